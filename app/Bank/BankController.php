@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+use Zetema\Core\Exchange\TextFormat\Writer;
+
+#[IsGranted('ROLE_READER')]
+final readonly class BankController
+{
+    public function __construct(private EntityManagerInterface $em, private QuestionDesk $desk, private QuestionView $view)
+    {
+    }
+
+    #[Route('/api/banks', methods: ['GET'])]
+    public function banks(): JsonResponse
+    {
+        $banks = $this->em->getRepository(Bank::class)->findBy([], ['name' => 'ASC']);
+
+        return new JsonResponse(['banks' => array_map(static fn (Bank $b): array => ['id' => $b->id, 'name' => $b->name], $banks)]);
+    }
+
+    #[Route('/api/banks/{id}/board', methods: ['GET'])]
+    public function board(#[MapEntity] Bank $bank, Board $board): JsonResponse
+    {
+        return new JsonResponse($board->of($bank));
+    }
+
+    #[Route('/api/banks/{id}/questions', methods: ['GET'])]
+    public function questions(
+        #[MapEntity] Bank $bank,
+        QuestionList $list,
+        #[MapQueryParameter] ?int $objective = null,
+        #[MapQueryParameter] ?string $kind = null,
+        #[MapQueryParameter] ?string $status = null,
+        #[MapQueryParameter] string $search = '',
+    ): JsonResponse {
+        return new JsonResponse(['questions' => $list->of($bank, $objective, $kind, $status, trim($search))]);
+    }
+
+    #[Route('/api/banks/{id}/questions', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function make(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->desk->make($bank, Body::of($request), $account)), 201);
+    }
+
+    #[Route('/api/banks/{id}/text', methods: ['GET'])]
+    public function text(#[MapEntity] Bank $bank): Response
+    {
+        $writer = new Writer();
+        $text = $writer->bank($bank->name);
+        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank], ['objective' => 'ASC', 'id' => 'ASC']) as $question) {
+            $text .= $writer->question($question->newest()->question());
+        }
+
+        return new Response($text, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+    }
+
+    #[Route('/api/questions/{id}', methods: ['GET'])]
+    public function question(#[MapEntity] Question $question): JsonResponse
+    {
+        return new JsonResponse($this->view->of($question));
+    }
+
+    #[Route('/api/questions/{id}', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function edit(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->desk->edit($question, Body::of($request), $account);
+
+        return new JsonResponse($this->view->of($question));
+    }
+
+    #[Route('/api/questions/{id}/status', methods: ['PUT'])]
+    public function moveTo(#[MapEntity] Question $question, Request $request): JsonResponse
+    {
+        $this->desk->moveTo($question, Body::of($request));
+
+        return new JsonResponse($this->view->of($question));
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Doctrine\DBAL\Connection;
+use Zetema\Core\Question\KindId;
+
+/** The map of a bank: objective × kind, cleared and all. */
+final readonly class Board
+{
+    /** A cleared question counts where its cleared revision stands, since that is what is dealt. */
+    private const CLEARED = "SELECT COALESCE(o.id, 0), json_extract(r.content, '$.kind'), COUNT(*) FROM question q
+        JOIN revision r ON r.id = q.cleared_id LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path
+        WHERE q.bank_id = ? GROUP BY 1, 2";
+
+    public function __construct(private Connection $db, private Objectives $objectives)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Bank $bank): array
+    {
+        $cells = [];
+        foreach ($this->counts("SELECT COALESCE(objective_id, 0), kind, COUNT(*) FROM question WHERE bank_id = ? AND status <> 'retired' GROUP BY 1, 2", $bank) as [$objective, $kind, $all]) {
+            $cells[$objective][$kind] = ['cleared' => 0, 'all' => $all];
+        }
+        foreach ($this->counts(self::CLEARED, $bank) as [$objective, $kind, $cleared]) {
+            $cells[$objective][$kind] = ['cleared' => $cleared, 'all' => $cells[$objective][$kind]['all'] ?? 0];
+        }
+        $rows = [];
+        foreach ($this->objectives->of($bank) as $objective) {
+            $rows[] = [
+                'objective' => ['id' => $objective->id, 'name' => $objective->name, 'path' => $objective->path, 'depth' => count($objective->names()) - 1],
+                'cells' => (object) ($cells[$objective->id] ?? []),
+            ];
+        }
+        if (isset($cells[0])) {
+            $rows[] = ['objective' => ['id' => 0, 'name' => 'Without an objective', 'path' => '', 'depth' => 0], 'cells' => (object) $cells[0]];
+        }
+
+        return [
+            'bank' => ['id' => $bank->id, 'name' => $bank->name],
+            'kinds' => array_map(static fn (KindId $kind): string => $kind->value, KindId::cases()),
+            'rows' => $rows,
+            'inReview' => self::int($this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
+        ];
+    }
+
+    /** @return list<array{int, string, int}> objective (0: none), kind, how many */
+    private function counts(string $sql, Bank $bank): array
+    {
+        return array_map(
+            static fn (array $row): array => [self::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', self::int($row[2] ?? 0)],
+            $this->db->fetchAllNumeric($sql, [$bank->id]),
+        );
+    }
+
+    private static function int(mixed $value): int
+    {
+        return is_numeric($value) ? (int) $value : 0;
+    }
+}

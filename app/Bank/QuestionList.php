@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+
+/** The dense list of a bank's questions, read without entities since it may have thousands of rows. */
+final readonly class QuestionList
+{
+    public function __construct(private Connection $db, private EntityManagerInterface $em)
+    {
+    }
+
+    /**
+     * @param int|null $objective its id, with what lies below it; 0: without an objective
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function of(Bank $bank, ?int $objective, ?string $kind, ?string $status, string $search): array
+    {
+        $query = $this->db->createQueryBuilder()
+            ->select('q.id', 'q.name', 'q.kind', 'q.status', 'q.excerpt', 'o.path AS objective', 'r.number AS revision', 'r.worth', 'q.cleared_id IS NOT NULL AS dealt')
+            ->from('question', 'q')
+            ->join('q', 'revision', 'r', 'r.id = q.newest_id')
+            ->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id')
+            ->where('q.bank_id = :bank')->setParameter('bank', $bank->id)
+            ->orderBy('o.position IS NULL', 'ASC')->addOrderBy('o.path', 'ASC')->addOrderBy('q.id', 'ASC');
+        if ($objective === 0) {
+            $query->andWhere('q.objective_id IS NULL');
+        } elseif ($objective !== null) {
+            $path = $this->em->find(Objective::class, $objective)->path ?? '';
+            $query->andWhere('(o.path = :path OR substr(o.path, 1, :length) = :below)')
+                ->setParameter('path', $path)->setParameter('below', $path . Objective::SEPARATOR)->setParameter('length', mb_strlen($path . Objective::SEPARATOR));
+        }
+        if ($kind !== null) {
+            $query->andWhere('q.kind = :kind')->setParameter('kind', $kind);
+        }
+        if ($status !== null) {
+            $query->andWhere('q.status = :status')->setParameter('status', $status);
+        }
+        if ($search !== '') {
+            $query->andWhere('(q.excerpt LIKE :search ESCAPE \'!\' OR q.name LIKE :search ESCAPE \'!\' OR r.content LIKE :search ESCAPE \'!\')')
+                ->setParameter('search', '%' . str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $search) . '%');
+        }
+        $rows = [];
+        foreach ($query->executeQuery()->iterateAssociative() as $row) {
+            $rows[] = [...$row, 'dealt' => (bool) $row['dealt']];
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\Bank;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Drawing;
+use Zetema\Core\Sitting\Rules;
+
+/** The plan of an assessment, as it is edited. */
+#[ORM\Entity]
+#[ORM\Table(name: 'blueprint')]
+class Blueprint
+{
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    public readonly int $id;
+
+    #[ORM\Column(length: 160)]
+    private string $title;
+
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: Types::JSON)]
+    private array $plan;
+
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: Types::JSON)]
+    private array $rules;
+
+    #[ORM\Column]
+    private int $version = 0;
+
+    public function __construct(
+        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
+        string $title,
+        Drawing\Blueprint $plan,
+        Rules $rules,
+    ) {
+        $this->edit($title, $plan, $rules);
+    }
+
+    public function edit(string $title, Drawing\Blueprint $plan, Rules $rules): void
+    {
+        $this->title = $title;
+        $this->plan = $plan->toData();
+        $this->rules = $rules->toData();
+        ++$this->version;
+    }
+
+    public function title(): string
+    {
+        return $this->title;
+    }
+
+    public function version(): int
+    {
+        return $this->version;
+    }
+
+    public function plan(): Drawing\Blueprint
+    {
+        return Drawing\Blueprint::fromData(Fields::of($this->plan));
+    }
+
+    public function rules(): Rules
+    {
+        return Rules::fromData(Fields::of($this->rules));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+
+#[IsGranted('ROLE_READER')]
+final readonly class BlueprintController
+{
+    public function __construct(private EntityManagerInterface $em, private BlueprintDesk $desk, private BlueprintView $view)
+    {
+    }
+
+    #[Route('/api/banks/{id}/blueprints', methods: ['GET'])]
+    public function blueprints(#[MapEntity] Bank $bank): JsonResponse
+    {
+        $blueprints = $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['id' => 'ASC']);
+
+        return new JsonResponse(['blueprints' => array_map($this->view->of(...), $blueprints)]);
+    }
+
+    #[Route('/api/banks/{id}/blueprints', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function make(#[MapEntity] Bank $bank, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->desk->make($bank, Body::of($request))), 201);
+    }
+
+    #[Route('/api/blueprints/{id}', methods: ['GET'])]
+    public function blueprint(#[MapEntity] Blueprint $blueprint): JsonResponse
+    {
+        return new JsonResponse($this->view->of($blueprint));
+    }
+
+    #[Route('/api/blueprints/{id}', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function edit(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    {
+        $this->desk->edit($blueprint, Body::of($request));
+
+        return new JsonResponse($this->view->of($blueprint));
+    }
+
+    #[Route('/api/blueprints/{id}/deal', methods: ['POST'])]
+    public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->desk->deal($blueprint, Body::of($request)->integer('seed')));
+    }
+
+    #[Route('/api/blueprints/{id}/editions', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function freeze(#[MapEntity] Blueprint $blueprint, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($this->desk->freeze($blueprint, $account)->toData(), 201);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Board;
+use Zetema\Core\Drawing\Proof;
+use Zetema\Core\Drawing\UnknownQuestion;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Question\Points;
+
+/** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
+final readonly class BlueprintView
+{
+    public function __construct(private EntityManagerInterface $em, private Stock $stock, private Board $board)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Blueprint $blueprint): array
+    {
+        $plan = $blueprint->plan()->toData();
+        $editions = $this->em->getRepository(Edition::class)->findBy(['blueprint' => $blueprint], ['number' => 'DESC']);
+
+        return [
+            'id' => $blueprint->id,
+            'bank' => ['id' => $blueprint->bank->id, 'name' => $blueprint->bank->name],
+            'version' => $blueprint->version(),
+            'title' => $blueprint->title(),
+            'plan' => $plan,
+            'rules' => $blueprint->rules()->toData(),
+            'editions' => array_map(static fn (Edition $e): array => $e->toData(), $editions),
+            'board' => $this->board->of($blueprint->bank),
+            'proof' => $this->proof($blueprint),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function proof(Blueprint $blueprint): array
+    {
+        try {
+            $proof = Proof::of($blueprint->plan(), array_column($this->stock->cleared($blueprint->bank), 'candidate'));
+        } catch (UnknownQuestion $e) {
+            return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
+        }
+        $passPoints = $proof->passPoints();
+
+        return [
+            'problem' => null,
+            'questions' => $proof->questions,
+            'least' => (string) $proof->least,
+            'most' => (string) $proof->most,
+            'shortage' => $proof->shortage === null ? null : [
+                'draws' => $proof->shortage->draws, 'ask' => $proof->shortage->ask, 'fit' => $proof->shortage->fit, 'words' => $proof->shortage->inWords(),
+            ],
+            'draws' => array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws),
+            'pass' => $passPoints === null ? null : [
+                'points' => Marker::say($passPoints),
+                'reachable' => $proof->passIsReachable(),
+                'percent' => $proof->least->isZero() ? null : (string) Points::rounded($passPoints->multipliedBy(100)->dividedBy($proof->least->exact()), 2),
+            ],
+        ];
+    }
+}

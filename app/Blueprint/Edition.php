@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Drawing;
+use Zetema\Core\Sitting\Rules;
+
+/** An assessment frozen for delivery: title, plan and rules as they were, and the revisions that its pools hold. */
+#[ORM\Entity]
+#[ORM\Table(name: 'edition')]
+#[ORM\UniqueConstraint(name: 'edition_number', columns: ['blueprint_id', 'number'])]
+class Edition
+{
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    public readonly int $id;
+
+    #[ORM\Column(length: 160)]
+    public readonly string $title;
+
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: Types::JSON)]
+    private array $plan;
+
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: Types::JSON)]
+    private array $rules;
+
+    /** @param list<int> $revisionIds of the questions that may be dealt */
+    public function __construct(
+        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Blueprint $blueprint,
+        #[ORM\Column] public readonly int $number,
+        #[ORM\Column(type: Types::JSON)] public readonly array $revisionIds,
+        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $frozenBy,
+        #[ORM\Column] public readonly \DateTimeImmutable $frozenAt,
+    ) {
+        $this->title = $blueprint->title();
+        $this->plan = $blueprint->plan()->toData();
+        $this->rules = $blueprint->rules()->toData();
+    }
+
+    public function plan(): Drawing\Blueprint
+    {
+        return Drawing\Blueprint::fromData(Fields::of($this->plan));
+    }
+
+    public function rules(): Rules
+    {
+        return Rules::fromData(Fields::of($this->rules));
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name];
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine;
+
+use Symfony\Component\Console\Exception\InvalidArgumentException;
+use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Question\Problem;
+use Zetema\Core\Question\Question;
+
+/** Questions from files in the text format; `-` is standard input. */
+final class TextFiles
+{
+    /** @var list<array{file: string, line: int, column: int, message: string}> */
+    private array $problems = [];
+    private ?string $bank = null;
+
+    /**
+     * @param list<string> $files
+     *
+     * @return \Generator<int, Question> numbered from 1 over all files, those with problems too
+     */
+    public function questions(array $files): \Generator
+    {
+        $number = 0;
+        foreach ($files as $file) {
+            $reader = new Reader();
+            foreach ($reader->questions(self::contents($file)) as $read) {
+                ++$number;
+                $this->note($file, $read->problems);
+                if ($read->question !== null) {
+                    yield $number => $read->question;
+                }
+            }
+            $this->note($file, $reader->outside());
+            $this->bank ??= $reader->bank();
+        }
+    }
+
+    /** @return list<array{file: string, line: int, column: int, message: string}> found so far */
+    public function problems(): array
+    {
+        return $this->problems;
+    }
+
+    public function bank(): ?string
+    {
+        return $this->bank;
+    }
+
+    public static function contents(string $file): string
+    {
+        $contents = @file_get_contents($file === '-' ? 'php://stdin' : $file);
+
+        return $contents !== false ? $contents : throw new InvalidArgumentException(sprintf('There is no file “%s” to read.', $file));
+    }
+
+    public static function print(OutputInterface $output, mixed $document): void
+    {
+        $output->writeln(json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+    }
+
+    /** @param list<Problem> $problems */
+    private function note(string $file, array $problems): void
+    {
+        foreach ($problems as $problem) {
+            $this->problems[] = ['file' => $file, ...$problem->toData()];
+        }
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Blueprint\Edition;
+use Zetema\App\People\Account;
+use Zetema\Core\Sitting\Rung;
+
+/** What a candidate can sit, goes on with, and has sat. */
+final readonly class CandidateList
+{
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Account $account, Desk $desk): array
+    {
+        $sittings = $this->em->getRepository(Sitting::class)->findBy(['account' => $account], ['id' => 'DESC']);
+        $mine = [];
+        $open = [];
+        $count = [];
+        foreach ($sittings as $sitting) {
+            if ($sitting->edition === null) {
+                continue;
+            }
+            if ($sitting->endedAt() === null) {
+                $desk->settle($sitting);
+            }
+            $count[$sitting->edition->id] = ($count[$sitting->edition->id] ?? 0) + 1;
+            if ($sitting->endedAt() === null) {
+                $open[$sitting->edition->id] = $sitting->id;
+            } else {
+                $mine[] = $this->sat($sitting, $sitting->edition);
+            }
+        }
+
+        return ['assessments' => $this->offered($count, $open), 'sat' => $mine];
+    }
+
+    /**
+     * The newest edition of each blueprint, and older ones that are still running.
+     *
+     * @param array<int, int> $count
+     * @param array<int, int> $open
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function offered(array $count, array $open): array
+    {
+        $newest = [];
+        foreach ($this->em->getRepository(Edition::class)->findBy([], ['number' => 'ASC']) as $edition) {
+            $newest[$edition->blueprint->id] = $edition;
+        }
+        $offered = [];
+        foreach ($this->em->getRepository(Edition::class)->findBy([], ['id' => 'ASC']) as $edition) {
+            if ($newest[$edition->blueprint->id] !== $edition && !isset($open[$edition->id])) {
+                continue;
+            }
+            $rules = $edition->rules();
+            $left = $rules->sittings === null ? null : max(0, $rules->sittings - ($count[$edition->id] ?? 0));
+            $offered[] = [
+                'edition' => $edition->id,
+                'title' => $edition->title,
+                'bank' => $edition->blueprint->bank->name,
+                'questions' => array_sum(array_map(static fn ($draw): int => $draw->take, $edition->plan()->draws())) + count($edition->plan()->fixed()),
+                'seconds' => $rules->seconds,
+                'pass' => $edition->plan()->pass?->toData(),
+                'sittingsLeft' => $left,
+                'running' => $open[$edition->id] ?? null,
+            ];
+        }
+
+        return $offered;
+    }
+
+    /** @return array<string, mixed> no more than the review would tell */
+    private function sat(Sitting $sitting, Edition $edition): array
+    {
+        $result = $sitting->result();
+        $rules = $edition->rules();
+        $rung = $result['passed'] === false ? $rules->whoDoesNotSees : $rules->whoPassesSees;
+        $total = $rung->includes(Rung::Total);
+
+        return [
+            'id' => $sitting->id,
+            'title' => $edition->title,
+            'endedAt' => date(DATE_ATOM, intdiv($sitting->endedAt() ?? 0, 1000)),
+            'passed' => $rung->includes(Rung::PassedOrNot) ? $result['passed'] : null,
+            'earned' => $total ? $result['earned'] : null,
+            'max' => $total ? $result['max'] : null,
+            'percent' => $total ? $result['percent'] : null,
+        ];
+    }
+}

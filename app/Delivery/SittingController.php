@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\Edition;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+use Zetema\Core\Sitting as Core;
+
+/** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
+final readonly class SittingController
+{
+    public function __construct(private Desk $desk, private WatchMargin $watch)
+    {
+    }
+
+    #[Route('/api/my-assessments', methods: ['GET'])]
+    public function mine(#[CurrentUser] Account $account, CandidateList $list): JsonResponse
+    {
+        return new JsonResponse($list->of($account, $this->desk));
+    }
+
+    #[Route('/api/editions/{id}/sittings', methods: ['POST'])]
+    #[IsGranted('ROLE_CANDIDATE')]
+    public function begin(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse
+    {
+        return $this->answer($this->desk->begin($edition, $account, random_int(1, PHP_INT_MAX >> 12)), 201);
+    }
+
+    #[Route('/api/blueprints/{id}/rehearsals', methods: ['POST'])]
+    #[IsGranted('ROLE_READER')]
+    public function rehearse(#[MapEntity] Blueprint $blueprint, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $seed = Body::of($request)->optionalInteger('seed') ?? random_int(1, 9_999);
+
+        return $this->answer($this->desk->rehearse($blueprint, $account, $seed), 201);
+    }
+
+    #[Route('/api/sittings/{id}', methods: ['GET'])]
+    public function sitting(#[MapEntity] Sitting $sitting, #[CurrentUser] Account $account): JsonResponse
+    {
+        self::refuseOthers($sitting, $account);
+
+        return $this->answer($sitting);
+    }
+
+    #[Route('/api/sittings/{id}/events', methods: ['POST'])]
+    public function act(#[MapEntity] Sitting $sitting, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        self::refuseOthers($sitting, $account);
+
+        return $this->answer($sitting, 200, $this->desk->act($sitting, Body::of($request)));
+    }
+
+    #[Route('/api/sittings/{id}/review', methods: ['GET'])]
+    public function review(#[MapEntity] Sitting $sitting, #[CurrentUser] Account $account): JsonResponse
+    {
+        self::refuseOthers($sitting, $account);
+        $run = $this->desk->settle($sitting);
+        if ($run->endedAt === null) {
+            throw new Core\Refused('The review opens when the paper is handed in.');
+        }
+
+        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...Core\Review::of($run)]);
+    }
+
+    private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
+    {
+        $run ??= $this->desk->settle($sitting);
+
+        return new JsonResponse([
+            'id' => $sitting->id,
+            'title' => $sitting->edition->title ?? $sitting->blueprint->title(),
+            'rehearsal' => $sitting->isRehearsal(),
+            'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null,
+            ...Core\CandidateView::of($run, $this->desk->now()),
+            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
+        ], $status, ['Cache-Control' => 'no-store']);
+    }
+
+    private static function refuseOthers(Sitting $sitting, Account $account): void
+    {
+        if ($sitting->account->id !== $account->id) {
+            throw new NotFoundHttpException();
+        }
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Intake;
+
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+
+/** One intake: what came in together and can be taken back together. */
+#[ORM\Entity]
+#[ORM\Table(name: 'batch')]
+class Batch
+{
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    public readonly int $id;
+
+    #[ORM\Column(nullable: true)]
+    private ?\DateTimeImmutable $takenBackAt = null;
+
+    public function __construct(
+        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
+        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $account,
+        #[ORM\Column(length: 160)] public readonly string $name,
+        #[ORM\Column] public readonly int $questions,
+        #[ORM\Column] public readonly \DateTimeImmutable $takenInAt,
+    ) {
+    }
+
+    public function takeBack(\DateTimeImmutable $now): void
+    {
+        $this->takenBackAt = $now;
+    }
+
+    public function isTakenBack(): bool
+    {
+        return $this->takenBackAt !== null;
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'questions' => $this->questions,
+            'by' => $this->account->name,
+            'takenInAt' => $this->takenInAt->format(DATE_ATOM),
+            'takenBackAt' => $this->takenBackAt?->format(DATE_ATOM),
+        ];
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+
+#[IsGranted('ROLE_AUTHOR')]
+final readonly class IntakeController
+{
+    public function __construct(private Intake $intake)
+    {
+    }
+
+    #[Route('/api/banks/{id}/intake/read', methods: ['POST'])]
+    public function read(#[MapEntity] Bank $bank, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->intake->understand($bank, Body::of($request)->text('text')));
+    }
+
+    #[Route('/api/banks/{id}/intake', methods: ['POST'])]
+    public function takeIn(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $body = Body::of($request);
+
+        return new JsonResponse($this->intake->takeIn($bank, $body->text('text'), $body->integers('lines'), $body->text('name', ''), $account)->toData(), 201);
+    }
+
+    #[Route('/api/banks/{id}/batches', methods: ['GET'])]
+    public function batches(#[MapEntity] Bank $bank, EntityManagerInterface $em): JsonResponse
+    {
+        $batches = $em->getRepository(Batch::class)->findBy(['bank' => $bank], ['id' => 'DESC'], 20);
+
+        return new JsonResponse(['batches' => array_map(static fn (Batch $b): array => $b->toData(), $batches)]);
+    }
+
+    #[Route('/api/batches/{id}/take-back', methods: ['POST'])]
+    public function takeBack(#[MapEntity] Batch $batch): JsonResponse
+    {
+        return new JsonResponse($this->intake->takeBack($batch));
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Shared;
+
+use Doctrine\DBAL\Driver;
+use Doctrine\DBAL\Driver\Connection;
+use Doctrine\DBAL\Driver\Middleware;
+use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+
+/** Every connection: write-ahead log, foreign keys, and patience when another process writes. */
+final class SqlitePragmas implements Middleware
+{
+    public function wrap(Driver $driver): Driver
+    {
+        return new class($driver) extends AbstractDriverMiddleware {
+            public function connect(#[\SensitiveParameter] array $params): Connection
+            {
+                $connection = parent::connect($params);
+                foreach (['journal_mode=WAL', 'busy_timeout=8000', 'foreign_keys=ON', 'synchronous=NORMAL'] as $pragma) {
+                    $connection->exec('PRAGMA ' . $pragma);
+                }
+
+                return $connection;
+            }
+        };
+    }
+}

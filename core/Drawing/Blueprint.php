@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Drawing;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+
+/** The plan of an assessment as far as dealing goes: its running order, what must not meet, and its pass mark. */
+final readonly class Blueprint
+{
+    /**
+     * @param list<Draw|string>             $steps draws, and ids of fixed questions
+     * @param list<array{string, string}>   $apart pairs of ids that never meet in a form
+     */
+    public function __construct(public array $steps, public array $apart = [], public ?PassMark $pass = null)
+    {
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        $data->only('steps', 'apart', 'pass');
+        $steps = [];
+        foreach ($data->objects('steps') as $step) {
+            $step->only('draw', 'question');
+            $steps[] = $step->has('draw') ? Draw::fromData($step->object('draw')) : $step->text('question');
+        }
+        $apart = [];
+        foreach ($data->items('apart', optional: true) as $pair) {
+            if (!is_array($pair) || !isset($pair[0], $pair[1]) || !is_string($pair[0]) || !is_string($pair[1]) || count($pair) !== 2) {
+                throw new Malformed('apart', 'must be a list of pairs of names');
+            }
+            $apart[] = [$pair[0], $pair[1]];
+        }
+        $pass = $data->optionalObject('pass');
+
+        return new self($steps, $apart, $pass === null ? null : PassMark::fromData($pass));
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return [
+            'steps' => array_map(static fn (Draw|string $step): array => $step instanceof Draw ? ['draw' => $step->toData()] : ['question' => $step], $this->steps),
+            ...($this->apart === [] ? [] : ['apart' => $this->apart]),
+            ...($this->pass === null ? [] : ['pass' => $this->pass->toData()]),
+        ];
+    }
+
+    /** @return list<Draw> in the order written */
+    public function draws(): array
+    {
+        return array_values(array_filter($this->steps, static fn (Draw|string $step): bool => $step instanceof Draw));
+    }
+
+    /** @return list<string> ids of the fixed questions */
+    public function fixed(): array
+    {
+        return array_values(array_filter($this->steps, is_string(...)));
+    }
+}

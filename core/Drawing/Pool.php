@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Drawing;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\KindId;
+
+/** The questions that a draw may take from: all conditions must hold; an empty condition is none. */
+final readonly class Pool
+{
+    /**
+     * @param list<string> $objective  path; empty: any
+     * @param bool         $below      whether what lies below the objective fits too
+     * @param list<string> $kinds
+     * @param list<string> $tags       all of them
+     * @param list<string> $difficulty any of them
+     * @param list<string> $only       ids
+     * @param list<string> $without    ids
+     * @param list<string> $also       ids that fit whatever the conditions say
+     */
+    public function __construct(
+        public array $objective = [],
+        public bool $below = true,
+        public array $kinds = [],
+        public array $tags = [],
+        public array $difficulty = [],
+        public array $only = [],
+        public array $without = [],
+        public array $also = [],
+    ) {
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        $data->only('objective', 'below', 'kinds', 'tags', 'difficulty', 'only', 'without', 'also');
+        $kinds = $data->texts('kinds', optional: true);
+        foreach ($kinds as $kind) {
+            if (KindId::tryFrom($kind) === null) {
+                throw new \Zetema\Core\Data\Malformed('kinds', sprintf('there is no kind “%s”', $kind));
+            }
+        }
+        $objective = $data->text('objective', '');
+
+        return new self(
+            $objective === '' ? [] : array_map(trim(...), explode('>', $objective)),
+            $data->flag('below', true),
+            $kinds,
+            $data->texts('tags', optional: true),
+            $data->texts('difficulty', optional: true),
+            $data->texts('only', optional: true),
+            $data->texts('without', optional: true),
+            $data->texts('also', optional: true),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return array_filter([
+            'objective' => implode(' > ', $this->objective),
+            'below' => $this->below ? null : false,
+            'kinds' => $this->kinds,
+            'tags' => $this->tags,
+            'difficulty' => $this->difficulty,
+            'only' => $this->only,
+            'without' => $this->without,
+            'also' => $this->also,
+        ], static fn (mixed $value): bool => !in_array($value, [null, '', []], true));
+    }
+
+    public function fits(Candidate $candidate): bool
+    {
+        if (in_array($candidate->id, $this->without, true)) {
+            return false;
+        }
+
+        return in_array($candidate->id, $this->also, true) || (
+            $this->fitsObjective($candidate->objective)
+            && ($this->kinds === [] || in_array($candidate->kind, $this->kinds, true))
+            && array_diff($this->tags, $candidate->tags) === []
+            && ($this->difficulty === [] || in_array($candidate->difficulty, $this->difficulty, true))
+            && ($this->only === [] || in_array($candidate->id, $this->only, true))
+        );
+    }
+
+    /** In words: "Hive inspection: one". */
+    public function inWords(): string
+    {
+        $parts = [$this->objective === [] ? 'any objective' : $this->objective[count($this->objective) - 1]];
+        $kinds = implode(' or ', $this->kinds);
+
+        return $parts[0] . ($kinds === '' ? '' : ': ' . $kinds);
+    }
+
+    /** @param list<string> $path */
+    private function fitsObjective(array $path): bool
+    {
+        return $this->below ? array_slice($path, 0, count($this->objective)) === $this->objective : $path === $this->objective;
+    }
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\TextFormat;
+
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Problem;
+use Zetema\Core\Question\Problems;
+
+/** Reads the text format. It never stops at an error: a question with problems is told with them, the others are whole. */
+final class Reader
+{
+    /** Words that hang on the line above them. */
+    private const BELOW = [
+        'says' => ['yes', 'no', 'answer', 'pattern'],
+        'tally' => ['yes', 'no'],
+        'leads to' => ['yes', 'no'],
+        'from attempt' => ['hint'],
+        'after' => ['hint'],
+        'costs' => ['hint'],
+    ];
+
+    private ?string $bank = null;
+    /** @var list<string> */
+    private array $objective = [];
+    private Defaults $defaults;
+    /** @var array<string, true> names of questions so far */
+    private array $names = [];
+    /** @var list<Problem> problems outside any question */
+    private array $outside = [];
+
+    private ?Line $opening = null;
+    /** @var list<Line> */
+    private array $parts = [];
+    private Problems $problems;
+    private int $lastLine = 0;
+    private ?string $every = null;
+    private bool $inPage = false;
+
+    public function __construct(private readonly Lexer $lexer = new Lexer(), private readonly Assembler $assembler = new Assembler())
+    {
+        $this->defaults = new Defaults();
+        $this->problems = new Problems();
+    }
+
+    /** @return \Generator<int, ReadQuestion> in the order of the text */
+    public function questions(string $text): \Generator
+    {
+        if (!mb_check_encoding($text, 'UTF-8')) {
+            $this->outside[] = new Problem(1, 1, 'this text is not UTF-8; save it as UTF-8 or choose its encoding');
+
+            return;
+        }
+        foreach ($this->lexer->lines($text) as $line) {
+            if ($line instanceof Problem) {
+                $this->lastLine = $line->line;
+                $this->opening === null ? $this->outside[] = $line : $this->problems->add($line);
+                continue;
+            }
+            if ($this->opensNext($line)) {
+                yield from $this->finished();
+            }
+            $this->take($line);
+            $this->lastLine = $line->line + substr_count($line->text, "\n");
+        }
+        yield from $this->finished();
+    }
+
+    /** The name in the file's `bank:` line, after reading. */
+    public function bank(): ?string
+    {
+        return $this->bank;
+    }
+
+    /** @return list<Problem> problems that belong to no question, after reading */
+    public function outside(): array
+    {
+        return $this->outside;
+    }
+
+    private function opensNext(Line $line): bool
+    {
+        return in_array($line->word, [...Vocabulary::OPENING, ...Vocabulary::LATER_KINDS, 'bank', 'objective', 'every', 'page'], true);
+    }
+
+    /** @return \Generator<int, ReadQuestion> */
+    private function finished(): \Generator
+    {
+        if ($this->opening === null) {
+            return;
+        }
+        $question = $this->assembler->question($this->opening, $this->parts, $this->defaults, $this->objective, $this->names, $this->problems);
+        if ($question?->name !== null) {
+            $this->names[$question->name] = true;
+        }
+        $problems = in_array($this->opening->word, Vocabulary::LATER_KINDS, true) ? array_slice($this->problems->all(), 0, 1) : $this->problems->all();
+        $read = new ReadQuestion($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems);
+        $this->opening = null;
+        yield $read;
+    }
+
+    private function take(Line $line): void
+    {
+        if (in_array($line->word, [...Vocabulary::OPENING, ...Vocabulary::LATER_KINDS], true)) {
+            $this->opening = $line;
+            $this->parts = [];
+            $this->problems = new Problems();
+            $this->every = null;
+            $this->inPage = false;
+
+            return;
+        }
+        match ($line->word) {
+            'bank' => [$this->bank, $this->every] = [$line->text, null],
+            'objective' => $this->setObjective($line),
+            'every' => [$this->every, $this->inPage] = [$line->argument('what'), false],
+            'page' => $this->openPage($line),
+            default => $this->opening !== null ? $this->takePart($line) : $this->takeOutside($line),
+        };
+    }
+
+    private function setObjective(Line $line): void
+    {
+        $path = array_map(trim(...), explode('>', $line->text));
+        $this->every = null;
+        $this->inPage = false;
+        if (in_array('', $path, true) && $line->text !== '') {
+            $this->outside[] = new Problem($line->line, $line->textColumn, 'a name is missing beside “>”; “Hive inspection > Reading a frame” would be right');
+
+            return;
+        }
+        $this->objective = $line->text === '' ? [] : $path;
+    }
+
+    private function openPage(Line $line): void
+    {
+        $this->inPage = true;
+        $this->every = null;
+        $this->outside[] = new Problem($line->line, $line->column, 'pages cannot be taken in yet; this one is left out');
+    }
+
+    private function takePart(Line $line): void
+    {
+        $owners = self::BELOW[$line->word] ?? null;
+        if ($owners === null) {
+            $this->parts[] = $line;
+
+            return;
+        }
+        $above = array_pop($this->parts);
+        if ($above === null || !in_array($above->word, $owners, true)) {
+            $this->problems->at($line, sprintf('`%s:` stands below a line of %s', $line->word, implode(', ', array_map(static fn (string $w): string => "`$w:`", $owners))));
+            $this->parts = $above === null ? $this->parts : [...$this->parts, $above];
+
+            return;
+        }
+        $this->parts[] = $above->withBelow([...$above->below, $line]);
+    }
+
+    private function takeOutside(Line $line): void
+    {
+        if ($this->inPage) {
+            return;
+        }
+        if ($this->every === null) {
+            $this->outside[] = new Problem($line->line, $line->column, sprintf('`%s:` belongs to a question; none is open here', $line->word));
+
+            return;
+        }
+        try {
+            $this->defaults->set($this->every === 'question' ? null : KindId::tryFrom($this->every) ?? $this->every, $line);
+        } catch (\DomainException $e) {
+            $this->outside[] = new Problem($line->line, $line->textColumn, $e->getMessage());
+        }
+    }
+}

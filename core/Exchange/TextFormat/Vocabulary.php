@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\TextFormat;
+
+use Zetema\Core\Question\Setting;
+
+/** The words of the text format: what may stand before a line's colon. */
+final class Vocabulary
+{
+    /** Kinds of the format whose questions this version cannot take in yet. */
+    public const LATER_KINDS = ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating'];
+    public const OPENING = ['one', 'several', 'true', 'false', 'number', 'text'];
+    /** Words whose text may run over several lines. */
+    public const RUNNING = [...self::OPENING, ...self::LATER_KINDS, 'yes', 'no', 'says', 'hint', 'if', 'note', 'reads'];
+
+    private const NUMBER = '(?<number>[-−]?\d+(?:\.\d+)?)';
+    private const OUTCOMES = '(?<outcome>right|partly right|wrong|unanswered|out of time|recorded)';
+    private const ATTEMPT = '(?: on (?:attempt (?<attempt>\d{1,2})|the (?<last>last) attempt))?';
+
+    /** Words that take something between them and the colon. */
+    private const PATTERNS = [
+        'every' => '/^every (?<what>question|one|several|claim|number|text|gaps|pairs|groups|order|regions|place|rating)$/',
+        'yes' => '/^(?<pinned>pinned )?yes(?: ' . self::NUMBER . ')?$/u',
+        'no' => '/^(?<pinned>pinned )?no(?: ' . self::NUMBER . ')?$/u',
+        'answer' => '/^answer(?: (?<share>\d+(?:\.\d+)?) ?%)?$/',
+        'pattern' => '/^pattern(?: (?<share>\d+(?:\.\d+)?) ?%)?$/',
+        'weight' => '/^weight (?<which>true|false)$/',
+        'if' => '/^if ' . self::OUTCOMES . self::ATTEMPT . '$/',
+        'gap' => '/^gap \d{1,3}(?: (?:yes|no))?(?: \d+(?:\.\d+)? ?%)?$/',
+        'area' => '/^area (?:yes|no)(?: [-−]?\d+(?:\.\d+)?)?$/u',
+        'note' => '/^note when (?<not>not )?chosen (?<choice>\d{1,3})(?: on attempt (?<attempt>\d{1,2}))?$/',
+    ];
+    private const PLAIN = [
+        'bank', 'objective', 'page', 'heading', 'reads', 'name', 'tags', 'difficulty', 'status', 'says', 'tally', 'leads to',
+        'words', 'hint', 'from attempt', 'after', 'costs',
+    ];
+    /** Words of the kinds that come later, known so that their questions are told as such and kept whole. */
+    private const LATER_WORDS = [
+        'pair', 'with', 'spare with', 'group', 'item', 'spare item', 'image', 'shows', 'size', 'areas', 'clicks', 'spot', 'label',
+        'spare label', 'at', 'scale', 'ends', 'earns', 'loses',
+    ];
+
+    /** @var array<string, true> */
+    private array $plain;
+    /** @var array<string, array{string, array<string, string>}|string|null> what heads were found to be */
+    private array $known = [];
+
+    public function __construct()
+    {
+        $settings = array_map(static fn (Setting $s): string => $s->value, Setting::cases());
+        $this->plain = array_fill_keys([...self::PLAIN, ...self::OPENING, ...self::LATER_KINDS, ...self::LATER_WORDS, ...$settings], true);
+    }
+
+    /**
+     * What stands before a colon: a word with its arguments, or a message saying why it is none though it looks like one,
+     * or null for ordinary text.
+     *
+     * @return array{string, array<string, string>}|string|null
+     */
+    public function classify(string $head): array|string|null
+    {
+        $head = mb_strtolower(preg_replace('/\s+/u', ' ', $head) ?? '');
+        if (count($this->known) > 5_000) {
+            $this->known = [];
+        }
+
+        return $this->known[$head] ??= $this->look($head);
+    }
+
+    /** @return array{string, array<string, string>}|string|null */
+    private function look(string $head): array|string|null
+    {
+        if (isset($this->plain[$head])) {
+            return [$head, []];
+        }
+        $first = explode(' ', preg_replace('/^pinned /', '', $head) ?? '')[0];
+        if (isset(self::PATTERNS[$first])) {
+            if (preg_match(self::PATTERNS[$first], $head, $m) === 1) {
+                return [$first, array_filter($m, is_string(...), ARRAY_FILTER_USE_KEY)];
+            }
+
+            return substr_count($head, ' ') > 5 ? null : sprintf('`%s:` is no line of this format%s. If it belongs to the text above, put a backslash before it', $head, match ($first) {
+                'if' => '; `if wrong:` or `if wrong on attempt 1:` would be',
+                'note' => '; `note when chosen 2:` or `note when not chosen 2:` would be',
+                'answer', 'pattern' => sprintf('; `%s:` or `%1$s 50 %%:` would be', $first),
+                'gap' => '; `gap 1:` would be',
+                'area' => '; `area yes:` would be',
+                'every' => '; `every question:` or `every claim:` would be',
+                default => sprintf('; `%s:` or `%1$s 5:` would be', $first),
+            });
+        }
+
+        return $this->nearMiss($head);
+    }
+
+    private function nearMiss(string $head): ?string
+    {
+        if (strlen($head) < 4 || strlen($head) > 18 || preg_match('/^[a-z ]+$/', $head) !== 1) {
+            return null;
+        }
+        $nearest = null;
+        $distance = strlen($head) >= 7 ? 3 : 2;
+        foreach ([...array_keys($this->plain), ...array_keys(self::PATTERNS)] as $word) {
+            $word = (string) $word;
+            if (strlen($word) > 3 && ($d = levenshtein($head, $word)) < $distance) {
+                $nearest = $word;
+                $distance = $d;
+            }
+        }
+
+        return $nearest === null ? null : sprintf('`%s:` is no word of this format; did you mean `%s:`? If it belongs to the text above, put a backslash before it', $head, $nearest);
+    }
+}

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Zetema\Core\Question\Measure;
+use Zetema\Core\Question\Outcome;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response;
+
+/** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
+final readonly class Marker
+{
+    private const ORDINALS = [2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth', 6 => 'sixth'];
+
+    public function __construct(private Finder $finder = new Finder())
+    {
+    }
+
+    /**
+     * @param int  $attempt 1 or above
+     * @param int  $hints   how many hints were used
+     * @param bool $late    whether the clock ran out with this response open
+     */
+    public function mark(MarkingPlan $plan, Response $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
+    {
+        if (!$plan->judged) {
+            $outcome = $late ? Outcome::OutOfTime : ($response->isBlank() ? Outcome::Unanswered : Outcome::Recorded);
+
+            return new Verdict($outcome, Points::zero(), Points::zero(), [$outcome->value . ': nothing to judge']);
+        }
+        $penalties = $plan->penalties;
+        [$outcome, $sum, $working] = match (true) {
+            $late && $penalties->late === 'wrong' => $this->wrong($plan),
+            $response->isBlank(), $late && $penalties->late === 'blank' => $this->blank($plan),
+            default => $this->judged($plan, $response),
+        };
+        if ($late) {
+            $working[0] = Outcome::OutOfTime->value . ', counts as ' . $working[0];
+        }
+        if ($sum->isPositive()) {
+            $sum = $this->take($sum, $penalties->forAttempt($attempt, $plan->measure->worth), (self::ORDINALS[$attempt] ?? $attempt . 'th') . ' attempt', $working);
+        }
+        if ($sum->isPositive()) {
+            $sum = $this->take($sum, $penalties->forHints($hints), $hints === 1 ? '1 hint' : $hints . ' hints', $working);
+        }
+        if ($penalties->floor !== null && $sum->compareTo($penalties->floor->exact()) < 0) {
+            $sum = $penalties->floor->exact();
+            $working[] = 'not below ' . $penalties->floor;
+        }
+        if ($sum->compareTo($plan->measure->worth->exact()) > 0) {
+            $sum = $plan->measure->worth->exact();
+            $working[] = 'not above ' . $plan->measure->worth;
+        }
+        $earned = Points::rounded($sum, $penalties->decimals);
+        if (!$earned->exact()->isEqualTo($sum)) {
+            $working[] = sprintf('%s rounded to %s', self::say($sum), self::signed($earned));
+        }
+        if (!$plan->graded) {
+            $working[] = 'not graded: 0 of 0';
+            $earned = Points::zero();
+        }
+
+        return new Verdict($late ? Outcome::OutOfTime : $outcome, $earned, $plan->max(), $working);
+    }
+
+    /** A number for the working: a decimal where it is one, else the fraction. */
+    public static function say(BigRational $exact): string
+    {
+        $plain = $exact->simplified();
+        try {
+            $text = (string) Points::rounded($plain, 6);
+            $said = BigDecimal::of($text)->toBigRational()->isEqualTo($plain) ? $text : (string) $plain;
+        } catch (\Brick\Math\Exception\MathException) {
+            $said = (string) $plain;
+        }
+
+        return str_replace('-', '−', $said);
+    }
+
+    /** @return array{Outcome, BigRational, list<string>} */
+    private function judged(MarkingPlan $plan, Response $response): array
+    {
+        $measure = $plan->measure;
+        $right = $wrong = $weight = $best = BigRational::zero();
+        foreach ($this->finder->found($measure, $response) as $atom) {
+            $right = $right->plus($atom->right);
+            $wrong = $wrong->plus($atom->wrong);
+            $weight = $weight->plus($atom->weight);
+            $best = $atom->right->isGreaterThan($best) ? $atom->right : $best;
+        }
+        $worth = $measure->worth->exact();
+        if ($measure->rule === Measure::WEIGHTS) {
+            $outcome = $weight->isEqualTo($worth) ? Outcome::Right : ($weight->isPositive() ? Outcome::Partly : Outcome::Wrong);
+
+            return [$outcome, $weight, [sprintf('%s: weights add up to %s of %s', $outcome->value, self::say($weight), $measure->worth)]];
+        }
+        $share = $this->share($measure, $right, $wrong, $best);
+        $outcome = match (true) {
+            $share->isZero() => Outcome::Wrong,
+            $share->isEqualTo(1) && $wrong->isZero() => Outcome::Right,
+            default => Outcome::Partly,
+        };
+        if ($outcome === Outcome::Wrong) {
+            return $this->wrong($plan, $this->parts($measure, $right, $wrong));
+        }
+        $sum = $share->multipliedBy($worth);
+        $line = $outcome->value . ': ' . self::say($sum);
+        if ($outcome === Outcome::Partly) {
+            $line .= sprintf(' (%s of %s%s)', self::say($share), $measure->worth, $this->parts($measure, $right, $wrong));
+        }
+
+        return [$outcome, $sum, [$line]];
+    }
+
+    private function share(Measure $measure, BigRational $right, BigRational $wrong, BigRational $best): BigRational
+    {
+        $capped = $right->isGreaterThan($measure->need) ? $measure->need : $right;
+
+        return match ($measure->rule) {
+            Measure::BEST => $best,
+            Measure::WHOLE => $capped->isEqualTo($measure->need) && $wrong->isZero() ? BigRational::one() : BigRational::zero(),
+            default => self::notBelowZero($capped->minus($wrong->multipliedBy($measure->wrongPartCosts))->dividedBy($measure->need)),
+        };
+    }
+
+    private function parts(Measure $measure, BigRational $right, BigRational $wrong): string
+    {
+        if ($measure->rule !== Measure::SHARE) {
+            return '';
+        }
+
+        return sprintf(
+            ': %s right, %s wrong at %s each, %s needed',
+            self::say($right),
+            self::say($wrong),
+            self::say($measure->wrongPartCosts),
+            self::say($measure->need),
+        );
+    }
+
+    /** @return array{Outcome, BigRational, list<string>} */
+    private function wrong(MarkingPlan $plan, string $why = ''): array
+    {
+        $costs = $plan->penalties->wrong;
+
+        return [Outcome::Wrong, $costs->exact()->negated(), ['wrong: ' . self::say($costs->exact()->negated()) . $why]];
+    }
+
+    /** @return array{Outcome, BigRational, list<string>} */
+    private function blank(MarkingPlan $plan): array
+    {
+        $costs = $plan->penalties->blank->exact()->negated();
+
+        return [Outcome::Unanswered, $costs, ['unanswered: ' . self::say($costs)]];
+    }
+
+    /** @param list<string> $working */
+    private function take(BigRational $sum, BigRational $costs, string $why, array &$working): BigRational
+    {
+        if ($costs->isZero()) {
+            return $sum;
+        }
+        $working[] = $why . ': ' . self::say($costs->negated());
+        $left = self::notBelowZero($sum->minus($costs));
+        if ($left->isZero() && $costs->isGreaterThan($sum)) {
+            $working[] = 'not below 0';
+        }
+
+        return $left;
+    }
+
+    private static function notBelowZero(BigRational $number): BigRational
+    {
+        return $number->isNegative() ? BigRational::zero() : $number;
+    }
+
+    private static function signed(Points $points): string
+    {
+        return str_replace('-', '−', (string) $points);
+    }
+}

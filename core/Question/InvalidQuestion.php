@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+/** A question that cannot be: no key, a rule that its kind does not know. */
+final class InvalidQuestion extends \DomainException
+{
+    /** @param string|null $setting the setting or part that is at fault, by its word in the text format */
+    public function __construct(string $message, public readonly ?string $setting = null)
+    {
+        parent::__construct($message);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+
+/** What makes a question the kind it is: its answers, which responses it takes, how they are measured, its lines of the text format. */
+interface Kind
+{
+    public static function id(): KindId;
+
+    /** @return list<string> the share rules of marking.md that go with it */
+    public static function rules(): array;
+
+    /** @return list<Setting> settings that only some kinds have */
+    public static function ownSettings(): array;
+
+    /** @return list<string> words that open its lines of the text format, beside the opening line */
+    public static function words(): array;
+
+    /**
+     * Made from lines of the text format; null where they are too broken to make anything of (said in the problems).
+     *
+     * @param list<Line> $parts
+     */
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): ?self;
+
+    /** @throws Malformed */
+    public static function fromData(Fields $data): self;
+
+    /** @return array<string, mixed> its part of the stored form of a question */
+    public function toData(): array;
+
+    /**
+     * Its lines of the text format, the opening one first.
+     *
+     * @return non-empty-list<Line>
+     */
+    public function toLines(string $stem): array;
+
+    /**
+     * Refuses what cannot be asked or marked.
+     *
+     * @throws InvalidQuestion
+     */
+    public function verify(EffectiveSettings $settings): void;
+
+    /**
+     * @param bool $complete false when time ran out: fewer choices than demanded are then marked as they stand
+     *
+     * @throws Malformed by field name, if a candidate's interface could not have sent this
+     */
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response;
+
+    public function measure(EffectiveSettings $settings): Measure;
+
+    /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
+    public function choices(): array;
+
+    /** The right answer in words, one line each. @return list<string> */
+    public function keyInWords(): array;
+}

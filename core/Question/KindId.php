@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+/** The kinds of questions. Everything that makes a kind stands in its class under Kinds/. */
+enum KindId: string
+{
+    case One = 'one';
+    case Several = 'several';
+    case Claim = 'claim';
+    case Number = 'number';
+    case Text = 'text';
+
+    /** @return class-string<Kind> */
+    public function definition(): string
+    {
+        return match ($this) {
+            self::One => Kinds\One::class,
+            self::Several => Kinds\Several::class,
+            self::Claim => Kinds\Claim::class,
+            self::Number => Kinds\Number::class,
+            self::Text => Kinds\Text::class,
+        };
+    }
+}

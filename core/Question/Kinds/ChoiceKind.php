@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Atom;
+use Zetema\Core\Question\Choice;
+use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\Measure;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Setting;
+
+/** What the kinds with choices have in common. */
+abstract readonly class ChoiceKind implements Kind
+{
+    /** @param list<Choice> $choices in the order written */
+    final public function __construct(public array $choices)
+    {
+    }
+
+    public static function fromData(Fields $data): static
+    {
+        return new static(array_map(Choice::fromData(...), $data->objects('choices')));
+    }
+
+    public function toData(): array
+    {
+        return ['choices' => array_map(static fn (Choice $c): array => $c->toData(), $this->choices)];
+    }
+
+    public function choices(): array
+    {
+        return $this->choices;
+    }
+
+    public function keyInWords(): array
+    {
+        return array_map(static fn (Choice $c): string => $c->text, $this->keys());
+    }
+
+    public function verify(EffectiveSettings $settings): void
+    {
+        if (count($this->choices) < 2) {
+            throw new InvalidQuestion('it needs at least two answers to choose from', 'yes');
+        }
+        $ids = [];
+        foreach ($this->choices as $i => $choice) {
+            if ($choice->text === '') {
+                throw new InvalidQuestion(sprintf('answer %d has no text', $i + 1), 'yes');
+            }
+            $ids[$choice->id] = true;
+        }
+        if (count($ids) !== count($this->choices)) {
+            throw new InvalidQuestion('two answers have the same id');
+        }
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        if ($settings->get(Setting::Key) === 'none') {
+            if ($weighed || $this->keys() !== []) {
+                throw new InvalidQuestion('with “key: none” every answer is written “no:” and nothing is weighed', 'key');
+            }
+
+            return;
+        }
+        if (!$weighed && $this->keys() === []) {
+            throw new InvalidQuestion('no answer is the key; write “yes:” before the right one', 'yes');
+        }
+        foreach ($this->choices as $i => $choice) {
+            if ($weighed && $choice->weight === null) {
+                throw new InvalidQuestion(sprintf('under “weighed” every answer has its points; answer %d has none (write “no 0:” for none)', $i + 1), 'yes');
+            }
+            if (!$weighed && $choice->weight !== null) {
+                throw new InvalidQuestion(sprintf('answer %d has points of its own, which only goes with “marking: weighed”', $i + 1), 'marking');
+            }
+            if ($choice->weight !== null && $choice->weight->decimals() > $settings->integer(Setting::Decimals)) {
+                throw new InvalidQuestion(sprintf('the points of answer %d have more decimals than marks are rounded to', $i + 1), 'yes');
+            }
+        }
+        if ($weighed && $this->highestSum($settings)->compare(Points::zero()) <= 0) {
+            throw new InvalidQuestion('no permitted response earns more than 0', 'yes');
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        if ($given === null) {
+            return Response::blank();
+        }
+        if ($given === []) {
+            throw new Malformed('choose', 'is missing; an unanswered question is null');
+        }
+        $fields = Fields::of($given, '')->only('choose');
+        $chosen = $fields->integers('choose');
+        $known = array_map(static fn (Choice $c): int => $c->id, $this->choices);
+        foreach ($chosen as $id) {
+            if (!in_array($id, $known, true)) {
+                throw new Malformed('choose', sprintf('there is no choice %d', $id));
+            }
+        }
+        if (count(array_unique($chosen)) !== count($chosen)) {
+            throw new Malformed('choose', 'names a choice twice');
+        }
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+        if ($most !== null && count($chosen) > $most) {
+            throw new Malformed('choose', sprintf('has %d choices; %d may be made', count($chosen), $most));
+        }
+        if ($complete && $chosen !== [] && count($chosen) < $least) {
+            throw new Malformed('choose', sprintf('has %d choices; exactly %d are asked for', count($chosen), $least));
+        }
+
+        return Response::choosing($chosen);
+    }
+
+    public function measure(EffectiveSettings $settings): Measure
+    {
+        $marking = $settings->get(Setting::Marking) ?? 'whole';
+        if ($marking === 'weighed') {
+            $atoms = array_map(static fn (Choice $c): Atom => Atom::weighing(['chosen' => $c->id], $c->weight ?? Points::zero()), $this->choices);
+
+            return new Measure(Measure::LOOK_CHOICES, $atoms, Measure::WEIGHTS, BigRational::one(), BigRational::zero(), $this->highestSum($settings));
+        }
+        $atoms = [];
+        foreach ($this->choices as $choice) {
+            $find = ['chosen' => $choice->id];
+            $atoms[] = $choice->isKey ? Atom::right($find) : Atom::wrong($find);
+            if ($marking === 'each' && !$choice->isKey) {
+                $atoms[] = Atom::right(['left' => $choice->id]);
+            }
+        }
+        $need = match ($marking) {
+            'each' => count($this->choices),
+            default => min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX),
+        };
+        $costs = $marking === 'each' ? BigRational::zero() : $settings->wrongPartCosts('1');
+
+        return new Measure(
+            Measure::LOOK_CHOICES,
+            $atoms,
+            $marking === 'whole' ? Measure::WHOLE : Measure::SHARE,
+            BigRational::of(max(1, $need)),
+            $costs,
+            $settings->points(Setting::Points),
+        );
+    }
+
+    /** @return list<Choice> */
+    protected function keys(): array
+    {
+        return array_values(array_filter($this->choices, static fn (Choice $c): bool => $c->isKey));
+    }
+
+    /** @return array{least: int, most: int|null} */
+    protected function limits(EffectiveSettings $settings): array
+    {
+        return ['least' => 1, 'most' => 1];
+    }
+
+    /** The greatest sum of weights that a permitted response can reach. */
+    private function highestSum(EffectiveSettings $settings): Points
+    {
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+        $weights = array_map(static fn (Choice $c): Points => $c->weight ?? Points::zero(), $this->choices);
+        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
+        $sum = Points::zero();
+        foreach (array_slice($weights, 0, $most ?? count($weights)) as $i => $weight) {
+            if ($i < $least || !$weight->isNegative()) {
+                $sum = $sum->plus($weight);
+            }
+        }
+
+        return $sum;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+use Brick\Math\BigRational;
+
+/** How a kind's responses are measured: the atoms to look for and how what was found becomes a share. */
+final readonly class Measure
+{
+    public const LOOK_CHOICES = 'choose';
+    public const LOOK_TEXT = 'text';
+    public const LOOK_NUMBER = 'number';
+
+    public const WHOLE = 'whole';     // share 1 if all needed right parts and no wrong one, else 0
+    public const SHARE = 'share';     // (right − c × wrong) / need, from 0 to 1
+    public const BEST = 'best';       // the highest share among the atoms found
+    public const WEIGHTS = 'weights'; // the sum of the weights found, in points
+
+    /**
+     * @param list<Atom>           $atoms
+     * @param array<string, mixed> $options how texts are compared and numbers are read
+     * @param BigRational          $need    right parts that make everything
+     * @param BigRational          $wrongPartCosts in right parts
+     * @param Points               $worth   of a right response
+     */
+    public function __construct(
+        public string $look,
+        public array $atoms,
+        public string $rule,
+        public BigRational $need,
+        public BigRational $wrongPartCosts,
+        public Points $worth,
+        public array $options = [],
+    ) {
+    }
+}

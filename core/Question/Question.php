@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Text;
+
+/** A graded question: its stem, its kind with the answers, its settings and what it says. */
+final readonly class Question
+{
+    public const VERSION = 1;
+
+    public string $stem;
+
+    /**
+     * @param list<string>      $objective path in the tree of objectives, from the top; empty: none
+     * @param list<string>      $tags
+     * @param list<OutcomeText> $outcomeTexts
+     * @param list<Note>        $notes
+     * @param list<Hint>        $hints
+     *
+     * @throws InvalidQuestion if it cannot be asked or marked
+     */
+    public function __construct(
+        public Kind $kind,
+        string $stem,
+        public Settings $settings,
+        public ?string $name = null,
+        public array $objective = [],
+        public array $tags = [],
+        public ?Difficulty $difficulty = null,
+        public Status $status = Status::Draft,
+        public array $outcomeTexts = [],
+        public array $notes = [],
+        public array $hints = [],
+    ) {
+        $this->stem = Text::tidy($stem);
+        if ($this->stem === '') {
+            throw new InvalidQuestion('the stem is empty', 'stem');
+        }
+        $this->verify();
+    }
+
+    /**
+     * What counts here: the question's own settings, then those of places further out, then the house rules.
+     *
+     * @param array<string, Settings> $further settings by place, the nearest first
+     */
+    public function effective(array $further = []): EffectiveSettings
+    {
+        $fitting = array_map(function (Settings $settings): Settings {
+            $values = array_filter($settings->values, fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value), ARRAY_FILTER_USE_BOTH);
+
+            return Settings::of($values);
+        }, $further);
+
+        return EffectiveSettings::from(['question' => $this->settings, ...$fitting]);
+    }
+
+    /** Whether a setting has a meaning for this kind. */
+    public static function kindTakes(KindId $kind, Setting $setting, string $value): bool
+    {
+        $definition = $kind->definition();
+        if ($setting === Setting::Marking) {
+            return in_array($value, $definition::rules(), true);
+        }
+        $special = [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts, Setting::Ignore, Setting::Typos, Setting::Unit, Setting::Figures];
+
+        return !in_array($setting, $special, true) || in_array($setting, $definition::ownSettings(), true);
+    }
+
+    /** @return array<string, mixed> the stored form */
+    public function toData(): array
+    {
+        return [
+            'v' => self::VERSION,
+            'kind' => $this->kind::id()->value,
+            'stem' => $this->stem,
+            ...$this->kind->toData(),
+            ...($this->settings->values === [] ? [] : ['settings' => $this->settings->values]),
+            ...($this->outcomeTexts === [] ? [] : ['outcomeTexts' => array_map(static fn (OutcomeText $t): array => $t->toData(), $this->outcomeTexts)]),
+            ...($this->notes === [] ? [] : ['notes' => array_map(static fn (Note $n): array => $n->toData(), $this->notes)]),
+            ...($this->hints === [] ? [] : ['hints' => array_map(static fn (Hint $h): array => $h->toData(), $this->hints)]),
+            ...($this->tags === [] ? [] : ['tags' => $this->tags]),
+            ...($this->difficulty === null ? [] : ['difficulty' => $this->difficulty->value]),
+        ];
+    }
+
+    /**
+     * Read from the stored form. Name, objective and status are kept beside it.
+     *
+     * @param list<string> $objective
+     *
+     * @throws InvalidQuestion|InvalidSetting|\Zetema\Core\Data\Malformed
+     */
+    public static function fromData(Fields $data, ?string $name = null, array $objective = [], Status $status = Status::Draft): self
+    {
+        $kind = KindId::tryFrom($data->text('kind')) ?? throw new InvalidQuestion(sprintf('there is no kind “%s”', $data->text('kind')), 'kind');
+        $difficulty = $data->optionalText('difficulty');
+
+        return new self(
+            $kind->definition()::fromData($data),
+            $data->text('stem'),
+            Settings::of($data->textMap('settings')),
+            $name,
+            $objective,
+            $data->texts('tags', optional: true),
+            $difficulty === null ? null : Difficulty::tryFrom($difficulty),
+            $status,
+            array_map(OutcomeText::fromData(...), $data->objects('outcomeTexts', optional: true)),
+            array_map(Note::fromData(...), $data->objects('notes', optional: true)),
+            array_map(Hint::fromData(...), $data->objects('hints', optional: true)),
+        );
+    }
+
+    private function takes(Setting $setting, string $value): bool
+    {
+        return self::kindTakes($this->kind::id(), $setting, $value);
+    }
+
+    private function verify(): void
+    {
+        $id = $this->kind::id();
+        foreach ($this->settings->values as $word => $value) {
+            if ($word === Setting::Marking->value && !$this->takes(Setting::Marking, $value)) {
+                throw new InvalidQuestion(sprintf('“marking: %s” does not go with a question of kind %s; %s does', $value, $id->value, implode(' or ', $id->definition()::rules())), $word);
+            }
+            if (!$this->takes(Setting::from($word), $value)) {
+                throw new InvalidQuestion(sprintf('“%s” has no meaning for a question of kind %s', $word, $id->value), $word);
+            }
+        }
+        if ($this->settings->get(Setting::Marking) === 'weighed' && $this->settings->get(Setting::Points) !== null) {
+            throw new InvalidQuestion('under “weighed” the worth follows from the weights; leave “points” out', 'points');
+        }
+        $settings = $this->effective();
+        $decimals = $settings->integer(Setting::Decimals);
+        foreach ([Setting::Points, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::Floor, Setting::AttemptCosts] as $setting) {
+            foreach ($settings->entries($setting) as $value) {
+                if ($value !== 'none' && !str_ends_with($value, '%') && Points::of($value)->decimals() > $decimals) {
+                    throw new InvalidQuestion(sprintf('%s has more decimals than the %d that marks are rounded to', $value, $decimals), $setting->value);
+                }
+            }
+        }
+        foreach ($this->notes as $note) {
+            if ($note->choice < 1 || $note->choice > count($this->kind->choices())) {
+                throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $note->choice), 'note');
+            }
+        }
+        $this->kind->verify($settings);
+    }
+}

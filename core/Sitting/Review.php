@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting;
+
+use Zetema\Core\Question\Outcome;
+use Zetema\Core\Question\Points;
+
+/** What is shown of an ended sitting, up to a rung of the ladder. */
+final class Review
+{
+    /** @return array<string, mixed> */
+    public static function of(Sitting $sitting): array
+    {
+        $rules = $sitting->paper->rules;
+        $result = Result::of($sitting);
+        $rung = $result->passed === false ? $rules->whoDoesNotSees : $rules->whoPassesSees;
+
+        return self::upTo($rung, $sitting, $result);
+    }
+
+    /** @return array<string, mixed> */
+    public static function upTo(Rung $rung, Sitting $sitting, Result $result): array
+    {
+        return [
+            'rung' => $rung->value,
+            'ranOut' => $sitting->ranOut,
+            'seconds' => intdiv(($sitting->endedAt ?? 0) - ($sitting->startedAt ?? 0), 1000),
+            'passed' => $rung->includes(Rung::PassedOrNot) ? $result->passed : null,
+            'total' => $rung->includes(Rung::Total) ? self::total($sitting, $result) : null,
+            'objectives' => $rung->includes(Rung::Objectives) ? self::objectives($sitting) : [],
+            'questions' => $rung->includes(Rung::OwnPaper) ? self::questions($sitting, $rung) : [],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function total(Sitting $sitting, Result $result): array
+    {
+        return [
+            'earned' => (string) $result->earned,
+            'max' => (string) $result->max,
+            'percent' => $result->percent,
+            'right' => $result->right,
+            'asked' => $result->asked,
+            'pass' => $sitting->paper->pass?->toData(),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> by the top objective, in the order of the paper */
+    private static function objectives(Sitting $sitting): array
+    {
+        $sums = [];
+        foreach ($sitting->paper->sheets as $i => $sheet) {
+            $name = $sheet->question->objective[0] ?? 'without an objective';
+            $standing = $sitting->states[$i]->standing($sheet);
+            $sums[$name]['earned'] = ($sums[$name]['earned'] ?? Points::zero())->plus($standing->verdict->earned ?? Points::zero());
+            $sums[$name]['max'] = ($sums[$name]['max'] ?? Points::zero())->plus($sheet->plan->max());
+            $sums[$name]['right'] = ($sums[$name]['right'] ?? 0) + ($standing?->verdict->outcome === Outcome::Right ? 1 : 0);
+            $sums[$name]['asked'] = ($sums[$name]['asked'] ?? 0) + 1;
+        }
+        $rows = [];
+        foreach ($sums as $name => $sum) {
+            $earned = $sum['earned']->isNegative() ? Points::zero() : $sum['earned'];
+            $rows[] = ['objective' => (string) $name, 'earned' => (string) $sum['earned'], 'max' => (string) $sum['max'], 'percent' => Result::percent($earned, $sum['max']), 'right' => $sum['right'], 'asked' => $sum['asked']];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function questions(Sitting $sitting, Rung $rung): array
+    {
+        $rows = [];
+        foreach ($sitting->paper->sheets as $i => $sheet) {
+            $state = $sitting->states[$i];
+            $standing = $state->standing($sheet);
+            $marked = $rung->includes(Rung::MarkedPaper) && $standing !== null;
+            $rows[] = [
+                'n' => $i + 1,
+                'objective' => $sheet->question->objective[0] ?? null,
+                'kind' => $sheet->question->kind::id()->value,
+                'stem' => $sheet->question->stem,
+                'response' => $sheet->inWords($standing->response ?? $state->saved),
+                'attempts' => count($state->attempts),
+                'outcome' => $marked ? $standing->verdict->outcome->value : null,
+                'earned' => $marked ? (string) $standing->verdict->earned : null,
+                'max' => $marked ? (string) $standing->verdict->max : null,
+                'working' => $marked ? $standing->verdict->working : [],
+                'said' => $marked && $rung->includes(Rung::WithKey) ? $standing->said : [],
+                'key' => $rung->includes(Rung::WithKey) ? $sheet->question->kind->keyInWords() : [],
+            ];
+        }
+
+        return $rows;
+    }
+}
