@@ -15,6 +15,9 @@ final readonly class Fields
     /** @throws Malformed unless the value is a JSON object (or an empty list, which PHP cannot tell from one) */
     public static function of(mixed $value, string $path = ''): self
     {
+        if ($value instanceof \stdClass) {
+            $value = (array) $value;
+        }
         if (!is_array($value) || ($value !== [] && array_is_list($value))) {
             throw new Malformed($path === '' ? 'document' : $path, 'must be an object');
         }

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Demo;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Style\SymfonyStyle;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\BlueprintDesk;
+use Zetema\App\Intake\Intake;
+use Zetema\App\People\Account;
+use Zetema\App\People\Role;
+use Zetema\Core\Drawing;
+use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Sitting\Rules;
+use Zetema\Core\Sitting\Rung;
+
+/** The beekeepers' guild: a bank, its people, a certificate and a practice quiz, and some sittings. All made up. */
+#[AsCommand('zetema:demo', 'Loads the demo if the database is empty')]
+final readonly class DemoCommand
+{
+    public const PASSWORD = 'honeycomb';
+
+    /** @var array<string, array{string, Role}> */
+    private const PEOPLE = [
+        'orrell' => ['M. Orrell', Role::Author],
+        'penhale' => ['S. Penhale', Role::Reviewer],
+        'aldous' => ['T. Aldous', Role::Candidate],
+        'wren' => ['B. Wren', Role::Candidate],
+        'carrow' => ['J. Carrow', Role::Candidate],
+    ];
+
+    public function __construct(
+        private EntityManagerInterface $em,
+        private UserPasswordHasherInterface $hasher,
+        private Intake $intake,
+        private BlueprintDesk $desk,
+        private PastSittings $past,
+        #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')] private string $file,
+    ) {
+    }
+
+    public function __invoke(SymfonyStyle $io): int
+    {
+        if ($this->em->getRepository(Account::class)->count([]) > 0) {
+            $io->writeln('The demo is loaded already.');
+
+            return 0;
+        }
+        $this->em->wrapInTransaction(fn () => $this->load($io));
+
+        return 0;
+    }
+
+    private function load(SymfonyStyle $io): void
+    {
+        $accounts = $this->people();
+        $bank = new Bank('Apprentice Certificate');
+        $this->em->persist($bank);
+        $this->em->flush();
+        $text = (string) file_get_contents($this->file);
+        $lines = [];
+        foreach ((new Reader())->questions($text) as $read) {
+            $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException('the demo file has a problem at line ' . $read->fromLine);
+        }
+        $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
+        $edition = $this->desk->freeze($this->certificate($bank), $accounts['orrell']);
+        $this->desk->freeze($this->practice($bank), $accounts['orrell']);
+        $this->past->sit($edition, [
+            ['account' => $accounts['aldous'], 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
+            ['account' => $accounts['wren'], 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
+            ['account' => $accounts['carrow'], 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
+        ]);
+        $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+    }
+
+    /** @return array<string, Account> */
+    private function people(): array
+    {
+        $accounts = [];
+        foreach (self::PEOPLE as $login => [$name, $role]) {
+            $accounts[$login] = new Account($login, $name, $role);
+            $accounts[$login]->rememberPassword($this->hasher->hashPassword($accounts[$login], self::PASSWORD));
+            $this->em->persist($accounts[$login]);
+        }
+
+        return $accounts;
+    }
+
+    private function certificate(Bank $bank): Blueprint
+    {
+        $steps = [];
+        foreach (['Colony life', 'Hive inspection', 'Health and pests', 'Honey and harvest', 'Neighbours and law'] as $objective) {
+            $steps[] = new Drawing\Draw(2, new Drawing\Pool([$objective], kinds: ['one']));
+            $steps[] = new Drawing\Draw(1, new Drawing\Pool([$objective], kinds: ['claim']));
+        }
+
+        return $this->stored(new Blueprint(
+            $bank,
+            'Apprentice Certificate, written part',
+            new Drawing\Blueprint($steps, [], Drawing\PassMark::percent('60')),
+            new Rules(1500, whoPassesSees: Rung::WithKey, whoDoesNotSees: Rung::WithKey, sittings: 2),
+        ));
+    }
+
+    private function practice(Bank $bank): Blueprint
+    {
+        $steps = [
+            new Drawing\Draw(2, new Drawing\Pool(['Hive inspection'], kinds: ['one'])),
+            new Drawing\Draw(1, new Drawing\Pool(['Hive inspection'], kinds: ['several'])),
+            new Drawing\Draw(1, new Drawing\Pool(['Health and pests'], kinds: ['number'])),
+            new Drawing\Draw(1, new Drawing\Pool(['Health and pests'], kinds: ['text'])),
+            new Drawing\Draw(1, new Drawing\Pool(['Colony life'], kinds: ['claim'])),
+        ];
+
+        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+    }
+
+    private function stored(Blueprint $blueprint): Blueprint
+    {
+        $this->em->persist($blueprint);
+        $this->em->flush();
+
+        return $blueprint;
+    }
+}

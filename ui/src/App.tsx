@@ -1,0 +1,78 @@
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { Navigate, Outlet, Route, Routes, useParams } from 'react-router';
+import { api, take } from './api/client';
+import { LogInPage } from './areas/people/LogIn';
+import { LogInAgain } from './areas/people/LogInAgain';
+import { type Account, useSession } from './areas/people/session';
+import { TopBar } from './parts/TopBar';
+import { Waiting } from './parts/Waiting';
+
+const BoardPage = lazy(() => import('./areas/bank/BoardPage'));
+const QuestionsPage = lazy(() => import('./areas/bank/QuestionsPage'));
+const QuestionPage = lazy(() => import('./areas/bank/QuestionPage'));
+const NewQuestionPage = lazy(() => import('./areas/bank/NewQuestionPage'));
+const IntakePage = lazy(() => import('./areas/intake/IntakePage'));
+const BlueprintsPage = lazy(() => import('./areas/blueprint/BlueprintsPage'));
+const BlueprintPage = lazy(() => import('./areas/blueprint/BlueprintPage'));
+const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'));
+const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
+const ReviewPage = lazy(() => import('./areas/delivery/ReviewPage'));
+
+export function App() {
+  const session = useSession();
+  if (session.error) return <Waiting error={session.error} retry={() => void session.refetch()} />;
+  if (!session.data) return null;
+  const account = session.data.account;
+  if (!account) return <LogInPage />;
+  return (
+    <>
+      <LogInAgain />
+      <Suspense fallback={<Waiting />}>
+        <Routes>
+          <Route path="/sittings/:id" element={<SittingPage account={account} />} />
+          <Route path="/sittings/:id/review" element={<ReviewPage account={account} />} />
+          {account.role === 'candidate' ? (
+            <Route path="*" element={<MyAssessmentsPage account={account} />} />
+          ) : (
+            <>
+              <Route path="/banks/:bank" element={<InBank account={account} />}>
+                <Route index element={<BoardPage />} />
+                <Route path="questions" element={<QuestionsPage account={account} />} />
+                <Route path="questions/new" element={<NewQuestionPage />} />
+                <Route path="questions/:id" element={<QuestionPage account={account} />} />
+                <Route path="intake" element={<IntakePage />} />
+                <Route path="blueprints" element={<BlueprintsPage account={account} />} />
+                <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
+              </Route>
+              <Route path="*" element={<ToFirstBank />} />
+            </>
+          )}
+        </Routes>
+      </Suspense>
+    </>
+  );
+}
+
+function useBanks() {
+  return useQuery({ queryKey: ['banks'], queryFn: () => take(api.GET('/banks')) });
+}
+
+function ToFirstBank() {
+  const banks = useBanks();
+  const first = banks.data?.banks[0];
+  if (first) return <Navigate to={`/banks/${first.id}`} replace />;
+  return <Waiting error={banks.data ? new Error('There is no bank yet. bin/demo loads one.') : banks.error} />;
+}
+
+function InBank({ account }: { account: Account }) {
+  const id = Number(useParams().bank);
+  const banks = useBanks();
+  const bank = banks.data?.banks.find((b) => b.id === id);
+  return (
+    <>
+      <TopBar account={account} bank={bank ?? { id, name: '…' }} />
+      {banks.data && !bank ? <Waiting error={new Error('There is no such bank.')} /> : <Outlet />}
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { ApiError, api, inWords, take } from '../../api/client';
+import { Row, Sheet } from '../../parts/Sheet';
+import { Value } from '../../parts/Value';
+import { Waiting } from '../../parts/Waiting';
+import { type Account, mayEdit } from '../people/session';
+import { DealtForm } from './DealtForm';
+import { type Blueprint, usePlan } from './plan';
+import { ProofMargin } from './ProofMargin';
+import { QuotaBoard } from './QuotaBoard';
+import { RunningOrder } from './RunningOrder';
+
+/** The plan of an assessment: running order and quota board on the page, what is proved of its forms in the margin. */
+export default function BlueprintPage({ account }: { account: Account }) {
+  const id = Number(useParams().id);
+  const blueprint = useQuery({ queryKey: ['blueprint', id], queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })), gcTime: 0 });
+  if (!blueprint.data) return <Waiting error={blueprint.error} retry={() => void blueprint.refetch()} />;
+  return <BlueprintSheet key={id} blueprint={blueprint.data} account={account} />;
+}
+
+function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { edited, change, save, saveNow } = usePlan(blueprint);
+  const [seed, setSeed] = useState<number | null>(null);
+  const readOnly = !mayEdit(account);
+  const path = { params: { path: { id: blueprint.id } } };
+  const rehearse = useMutation({
+    mutationFn: () => take(api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
+    onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
+  });
+  const freeze = useMutation({
+    mutationFn: () => take(api.POST('/blueprints/{id}/editions', path)),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] }),
+  });
+  const latest = blueprint.editions[0];
+  const busy = save.isPending || rehearse.isPending || freeze.isPending;
+  const failed = rehearse.error ?? freeze.error;
+  return (
+    <Sheet label="Blueprint">
+      <Row
+        className="pt-4 pb-0!"
+        page={
+          <h1>
+            <span className="title">
+              {readOnly ? edited.title : <TitleValue value={edited.title} onChange={(title) => change({ title })} />}
+            </span>{' '}
+            <span className="path ml-2">
+              {latest ? `edition ${latest.number} in use · changes go into edition ${latest.number + 1}` : 'no edition yet'} ·{' '}
+              <span role="status">{save.isPending ? 'saving …' : save.error ? 'not saved' : 'saved'}</span>
+            </span>
+          </h1>
+        }
+        margin={
+          <>
+            <p className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+              <button className="btn main" disabled={busy} onClick={() => rehearse.mutate()}>
+                Rehearse
+              </button>
+              <button className="act" disabled={busy} onClick={() => setSeed((old) => (old ?? 0) + 1)}>
+                Deal a form
+              </button>
+              {!readOnly && (
+                <button className="act" disabled={busy} onClick={() => freeze.mutate()}>
+                  Freeze edition {(latest?.number ?? 0) + 1}
+                </button>
+              )}
+            </p>
+            {failed && (
+              <p className="notice mt-2" role="alert">
+                {inWords(failed)}
+              </p>
+            )}
+            {freeze.data && !freeze.error && (
+              <p className="mt-2" role="status">
+                Edition <b>{freeze.data.number}</b> is frozen; candidates find it in their list.
+              </p>
+            )}
+            {save.error && (
+              <div className="mt-2" role="alert">
+                <p className="notice">{inWords(save.error)}</p>
+                {save.error instanceof ApiError && save.error.isStale ? (
+                  <button className="act" onClick={() => window.location.reload()}>
+                    Show the newer one
+                  </button>
+                ) : (
+                  <button className="act" onClick={saveNow}>
+                    Save again
+                  </button>
+                )}
+              </div>
+            )}
+          </>
+        }
+      />
+      <Row
+        className="pt-2"
+        page={
+          <>
+            <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+            <h2 className="mt-5 mb-1">
+              <span className="head">quota board</span> <span className="path">type a number; each becomes a draw from the cleared questions</span>
+            </h2>
+            <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+            {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
+          </>
+        }
+        margin={<ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />}
+      />
+    </Sheet>
+  );
+}
+
+function TitleValue({ value, onChange }: { value: string; onChange: (value: string) => void }) {
+  return (
+    <span className="[&_.value]:font-reading [&_.value]:font-medium [&_.value]:text-[20px]">
+      <Value label="Title" width={30} value={value} onChange={onChange} />
+    </span>
+  );
+}

@@ -1,0 +1,73 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, inWords, take } from '../../api/client';
+import { count } from '../../parts/figures';
+import { Row, Sheet } from '../../parts/Sheet';
+import { Waiting } from '../../parts/Waiting';
+import { type Account, mayEdit } from '../people/session';
+
+/** All blueprints of a bank, one row each. */
+export default function BlueprintsPage({ account }: { account: Account }) {
+  const bank = Number(useParams().bank);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [title, setTitle] = useState('');
+  const list = useQuery({ queryKey: ['blueprints', bank], queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })) });
+  const make = useMutation({
+    mutationFn: () => take(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
+    onSuccess: (blueprint) => {
+      void queries.invalidateQueries({ queryKey: ['blueprints'] });
+      void navigate(String(blueprint.id));
+    },
+  });
+  if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
+  const { blueprints } = list.data;
+  return (
+    <Sheet label="Blueprints">
+      <Row className="pt-4 pb-3" page={<h1 className="title">{count(blueprints.length, 'blueprint')}</h1>} />
+      {blueprints.map((b) => (
+        <Row
+          key={b.id}
+          line
+          page={
+            <Link to={String(b.id)} className="font-reading text-[17px] text-ink no-underline hover:underline">
+              {b.title}
+            </Link>
+          }
+          margin={
+            <p>
+              <b className="fig">{b.proof.questions}</b> {b.proof.questions === 1 ? 'question' : 'questions'}, <b className="fig">{b.proof.most}</b> points ·{' '}
+              {b.editions[0] ? `edition ${b.editions[0].number} in use` : 'no edition yet'}
+              {b.proof.shortage && <span className="block text-wrong">{b.proof.shortage.words}</span>}
+            </p>
+          }
+        />
+      ))}
+      {mayEdit(account) && (
+        <Row
+          line
+          page={
+            <form
+              className="flex flex-wrap items-baseline gap-3 py-1"
+              onSubmit={(e) => {
+                e.preventDefault();
+                make.mutate();
+              }}
+            >
+              <input className="field w-80" aria-label="Title of a new blueprint" placeholder="title of a new blueprint" value={title} onChange={(e) => setTitle(e.target.value)} />
+              <button className="btn" disabled={title.trim() === '' || make.isPending}>
+                Begin a blueprint
+              </button>
+              {make.error && (
+                <span className="notice" role="alert">
+                  {inWords(make.error)}
+                </span>
+              )}
+            </form>
+          }
+        />
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,55 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { api, inWords, take } from '../../api/client';
+import { Value } from '../../parts/Value';
+import type { Blueprint } from './plan';
+
+/** One form as a candidate might get it: the same seed gives the same form. */
+export function DealtForm({ blueprint, seed, onSeed, onClose }: { blueprint: Blueprint; seed: number; onSeed: (seed: number) => void; onClose: () => void }) {
+  const form = useQuery({
+    queryKey: ['form', blueprint.id, blueprint.version, seed],
+    queryFn: () => take(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
+    retry: false,
+  });
+  return (
+    <section className="mt-6" aria-label="A form">
+      <h2>
+        <span className="head">a form</span>{' '}
+        <span className="path">
+          seed{' '}
+          <Value
+            label="Seed"
+            value={String(seed)}
+            onChange={(v) => {
+              if (Number.isInteger(Number(v))) onSeed(Number(v));
+            }}
+          />
+          {form.data && ` · ${form.data.points} points`} ·{' '}
+          <button className="act" onClick={() => onSeed(seed + 1)}>
+            another
+          </button>{' '}
+          <button className="act" onClick={onClose}>
+            put it away
+          </button>
+        </span>
+      </h2>
+      {form.error && (
+        <p className="notice mt-1" role="alert">
+          {inWords(form.error)}
+        </p>
+      )}
+      <ol>
+        {form.data?.questions.map((q, i) => (
+          <li key={q.id} className="grid grid-cols-[26px_1fr_5rem_3rem] items-baseline gap-2 border-t border-rule py-1">
+            <span className="fig text-quiet">{i + 1}</span>
+            <Link className="truncate font-reading text-ink no-underline hover:underline" to={`/banks/${blueprint.bank.id}/questions/${q.id}`} title={q.objective ?? ''}>
+              {q.stem}
+            </Link>
+            <span className="path">{q.kind}</span>
+            <span className="fig text-right">{q.worth}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

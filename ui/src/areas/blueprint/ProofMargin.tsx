@@ -1,0 +1,145 @@
+import { Link } from 'react-router';
+import type { Schema } from '../../api/client';
+import { count, figure } from '../../parts/figures';
+import { Pick, Value } from '../../parts/Value';
+import { cellOf } from '../bank/need';
+import type { Blueprint, Edited } from './plan';
+
+const rungs: Schema['Rung'][] = ['nothing', 'passed or not', 'total', 'objectives', 'own paper', 'marked paper', 'marked paper with key and feedback'];
+const rungOptions = rungs.map((value) => ({ value, words: value }));
+
+/** What is proved of every form: questions, points, shortage, pass mark; and the rules as sentences. */
+export function ProofMargin(props: { blueprint: Blueprint; edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
+  const { blueprint, edited, onChange, readOnly } = props;
+  const { proof } = blueprint;
+  return (
+    <div className="space-y-4">
+      <p>
+        <b className="fig">{proof.questions}</b> {proof.questions === 1 ? 'question' : 'questions'},{' '}
+        {proof.least === proof.most ? (
+          <>
+            <b className="fig">{figure(proof.most)}</b> points in every form
+          </>
+        ) : (
+          <>
+            forms are worth <b className="fig">{figure(proof.least)}</b> to <b className="fig">{figure(proof.most)}</b> points
+          </>
+        )}
+      </p>
+      {proof.problem && <p className="text-wrong">{proof.problem}</p>}
+      {proof.shortage ? <Shortage blueprint={blueprint} /> : <Exposure blueprint={blueprint} edited={edited} />}
+      <section>
+        <h2 className="head">pass mark</h2>
+        <PassMark blueprint={blueprint} edited={edited} onChange={onChange} readOnly={readOnly} />
+      </section>
+      <RulesSentences edited={edited} onChange={onChange} readOnly={readOnly} />
+    </div>
+  );
+}
+
+function Shortage({ blueprint }: { blueprint: Blueprint }) {
+  const { shortage } = blueprint.proof;
+  if (!shortage) return null;
+  const draws = blueprint.plan.steps.filter((step) => step.draw);
+  const cell = shortage.draws.length === 1 ? cellOf(draws[(shortage.draws[0] ?? 1) - 1] ?? {}) : null;
+  const row = blueprint.board.rows.find((r) => r.objective.path === cell?.path);
+  return (
+    <p className="text-wrong" role="alert">
+      {shortage.words} {count(shortage.ask - shortage.fit, 'question is', 'questions are')} missing: no form can be dealt.{' '}
+      {cell && row && (
+        <Link className="act" to={`/banks/${blueprint.bank.id}/questions?objective=${row.objective.id}&kind=${cell.kind}`}>
+          See what there is
+        </Link>
+      )}
+    </p>
+  );
+}
+
+function Exposure({ blueprint, edited }: { blueprint: Blueprint; edited: Edited }) {
+  const full = blueprint.proof.draws.filter((draw) => draw.take >= draw.fit);
+  if (blueprint.proof.questions === 0) return null;
+  return full.length === 0 ? (
+    <p>Every form that is dealt is balanced: {count(edited.plan.steps.length, 'step')}, the same numbers for every candidate.</p>
+  ) : (
+    <p>
+      {full.map((draw) => `“${draw.words}”`).join(', ')} {full.length === 1 ? 'has' : 'have'} exactly what is asked: every candidate sees the same.
+    </p>
+  );
+}
+
+function PassMark({ blueprint, edited, onChange, readOnly }: { blueprint: Blueprint; edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
+  const pass = edited.plan.pass;
+  const set = (typed: string) => {
+    const value = typed.replace(',', '.');
+    const number = value.replace(/\s*(%|points?)\s*$/, '');
+    const { pass: _, ...plan } = edited.plan;
+    if (value === 'none') onChange({ plan });
+    else if (/%\s*$/.test(value)) onChange({ plan: { ...plan, pass: { percent: number } } });
+    else onChange({ plan: { ...plan, pass: { points: number } } });
+  };
+  const shown = pass?.percent ? `${pass.percent} %` : pass?.points ? `${pass.points} points` : 'none';
+  const proved = blueprint.proof.pass;
+  return (
+    <p>
+      <Value label="Pass mark, in percent or points" value={shown} width={12} disabled={readOnly} onChange={set} />
+      {proved && pass && (
+        <>
+          {pass.percent ? (
+            <>
+              , <b className="fig">{proved.points}</b> points
+            </>
+          ) : (
+            proved.percent && (
+              <>
+                , <b className="fig">{proved.percent}</b> %
+              </>
+            )
+          )}
+          . {proved.reachable ? 'It can be reached.' : <span className="text-wrong">It cannot be reached with these questions: lower it, or draw more.</span>}
+        </>
+      )}
+    </p>
+  );
+}
+
+function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
+  const { rules } = edited;
+  const set = (part: Partial<typeof rules>) => onChange({ rules: { ...rules, ...part } });
+  const minutes = (typed: string) => {
+    const n = Number(typed.replace(/\s*min.*$/, ''));
+    if (typed === 'no' || typed === '0') set({ seconds: null });
+    else if (n > 0) set({ seconds: Math.round(n * 60) });
+  };
+  const sittings = (typed: string) => {
+    if (typed === 'any number of') set({ sittings: null });
+    else if (Number.isInteger(Number(typed)) && Number(typed) > 0) set({ sittings: Number(typed) });
+  };
+  return (
+    <section className="space-y-1">
+      <h2 className="head">rules</h2>
+      <p>
+        <Value label="Minutes for the whole, or no" value={rules.seconds === null ? 'no' : String(rules.seconds / 60)} disabled={readOnly} onChange={minutes} />{' '}
+        {rules.seconds === null ? 'time limit' : rules.seconds === 60 ? 'minute' : 'minutes'} ·{' '}
+        <Value label="Sittings for each candidate" value={rules.sittings === null ? 'any number of' : String(rules.sittings)} disabled={readOnly} onChange={sittings} />{' '}
+        {rules.sittings === 1 ? 'sitting' : 'sittings'}
+      </p>
+      <p>
+        feedback{' '}
+        <Pick
+          label="When feedback is given"
+          value={rules.tellsAtOnce ? 'once' : 'end'}
+          options={[
+            { value: 'once', words: 'after each attempt' },
+            { value: 'end', words: 'at the end' },
+          ]}
+          disabled={readOnly}
+          onChange={(v) => set({ tellsAtOnce: v === 'once' })}
+        />
+      </p>
+      <p>
+        Who passes sees <Pick label="Who passes sees" value={rules.whoPassesSees} options={rungOptions} disabled={readOnly} onChange={(whoPassesSees) => set({ whoPassesSees })} />; who does not sees{' '}
+        <Pick label="Who does not pass sees" value={rules.whoDoesNotSees} options={rungOptions} disabled={readOnly} onChange={(whoDoesNotSees) => set({ whoDoesNotSees })} />.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import type { Schema } from '../../api/client';
+import { type Blueprint, type Plan, taken, withCell } from './plan';
+
+type BoardRow = Schema['Board']['rows'][number];
+
+/** Objective × kind: a number typed in a cell becomes a draw; the sums stand at the edges. */
+export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: (plan: Plan) => void; readOnly: boolean }) {
+  const { blueprint, plan, onChange, readOnly } = props;
+  const { kinds, rows } = blueprint.board;
+  const order = rows.map((row) => row.objective.path);
+  const shown = rows.filter((row) => row.objective.path !== '');
+  const sum = (path?: string, kind?: string) =>
+    shown
+      .filter((row) => path === undefined || row.objective.path === path)
+      .reduce((all, row) => all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(plan, row.objective.path, k), 0), 0);
+  return (
+    <div className="overflow-x-auto">
+      <table className="grid">
+        <thead>
+          <tr>
+            <th scope="col">objective</th>
+            {kinds.map((kind) => (
+              <th key={kind} scope="col">
+                {kind}
+              </th>
+            ))}
+            <th scope="col">drawn</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((row) => (
+            <tr key={row.objective.id}>
+              <th scope="row" style={{ paddingLeft: 10 + 20 * row.objective.depth }} className={row.objective.depth === 0 ? 'font-semibold!' : ''}>
+                {row.objective.name}
+              </th>
+              {kinds.map((kind) => (
+                <QuotaCell
+                  key={kind}
+                  label={`${row.objective.name}, ${kind}`}
+                  take={taken(plan, row.objective.path, kind)}
+                  fit={cleared(rows, row, kind)}
+                  readOnly={readOnly}
+                  onChange={(n) => onChange(withCell(plan, row.objective.path, kind, n, order))}
+                />
+              ))}
+              <td className="c">{sum(row.objective.path) || ''}</td>
+            </tr>
+          ))}
+          <tr className="sum">
+            <th scope="row">drawn</th>
+            {kinds.map((kind) => (
+              <td key={kind} className="c">
+                {sum(undefined, kind) || ''}
+              </td>
+            ))}
+            <td className="c">{sum()}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Cleared questions of a kind at an objective and below it. */
+function cleared(rows: BoardRow[], row: BoardRow, kind: string): number {
+  const { path } = row.objective;
+  return rows.filter((r) => r.objective.path === path || r.objective.path.startsWith(`${path} > `)).reduce((sum, r) => sum + (r.cells[kind]?.cleared ?? 0), 0);
+}
+
+function QuotaCell(props: { label: string; take: number; fit: number; readOnly: boolean; onChange: (take: number) => void }) {
+  const { label, take, fit, readOnly, onChange } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const done = () => {
+    const n = typed === null || typed.trim() === '' ? (typed === null ? take : 0) : Number(typed);
+    setTyped(null);
+    if (Number.isInteger(n) && n >= 0 && n <= 500 && n !== take) onChange(n);
+  };
+  const tint = take === 0 ? '' : take >= fit ? 'thin' : 'covered';
+  return (
+    <td className={`c ${tint}`} title={take > fit ? `asks for ${take}, ${fit} fit` : undefined}>
+      <input
+        className="w-7 text-right font-semibold outline-none focus:bg-(--copper-tint)"
+        inputMode="numeric"
+        aria-label={`${label}: take, of ${fit}`}
+        readOnly={readOnly}
+        value={typed ?? (take || '')}
+        onChange={(e) => setTyped(e.target.value.replace(/\D/g, ''))}
+        onBlur={done}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+          if (e.key === 'Escape') setTyped(null);
+        }}
+      />
+      <small className={take > fit ? 'text-wrong!' : ''}> of {fit}</small>
+    </td>
+  );
+}

@@ -1,0 +1,108 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
+import { api, inWords, type Schema, take } from '../../api/client';
+import { count, day, duration } from '../../parts/figures';
+import { Row, Sheet } from '../../parts/Sheet';
+import { TopBar } from '../../parts/TopBar';
+import { Waiting } from '../../parts/Waiting';
+import type { Account } from '../people/session';
+
+/** A candidate's list: what can be sat, what is running, what was sat. */
+export default function MyAssessmentsPage({ account }: { account: Account }) {
+  const list = useQuery({ queryKey: ['mine'], queryFn: () => take(api.GET('/my-assessments')), refetchOnMount: 'always' });
+  return (
+    <>
+      <TopBar account={account} title="Your assessments" />
+      {list.data ? (
+        <Sheet label="Your assessments">
+          <Row className="pt-4 pb-2" page={<h1 className="title">To sit</h1>} />
+          {list.data.assessments.length === 0 && <Row page={<p className="py-1 text-soft">Nothing is open for you now.</p>} />}
+          {list.data.assessments.map((assessment) => (
+            <Offer key={assessment.edition} assessment={assessment} />
+          ))}
+          <Row className="pt-6 pb-2" page={<h2 className="title">Sat before</h2>} />
+          {list.data.sat.length === 0 && <Row page={<p className="py-1 text-soft">You have not sat anything yet.</p>} />}
+          {list.data.sat.map((sitting) => (
+            <Row
+              key={sitting.id}
+              line
+              page={
+                <p>
+                  <span className="font-reading text-[17px]">{sitting.title}</span> <span className="path ml-2">{day(sitting.endedAt)}</span>
+                  <Link className="act ml-4" to={`/sittings/${sitting.id}/review`}>
+                    Show my paper
+                  </Link>
+                </p>
+              }
+              margin={
+                <p>
+                  {sitting.passed !== null && <b>{sitting.passed ? 'passed' : 'not passed'}</b>}
+                  {sitting.earned !== null && (
+                    <>
+                      {sitting.passed !== null && ', '}
+                      <b className="fig">{sitting.earned}</b> of <b className="fig">{sitting.max}</b> points
+                      {sitting.percent !== null && `, ${sitting.percent} %`}
+                    </>
+                  )}
+                </p>
+              }
+            />
+          ))}
+        </Sheet>
+      ) : (
+        <Waiting error={list.error} retry={() => void list.refetch()} />
+      )}
+    </>
+  );
+}
+
+function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessments'][number] }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const begin = useMutation({
+    mutationFn: () => take(api.POST('/editions/{id}/sittings', { params: { path: { id: a.edition } } })),
+    onSuccess: (sitting) => {
+      queries.setQueryData(['sitting', sitting.id], sitting);
+      void navigate(`/sittings/${sitting.id}`);
+    },
+  });
+  const pass = a.pass?.percent ? `${a.pass.percent} %` : a.pass?.points ? `${a.pass.points} points` : null;
+  return (
+    <Row
+      line
+      page={
+        <div className="flex flex-wrap items-baseline gap-4 py-1">
+          <span className="font-reading text-[17px]">{a.title}</span>
+          {a.running !== null ? (
+            <Link className="act" to={`/sittings/${a.running}`}>
+              Go on
+            </Link>
+          ) : (
+            a.sittingsLeft !== 0 && (
+              <button className="act" disabled={begin.isPending} onClick={() => begin.mutate()}>
+                Begin
+              </button>
+            )
+          )}
+          {begin.error && (
+            <span className="notice" role="alert">
+              {inWords(begin.error)}
+            </span>
+          )}
+        </div>
+      }
+      margin={
+        <>
+          <p>
+            {count(a.questions, 'question')}
+            {a.seconds !== null ? `, ${duration(a.seconds)}, the clock starts with “Begin”` : ', no time limit'}
+          </p>
+          <p>
+            {pass ? `${pass} pass` : 'no pass mark'}
+            {a.sittingsLeft !== null && ` · ${a.sittingsLeft === 0 ? 'no sitting left' : `${count(a.sittingsLeft, 'sitting')} left`}`}
+          </p>
+        </>
+      }
+    />
+  );
+}

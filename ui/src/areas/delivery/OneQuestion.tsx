@@ -1,0 +1,203 @@
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { figure } from '../../parts/figures';
+import { Rich } from '../../parts/Rich';
+import { Row } from '../../parts/Sheet';
+import { AnswerBox, howTo, toggled } from './AnswerBox';
+import { Progress } from './Progress';
+import type { Response, Sitting, SittingQuestion, useSitting } from './sitting';
+import { Told, Watch } from './SittingMargin';
+
+interface Props {
+  sitting: Sitting;
+  question: SittingQuestion;
+  act: ReturnType<typeof useSitting>['act'];
+  clock: ReactNode;
+  savedLine: ReactNode;
+  onGo: (n: number) => void;
+  onHandIn: () => void;
+}
+
+export function OneQuestion({ sitting, question, act, clock, savedLine, onGo, onHandIn }: Props) {
+  const { n } = question;
+  const [response, setResponse] = useState<Response>(question.response);
+  // After a checked attempt the question is shown again only when asked for.
+  const lastTold = question.told.at(-1);
+  const [again, setAgain] = useState(lastTold === undefined || JSON.stringify(lastTold.response) !== JSON.stringify(question.response));
+  const told = question.told.length;
+  const [seen, setSeen] = useState(told);
+  if (seen !== told) {
+    setSeen(told);
+    setAgain(false);
+  }
+  const timer = useRef<number | undefined>(undefined);
+  const unsent = useRef<Response | undefined>(undefined);
+  const last = n === sitting.questions.length;
+  const open = !question.closed && again;
+
+  const flush = () => {
+    window.clearTimeout(timer.current);
+    if (unsent.current !== undefined) act('saved', n, unsent.current);
+    unsent.current = undefined;
+  };
+  const leaving = useRef(flush);
+  useEffect(() => {
+    leaving.current = flush;
+  });
+  useEffect(() => () => leaving.current(), []);
+  const respond = (next: Response, typing: boolean) => {
+    if (!open) return;
+    setResponse(next);
+    unsent.current = next;
+    window.clearTimeout(timer.current);
+    if (typing) timer.current = window.setTimeout(flush, 500);
+    else flush();
+  };
+  const check = () => {
+    if (!sitting.checks || !open || response === null) return;
+    window.clearTimeout(timer.current);
+    unsent.current = undefined;
+    act('checked', n, response);
+  };
+  const goOn = () => (last ? onHandIn() : onGo(n + 1));
+  const flag = () => act(question.flagged ? 'unflagged' : 'flagged', n);
+
+  const onKey = useRef<(e: KeyboardEvent) => void>(() => undefined);
+  useEffect(() => {
+    onKey.current = (e) => {
+      const target = e.target instanceof HTMLElement ? e.target : null;
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      const typing = target?.tagName === 'INPUT';
+      if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
+        e.preventDefault();
+        if (sitting.checks && open) check();
+        else goOn();
+      } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= question.choices.length) {
+        respond(toggled(question, response, Number(e.key)), false);
+      } else if (!typing && e.key.toLowerCase() === 'f') {
+        flag();
+      }
+    };
+  });
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => onKey.current(e);
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+
+  return (
+    <>
+      <Row
+        className="pt-5"
+        page={
+          <p className="path">
+            Question {n} of {sitting.questions.length}
+            {question.objective && ` · ${question.objective}`}
+          </p>
+        }
+        margin={clock}
+      />
+      <Row
+        page={<Rich text={question.stem} className="stem text-[25px]!" />}
+        margin={
+          <p className="pt-2">
+            {question.worth !== null && (
+              <>
+                up to <b className="fig">{question.worth}</b> points
+              </>
+            )}
+            {sitting.checks && (
+              <>
+                {' · '}attempt <b>{question.attempt}</b>
+                {question.attempts !== null && ` of ${question.attempts}`}
+                {question.worthNow !== null && question.attempt > 1 && (
+                  <>
+                    , worth <b className="fig">{figure(question.worthNow)}</b>
+                  </>
+                )}
+              </>
+            )}
+          </p>
+        }
+      />
+      <Row
+        page={
+          <>
+            <p className="path">{howTo(question)}</p>
+            <AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />
+          </>
+        }
+        margin={
+          <div className="pt-4">
+            <Told question={question} />
+            <Hints question={question} onOpen={() => act('hint opened', n)} />
+            <Watch sitting={sitting} n={n} />
+          </div>
+        }
+      />
+      <Row
+        className="pt-3"
+        page={
+          <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
+            {sitting.checks && open && (
+              <button className="btn main" disabled={response === null} onClick={check}>
+                Check
+              </button>
+            )}
+            {sitting.checks && !open && !question.closed && (
+              <button className="btn" onClick={() => setAgain(true)}>
+                Once more
+              </button>
+            )}
+            {n > 1 && (
+              <button className="act" onClick={() => onGo(n - 1)}>
+                Back
+              </button>
+            )}
+            <button className={sitting.checks && open ? 'act' : 'btn main'} onClick={goOn}>
+              Go on
+            </button>
+            <button className="act" aria-pressed={question.flagged} onClick={flag}>
+              {question.flagged ? 'Take the flag off' : 'Flag this question'}
+            </button>
+            {!last && (
+              <button className="act" onClick={onHandIn}>
+                Hand in the paper
+              </button>
+            )}
+          </p>
+        }
+        margin={savedLine}
+      />
+      <Row
+        className="pt-7"
+        page={<Progress sitting={sitting} at={n} onGo={onGo} />}
+        margin={
+          <p>
+            keys: {question.choices.length > 0 && `1–${question.choices.length} choose · `}
+            {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F flags
+          </p>
+        }
+      />
+    </>
+  );
+}
+
+function Hints({ question, onOpen }: { question: SittingQuestion; onOpen: () => void }) {
+  const { nextHint } = question;
+  return (
+    <>
+      {question.hintsOpen.map((text, i) => (
+        <Rich key={i} text={text} className="say mb-2" />
+      ))}
+      {nextHint?.open && (
+        <p>
+          <button className="act" onClick={onOpen}>
+            Hint
+          </button>
+          {Number(nextHint.costs) > 0 ? `, costs ${nextHint.costs} ${nextHint.costs === '1' ? 'point' : 'points'}` : ', costs nothing'}
+        </p>
+      )}
+      {nextHint && !nextHint.open && <p className="text-quiet">a hint from attempt {nextHint.fromAttempt}</p>}
+    </>
+  );
+}

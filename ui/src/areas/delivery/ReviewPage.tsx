@@ -1,0 +1,176 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, type Schema, take } from '../../api/client';
+import { duration, figure } from '../../parts/figures';
+import { Outcome } from '../../parts/Gauge';
+import { Rich } from '../../parts/Rich';
+import { Row, Sheet } from '../../parts/Sheet';
+import { TopBar } from '../../parts/TopBar';
+import { Waiting } from '../../parts/Waiting';
+import type { Account } from '../people/session';
+
+type Review = Schema['Review'];
+
+/** The paper after it was handed in, as far as the rules let it be seen: the page, and its marks in the margin. */
+export default function ReviewPage({ account }: { account: Account }) {
+  const id = Number(useParams().id);
+  const review = useQuery({ queryKey: ['review', id], queryFn: () => take(api.GET('/sittings/{id}/review', { params: { path: { id } } })), staleTime: Infinity });
+  if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} />;
+  const data = review.data;
+  return (
+    <>
+      <TopBar account={account} title={data.title} />
+      <Sheet label="Review">
+        <Row
+          className="pt-5"
+          page={
+            <>
+              <p className="path">
+                {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} · {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
+              </p>
+              <Headline review={data} />
+            </>
+          }
+          margin={<BackLink review={data} account={account} />}
+        />
+        {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
+        {data.questions.map((question) => (
+          <Marked key={question.n} question={question} />
+        ))}
+        <Row className="pb-6" page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>} />
+      </Sheet>
+    </>
+  );
+}
+
+function Headline({ review }: { review: Review }) {
+  const { total } = review;
+  const pass = total?.pass?.percent ? `${total.pass.percent} %` : total?.pass?.points ? `${total.pass.points} points` : null;
+  return (
+    <>
+      <h1 className="stem">{review.passed === null ? 'Handed in' : review.passed ? 'Passed' : 'Not passed'}</h1>
+      {total && (
+        <p className="pt-1">
+          <b className="fig">{total.earned}</b> of <b className="fig">{total.max}</b> points
+          {total.percent !== null && (
+            <>
+              , <b className="fig">{total.percent}</b> %
+            </>
+          )}{' '}
+          · <b className="fig">{total.right}</b> of <b className="fig">{total.asked}</b> right
+          {pass && ` · ${pass} pass`}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Objectives({ objectives }: { objectives: Review['objectives'] }) {
+  return (
+    <Row
+      page={
+        <div className="overflow-x-auto pt-3 pb-4">
+          <table className="grid max-w-2xl">
+            <thead>
+              <tr>
+                <th scope="col">objective</th>
+                <th scope="col">right</th>
+                <th scope="col">points</th>
+                <th scope="col">%</th>
+              </tr>
+            </thead>
+            <tbody>
+              {objectives.map((o) => (
+                <tr key={o.objective}>
+                  <th scope="row">{o.objective}</th>
+                  <td className="c">
+                    {o.right}
+                    <small> of {o.asked}</small>
+                  </td>
+                  <td className="c">
+                    {figure(o.earned)}
+                    <small> of {o.max}</small>
+                  </td>
+                  <td className="c">{o.percent ?? ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      }
+    />
+  );
+}
+
+function Marked({ question: q }: { question: Review['questions'][number] }) {
+  return (
+    <Row
+      line
+      className="py-3!"
+      page={
+        <>
+          <div className="flex gap-3">
+            <span className="fig pt-0.5 text-quiet">{q.n}</span>
+            <div className="min-w-0 flex-1">
+              <Rich text={q.stem} className="font-reading text-[17px] font-medium" />
+              <p className="mt-1">
+                <span className="text-soft">you: </span>
+                {q.response.length > 0 ? <span className="font-reading">{q.response.join(' · ')}</span> : <span className="text-quiet">nothing</span>}
+              </p>
+              {q.key.length > 0 && q.outcome !== 'right' && (
+                <p>
+                  <span className="text-soft">right: </span>
+                  <span className="font-reading">{q.key.join(' · ')}</span>
+                </p>
+              )}
+            </div>
+          </div>
+        </>
+      }
+      margin={
+        <>
+          {q.outcome && (
+            <p>
+              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />, <b className="fig">{figure(q.earned ?? '')}</b> of <b className="fig">{q.max}</b>
+            </p>
+          )}
+          {q.said.map((text, i) => (
+            <Rich key={i} text={text} className="say" />
+          ))}
+          {q.working.length > 1 && <p className="text-quiet">{q.working.join('; ')}</p>}
+        </>
+      }
+    />
+  );
+}
+
+function BackLink({ review, account }: { review: Review; account: Account }) {
+  const navigate = useNavigate();
+  const again = useMutation({
+    mutationFn: () => take(api.POST('/blueprints/{id}/rehearsals', { params: { path: { id: review.blueprint ?? 0 } }, body: {} })),
+    onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
+  });
+  if (account.role === 'candidate' || review.blueprint === null)
+    return (
+      <Link className="act" to="/">
+        All your assessments
+      </Link>
+    );
+  return (
+    <p className="space-x-4">
+      <BlueprintLink id={review.blueprint} />
+      <button className="act" disabled={again.isPending} onClick={() => again.mutate()}>
+        Rehearse another form
+      </button>
+    </p>
+  );
+}
+
+function BlueprintLink({ id }: { id: number }) {
+  const blueprint = useQuery({ queryKey: ['blueprint', id], queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })) });
+  return blueprint.data ? (
+    <Link className="act" to={`/banks/${blueprint.data.bank.id}/blueprints/${id}`}>
+      Back to the blueprint
+    </Link>
+  ) : null;
+}

@@ -1,0 +1,79 @@
+import type { Schema } from '../../api/client';
+import { clock, duration, figure } from '../../parts/figures';
+import { Gauge, Outcome } from '../../parts/Gauge';
+import { Rich } from '../../parts/Rich';
+import type { SavedState, Sitting, SittingQuestion } from './sitting';
+
+export function Clock({ left, seconds }: { left: number | null; seconds: number | null }) {
+  if (seconds === null) return <p>no time limit</p>;
+  return (
+    <p>
+      <span className={`fig text-[22px]! ${left !== null && left < 60 ? 'text-wrong' : 'text-ink'}`} role="timer">
+        {left === null ? '…' : clock(left)}
+      </span>{' '}
+      left of {duration(seconds)}
+      {left !== null && left < 60 && <span className="block text-wrong">When it runs out, what is saved is handed in.</span>}
+    </p>
+  );
+}
+
+export function SavedLine({ saved, notice }: { saved: SavedState; notice: string | null }) {
+  return (
+    <>
+      <p role="status" aria-live="polite" className={saved === 'waiting' ? 'text-wrong' : ''}>
+        {saved === 'saved' ? 'saved' : saved === 'saving' ? 'saving …' : 'Not saved yet: no connection. It is kept here and sent as soon as there is one.'}
+      </p>
+      {notice && (
+        <p className="notice mt-1" role="alert">
+          {notice}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What was said after each attempt so far. */
+export function Told({ question }: { question: SittingQuestion }) {
+  return (
+    <>
+      {question.told.map((told) => (
+        <div key={told.attempt} className="mb-3">
+          <p>
+            <Gauge {...told} />
+            {question.attempts !== 1 && `attempt ${told.attempt}: `}
+            {told.outcome}, <b className="fig">{figure(told.earned)}</b> of <b className="fig">{told.max}</b>
+          </p>
+          {told.said.map((text, i) => (
+            <Rich key={i} text={text} className="say mt-1 ml-[15px]" />
+          ))}
+        </div>
+      ))}
+    </>
+  );
+}
+
+/** What the author sees of each mark while rehearsing: its working as it would stand now, and the key. */
+export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
+  const watch = sitting.watch;
+  const row: NonNullable<Schema['Sitting']['watch']>['questions'][number] | undefined = watch?.questions[n - 1];
+  if (!watch || !row) return null;
+  return (
+    <section className="mt-4 border-t border-rule pt-3" aria-label="Watch">
+      <h2 className="head">watch</h2>
+      <p>
+        as it stands: <Outcome outcome={row.outcome} earned={row.earned} max={row.max} />, <b className="fig">{figure(row.earned)}</b> of <b className="fig">{row.max}</b>
+      </p>
+      <ul className="ml-[15px]">
+        {row.working.map((line, i) => (
+          <li key={i}>{line}</li>
+        ))}
+      </ul>
+      <p className="mt-1">
+        key: <span className="say">{row.key.join(' / ')}</span>
+      </p>
+      <p className="mt-1">
+        whole paper so far <b className="fig">{figure(watch.sum)}</b> of <b className="fig">{watch.max}</b> · seed <b className="fig">{watch.seed}</b>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,49 @@
+import { useState } from 'react';
+import { Navigate, useParams } from 'react-router';
+import { Row, Sheet } from '../../parts/Sheet';
+import { TopBar } from '../../parts/TopBar';
+import { Waiting } from '../../parts/Waiting';
+import type { Account } from '../people/session';
+import { HandIn } from './HandIn';
+import { OneQuestion } from './OneQuestion';
+import { useSecondsLeft, useSitting } from './sitting';
+import { Clock, SavedLine } from './SittingMargin';
+
+/** What a candidate sees: one question at a time, a clear clock, and always whether it is saved. */
+export default function SittingPage({ account }: { account: Account }) {
+  const id = Number(useParams().id);
+  const { sitting, act, saved, notice } = useSitting(id);
+  const [at, setAt] = useState(1);
+  const [handingIn, setHandingIn] = useState(false);
+  const data = sitting.data;
+  const left = useSecondsLeft(data, () => void sitting.refetch());
+  if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} />;
+  if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
+  const question = data.questions[at - 1];
+  const clock = <Clock left={left} seconds={data.seconds} />;
+  const savedLine = <SavedLine saved={saved} notice={notice} />;
+  return (
+    <>
+      <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
+      <Sheet label="Sitting">
+        {handingIn || !question ? (
+          <>
+            <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} />
+            <HandIn
+              sitting={data}
+              saved={saved}
+              onBack={(n) => {
+                setAt(n ?? at);
+                setHandingIn(false);
+              }}
+              onHandIn={() => act('handed in')}
+              savedLine={savedLine}
+            />
+          </>
+        ) : (
+          <OneQuestion key={at} sitting={data} question={question} act={act} clock={clock} savedLine={savedLine} onGo={setAt} onHandIn={() => setHandingIn(true)} />
+        )}
+      </Sheet>
+    </>
+  );
+}

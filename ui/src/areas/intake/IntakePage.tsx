@@ -1,0 +1,179 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type DragEvent, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, inWords, type Schema, take } from '../../api/client';
+import { count } from '../../parts/figures';
+import { BatchLine } from './LastIntake';
+import { LEVEL, SourceText } from './SourceText';
+import { UnderstoodMargin } from './UnderstoodMargin';
+
+const shelf = 'zetema:intake';
+
+/** Bringing questions in: the text on the page, what was understood of it level with it in the margin. */
+export default function IntakePage() {
+  const bank = Number(useParams().bank);
+  const queries = useQueryClient();
+  const [text, setText] = useState(() => localStorage.getItem(shelf) ?? '');
+  const [name, setName] = useState('pasted text');
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [fileProblem, setFileProblem] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const settled = useSettled(useDeferredValue(text), 300);
+  useEffect(() => {
+    if (text.length < 2_000_000) localStorage.setItem(shelf, text);
+  }, [text]);
+  const read = useQuery({
+    queryKey: ['intake', bank, settled],
+    queryFn: () => take(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
+    enabled: settled.trim() !== '',
+    placeholderData: (old) => old,
+    gcTime: 0,
+  });
+  const understood = settled.trim() === '' ? undefined : read.data;
+  const ready = understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [];
+  const takeIn = useMutation({
+    mutationFn: () => take(api.POST('/banks/{id}/intake', { params: { path: { id: bank } }, body: { text, name, lines: ready.map((q) => q.fromLine) } })),
+    onSuccess: () => {
+      for (const key of ['board', 'questions', 'batches', 'blueprints']) void queries.invalidateQueries({ queryKey: [key, bank] });
+      // What was not taken in stays in the text, so that nothing is lost.
+      setText((old) => withoutLines(old, ready));
+      setLeft(new Set());
+    },
+  });
+  const open = (chosen: File | undefined) => {
+    if (!chosen) return;
+    void chosen.arrayBuffer().then((bytes) => {
+      try {
+        setText(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+        setName(chosen.name);
+        setFileProblem(null);
+        takeIn.reset();
+      } catch {
+        setFileProblem(`${chosen.name} is not UTF-8 text. Save it as UTF-8 and drop it again; nothing here was changed.`);
+      }
+    });
+  };
+  const drop = (e: DragEvent) => {
+    e.preventDefault();
+    open(e.dataTransfer.files[0]);
+  };
+  const stale = settled !== text || read.isFetching;
+  return (
+    <main className="desk" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
+      <div className="sheet" aria-label="Intake">
+        <div className="row">
+          <div className="p pt-4 pb-3">
+            <h1 className="title">
+              Bring questions in{' '}
+              <span className="path ml-2 font-interface">
+                paste or type below, or drop a file ·{' '}
+                <button className="act" onClick={() => file.current?.click()}>
+                  choose a file
+                </button>
+              </span>
+            </h1>
+            <input ref={file} className="hidden" type="file" aria-label="File in the text format" accept=".txt,text/plain" onChange={(e) => open(e.target.files?.[0])} />
+            {fileProblem && (
+              <p className="notice mt-2" role="alert">
+                {fileProblem}
+              </p>
+            )}
+          </div>
+          <div className="m pt-4 pb-3">
+            <Summary
+              understood={understood}
+              ready={ready.length}
+              stale={stale}
+              pending={takeIn.isPending}
+              error={takeIn.error ?? read.error}
+              onTakeIn={() => takeIn.mutate()}
+            />
+            {takeIn.data && (
+              <div role="status">
+                <BatchLine bank={bank} batch={takeIn.data} lead="Taken in: " />
+                <Link className="act" to={`/banks/${bank}`}>
+                  See the board
+                </Link>
+              </div>
+            )}
+          </div>
+        </div>
+        <div className="row">
+          <div className="p" style={{ paddingLeft: 0 }}>
+            <SourceText text={text} problems={problemLines(understood)} onChange={setText} />
+          </div>
+          <div className="m" style={{ position: 'relative', paddingRight: 16 }}>
+            {understood && (
+              <UnderstoodMargin
+                understood={understood}
+                bank={bank}
+                left={left}
+                onLeave={(line) => setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line])))}
+                level={LEVEL}
+              />
+            )}
+          </div>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Summary(props: {
+  understood: Schema['Understood'] | undefined;
+  ready: number;
+  stale: boolean;
+  pending: boolean;
+  error: unknown;
+  onTakeIn: () => void;
+}) {
+  const { understood, ready, stale, pending, error, onTakeIn } = props;
+  const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
+  const lines = understood?.problems.length ?? 0;
+  return (
+    <>
+      <p className="flex items-baseline gap-4">
+        <button className="btn main" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
+          Take in {ready > 0 ? count(ready, 'question') : ''}
+        </button>
+        <span aria-live="polite">{understood ? `${count(understood.questions.length, 'question')} read` : 'nothing read yet'}</span>
+      </p>
+      {(broken > 0 || lines > 0) && (
+        <p className="mt-1 text-wrong">
+          {broken > 0 && `${count(broken, 'question')} with problems ${broken === 1 ? 'stays' : 'stay'} in the text until put right. `}
+          {lines > 0 && `${count(lines, 'line')} beside them.`}
+        </p>
+      )}
+      {error !== null && error !== undefined && (
+        <p className="notice mt-1" role="alert">
+          {inWords(error)}
+        </p>
+      )}
+    </>
+  );
+}
+
+function problemLines(understood: Schema['Understood'] | undefined): ReadonlySet<number> {
+  return new Set([...(understood?.problems ?? []), ...(understood?.questions.flatMap((q) => q.problems) ?? [])].map((p) => p.line));
+}
+
+function withoutLines(text: string, taken: Schema['UnderstoodQuestion'][]): string {
+  const gone = new Set(taken.flatMap((q) => Array.from({ length: q.toLine - q.fromLine + 1 }, (_, i) => q.fromLine + i)));
+  const rest = text.split('\n').filter((_, i) => !gone.has(i + 1));
+  // Where only headings and defaults are left there is nothing to keep.
+  const remains = rest.join('\n').replace(/\n{3,}/g, '\n\n');
+  return hasQuestions(remains) ? remains : '';
+}
+
+function hasQuestions(text: string): boolean {
+  return /^\s*(one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating)\s*:/im.test(text);
+}
+
+function useSettled<T>(value: T, delay: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setSettled(value), delay);
+    return () => window.clearTimeout(timer);
+  }, [value, delay]);
+  return settled;
+}

@@ -1,0 +1,119 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import type { Schema } from '../../api/client';
+
+interface Entry {
+  key: string;
+  line: number;
+  height: number;
+  show: React.ReactNode;
+}
+
+/** What was understood, each entry level with its line; where two would meet, the later one moves down. */
+export function UnderstoodMargin(props: {
+  understood: Schema['Understood'];
+  bank: number;
+  left: ReadonlySet<number>;
+  onLeave: (line: number) => void;
+  level: number;
+}) {
+  const { understood, bank, left, onLeave, level } = props;
+  const range = useVisible();
+  const entries: Entry[] = [
+    ...understood.problems.map((p, i) => ({ key: `p${i}`, line: p.line, height: textHeight(p.message), show: <ProblemText problem={p} /> })),
+    ...understood.questions.flatMap((q): Entry[] =>
+      q.question
+        ? [
+            {
+              key: `q${q.fromLine}`,
+              line: q.fromLine,
+              height: 42 + (q.same ? 20 : 0) + q.problems.reduce((sum, p) => sum + textHeight(p.message), 0),
+              show: <Understood q={q} bank={bank} isLeft={left.has(q.fromLine)} onLeave={onLeave} />,
+            },
+          ]
+        : q.problems.map((p, i) => ({ key: `q${q.fromLine}-${i}`, line: p.line, height: textHeight(p.message), show: <ProblemText problem={p} /> })),
+    ),
+  ].sort((a, b) => a.line - b.line);
+  let bottom = 0;
+  const placed = entries.map((entry) => {
+    const top = Math.max((entry.line - 1) * level, bottom);
+    bottom = top + entry.height;
+    return { ...entry, top };
+  });
+  return (
+    <div className="relative" style={{ height: bottom + 40 }}>
+      {placed
+        .filter(({ top, height }) => top + height > range.from && top < range.to)
+        .map(({ key, top, show }) => (
+          <div key={key} className="absolute right-0 left-0" style={{ top, lineHeight: '20px' }}>
+            {show}
+          </div>
+        ))}
+    </div>
+  );
+}
+
+const textHeight = (text: string) => 20 * Math.ceil((text.length + 10) / 46) + 6;
+
+function ProblemText({ problem }: { problem: Schema['ReadProblem'] }) {
+  return (
+    <p className="text-wrong">
+      <b className="fig text-wrong!">line {problem.line}:</b> {problem.message}
+    </p>
+  );
+}
+
+function Understood({ q, bank, isLeft, onLeave }: { q: Schema['UnderstoodQuestion']; bank: number; isLeft: boolean; onLeave: (line: number) => void }) {
+  const question = q.question;
+  if (!question) return null;
+  const keys = question.choices.flatMap((choice, i) => (choice.key ? [i + 1] : []));
+  const weights = question.choices.map((choice) => choice.weight).filter((weight) => weight !== null);
+  const answers =
+    weights.length > 0 ? `weighed ${weights.join('/')}` : question.choices.length > 0 ? `${question.choices.length} answers, key ${keys.join(', ')}` : question.answers.join(' or ');
+  return (
+    <>
+      <p className="truncate">
+        {q.problems.length === 0 && (
+          <label className="mr-2 cursor-pointer">
+            <input type="checkbox" className="mr-1.5 accent-(--moss)" checked={!isLeft} onChange={() => onLeave(q.fromLine)} />
+            <span className={isLeft ? 'text-quiet line-through' : ''}>
+              <b>{question.kind}</b>
+            </span>
+          </label>
+        )}
+        {answers}
+      </p>
+      <p className="truncate text-quiet">
+        {question.settings.points ?? (weights.length > 0 ? 'by weight' : '1')} points · {question.objective.split(' > ').at(-1) || 'no objective'}
+        {question.status !== 'draft' && ` · ${question.status}`}
+      </p>
+      {q.same && (
+        <p className="text-wrong">
+          The bank has{' '}
+          <Link className="act" to={`/banks/${bank}/questions/${q.same}`}>
+            one with this stem
+          </Link>
+          .
+        </p>
+      )}
+      {q.problems.map((p, i) => (
+        <ProblemText key={i} problem={p} />
+      ))}
+    </>
+  );
+}
+
+/** The part of the margin near the window, in pixels, so that long files stay quick. */
+function useVisible() {
+  const [range, setRange] = useState({ from: 0, to: 3000 });
+  useEffect(() => {
+    const look = () => {
+      const from = Math.floor(window.scrollY / 800) * 800;
+      setRange((old) => (old.from === from - 1200 ? old : { from: from - 1200, to: from + window.innerHeight + 2000 }));
+    };
+    look();
+    window.addEventListener('scroll', look, { passive: true });
+    return () => window.removeEventListener('scroll', look);
+  }, []);
+  return range;
+}

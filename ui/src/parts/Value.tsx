@@ -1,0 +1,84 @@
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+
+/** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
+export function Value({
+  value,
+  label,
+  onChange,
+  disabled = false,
+  width = 6,
+}: {
+  value: string;
+  label: string;
+  onChange: (value: string) => void;
+  disabled?: boolean;
+  width?: number;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  if (disabled) return <b className="fig">{value}</b>;
+  if (typed === null) {
+    return (
+      <button className="value fig" aria-label={`${label}: ${value}, change`} onClick={() => setTyped(value)}>
+        {value}
+      </button>
+    );
+  }
+  const done = () => {
+    setTyped(null);
+    if (typed.trim() !== '' && typed.trim() !== value) onChange(typed.trim());
+  };
+  return (
+    <input
+      className="value fig border-b-copper"
+      aria-label={label}
+      style={{ width: `${Math.max(width, typed.length + 1)}ch` }}
+      value={typed}
+      ref={(input) => {
+        if (input && document.activeElement !== input) input.select();
+      }}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={done}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') done();
+        if (e.key === 'Escape') setTyped(null);
+      }}
+    />
+  );
+}
+
+/** A value within a sentence that is picked from a few words. */
+export function Pick<T extends string>({
+  value,
+  options,
+  label,
+  onChange,
+  disabled = false,
+}: {
+  value: T;
+  options: readonly { value: T; words: string }[];
+  label: string;
+  onChange: (value: T) => void;
+  disabled?: boolean;
+}) {
+  const words = options.find((option) => option.value === value)?.words ?? value;
+  if (disabled) return <b>{words}</b>;
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="value" aria-label={`${label}: ${words}, change`}>
+        {words}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" align="start" sideOffset={4}>
+          <DropdownMenu.RadioGroup value={value} onValueChange={(picked) => onChange(picked as T)}>
+            {options.map((option) => (
+              <DropdownMenu.RadioItem key={option.value} value={option.value}>
+                {option.words}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
