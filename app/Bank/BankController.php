@@ -40,12 +40,17 @@ final readonly class BankController
 
     #[Route('/api/banks/{id}/questions', methods: ['GET'])]
     public function questions(
-        #[MapEntity] Bank $bank,
+        #[MapEntity]
+        Bank $bank,
         QuestionList $list,
-        #[MapQueryParameter] ?int $objective = null,
-        #[MapQueryParameter] ?string $kind = null,
-        #[MapQueryParameter] ?string $status = null,
-        #[MapQueryParameter] string $search = '',
+        #[MapQueryParameter]
+        ?int $objective = null,
+        #[MapQueryParameter]
+        ?string $kind = null,
+        #[MapQueryParameter]
+        ?string $status = null,
+        #[MapQueryParameter]
+        string $search = '',
     ): JsonResponse {
         return new JsonResponse(['questions' => $list->of($bank, $objective, $kind, $status, trim($search))]);
     }

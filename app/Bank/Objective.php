@@ -23,11 +23,18 @@ class Objective
     public readonly string $path;
 
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
-        #[ORM\ManyToOne(targetEntity: self::class)] public readonly ?self $parent,
-        #[ORM\Column(length: 160)] public readonly string $name,
-        #[ORM\Column] public readonly int $position,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(onDelete: 'SET NULL')] public readonly ?Batch $batch = null,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
+        #[ORM\ManyToOne(targetEntity: self::class)]
+        public readonly ?self $parent,
+        #[ORM\Column(length: 160)]
+        public readonly string $name,
+        #[ORM\Column]
+        public readonly int $position,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(onDelete: 'SET NULL')]
+        public readonly ?Batch $batch = null,
     ) {
         $this->path = $parent === null ? $name : $parent->path . self::SEPARATOR . $name;
     }

@@ -58,12 +58,18 @@ class Question
     private Collection $revisions;
 
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(onDelete: 'SET NULL')] private ?Objective $objective,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(onDelete: 'SET NULL')]
+        private ?Objective $objective,
         Core\Question $content,
         Account $author,
         \DateTimeImmutable $now,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(onDelete: 'SET NULL')] public readonly ?Batch $batch = null,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(onDelete: 'SET NULL')]
+        public readonly ?Batch $batch = null,
     ) {
         $this->revisions = new ArrayCollection();
         $this->name = $content->name;

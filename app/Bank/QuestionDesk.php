@@ -40,7 +40,7 @@ final readonly class QuestionDesk
         $content = Core\Question::fromData($body->object('content'), self::name($body), $path, $question->status());
         $this->refuseTakenName($question->bank, $content->name, $question);
         $objective = $path === [] ? null : $this->objectives->ensure($question->bank, [$path])[implode(Objective::SEPARATOR, $path)];
-        $unchanged = $content->toData() == $question->newest()->content() && $content->name === $question->name() && $objective === $question->objective();
+        $unchanged = $content->toData() === $question->newest()->content() && $content->name === $question->name() && $objective === $question->objective();
         if (!$unchanged) {
             $question->edit($content, $objective, $author, $this->clock->now());
             $this->em->flush();

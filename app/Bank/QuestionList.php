@@ -10,7 +10,7 @@ use Doctrine\ORM\EntityManagerInterface;
 /** The dense list of a bank's questions, read without entities since it may have thousands of rows. */
 final readonly class QuestionList
 {
-    public function __construct(private Connection $db, private EntityManagerInterface $em)
+    public function __construct(private Connection $db, private EntityManagerInterface $em, private Objectives $objectives)
     {
     }
 
@@ -22,12 +22,12 @@ final readonly class QuestionList
     public function of(Bank $bank, ?int $objective, ?string $kind, ?string $status, string $search): array
     {
         $query = $this->db->createQueryBuilder()
-            ->select('q.id', 'q.name', 'q.kind', 'q.status', 'q.excerpt', 'o.path AS objective', 'r.number AS revision', 'r.worth', 'q.cleared_id IS NOT NULL AS dealt')
+            ->select('q.id', 'q.name', 'q.kind', 'q.status', 'q.excerpt', 'q.objective_id', 'o.path AS objective', 'r.number AS revision', 'r.worth', 'q.cleared_id IS NOT NULL AS dealt')
             ->from('question', 'q')
             ->join('q', 'revision', 'r', 'r.id = q.newest_id')
             ->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id')
             ->where('q.bank_id = :bank')->setParameter('bank', $bank->id)
-            ->orderBy('o.position IS NULL', 'ASC')->addOrderBy('o.path', 'ASC')->addOrderBy('q.id', 'ASC');
+            ->orderBy('q.id', 'ASC');
         if ($objective === 0) {
             $query->andWhere('q.objective_id IS NULL');
         } elseif ($objective !== null) {
@@ -45,11 +45,15 @@ final readonly class QuestionList
             $query->andWhere('(q.excerpt LIKE :search ESCAPE \'!\' OR q.name LIKE :search ESCAPE \'!\' OR r.content LIKE :search ESCAPE \'!\')')
                 ->setParameter('search', '%' . str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $search) . '%');
         }
-        $rows = [];
+        $place = array_flip(array_map(static fn (Objective $o): int => $o->id, $this->objectives->of($bank)));
+        $byPlace = [];
         foreach ($query->executeQuery()->iterateAssociative() as $row) {
-            $rows[] = [...$row, 'dealt' => (bool) $row['dealt']];
+            $objectiveId = is_numeric($row['objective_id']) ? (int) $row['objective_id'] : 0;
+            unset($row['objective_id']);
+            $byPlace[$place[$objectiveId] ?? PHP_INT_MAX][] = [...$row, 'dealt' => (bool) $row['dealt']];
         }
+        ksort($byPlace);
 
-        return $rows;
+        return array_merge(...$byPlace);
     }
 }

@@ -42,9 +42,14 @@ class Revision
     private \DateTimeImmutable $savedAt;
 
     public function __construct(
-        #[ORM\ManyToOne(inversedBy: 'revisions')] #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')] public readonly Question $question,
-        #[ORM\Column] public readonly int $number,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $author,
+        #[ORM\ManyToOne(inversedBy: 'revisions')]
+        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        public readonly Question $question,
+        #[ORM\Column]
+        public readonly int $number,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Account $author,
         Core\Question $content,
         \DateTimeImmutable $now,
     ) {

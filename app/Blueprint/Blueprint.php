@@ -34,7 +34,9 @@ class Blueprint
     private int $version = 0;
 
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
         string $title,
         Drawing\Blueprint $plan,
         Rules $rules,

@@ -33,11 +33,18 @@ class Edition
 
     /** @param list<int> $revisionIds of the questions that may be dealt */
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Blueprint $blueprint,
-        #[ORM\Column] public readonly int $number,
-        #[ORM\Column(type: Types::JSON)] public readonly array $revisionIds,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $frozenBy,
-        #[ORM\Column] public readonly \DateTimeImmutable $frozenAt,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Blueprint $blueprint,
+        #[ORM\Column]
+        public readonly int $number,
+        #[ORM\Column(type: Types::JSON)]
+        public readonly array $revisionIds,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Account $frozenBy,
+        #[ORM\Column]
+        public readonly \DateTimeImmutable $frozenAt,
     ) {
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();

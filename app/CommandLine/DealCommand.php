@@ -28,11 +28,16 @@ final class DealCommand
     /** @param list<string> $files */
     public function __invoke(
         OutputInterface $output,
-        #[Argument('A blueprint in JSON')] string $blueprint,
-        #[Argument('Files in the text format, or -')] array $files,
-        #[Option('The seed of the first form')] string $seed = '',
-        #[Option('How many forms: of the seed, the seed + 1, …')] string $forms = '1',
-        #[Option('Deal cleared questions only')] bool $clearedOnly = false,
+        #[Argument('A blueprint in JSON')]
+        string $blueprint,
+        #[Argument('Files in the text format, or -')]
+        array $files,
+        #[Option('The seed of the first form')]
+        string $seed = '',
+        #[Option('How many forms: of the seed, the seed + 1, …')]
+        string $forms = '1',
+        #[Option('Deal cleared questions only')]
+        bool $clearedOnly = false,
     ): int {
         if (preg_match('/^-?\d{1,18}$/', $seed) !== 1 || preg_match('/^[1-9]\d{0,6}$/', $forms) !== 1) {
             throw new InvalidArgumentException('--seed is a whole number and must be given; --forms is a number from 1.');

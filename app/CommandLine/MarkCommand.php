@@ -20,8 +20,10 @@ final class MarkCommand
 {
     public function __invoke(
         OutputInterface $output,
-        #[Argument('A file in the text format, or -')] string $file,
-        #[Option('A JSON file with a list of cases')] string $cases = '',
+        #[Argument('A file in the text format, or -')]
+        string $file,
+        #[Option('A JSON file with a list of cases')]
+        string $cases = '',
     ): int {
         $list = json_decode(TextFiles::contents($cases === '' ? throw new InvalidArgumentException('Name the cases: --cases=FILE.') : $cases), true);
         if (!is_array($list) || !array_is_list($list)) {

@@ -13,8 +13,8 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
-use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Setting;
 use Zetema\Core\Sitting as Core;
 
 /** Deals papers, and puts a stored sitting together again: its paper from its form, its state from its events. */

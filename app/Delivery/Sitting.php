@@ -49,11 +49,18 @@ class Sitting
 
     /** @param list<array{revision: int, choices: list<int>, points: string|null}> $form what was dealt, in order */
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $account,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Blueprint $blueprint,
-        #[ORM\ManyToOne] public readonly ?Edition $edition,
-        #[ORM\Column(type: Types::BIGINT)] public readonly int $seed,
-        #[ORM\Column(type: Types::JSON)] public readonly array $form,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Account $account,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Blueprint $blueprint,
+        #[ORM\ManyToOne]
+        public readonly ?Edition $edition,
+        #[ORM\Column(type: Types::BIGINT)]
+        public readonly int $seed,
+        #[ORM\Column(type: Types::JSON)]
+        public readonly array $form,
     ) {
     }
 

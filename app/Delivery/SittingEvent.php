@@ -35,9 +35,13 @@ class SittingEvent
 
     /** @param string $request the id that the candidate's page gave the request: repeated → nothing twice */
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')] public readonly Sitting $sitting,
-        #[ORM\Column] public readonly int $number,
-        #[ORM\Column(length: 60)] public readonly string $request,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        public readonly Sitting $sitting,
+        #[ORM\Column]
+        public readonly int $number,
+        #[ORM\Column(length: 60)]
+        public readonly string $request,
         Event $event,
     ) {
         $this->type = $event->type;

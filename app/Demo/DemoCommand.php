@@ -41,7 +41,8 @@ final readonly class DemoCommand
         private Intake $intake,
         private BlueprintDesk $desk,
         private PastSittings $past,
-        #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')] private string $file,
+        #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
+        private string $file,
     ) {
     }
 

@@ -20,11 +20,18 @@ class Batch
     private ?\DateTimeImmutable $takenBackAt = null;
 
     public function __construct(
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Bank $bank,
-        #[ORM\ManyToOne] #[ORM\JoinColumn(nullable: false)] public readonly Account $account,
-        #[ORM\Column(length: 160)] public readonly string $name,
-        #[ORM\Column] public readonly int $questions,
-        #[ORM\Column] public readonly \DateTimeImmutable $takenInAt,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Account $account,
+        #[ORM\Column(length: 160)]
+        public readonly string $name,
+        #[ORM\Column]
+        public readonly int $questions,
+        #[ORM\Column]
+        public readonly \DateTimeImmutable $takenInAt,
     ) {
     }
 

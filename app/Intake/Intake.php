@@ -149,7 +149,7 @@ final readonly class Intake
         $byStem = self::idsBy($this->db->fetchAllNumeric('SELECT excerpt, id FROM question WHERE bank_id = ?', [$bank->id]));
         $like = [];
         foreach ($byStem as $stem => $id) {
-            $like[self::likeness((string) $stem)] = $id;
+            $like[self::likeness($stem)] = $id;
         }
 
         return $like;

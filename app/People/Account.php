@@ -22,9 +22,12 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     /** @param non-empty-string $login */
     public function __construct(
-        #[ORM\Column(length: 60, unique: true)] public readonly string $login,
-        #[ORM\Column(length: 120)] public readonly string $name,
-        #[ORM\Column(type: Types::STRING, length: 20, enumType: Role::class)] public readonly Role $role,
+        #[ORM\Column(length: 60, unique: true)]
+        public readonly string $login,
+        #[ORM\Column(length: 120)]
+        public readonly string $name,
+        #[ORM\Column(type: Types::STRING, length: 20, enumType: Role::class)]
+        public readonly Role $role,
     ) {
     }
 
@@ -47,7 +50,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** @return non-empty-string */
     public function getUserIdentifier(): string
     {
-        return $this->login !== '' ? $this->login : throw new \LogicException('an account has a login');
+        return $this->login;
     }
 
     public function eraseCredentials(): void

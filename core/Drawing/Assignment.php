@@ -18,7 +18,7 @@ final class Assignment
     private array $drawsOf = [];
 
     /**
-     * @param array<int, int>          $ask by draw
+     * @param array<int, int> $ask by draw
      * @param array<string, list<int>> $fits draws that each question fits, by question
      */
     public function __construct(array $ask, array $fits)
@@ -63,9 +63,9 @@ final class Assignment
     }
 
     /**
-     * @param array<string, int>             $free
+     * @param array<string, int> $free
      * @param array<string, array<int, int>> $given how many of a class each draw has
-     * @param array<string, true>            $seen
+     * @param array<string, true> $seen
      */
     private function augment(int $draw, array &$free, array &$given, array &$seen): bool
     {
@@ -116,7 +116,11 @@ final class Assignment
         return $this->reduced($draws);
     }
 
-    /** A set from which no draw can be left out, where trying all would take too long. @param list<int> $draws */
+    /**
+     * A set from which no draw can be left out, where trying all would take too long.
+     *
+     * @param list<int> $draws
+     */
     private function reduced(array $draws): Shortage
     {
         foreach (array_reverse($draws) as $draw) {

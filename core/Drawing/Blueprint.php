@@ -11,8 +11,8 @@ use Zetema\Core\Data\Malformed;
 final readonly class Blueprint
 {
     /**
-     * @param list<Draw|string>             $steps draws, and ids of fixed questions
-     * @param list<array{string, string}>   $apart pairs of ids that never meet in a form
+     * @param list<Draw|string> $steps draws, and ids of fixed questions
+     * @param list<array{string, string}> $apart pairs of ids that never meet in a form
      */
     public function __construct(public array $steps, public array $apart = [], public ?PassMark $pass = null)
     {

@@ -10,10 +10,10 @@ use Zetema\Core\Question\Points;
 final readonly class Candidate
 {
     /**
-     * @param string       $id        unique among the questions dealt from: its name, or its id in a bank
+     * @param string $id unique among the questions dealt from: its name, or its id in a bank
      * @param list<string> $objective path from the top
      * @param list<string> $tags
-     * @param Points       $worth     0 if it is not graded
+     * @param Points $worth 0 if it is not graded
      */
     public function __construct(
         public string $id,

@@ -24,7 +24,7 @@ final class Chance
     /**
      * A whole number from 0 to one below the bound, each equally likely.
      *
-     * @param int<1, 4294967296> $bound
+     * @param int<1, max> $bound at most 4,294,967,296
      */
     public function below(int $bound): int
     {

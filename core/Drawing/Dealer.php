@@ -160,7 +160,7 @@ final class Dealer
     private function meets(array $taken): bool
     {
         foreach (array_keys($this->apart) as $id) {
-            if (isset($taken[$id]) && $this->meetsOne((string) $id, $taken)) {
+            if (isset($taken[$id]) && $this->meetsOne($id, $taken)) {
                 return true;
             }
         }

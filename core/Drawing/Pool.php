@@ -11,14 +11,14 @@ use Zetema\Core\Question\KindId;
 final readonly class Pool
 {
     /**
-     * @param list<string> $objective  path; empty: any
-     * @param bool         $below      whether what lies below the objective fits too
+     * @param list<string> $objective path; empty: any
+     * @param bool $below whether what lies below the objective fits too
      * @param list<string> $kinds
-     * @param list<string> $tags       all of them
+     * @param list<string> $tags all of them
      * @param list<string> $difficulty any of them
-     * @param list<string> $only       ids
-     * @param list<string> $without    ids
-     * @param list<string> $also       ids that fit whatever the conditions say
+     * @param list<string> $only ids
+     * @param list<string> $without ids
+     * @param list<string> $also ids that fit whatever the conditions say
      */
     public function __construct(
         public array $objective = [],

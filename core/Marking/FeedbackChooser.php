@@ -13,6 +13,8 @@ use Zetema\Core\Question\Response;
 final readonly class FeedbackChooser
 {
     /**
+     * What the author wrote for this case; empty where nothing was written, then the facts stand alone.
+     *
      * @param int|null $attemptsLeft null: any number
      *
      * @return list<string> paragraphs in the small Markdown
@@ -38,7 +40,7 @@ final readonly class FeedbackChooser
         return array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== '–'));
     }
 
-    private function outcomeText(Question $question, Verdict $verdict, int $attempt, ?int $attemptsLeft): string
+    private function outcomeText(Question $question, Verdict $verdict, int $attempt, ?int $attemptsLeft): ?string
     {
         $last = $attemptsLeft === 0;
         $best = null;
@@ -49,7 +51,7 @@ final readonly class FeedbackChooser
             }
         }
 
-        return $best->text ?? $this->facts($verdict, $attemptsLeft);
+        return $best?->text;
     }
 
     /** On the last attempt beats a number, a number beats any; 0: does not fit. */
@@ -62,8 +64,8 @@ final readonly class FeedbackChooser
         };
     }
 
-    /** The default states facts only. */
-    private function facts(Verdict $verdict, ?int $left): string
+    /** The default text: facts only. @param int|null $left attempts left; null: any number */
+    public function facts(Verdict $verdict, ?int $left): string
     {
         $of = $verdict->max->isZero() ? '.' : sprintf(': %s of %s.', str_replace('-', '−', (string) $verdict->earned), $verdict->max);
         $leftNow = match (true) {

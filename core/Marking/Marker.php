@@ -21,9 +21,9 @@ final readonly class Marker
     }
 
     /**
-     * @param int  $attempt 1 or above
-     * @param int  $hints   how many hints were used
-     * @param bool $late    whether the clock ran out with this response open
+     * @param int $attempt 1 or above
+     * @param int $hints how many hints were used
+     * @param bool $late whether the clock ran out with this response open
      */
     public function mark(MarkingPlan $plan, Response $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
     {

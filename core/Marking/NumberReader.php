@@ -14,8 +14,8 @@ final readonly class NumberReader
     private const MOST_EXPONENT = 100;
 
     /**
-     * @param list<string> $units        accepted behind the number, as written
-     * @param bool         $decimalComma how a single separator with three digits behind it is read: "1,250" is 1.25 with, 1250 without
+     * @param list<string> $units accepted behind the number, as written
+     * @param bool $decimalComma how a single separator with three digits behind it is read: "1,250" is 1.25 with, 1250 without
      */
     public function __construct(private array $units = [], private bool $decimalComma = false)
     {

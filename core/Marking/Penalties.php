@@ -16,8 +16,8 @@ final readonly class Penalties
 {
     /**
      * @param list<string> $attempts for the 2nd, 3rd … attempt: points such as "5", or a share of the worth such as "50 %"; the last one repeats
-     * @param list<string> $hints    points for each hint in its order
-     * @param string       $late     "wrong", "blank" or "marks"
+     * @param list<string> $hints points for each hint in its order
+     * @param string $late "wrong", "blank" or "marks"
      */
     private function __construct(
         public Points $wrong,

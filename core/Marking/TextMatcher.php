@@ -63,22 +63,26 @@ final readonly class TextMatcher
 
     private function foldPart(string $text): string
     {
-        $text = \Normalizer::normalize($text, \Normalizer::FORM_C);
-        $text = $text === false ? '' : $text;
+        $text = self::normal($text, \Normalizer::FORM_C);
         if (in_array('case', $this->ignore, true)) {
             $text = mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
         }
         if (in_array('accents', $this->ignore, true)) {
-            $apart = \Normalizer::normalize($text, \Normalizer::FORM_D);
-            $text = preg_replace('/\p{Mn}+/u', '', $apart === false ? $text : $apart) ?? '';
-            $together = \Normalizer::normalize($text, \Normalizer::FORM_C);
-            $text = $together === false ? $text : $together;
+            $bare = preg_replace('/\p{Mn}+/u', '', self::normal($text, \Normalizer::FORM_D)) ?? '';
+            $text = self::normal($bare, \Normalizer::FORM_C);
         }
         if (in_array('punctuation', $this->ignore, true)) {
             $text = preg_replace(["/['’]/u", '/\p{P}+/u'], ['', ' '], $text) ?? '';
         }
 
         return preg_replace('/[\s\p{Z}\x{85}]+/u', ' ', $text) ?? '';
+    }
+
+    private static function normal(string $text, int $form): string
+    {
+        $normal = \Normalizer::normalize($text, $form);
+
+        return is_string($normal) ? $normal : '';
     }
 
     /**
@@ -104,7 +108,7 @@ final readonly class TextMatcher
     /**
      * Linear-memory matching with one place to go back to, so a hostile text costs at most its length times the pattern's.
      *
-     * @param list<string>            $text
+     * @param list<string> $text
      * @param list<string|false|null> $plan characters; false: any one; null: any run
      */
     private static function glob(array $text, array $plan): bool

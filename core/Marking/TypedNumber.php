@@ -10,7 +10,7 @@ use Brick\Math\BigRational;
 final readonly class TypedNumber
 {
     /**
-     * @param int|null $decimals    digits after the point; null for fractions and exponents
+     * @param int|null $decimals digits after the point; null for fractions and exponents
      * @param int|null $significant all digits from the first that is not 0
      */
     public function __construct(public BigRational $value, public ?int $decimals, public ?int $significant)

@@ -11,10 +11,10 @@ use Zetema\Core\Data\Fields;
 final readonly class Atom
 {
     /**
-     * @param array<string, mixed> $find   such as {"chosen": 2}, {"left": 3}, {"wording": "varroa"}, {"from": "13", "to": "15"}
-     * @param BigRational          $right  right parts; for texts and numbers the share of a wording or span
-     * @param BigRational          $wrong  wrong parts
-     * @param BigRational          $weight points under "weighed"
+     * @param array<string, mixed> $find such as {"chosen": 2}, {"left": 3}, {"wording": "varroa"}, {"from": "13", "to": "15"}
+     * @param BigRational $right right parts; for texts and numbers the share of a wording or span
+     * @param BigRational $wrong wrong parts
+     * @param BigRational $weight points under "weighed"
      */
     private function __construct(
         public array $find,

@@ -14,11 +14,11 @@ final readonly class Choice
     public ?string $says;
 
     /**
-     * @param int                $id      stable while the question is edited
-     * @param Points|null        $weight  what it earns under "weighed"
-     * @param bool               $pinned  stays in its place when choices are shuffled
+     * @param int $id stable while the question is edited
+     * @param Points|null $weight what it earns under "weighed"
+     * @param bool $pinned stays in its place when choices are shuffled
      * @param array<string, int> $tallies what it adds to named counts
-     * @param string|null        $leadsTo name of a page
+     * @param string|null $leadsTo name of a page
      */
     public function __construct(
         public int $id,

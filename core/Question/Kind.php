@@ -60,6 +60,10 @@ interface Kind
     /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
     public function choices(): array;
 
-    /** The right answer in words, one line each. @return list<string> */
+    /**
+     * The right answer in words, one line each.
+     *
+     * @return list<string>
+     */
     public function keyInWords(): array;
 }

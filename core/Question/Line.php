@@ -8,12 +8,12 @@ namespace Zetema\Core\Question;
 final readonly class Line
 {
     /**
-     * @param string                $word      such as "yes" or "attempt costs"
+     * @param string $word such as "yes" or "attempt costs"
      * @param array<string, string> $arguments what stands between word and colon, such as "number" => "8"
-     * @param int                   $line      1-based; 0 for a line that is to be written
-     * @param int                   $column    1-based, in characters, of the word
-     * @param int                   $textColumn of the text
-     * @param list<self>            $below
+     * @param int $line 1-based; 0 for a line that is to be written
+     * @param int $column 1-based, in characters, of the word
+     * @param int $textColumn of the text
+     * @param list<self> $below
      */
     public function __construct(
         public string $word,

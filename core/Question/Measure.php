@@ -19,11 +19,11 @@ final readonly class Measure
     public const WEIGHTS = 'weights'; // the sum of the weights found, in points
 
     /**
-     * @param list<Atom>           $atoms
+     * @param list<Atom> $atoms
      * @param array<string, mixed> $options how texts are compared and numbers are read
-     * @param BigRational          $need    right parts that make everything
-     * @param BigRational          $wrongPartCosts in right parts
-     * @param Points               $worth   of a right response
+     * @param BigRational $need right parts that make everything
+     * @param BigRational $wrongPartCosts in right parts
+     * @param Points $worth of a right response
      */
     public function __construct(
         public string $look,

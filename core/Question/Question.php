@@ -15,11 +15,11 @@ final readonly class Question
     public string $stem;
 
     /**
-     * @param list<string>      $objective path in the tree of objectives, from the top; empty: none
-     * @param list<string>      $tags
+     * @param list<string> $objective path in the tree of objectives, from the top; empty: none
+     * @param list<string> $tags
      * @param list<OutcomeText> $outcomeTexts
-     * @param list<Note>        $notes
-     * @param list<Hint>        $hints
+     * @param list<Note> $notes
+     * @param list<Hint> $hints
      *
      * @throws InvalidQuestion if it cannot be asked or marked
      */

@@ -8,8 +8,8 @@ namespace Zetema\Core\Question;
 final readonly class Response
 {
     /**
-     * @param list<int>   $chosen ids of the choices, rising
-     * @param string|null $text   as typed
+     * @param list<int> $chosen ids of the choices, rising
+     * @param string|null $text as typed
      */
     private function __construct(public array $chosen, public ?string $text)
     {

@@ -94,6 +94,7 @@ final class CandidateView
             'earned' => (string) $attempt->verdict->earned,
             'max' => (string) $attempt->verdict->max,
             'response' => $sheet->toPage($attempt->response),
+            'facts' => $attempt->facts,
             'said' => $attempt->said,
         ];
     }

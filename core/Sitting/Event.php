@@ -10,8 +10,8 @@ use Zetema\Core\Question\Response;
 final readonly class Event
 {
     /**
-     * @param int      $at       milliseconds since 1970, UTC, by the server's clock
-     * @param int|null $sheet    1-based place of the question in the paper
+     * @param int $at milliseconds since 1970, UTC, by the server's clock
+     * @param int|null $sheet 1-based place of the question in the paper
      */
     public function __construct(public EventType $type, public int $at, public ?int $sheet = null, public ?Response $response = null)
     {

@@ -12,7 +12,7 @@ use Zetema\Core\Question\Points;
 final readonly class Result
 {
     /**
-     * @param int       $right  how many questions are right
+     * @param int $right how many questions are right
      * @param bool|null $passed null without a pass mark, or when nothing was graded
      */
     private function __construct(public Points $earned, public Points $max, public int $right, public int $asked, public ?bool $passed, public ?string $percent)

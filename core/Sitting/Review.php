@@ -62,7 +62,7 @@ final class Review
         $rows = [];
         foreach ($sums as $name => $sum) {
             $earned = $sum['earned']->isNegative() ? Points::zero() : $sum['earned'];
-            $rows[] = ['objective' => (string) $name, 'earned' => (string) $sum['earned'], 'max' => (string) $sum['max'], 'percent' => Result::percent($earned, $sum['max']), 'right' => $sum['right'], 'asked' => $sum['asked']];
+            $rows[] = ['objective' => $name, 'earned' => (string) $sum['earned'], 'max' => (string) $sum['max'], 'percent' => Result::percent($earned, $sum['max']), 'right' => $sum['right'], 'asked' => $sum['asked']];
         }
 
         return $rows;

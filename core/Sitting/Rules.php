@@ -11,10 +11,10 @@ use Zetema\Core\Data\Malformed;
 final readonly class Rules
 {
     /**
-     * @param int|null $seconds       for the whole, from the first step to hand-in; null: no limit
-     * @param bool     $tellsAtOnce   feedback after each attempt, so that there is a *Check*; else all is told at the end
-     * @param bool     $showsWorth    whether a candidate sees what a question is worth
-     * @param int|null $sittings      how many a candidate may have; null: any number
+     * @param int|null $seconds for the whole, from the first step to hand-in; null: no limit
+     * @param bool $tellsAtOnce feedback after each attempt, so that there is a *Check*; else all is told at the end
+     * @param bool $showsWorth whether a candidate sees what a question is worth
+     * @param int|null $sittings how many a candidate may have; null: any number
      */
     public function __construct(
         public ?int $seconds = null,

@@ -68,7 +68,11 @@ final readonly class Sheet
         return ['choose' => $places];
     }
 
-    /** The response in words, one line each. @return list<string> */
+    /**
+     * The response in words, one line each.
+     *
+     * @return list<string>
+     */
     public function inWords(Response $response): array
     {
         if ($response->text !== null) {

@@ -18,7 +18,7 @@ final readonly class Sitting
 
     /**
      * @param list<SheetState> $states one for each sheet
-     * @param int              $events how many events led here
+     * @param int $events how many events led here
      */
     private function __construct(
         public Paper $paper,
@@ -163,7 +163,9 @@ final readonly class Sitting
         $allowed = $sheet->settings->attempts();
         $left = $last ? 0 : ($allowed === null ? null : $allowed - $number);
 
-        return new Attempt($number, $response, $verdict, (new FeedbackChooser())->texts($sheet->question, $response, $verdict, $number, $left));
+        $chooser = new FeedbackChooser();
+
+        return new Attempt($number, $response, $verdict, $chooser->facts($verdict, $left), $chooser->texts($sheet->question, $response, $verdict, $number, $left));
     }
 
     private function refuseUnlessCheckable(Sheet $sheet, Response $response): void

@@ -23,9 +23,9 @@ use Zetema\Core\Question\Status;
 final class Assembler
 {
     /**
-     * @param list<Line>          $parts
-     * @param list<string>        $objective
-     * @param array<string, true> $taken     names that earlier questions have
+     * @param list<Line> $parts
+     * @param list<string> $objective
+     * @param array<string, true> $taken names that earlier questions have
      */
     public function question(Line $opening, array $parts, Defaults $defaults, array $objective, array $taken, Problems $problems): ?Question
     {
@@ -67,9 +67,9 @@ final class Assembler
 
     /**
      * @param array{if: list<Line>, note: list<Line>, hint: list<Line>, kind: list<Line>} $sorted
-     * @param array<string, string>                                                     $values
-     * @param list<string>                                                              $objective
-     * @param array<string, Line>                                                       $seen
+     * @param array<string, string> $values
+     * @param list<string> $objective
+     * @param array<string, Line> $seen
      */
     private function make(KindId $kind, Line $opening, array $sorted, array $values, array $objective, array $seen, Problems $problems): ?Question
     {

@@ -11,8 +11,8 @@ use Zetema\Core\Question\Question;
 final readonly class ReadQuestion
 {
     /**
-     * @param int           $fromLine 1-based, the opening line
-     * @param int           $toLine   the last line that belongs to it
+     * @param int $fromLine 1-based, the opening line
+     * @param int $toLine the last line that belongs to it
      * @param list<Problem> $problems
      */
     public function __construct(public int $fromLine, public int $toLine, public ?Question $question, public array $problems)

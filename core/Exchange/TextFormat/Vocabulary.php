@@ -103,7 +103,6 @@ final class Vocabulary
         $nearest = null;
         $distance = strlen($head) >= 7 ? 3 : 2;
         foreach ([...array_keys($this->plain), ...array_keys(self::PATTERNS)] as $word) {
-            $word = (string) $word;
             if (strlen($word) > 3 && ($d = levenshtein($head, $word)) < $distance) {
                 $nearest = $word;
                 $distance = $d;

@@ -40,6 +40,7 @@ abstract readonly class ChoiceKind implements Kind
         return $this->choices;
     }
 
+    /** @return list<string> */
     public function keyInWords(): array
     {
         return array_map(static fn (Choice $c): string => $c->text, $this->keys());

@@ -61,7 +61,7 @@ final readonly class Claim extends ChoiceKind
         $key = $own->get(Setting::Key) === 'none' ? '' : $opening->word;
         $choices = [];
         foreach (self::WORDS as $i => $word) {
-            $choices[] = new Choice($i + 1, $names[$i] ?? $word, $word === $key, $weights[$word] ?? null);
+            $choices[] = new Choice($i + 1, $names[$i], $word === $key, $weights[$word] ?? null);
         }
 
         return new self($choices);

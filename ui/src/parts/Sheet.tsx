@@ -11,7 +11,17 @@ export function Sheet({ children, label }: { children: ReactNode; label: string 
   );
 }
 
-export function Row({ page, margin, line = false, className = '' }: { page: ReactNode; margin?: ReactNode; line?: boolean; className?: string }) {
+export function Row({
+  page,
+  margin,
+  line = false,
+  className = '',
+}: {
+  page: ReactNode;
+  margin?: ReactNode;
+  line?: boolean;
+  className?: string;
+}) {
   return (
     <div className={line ? 'row line' : 'row'}>
       <div className={`p ${className}`}>{page}</div>

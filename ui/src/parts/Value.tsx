@@ -8,18 +8,22 @@ export function Value({
   onChange,
   disabled = false,
   width = 6,
+  plain = false,
 }: {
   value: string;
   label: string;
   onChange: (value: string) => void;
   disabled?: boolean;
   width?: number;
+  /** In the type around it, for words; numbers stand in figures. */
+  plain?: boolean;
 }) {
+  const look = plain ? 'value font-normal!' : 'value fig';
   const [typed, setTyped] = useState<string | null>(null);
-  if (disabled) return <b className="fig">{value}</b>;
+  if (disabled) return <b className={plain ? 'font-normal!' : 'fig'}>{value}</b>;
   if (typed === null) {
     return (
-      <button className="value fig" aria-label={`${label}: ${value}, change`} onClick={() => setTyped(value)}>
+      <button className={look} aria-label={`${label}: ${value}, change`} onClick={() => setTyped(value)}>
         {value}
       </button>
     );
@@ -30,7 +34,7 @@ export function Value({
   };
   return (
     <input
-      className="value fig border-b-copper"
+      className={`${look} border-b-copper`}
       aria-label={label}
       style={{ width: `${Math.max(width, typed.length + 1)}ch` }}
       value={typed}

@@ -30,7 +30,7 @@ export function day(iso: string): string {
 /** "5–7, 9" for [5, 6, 7, 9]. */
 export function runs(numbers: number[]): string {
   const parts: string[] = [];
-  for (let i = 0; i < numbers.length; ) {
+  for (let i = 0; i < numbers.length;) {
     let j = i;
     while (numbers[j + 1] === (numbers[j] ?? 0) + 1) j++;
     parts.push(j > i + 1 ? `${numbers[i] ?? ''} to ${numbers[j] ?? ''}` : numbers.slice(i, j + 1).join(', '));

@@ -132,14 +132,25 @@ function ChoiceMargin(props: {
         {readOnly ? (
           <b>{word}</b>
         ) : (
-          <button className={choice.key ? 'value' : 'border-b border-dotted border-copper'} aria-pressed={choice.key} aria-label={`Answer ${n} is a ${word}, change`} onClick={() => onChange({ key: !choice.key })}>
+          <button
+            className={choice.key ? 'value' : 'border-b border-dotted border-copper'}
+            aria-pressed={choice.key}
+            aria-label={`Answer ${n} is a ${word}, change`}
+            onClick={() => onChange({ key: !choice.key })}
+          >
             {word}
           </button>
         )}
         {weighed && (
           <>
             {' '}
-            weighs <Value label={`Points of answer ${n}`} value={choice.weight ?? '0'} disabled={readOnly} onChange={(weight) => onChange({ weight: weight.replace('−', '-') })} />
+            weighs{' '}
+            <Value
+              label={`Points of answer ${n}`}
+              value={choice.weight ?? '0'}
+              disabled={readOnly}
+              onChange={(weight) => onChange({ weight: weight.replace('−', '-') })}
+            />
           </>
         )}
         {' · '}
@@ -147,7 +158,12 @@ function ChoiceMargin(props: {
         {!claim && (
           <>
             {' · '}
-            <button className={choice.pinned ? 'value' : 'border-b border-dotted border-copper text-quiet'} disabled={readOnly} aria-pressed={choice.pinned ?? false} onClick={() => onChange({ pinned: !choice.pinned })}>
+            <button
+              className={choice.pinned ? 'value' : 'border-b border-dotted border-copper text-quiet'}
+              disabled={readOnly}
+              aria-pressed={choice.pinned ?? false}
+              onClick={() => onChange({ pinned: !choice.pinned })}
+            >
               {choice.pinned ? 'pinned' : 'free'}
             </button>
           </>

@@ -54,7 +54,7 @@ export default function BoardPage() {
             </p>
           ) : (
             <div className="overflow-x-auto">
-              <table className="grid">
+              <table className="ledger">
                 <thead>
                   <tr>
                     <th scope="col">objective</th>
@@ -102,7 +102,13 @@ const total = (cells: BoardRow['cells'][], kind?: string) =>
     .flatMap((row) => Object.entries(row).filter(([k]) => kind === undefined || k === kind))
     .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all }), { cleared: 0, all: 0 });
 
-function ObjectiveRow(props: { bank: number; row: BoardRow; rows: BoardRow[]; kinds: string[]; blueprint: Schema['Blueprint'] | undefined }) {
+function ObjectiveRow(props: {
+  bank: number;
+  row: BoardRow;
+  rows: BoardRow[];
+  kinds: string[];
+  blueprint: Schema['Blueprint'] | undefined;
+}) {
   const { bank, row, rows, kinds, blueprint } = props;
   const { objective, cells } = row;
   const below = rows.filter((r) => r.objective.path === objective.path || r.objective.path.startsWith(`${objective.path} > `));
@@ -110,7 +116,10 @@ function ObjectiveRow(props: { bank: number; row: BoardRow; rows: BoardRow[]; ki
   return (
     <tr>
       <th scope="row" style={{ paddingLeft: 10 + 20 * objective.depth }}>
-        <Link className={`text-ink no-underline hover:underline ${objective.depth === 0 ? 'font-semibold' : ''}`} to={`/banks/${bank}/questions?objective=${objective.id}`}>
+        <Link
+          className={`text-ink no-underline hover:underline ${objective.depth === 0 ? 'font-semibold' : ''}`}
+          to={`/banks/${bank}/questions?objective=${objective.id}`}
+        >
           {objective.name}
         </Link>
       </th>
@@ -120,7 +129,10 @@ function ObjectiveRow(props: { bank: number; row: BoardRow; rows: BoardRow[]; ki
         return (
           <td key={kind} className={`c ${need === 'thin' ? 'thin' : need === 'covered' ? 'covered' : ''}`}>
             {cell ? (
-              <Link to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`} aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared`}>
+              <Link
+                to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`}
+                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared`}
+              >
                 {cell.cleared === 0 ? '·' : cell.cleared}
                 <small>/{cell.all}</small>
               </Link>
@@ -144,7 +156,13 @@ function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: 
         </Link>
       </th>
       {kinds.map((kind) => (
-        <Sum key={kind} {...total(rows.map((r) => r.cells), kind)} />
+        <Sum
+          key={kind}
+          {...total(
+            rows.map((r) => r.cells),
+            kind,
+          )}
+        />
       ))}
       <Sum {...total(rows.map((r) => r.cells))} />
     </tr>
@@ -164,23 +182,34 @@ function Need({ blueprint, bank }: { blueprint: Schema['Blueprint']; bank: numbe
   const draws = blueprint.plan.steps.filter((step) => step.draw);
   const { shortage } = blueprint.proof;
   if (draws.length === 0) return <p>It draws nothing yet.</p>;
+  const byObjective = new Map<string, { take: number; kind: string; fit: number; thin: boolean }[]>();
+  draws.forEach((step, i) => {
+    const proof = blueprint.proof.draws[i];
+    const cell = cellOf(step);
+    const name = cell?.path.split(' > ').at(-1) ?? proof?.words ?? '';
+    const fit = proof?.fit ?? 0;
+    const take = step.draw?.take ?? 0;
+    const thin = take >= fit || (shortage?.draws.includes(i + 1) ?? false);
+    byObjective.set(name, [...(byObjective.get(name) ?? []), { take, kind: cell?.kind ?? '', fit, thin }]);
+  });
   return (
     <>
       <table className="w-full">
         <tbody>
-          {draws.map((step, i) => {
-            const proof = blueprint.proof.draws[i];
-            const thin = (proof && proof.take >= proof.fit) || shortage?.draws.includes(i + 1);
-            const cell = cellOf(step);
-            return (
-              <tr key={i} className={`border-b border-rule ${thin ? 'text-wrong' : ''}`}>
-                <td className="py-1 pr-2">{cell?.path.split(' > ').at(-1) ?? proof?.words}</td>
-                <td className="fig py-1">
-                  {step.draw?.take} {cell?.kind} <span className={thin ? '' : 'text-soft'}>of {proof?.fit ?? 0}</span>
-                </td>
-              </tr>
-            );
-          })}
+          {Array.from(byObjective, ([name, list]) => (
+            <tr key={name} className={`border-b border-rule ${list.some((d) => d.thin) ? 'text-wrong' : ''}`}>
+              <td className="py-1 pr-2">{name}</td>
+              <td className="fig py-1 text-right">
+                {list.map((d, i) => (
+                  <span key={i}>
+                    {i > 0 && ' + '}
+                    {d.take} {d.kind}
+                    {d.thin && `, ${d.fit} ${d.fit === 1 ? 'fits' : 'fit'}`}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
       {shortage && <p className="mt-3 text-wrong">{shortage.words} No form can be dealt.</p>}

@@ -26,9 +26,23 @@ export function Editor({ draft, margin, onChange, readOnly, lead, status }: Prop
         className="pt-4"
         page={
           <p className="path">
-            <Value label="Objective, levels parted by >" width={40} value={draft.objective || 'no objective'} disabled={readOnly} onChange={(objective) => onChange({ ...draft, objective: objective === 'no objective' ? '' : objective })} />
+            <Value
+              plain
+              label="Objective, levels parted by >"
+              width={40}
+              value={draft.objective || 'no objective'}
+              disabled={readOnly}
+              onChange={(objective) => onChange({ ...draft, objective: objective === 'no objective' ? '' : objective })}
+            />
             {' · '}
-            <Value label="Name" width={20} value={draft.name || 'no name'} disabled={readOnly} onChange={(name) => onChange({ ...draft, name: name === 'no name' ? '' : name })} />
+            <Value
+              plain
+              label="Name"
+              width={20}
+              value={draft.name || 'no name'}
+              disabled={readOnly}
+              onChange={(name) => onChange({ ...draft, name: name === 'no name' ? '' : name })}
+            />
             {' · '}
             {content.kind}
             {lead}

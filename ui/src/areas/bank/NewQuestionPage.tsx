@@ -44,7 +44,8 @@ export default function NewQuestionPage() {
     if (draft) localStorage.setItem(shelf, JSON.stringify(draft));
   }, [draft]);
   const make = useMutation({
-    mutationFn: (body: Draft) => take(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { ...body, content: tidy(body.content) } })),
+    mutationFn: (body: Draft) =>
+      take(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { ...body, content: tidy(body.content) } })),
     onSuccess: (question) => {
       localStorage.removeItem(shelf);
       for (const key of ['board', 'questions']) void queries.invalidateQueries({ queryKey: [key, bank] });

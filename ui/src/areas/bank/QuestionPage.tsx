@@ -70,12 +70,20 @@ function Standing({ question, edit }: { question: Question; edit: ReturnType<typ
       <p>
         {question.status}, revision {question.revision} ·{' '}
         <span role="status" aria-live="polite">
-          {save.isPending ? 'saving …' : error ? 'not saved' : edit.restored ? 'restored, not saved yet' : `saved ${timeOfDay(question.savedAt)}`}
+          {save.isPending
+            ? 'saving …'
+            : error
+              ? 'not saved'
+              : edit.restored
+                ? 'restored, not saved yet'
+                : `saved ${timeOfDay(question.savedAt)}`}
         </span>
         {' · '}
         <StatusSteps question={question} edit={edit} />
       </p>
-      {question.clearedRevision !== null && question.status !== 'cleared' && <p>Revision {question.clearedRevision} is dealt until this one is cleared.</p>}
+      {question.clearedRevision !== null && question.status !== 'cleared' && (
+        <p>Revision {question.clearedRevision} is dealt until this one is cleared.</p>
+      )}
       {error && (
         <div className="mt-1" role="alert">
           <p className="notice">{inWords(error)}</p>
@@ -119,7 +127,8 @@ const steps: Record<Schema['Status'], { to: Schema['Status']; words: string }[]>
 
 function StatusSteps({ question, edit }: { question: Question; edit: ReturnType<typeof useDraft> }) {
   const move = useMutation({
-    mutationFn: (status: Schema['Status']) => take(api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.version.current } })),
+    mutationFn: (status: Schema['Status']) =>
+      take(api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.version.current } })),
     onSuccess: edit.rebase,
   });
   return (

@@ -37,11 +37,17 @@ export default function QuestionsPage({ account }: { account: Account }) {
     queryFn: () => take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: filter } })),
     placeholderData: keepPreviousData,
   });
-  const board = useQuery({ queryKey: ['board', bank], queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
+  const board = useQuery({
+    queryKey: ['board', bank],
+    queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
+  });
   if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
   const objectives = [
     { value: '', words: 'every objective' },
-    ...(board.data?.rows.map(({ objective }) => ({ value: String(objective.id), words: `${'\u2003'.repeat(objective.depth)}${objective.name}` })) ?? []),
+    ...(board.data?.rows.map(({ objective }) => ({
+      value: String(objective.id),
+      words: `${'\u2003'.repeat(objective.depth)}${objective.name}`,
+    })) ?? []),
   ];
   const questions = list.data.questions;
   return (
@@ -91,7 +97,6 @@ export default function QuestionsPage({ account }: { account: Account }) {
 }
 
 function Rows({ questions, bank }: { questions: Schema['QuestionRow'][]; bank: number }) {
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list is windowed so that thousands of rows stay quick
   const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
   const shown = rows.getVirtualItems();
   const before = (shown[0]?.start ?? 130) - 130;
@@ -114,17 +119,26 @@ function QuestionLine({ question: q, bank }: { question: Schema['QuestionRow']; 
       line
       className="h-9 overflow-hidden py-1.5!"
       page={
-        <Link to={`/banks/${bank}/questions/${q.id}`} className="block truncate text-ink no-underline hover:underline" title={q.objective ?? 'without an objective'}>
+        <Link
+          to={`/banks/${bank}/questions/${q.id}`}
+          className="block truncate text-ink no-underline hover:underline"
+          title={q.objective ?? 'without an objective'}
+        >
           <span className="font-reading">{q.excerpt}</span> {q.name && <span className="path ml-2">{q.name}</span>}
         </Link>
       }
       margin={
-        <span className="grid grid-cols-[4.5rem_3rem_1fr] gap-2 whitespace-nowrap">
+        <span className="grid grid-cols-[3.6rem_2.2rem_1fr_auto] gap-2 whitespace-nowrap">
           <span>{q.kind}</span>
           <b className="fig text-right">{q.worth}</b>
-          <span className="truncate">
+          <span className="truncate" title={q.objective ?? ''}>
+            {q.objective?.split(' > ').at(-1) ?? 'no objective'}
+          </span>
+          <span
+            className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
+            title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
+          >
             {q.status}
-            {q.dealt && q.status !== 'cleared' && ', an earlier one dealt'}
           </span>
         </span>
       }

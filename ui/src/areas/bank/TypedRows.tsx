@@ -12,13 +12,22 @@ interface Typed {
 }
 
 /** What is accepted where one types: wordings of a text, spans of a number. One row each. */
-export function TypedRows(props: { content: Content; margin: Question['margin'] | null; onChange: (content: Content) => void; readOnly: boolean }) {
+export function TypedRows(props: {
+  content: Content;
+  margin: Question['margin'] | null;
+  onChange: (content: Content) => void;
+  readOnly: boolean;
+}) {
   const { content, margin, onChange, readOnly } = props;
   const inputs = useRef<(HTMLInputElement | null)[]>([]);
   const isNumber = content.kind === 'number';
   const rows: Typed[] = isNumber ? (content.spans ?? []).map(({ span, ...rest }) => ({ text: span, ...rest })) : (content.wordings ?? []);
   const set = (list: Typed[]) =>
-    onChange(isNumber ? { ...content, spans: list.map(({ text, share, says }) => ({ span: text, ...(share && { share }), ...(says && { says }) })) } : { ...content, wordings: list });
+    onChange(
+      isNumber
+        ? { ...content, spans: list.map(({ text, share, says }) => ({ span: text, ...(share && { share }), ...(says && { says }) })) }
+        : { ...content, wordings: list },
+    );
   const edit = (i: number, part: Partial<Typed>) => set(rows.map((row, j) => (j === i ? { ...row, ...part } : row)));
   const focus = (i: number) => window.setTimeout(() => inputs.current[i]?.focus(), 0);
   const keys = (i: number) => (e: KeyboardEvent<HTMLInputElement>) => {
@@ -57,13 +66,23 @@ export function TypedRows(props: { content: Content; margin: Question['margin'] 
           margin={
             <>
               <p>
-                <Value label={`Share of answer ${i + 1}`} value={`${row.share ?? '100'} %`} disabled={readOnly} onChange={(share) => edit(i, { share: share.replace(/\s*%$/, '') })} />
+                <Value
+                  label={`Share of answer ${i + 1}`}
+                  value={`${row.share ?? '100'} %`}
+                  disabled={readOnly}
+                  onChange={(share) => edit(i, { share: share.replace(/\s*%$/, '') })}
+                />
                 {' · '}
                 earns <b className="fig">{margin ? figure(earned(margin.worth, row.share)) : '…'}</b>
                 {!isNumber && (
                   <>
                     {' · '}
-                    <button className={row.pattern ? 'value' : 'border-b border-dotted border-copper text-quiet'} disabled={readOnly} aria-pressed={row.pattern ?? false} onClick={() => edit(i, { pattern: !row.pattern })}>
+                    <button
+                      className={row.pattern ? 'value' : 'border-b border-dotted border-copper text-quiet'}
+                      disabled={readOnly}
+                      aria-pressed={row.pattern ?? false}
+                      onClick={() => edit(i, { pattern: !row.pattern })}
+                    >
                       {row.pattern ? 'a pattern, * any run, ? one character' : 'word for word'}
                     </button>
                   </>

@@ -15,7 +15,11 @@ import { RunningOrder } from './RunningOrder';
 /** The plan of an assessment: running order and quota board on the page, what is proved of its forms in the margin. */
 export default function BlueprintPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const blueprint = useQuery({ queryKey: ['blueprint', id], queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })), gcTime: 0 });
+  const blueprint = useQuery({
+    queryKey: ['blueprint', id],
+    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })),
+    gcTime: 0,
+  });
   if (!blueprint.data) return <Waiting error={blueprint.error} retry={() => void blueprint.refetch()} />;
   return <BlueprintSheet key={id} blueprint={blueprint.data} account={account} />;
 }
@@ -73,7 +77,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
                 {inWords(failed)}
               </p>
             )}
-            {freeze.data && !freeze.error && (
+            {freeze.data && (
               <p className="mt-2" role="status">
                 Edition <b>{freeze.data.number}</b> is frozen; candidates find it in their list.
               </p>
@@ -101,7 +105,8 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
           <>
             <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
             <h2 className="mt-5 mb-1">
-              <span className="head">quota board</span> <span className="path">type a number; each becomes a draw from the cleared questions</span>
+              <span className="head">quota board</span>{' '}
+              <span className="path">type a number; each becomes a draw from the cleared questions</span>
             </h2>
             <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
             {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
@@ -115,8 +120,8 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
 
 function TitleValue({ value, onChange }: { value: string; onChange: (value: string) => void }) {
   return (
-    <span className="[&_.value]:font-reading [&_.value]:font-medium [&_.value]:text-[20px]">
-      <Value label="Title" width={30} value={value} onChange={onChange} />
+    <span className="[&_.value]:font-reading [&_.value]:font-medium!">
+      <Value plain label="Title" width={30} value={value} onChange={onChange} />
     </span>
   );
 }

@@ -13,7 +13,10 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [title, setTitle] = useState('');
-  const list = useQuery({ queryKey: ['blueprints', bank], queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })) });
+  const list = useQuery({
+    queryKey: ['blueprints', bank],
+    queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
+  });
   const make = useMutation({
     mutationFn: () => take(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {
@@ -37,8 +40,8 @@ export default function BlueprintsPage({ account }: { account: Account }) {
           }
           margin={
             <p>
-              <b className="fig">{b.proof.questions}</b> {b.proof.questions === 1 ? 'question' : 'questions'}, <b className="fig">{b.proof.most}</b> points ·{' '}
-              {b.editions[0] ? `edition ${b.editions[0].number} in use` : 'no edition yet'}
+              <b className="fig">{b.proof.questions}</b> {b.proof.questions === 1 ? 'question' : 'questions'},{' '}
+              <b className="fig">{b.proof.most}</b> points · {b.editions[0] ? `edition ${b.editions[0].number} in use` : 'no edition yet'}
               {b.proof.shortage && <span className="block text-wrong">{b.proof.shortage.words}</span>}
             </p>
           }
@@ -55,7 +58,13 @@ export default function BlueprintsPage({ account }: { account: Account }) {
                 make.mutate();
               }}
             >
-              <input className="field w-80" aria-label="Title of a new blueprint" placeholder="title of a new blueprint" value={title} onChange={(e) => setTitle(e.target.value)} />
+              <input
+                className="field w-80"
+                aria-label="Title of a new blueprint"
+                placeholder="title of a new blueprint"
+                value={title}
+                onChange={(e) => setTitle(e.target.value)}
+              />
               <button className="btn" disabled={title.trim() === '' || make.isPending}>
                 Begin a blueprint
               </button>

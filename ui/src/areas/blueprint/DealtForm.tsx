@@ -5,7 +5,17 @@ import { Value } from '../../parts/Value';
 import type { Blueprint } from './plan';
 
 /** One form as a candidate might get it: the same seed gives the same form. */
-export function DealtForm({ blueprint, seed, onSeed, onClose }: { blueprint: Blueprint; seed: number; onSeed: (seed: number) => void; onClose: () => void }) {
+export function DealtForm({
+  blueprint,
+  seed,
+  onSeed,
+  onClose,
+}: {
+  blueprint: Blueprint;
+  seed: number;
+  onSeed: (seed: number) => void;
+  onClose: () => void;
+}) {
   const form = useQuery({
     queryKey: ['form', blueprint.id, blueprint.version, seed],
     queryFn: () => take(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
@@ -42,7 +52,11 @@ export function DealtForm({ blueprint, seed, onSeed, onClose }: { blueprint: Blu
         {form.data?.questions.map((q, i) => (
           <li key={q.id} className="grid grid-cols-[26px_1fr_5rem_3rem] items-baseline gap-2 border-t border-rule py-1">
             <span className="fig text-quiet">{i + 1}</span>
-            <Link className="truncate font-reading text-ink no-underline hover:underline" to={`/banks/${blueprint.bank.id}/questions/${q.id}`} title={q.objective ?? ''}>
+            <Link
+              className="truncate font-reading text-ink no-underline hover:underline"
+              to={`/banks/${blueprint.bank.id}/questions/${q.id}`}
+              title={q.objective ?? ''}
+            >
               {q.stem}
             </Link>
             <span className="path">{q.kind}</span>

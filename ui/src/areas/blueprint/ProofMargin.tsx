@@ -5,7 +5,15 @@ import { Pick, Value } from '../../parts/Value';
 import { cellOf } from '../bank/need';
 import type { Blueprint, Edited } from './plan';
 
-const rungs: Schema['Rung'][] = ['nothing', 'passed or not', 'total', 'objectives', 'own paper', 'marked paper', 'marked paper with key and feedback'];
+const rungs: Schema['Rung'][] = [
+  'nothing',
+  'passed or not',
+  'total',
+  'objectives',
+  'own paper',
+  'marked paper',
+  'marked paper with key and feedback',
+];
 const rungOptions = rungs.map((value) => ({ value, words: value }));
 
 /** What is proved of every form: questions, points, shortage, pass mark; and the rules as sentences. */
@@ -62,17 +70,29 @@ function Exposure({ blueprint, edited }: { blueprint: Blueprint; edited: Edited 
     <p>Every form that is dealt is balanced: {count(edited.plan.steps.length, 'step')}, the same numbers for every candidate.</p>
   ) : (
     <p>
-      {full.map((draw) => `“${draw.words}”`).join(', ')} {full.length === 1 ? 'has' : 'have'} exactly what is asked: every candidate sees the same.
+      {full.map((draw) => `“${draw.words}”`).join(', ')} {full.length === 1 ? 'has' : 'have'} exactly what is asked: every candidate sees
+      the same.
     </p>
   );
 }
 
-function PassMark({ blueprint, edited, onChange, readOnly }: { blueprint: Blueprint; edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
+function PassMark({
+  blueprint,
+  edited,
+  onChange,
+  readOnly,
+}: {
+  blueprint: Blueprint;
+  edited: Edited;
+  onChange: (part: Partial<Edited>) => void;
+  readOnly: boolean;
+}) {
   const pass = edited.plan.pass;
   const set = (typed: string) => {
     const value = typed.replace(',', '.');
     const number = value.replace(/\s*(%|points?)\s*$/, '');
-    const { pass: _, ...plan } = edited.plan;
+    const { steps, apart } = edited.plan;
+    const plan = { steps, ...(apart && { apart }) };
     if (value === 'none') onChange({ plan });
     else if (/%\s*$/.test(value)) onChange({ plan: { ...plan, pass: { percent: number } } });
     else onChange({ plan: { ...plan, pass: { points: number } } });
@@ -95,7 +115,12 @@ function PassMark({ blueprint, edited, onChange, readOnly }: { blueprint: Bluepr
               </>
             )
           )}
-          . {proved.reachable ? 'It can be reached.' : <span className="text-wrong">It cannot be reached with these questions: lower it, or draw more.</span>}
+          .{' '}
+          {proved.reachable ? (
+            'It can be reached.'
+          ) : (
+            <span className="text-wrong">It cannot be reached with these questions: lower it, or draw more.</span>
+          )}
         </>
       )}
     </p>
@@ -118,9 +143,19 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
     <section className="space-y-1">
       <h2 className="head">rules</h2>
       <p>
-        <Value label="Minutes for the whole, or no" value={rules.seconds === null ? 'no' : String(rules.seconds / 60)} disabled={readOnly} onChange={minutes} />{' '}
+        <Value
+          label="Minutes for the whole, or no"
+          value={rules.seconds === null ? 'no' : String(rules.seconds / 60)}
+          disabled={readOnly}
+          onChange={minutes}
+        />{' '}
         {rules.seconds === null ? 'time limit' : rules.seconds === 60 ? 'minute' : 'minutes'} ·{' '}
-        <Value label="Sittings for each candidate" value={rules.sittings === null ? 'any number of' : String(rules.sittings)} disabled={readOnly} onChange={sittings} />{' '}
+        <Value
+          label="Sittings for each candidate"
+          value={rules.sittings === null ? 'any number of' : String(rules.sittings)}
+          disabled={readOnly}
+          onChange={sittings}
+        />{' '}
         {rules.sittings === 1 ? 'sitting' : 'sittings'}
       </p>
       <p>
@@ -137,8 +172,23 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
         />
       </p>
       <p>
-        Who passes sees <Pick label="Who passes sees" value={rules.whoPassesSees} options={rungOptions} disabled={readOnly} onChange={(whoPassesSees) => set({ whoPassesSees })} />; who does not sees{' '}
-        <Pick label="Who does not pass sees" value={rules.whoDoesNotSees} options={rungOptions} disabled={readOnly} onChange={(whoDoesNotSees) => set({ whoDoesNotSees })} />.
+        Who passes sees{' '}
+        <Pick
+          label="Who passes sees"
+          value={rules.whoPassesSees}
+          options={rungOptions}
+          disabled={readOnly}
+          onChange={(whoPassesSees) => set({ whoPassesSees })}
+        />
+        ; who does not sees{' '}
+        <Pick
+          label="Who does not pass sees"
+          value={rules.whoDoesNotSees}
+          options={rungOptions}
+          disabled={readOnly}
+          onChange={(whoDoesNotSees) => set({ whoDoesNotSees })}
+        />
+        .
       </p>
     </section>
   );

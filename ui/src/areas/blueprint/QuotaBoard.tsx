@@ -13,10 +13,14 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
   const sum = (path?: string, kind?: string) =>
     shown
       .filter((row) => path === undefined || row.objective.path === path)
-      .reduce((all, row) => all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(plan, row.objective.path, k), 0), 0);
+      .reduce(
+        (all, row) =>
+          all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(plan, row.objective.path, k), 0),
+        0,
+      );
   return (
     <div className="overflow-x-auto">
-      <table className="grid">
+      <table className="ledger">
         <thead>
           <tr>
             <th scope="col">objective</th>
@@ -31,7 +35,11 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
         <tbody>
           {shown.map((row) => (
             <tr key={row.objective.id}>
-              <th scope="row" style={{ paddingLeft: 10 + 20 * row.objective.depth }} className={row.objective.depth === 0 ? 'font-semibold!' : ''}>
+              <th
+                scope="row"
+                style={{ paddingLeft: 10 + 20 * row.objective.depth }}
+                className={row.objective.depth === 0 ? 'font-semibold!' : ''}
+              >
                 {row.objective.name}
               </th>
               {kinds.map((kind) => (
@@ -65,7 +73,9 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
 /** Cleared questions of a kind at an objective and below it. */
 function cleared(rows: BoardRow[], row: BoardRow, kind: string): number {
   const { path } = row.objective;
-  return rows.filter((r) => r.objective.path === path || r.objective.path.startsWith(`${path} > `)).reduce((sum, r) => sum + (r.cells[kind]?.cleared ?? 0), 0);
+  return rows
+    .filter((r) => r.objective.path === path || r.objective.path.startsWith(`${path} > `))
+    .reduce((sum, r) => sum + (r.cells[kind]?.cleared ?? 0), 0);
 }
 
 function QuotaCell(props: { label: string; take: number; fit: number; readOnly: boolean; onChange: (take: number) => void }) {

@@ -4,9 +4,23 @@ import { cellOf } from '../bank/need';
 import type { Blueprint, Plan } from './plan';
 
 /** The steps of a form from top to bottom, with the worth of each. */
-export function RunningOrder({ blueprint, plan, readOnly, onChange }: { blueprint: Blueprint; plan: Plan; readOnly: boolean; onChange: (plan: Plan) => void }) {
+export function RunningOrder({
+  blueprint,
+  plan,
+  readOnly,
+  onChange,
+}: {
+  blueprint: Blueprint;
+  plan: Plan;
+  readOnly: boolean;
+  onChange: (plan: Plan) => void;
+}) {
   if (plan.steps.length === 0) {
-    return <p className="py-2">This form is still empty. Type a number on the quota board below: so many questions of that objective and kind are drawn at random.</p>;
+    return (
+      <p className="py-2">
+        This form is still empty. Type a number on the quota board below: so many questions of that objective and kind are drawn at random.
+      </p>
+    );
   }
   const short = blueprint.proof.shortage?.draws ?? [];
   // Numbers of the draws, counted in the order written, as the proof counts them.
@@ -20,7 +34,8 @@ export function RunningOrder({ blueprint, plan, readOnly, onChange }: { blueprin
         const isShort = short.includes(drawNumber + 1);
         const cell = cellOf(step);
         const worth = proof ? (proof.least === proof.most ? proof.most : `${figure(proof.least)} to ${figure(proof.most)}`) : '…';
-        const retake = (take: number) => onChange({ ...plan, steps: plan.steps.map((s, j) => (j === i && s.draw ? { draw: { ...s.draw, take } } : s)) });
+        const retake = (take: number) =>
+          onChange({ ...plan, steps: plan.steps.map((s, j) => (j === i && s.draw ? { draw: { ...s.draw, take } } : s)) });
         return (
           <li key={i} className="grid min-h-8 grid-cols-[34px_26px_1fr_auto] items-baseline border-t border-rule py-1 first:border-t-0">
             <span className="relative ml-[9px] size-[10px] self-center rounded-full border-2 border-moss bg-sheet" aria-hidden />
@@ -41,7 +56,11 @@ export function RunningOrder({ blueprint, plan, readOnly, onChange }: { blueprin
                 of {cell ? cell.path.replaceAll(' > ', ' › ') : (proof?.words ?? '…')}
                 {cell && `: ${cell.kind}`} {proof && <span className="path ml-1">{isShort ? `${proof.fit} fit` : `of ${proof.fit}`}</span>}
                 {!readOnly && (
-                  <button className="act ml-3 text-sm opacity-80" aria-label={`Take step ${i + 1} out`} onClick={() => onChange({ ...plan, steps: plan.steps.toSpliced(i, 1) })}>
+                  <button
+                    className="act ml-3 text-sm opacity-80"
+                    aria-label={`Take step ${i + 1} out`}
+                    onClick={() => onChange({ ...plan, steps: plan.steps.toSpliced(i, 1) })}
+                  >
                     take out
                   </button>
                 )}

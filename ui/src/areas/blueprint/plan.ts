@@ -29,7 +29,10 @@ export function withCell(plan: Plan, path: string, kind: Schema['Kind'], take: n
   if (take === 0) return { ...plan, steps: plan.steps.filter((step) => !isCell(step)) };
   if (known?.draw) {
     const draw = { ...known.draw, take };
-    return { ...plan, steps: plan.steps.map((step) => (step === known ? { draw } : step)).filter((step) => !isCell(step) || step.draw === draw) };
+    return {
+      ...plan,
+      steps: plan.steps.map((step) => (step === known ? { draw } : step)).filter((step) => !isCell(step) || step.draw === draw),
+    };
   }
   const added: Schema['Step'] = { draw: { take, pool: { objective: path, kinds: [kind] } } };
   // A new draw goes where its objective stands on the board.
@@ -48,7 +51,8 @@ export function usePlan(blueprint: Blueprint) {
   const timer = useRef<number | undefined>(undefined);
   const latest = useRef(edited);
   const save = useMutation({
-    mutationFn: (body: Edited) => take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: version.current } })),
+    mutationFn: (body: Edited) =>
+      take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: version.current } })),
     onSuccess: (saved, sent) => {
       version.current = saved.version;
       queries.setQueryData(['blueprint', blueprint.id], saved);

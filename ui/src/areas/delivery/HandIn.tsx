@@ -5,7 +5,13 @@ import { Row } from '../../parts/Sheet';
 import type { SavedState, Sitting } from './sitting';
 
 /** The last look: what is unanswered or flagged, each a click away, and the way to hand in. */
-export function HandIn(props: { sitting: Sitting; saved: SavedState; onBack: (n?: number) => void; onHandIn: () => void; savedLine: ReactNode }) {
+export function HandIn(props: {
+  sitting: Sitting;
+  saved: SavedState;
+  onBack: (n?: number) => void;
+  onHandIn: () => void;
+  savedLine: ReactNode;
+}) {
   const { sitting, saved, onBack, onHandIn, savedLine } = props;
   const blank = sitting.questions.filter((q) => !q.answered);
   const flagged = sitting.questions.filter((q) => q.answered && q.flagged);

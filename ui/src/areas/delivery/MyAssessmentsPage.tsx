@@ -28,7 +28,8 @@ export default function MyAssessmentsPage({ account }: { account: Account }) {
               line
               page={
                 <p>
-                  <span className="font-reading text-[17px]">{sitting.title}</span> <span className="path ml-2">{day(sitting.endedAt)}</span>
+                  <span className="font-reading text-[17px]">{sitting.title}</span>{' '}
+                  <span className="path ml-2">{day(sitting.endedAt)}</span>
                   <Link className="act ml-4" to={`/sittings/${sitting.id}/review`}>
                     Show my paper
                   </Link>

@@ -10,7 +10,9 @@ export function Progress({ sitting, at, onGo }: { sitting: Sitting; at: number; 
   const answered = numbers((q) => q.answered);
   const flagged = numbers((q) => q.flagged);
   const open = numbers((q) => !q.answered);
-  const line = [answered && `Answered ${answered}`, flagged && `flagged ${flagged}`, open && `still open ${open}`].filter(Boolean).join(' · ');
+  const line = [answered && `Answered ${answered}`, flagged && `flagged ${flagged}`, open && `still open ${open}`]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <div className="text-sm text-soft">
       <p>
@@ -24,7 +26,11 @@ export function Progress({ sitting, at, onGo }: { sitting: Sitting; at: number; 
           {sitting.questions.map((q) => (
             <li key={q.n} className="grid grid-cols-[28px_1fr_auto] gap-2 border-t border-rule py-1">
               <span className="fig">{q.n}</span>
-              <button className="truncate text-left font-reading text-ink hover:underline" aria-current={q.n === at ? 'true' : undefined} onClick={() => onGo(q.n)}>
+              <button
+                className="truncate text-left font-reading text-ink hover:underline"
+                aria-current={q.n === at ? 'true' : undefined}
+                onClick={() => onGo(q.n)}
+              >
                 <Rich text={q.stem} inline />
               </button>
               <span>

@@ -14,7 +14,11 @@ type Review = Schema['Review'];
 /** The paper after it was handed in, as far as the rules let it be seen: the page, and its marks in the margin. */
 export default function ReviewPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const review = useQuery({ queryKey: ['review', id], queryFn: () => take(api.GET('/sittings/{id}/review', { params: { path: { id } } })), staleTime: Infinity });
+  const review = useQuery({
+    queryKey: ['review', id],
+    queryFn: () => take(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
+    staleTime: Infinity,
+  });
   if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} />;
   const data = review.data;
   return (
@@ -26,7 +30,8 @@ export default function ReviewPage({ account }: { account: Account }) {
           page={
             <>
               <p className="path">
-                {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} · {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
+                {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} ·{' '}
+                {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
               </p>
               <Headline review={data} />
             </>
@@ -37,7 +42,10 @@ export default function ReviewPage({ account }: { account: Account }) {
         {data.questions.map((question) => (
           <Marked key={question.n} question={question} />
         ))}
-        <Row className="pb-6" page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>} />
+        <Row
+          className="pb-6"
+          page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
+        />
       </Sheet>
     </>
   );
@@ -70,7 +78,7 @@ function Objectives({ objectives }: { objectives: Review['objectives'] }) {
     <Row
       page={
         <div className="overflow-x-auto pt-3 pb-4">
-          <table className="grid max-w-2xl">
+          <table className="ledger max-w-2xl">
             <thead>
               <tr>
                 <th scope="col">objective</th>
@@ -115,7 +123,11 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
               <Rich text={q.stem} className="font-reading text-[17px] font-medium" />
               <p className="mt-1">
                 <span className="text-soft">you: </span>
-                {q.response.length > 0 ? <span className="font-reading">{q.response.join(' · ')}</span> : <span className="text-quiet">nothing</span>}
+                {q.response.length > 0 ? (
+                  <span className="font-reading">{q.response.join(' · ')}</span>
+                ) : (
+                  <span className="text-quiet">nothing</span>
+                )}
               </p>
               {q.key.length > 0 && q.outcome !== 'right' && (
                 <p>
@@ -131,7 +143,8 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
         <>
           {q.outcome && (
             <p>
-              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />, <b className="fig">{figure(q.earned ?? '')}</b> of <b className="fig">{q.max}</b>
+              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />, <b className="fig">{figure(q.earned ?? '')}</b> of{' '}
+              <b className="fig">{q.max}</b>
             </p>
           )}
           {q.said.map((text, i) => (
@@ -167,7 +180,10 @@ function BackLink({ review, account }: { review: Review; account: Account }) {
 }
 
 function BlueprintLink({ id }: { id: number }) {
-  const blueprint = useQuery({ queryKey: ['blueprint', id], queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })) });
+  const blueprint = useQuery({
+    queryKey: ['blueprint', id],
+    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })),
+  });
   return blueprint.data ? (
     <Link className="act" to={`/banks/${blueprint.data.bank.id}/blueprints/${id}`}>
       Back to the blueprint

@@ -21,7 +21,11 @@ export function SavedLine({ saved, notice }: { saved: SavedState; notice: string
   return (
     <>
       <p role="status" aria-live="polite" className={saved === 'waiting' ? 'text-wrong' : ''}>
-        {saved === 'saved' ? 'saved' : saved === 'saving' ? 'saving …' : 'Not saved yet: no connection. It is kept here and sent as soon as there is one.'}
+        {saved === 'saved'
+          ? 'saved'
+          : saved === 'saving'
+            ? 'saving …'
+            : 'Not saved yet: no connection. It is kept here and sent as soon as there is one.'}
       </p>
       {notice && (
         <p className="notice mt-1" role="alert">
@@ -41,7 +45,7 @@ export function Told({ question }: { question: SittingQuestion }) {
           <p>
             <Gauge {...told} />
             {question.attempts !== 1 && `attempt ${told.attempt}: `}
-            {told.outcome}, <b className="fig">{figure(told.earned)}</b> of <b className="fig">{told.max}</b>
+            {figure(told.facts)}
           </p>
           {told.said.map((text, i) => (
             <Rich key={i} text={text} className="say mt-1 ml-[15px]" />
@@ -61,7 +65,8 @@ export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
     <section className="mt-4 border-t border-rule pt-3" aria-label="Watch">
       <h2 className="head">watch</h2>
       <p>
-        as it stands: <Outcome outcome={row.outcome} earned={row.earned} max={row.max} />, <b className="fig">{figure(row.earned)}</b> of <b className="fig">{row.max}</b>
+        as it stands: <Outcome outcome={row.outcome} earned={row.earned} max={row.max} />, <b className="fig">{figure(row.earned)}</b> of{' '}
+        <b className="fig">{row.max}</b>
       </p>
       <ul className="ml-[15px]">
         {row.working.map((line, i) => (
@@ -72,7 +77,8 @@ export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
         key: <span className="say">{row.key.join(' / ')}</span>
       </p>
       <p className="mt-1">
-        whole paper so far <b className="fig">{figure(watch.sum)}</b> of <b className="fig">{watch.max}</b> · seed <b className="fig">{watch.seed}</b>
+        whole paper so far <b className="fig">{figure(watch.sum)}</b> of <b className="fig">{watch.max}</b> · seed{' '}
+        <b className="fig">{watch.seed}</b>
       </p>
     </section>
   );

@@ -41,7 +41,16 @@ export default function SittingPage({ account }: { account: Account }) {
             />
           </>
         ) : (
-          <OneQuestion key={at} sitting={data} question={question} act={act} clock={clock} savedLine={savedLine} onGo={setAt} onHandIn={() => setHandingIn(true)} />
+          <OneQuestion
+            key={at}
+            sitting={data}
+            question={question}
+            act={act}
+            clock={clock}
+            savedLine={savedLine}
+            onGo={setAt}
+            onHandIn={() => setHandingIn(true)}
+          />
         )}
       </Sheet>
     </>

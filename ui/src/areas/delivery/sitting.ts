@@ -54,7 +54,7 @@ export function useSitting(id: number) {
       } catch (error) {
         if (error instanceof ApiError && (error.isOffline || error.isLogIn || error.problem.status >= 500)) {
           setSaved('waiting');
-          if (error.isLogIn) void queries.fetchQuery({ queryKey: ['sitting', id, 'again'], queryFn: () => Promise.reject(error), retry: false }).catch(() => null);
+          if (error.isLogIn) window.dispatchEvent(new Event('zetema:log-in'));
           retry.current = window.setTimeout(() => {
             sending.current = false;
             void again.current();
@@ -84,9 +84,13 @@ export function useSitting(id: number) {
       setNotice(null);
       // A newer text of the same question takes the place of one that still waits.
       const waiting = queue.current.at(-1);
-      const replaces = type === 'saved' && waiting?.type === 'saved' && waiting.sheet === sheet && (queue.current.length > 1 || !sending.current);
+      const replaces =
+        type === 'saved' && waiting?.type === 'saved' && waiting.sheet === sheet && (queue.current.length > 1 || !sending.current);
       if (replaces) queue.current = queue.current.slice(0, -1);
-      queue.current = [...queue.current, { request: crypto.randomUUID(), type, ...(sheet !== undefined && { sheet }), ...(response !== undefined && { response }) }];
+      queue.current = [
+        ...queue.current,
+        { request: crypto.randomUUID(), type, ...(sheet !== undefined && { sheet }), ...(response !== undefined && { response }) },
+      ];
       keep();
       void send();
     },
@@ -118,10 +122,11 @@ export function useSecondsLeft(sitting: Sitting | undefined, onZero: () => void)
   useEffect(() => {
     zero.current = onZero;
   }, [onZero]);
-  const deadline = sitting?.phase === 'running' ? sitting.deadline : null;
-  const now = sitting?.now;
+  const running = sitting?.phase === 'running' && sitting.deadline !== null;
+  const deadline = running ? sitting.deadline : null;
+  const now = running ? sitting.now : 0;
   useEffect(() => {
-    if (deadline === null || deadline === undefined || now === undefined) return;
+    if (deadline === null) return;
     const offset = now - Date.now();
     const tick = () => {
       const seconds = (deadline - (Date.now() + offset)) / 1000;
@@ -132,5 +137,5 @@ export function useSecondsLeft(sitting: Sitting | undefined, onZero: () => void)
     const timer = window.setInterval(tick, 500);
     return () => window.clearInterval(timer);
   }, [deadline, now]);
-  return deadline === null || deadline === undefined ? null : left;
+  return deadline === null ? null : left;
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type DragEvent, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
 import { count } from '../../parts/figures';
@@ -32,7 +32,8 @@ export default function IntakePage() {
   const understood = settled.trim() === '' ? undefined : read.data;
   const ready = understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [];
   const takeIn = useMutation({
-    mutationFn: () => take(api.POST('/banks/{id}/intake', { params: { path: { id: bank } }, body: { text, name, lines: ready.map((q) => q.fromLine) } })),
+    mutationFn: () =>
+      take(api.POST('/banks/{id}/intake', { params: { path: { id: bank } }, body: { text, name, lines: ready.map((q) => q.fromLine) } })),
     onSuccess: () => {
       for (const key of ['board', 'questions', 'batches', 'blueprints']) void queries.invalidateQueries({ queryKey: [key, bank] });
       // What was not taken in stays in the text, so that nothing is lost.
@@ -53,13 +54,10 @@ export default function IntakePage() {
       }
     });
   };
-  const drop = (e: DragEvent) => {
-    e.preventDefault();
-    open(e.dataTransfer.files[0]);
-  };
+  const desk = useDrop(open);
   const stale = settled !== text || read.isFetching;
   return (
-    <main className="desk" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
+    <main className="desk" ref={desk}>
       <div className="sheet" aria-label="Intake">
         <div className="row">
           <div className="p pt-4 pb-3">
@@ -72,7 +70,14 @@ export default function IntakePage() {
                 </button>
               </span>
             </h1>
-            <input ref={file} className="hidden" type="file" aria-label="File in the text format" accept=".txt,text/plain" onChange={(e) => open(e.target.files?.[0])} />
+            <input
+              ref={file}
+              className="hidden"
+              type="file"
+              aria-label="File in the text format"
+              accept=".txt,text/plain"
+              onChange={(e) => open(e.target.files?.[0])}
+            />
             {fileProblem && (
               <p className="notice mt-2" role="alert">
                 {fileProblem}
@@ -108,7 +113,9 @@ export default function IntakePage() {
                 understood={understood}
                 bank={bank}
                 left={left}
-                onLeave={(line) => setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line])))}
+                onLeave={(line) =>
+                  setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line])))
+                }
                 level={LEVEL}
               />
             )}
@@ -176,4 +183,29 @@ function useSettled<T>(value: T, delay: number): T {
     return () => window.clearTimeout(timer);
   }, [value, delay]);
   return settled;
+}
+
+/** Takes a file that is dropped on an element. */
+function useDrop(take: (file: File | undefined) => void) {
+  const element = useRef<HTMLElement>(null);
+  const taking = useRef(take);
+  useEffect(() => {
+    taking.current = take;
+  });
+  useEffect(() => {
+    const target = element.current;
+    const over = (e: DragEvent) => e.preventDefault();
+    const drop = (e: DragEvent) => {
+      if (!e.dataTransfer?.files.length) return;
+      e.preventDefault();
+      taking.current(e.dataTransfer.files[0]);
+    };
+    target?.addEventListener('dragover', over);
+    target?.addEventListener('drop', drop);
+    return () => {
+      target?.removeEventListener('dragover', over);
+      target?.removeEventListener('drop', drop);
+    };
+  }, []);
+  return element;
 }

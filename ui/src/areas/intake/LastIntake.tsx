@@ -17,7 +17,8 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
   const queries = useQueryClient();
   const takeBack = useMutation({
     mutationFn: () => take(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
-    onSuccess: () => Promise.all(['board', 'questions', 'batches', 'blueprints'].map((key) => queries.invalidateQueries({ queryKey: [key, bank] }))),
+    onSuccess: () =>
+      Promise.all(['board', 'questions', 'batches', 'blueprints'].map((key) => queries.invalidateQueries({ queryKey: [key, bank] }))),
   });
   const done = takeBack.data;
   return (

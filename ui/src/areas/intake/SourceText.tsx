@@ -14,7 +14,15 @@ false: A drone can sting.
   points: 5`;
 
 /** The text with line numbers; lines with a problem have theirs in madder. Grows with the text, so page and margin scroll as one. */
-export function SourceText({ text, problems, onChange }: { text: string; problems: ReadonlySet<number>; onChange: (text: string) => void }) {
+export function SourceText({
+  text,
+  problems,
+  onChange,
+}: {
+  text: string;
+  problems: ReadonlySet<number>;
+  onChange: (text: string) => void;
+}) {
   const lines = text.split('\n').length;
   const rows = Math.max(lines, 18);
   return (
@@ -29,7 +37,7 @@ export function SourceText({ text, problems, onChange }: { text: string; problem
       </pre>
       <textarea
         className="fig overflow-x-auto whitespace-pre outline-none"
-        style={{ lineHeight: `${LEVEL}px`, height: rows * LEVEL, fieldSizing: 'fixed' } as React.CSSProperties}
+        style={{ lineHeight: `${LEVEL}px`, height: rows * LEVEL, fieldSizing: 'fixed' }}
         aria-label="Text of the questions"
         placeholder={example}
         spellCheck={false}

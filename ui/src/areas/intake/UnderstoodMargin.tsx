@@ -20,7 +20,12 @@ export function UnderstoodMargin(props: {
   const { understood, bank, left, onLeave, level } = props;
   const range = useVisible();
   const entries: Entry[] = [
-    ...understood.problems.map((p, i) => ({ key: `p${i}`, line: p.line, height: textHeight(p.message), show: <ProblemText problem={p} /> })),
+    ...understood.problems.map((p, i) => ({
+      key: `p${i}`,
+      line: p.line,
+      height: textHeight(p.message),
+      show: <ProblemText problem={p} />,
+    })),
     ...understood.questions.flatMap((q): Entry[] =>
       q.question
         ? [
@@ -31,15 +36,17 @@ export function UnderstoodMargin(props: {
               show: <Understood q={q} bank={bank} isLeft={left.has(q.fromLine)} onLeave={onLeave} />,
             },
           ]
-        : q.problems.map((p, i) => ({ key: `q${q.fromLine}-${i}`, line: p.line, height: textHeight(p.message), show: <ProblemText problem={p} /> })),
+        : q.problems.map((p, i) => ({
+            key: `q${q.fromLine}-${i}`,
+            line: p.line,
+            height: textHeight(p.message),
+            show: <ProblemText problem={p} />,
+          })),
     ),
   ].sort((a, b) => a.line - b.line);
-  let bottom = 0;
-  const placed = entries.map((entry) => {
-    const top = Math.max((entry.line - 1) * level, bottom);
-    bottom = top + entry.height;
-    return { ...entry, top };
-  });
+  const placed = place(entries, level);
+  const last = placed.at(-1);
+  const bottom = last ? last.top + last.height : 0;
   return (
     <div className="relative" style={{ height: bottom + 40 }}>
       {placed
@@ -53,6 +60,15 @@ export function UnderstoodMargin(props: {
   );
 }
 
+function place(entries: Entry[], level: number): (Entry & { top: number })[] {
+  const placed: (Entry & { top: number })[] = [];
+  for (const entry of entries) {
+    const above = placed.at(-1);
+    placed.push({ ...entry, top: Math.max((entry.line - 1) * level, above ? above.top + above.height : 0) });
+  }
+  return placed;
+}
+
 const textHeight = (text: string) => 20 * Math.ceil((text.length + 10) / 46) + 6;
 
 function ProblemText({ problem }: { problem: Schema['ReadProblem'] }) {
@@ -63,19 +79,39 @@ function ProblemText({ problem }: { problem: Schema['ReadProblem'] }) {
   );
 }
 
-function Understood({ q, bank, isLeft, onLeave }: { q: Schema['UnderstoodQuestion']; bank: number; isLeft: boolean; onLeave: (line: number) => void }) {
+function Understood({
+  q,
+  bank,
+  isLeft,
+  onLeave,
+}: {
+  q: Schema['UnderstoodQuestion'];
+  bank: number;
+  isLeft: boolean;
+  onLeave: (line: number) => void;
+}) {
   const question = q.question;
   if (!question) return null;
   const keys = question.choices.flatMap((choice, i) => (choice.key ? [i + 1] : []));
   const weights = question.choices.map((choice) => choice.weight).filter((weight) => weight !== null);
   const answers =
-    weights.length > 0 ? `weighed ${weights.join('/')}` : question.choices.length > 0 ? `${question.choices.length} answers, key ${keys.join(', ')}` : question.answers.join(' or ');
+    weights.length > 0
+      ? `weighed ${weights.join('/')}`
+      : question.choices.length > 0
+        ? `${question.choices.length} answers, key ${keys.join(', ')}`
+        : question.answers.join(' or ');
   return (
     <>
       <p className="truncate">
         {q.problems.length === 0 && (
           <label className="mr-2 cursor-pointer">
-            <input type="checkbox" className="mr-1.5 accent-(--moss)" checked={!isLeft} onChange={() => onLeave(q.fromLine)} />
+            <input
+              type="checkbox"
+              className="mr-1.5 accent-(--moss)"
+              aria-label={`Take in the question at line ${q.fromLine}`}
+              checked={!isLeft}
+              onChange={() => onLeave(q.fromLine)}
+            />
             <span className={isLeft ? 'text-quiet line-through' : ''}>
               <b>{question.kind}</b>
             </span>
@@ -84,7 +120,8 @@ function Understood({ q, bank, isLeft, onLeave }: { q: Schema['UnderstoodQuestio
         {answers}
       </p>
       <p className="truncate text-quiet">
-        {question.settings.points ?? (weights.length > 0 ? 'by weight' : '1')} points · {question.objective.split(' > ').at(-1) || 'no objective'}
+        {question.settings.points ?? (weights.length > 0 ? 'by weight' : '1')} points ·{' '}
+        {question.objective.split(' > ').at(-1) || 'no objective'}
         {question.status !== 'draft' && ` · ${question.status}`}
       </p>
       {q.same && (

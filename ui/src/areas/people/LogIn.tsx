@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type SyntheticEvent, useState } from 'react';
 import { api, inWords, take } from '../../api/client';
 
 /** Name and password; used on its own page and over a page whose session has expired. */
@@ -14,7 +14,7 @@ export function LogInForm({ onDone }: { onDone?: () => void }) {
       onDone?.();
     },
   });
-  const submit = (e: FormEvent) => {
+  const submit = (e: SyntheticEvent) => {
     e.preventDefault();
     logIn.mutate();
   };

@@ -14,7 +14,10 @@ export function LogInAgain() {
     };
     const offQueries = queries.getQueryCache().subscribe((event) => watch(event.query.state.error));
     const offMutations = queries.getMutationCache().subscribe((event) => watch(event.mutation?.state.error));
+    const ask = () => setOpen(true);
+    window.addEventListener('zetema:log-in', ask);
     return () => {
+      window.removeEventListener('zetema:log-in', ask);
       offQueries();
       offMutations();
     };

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use Symfony\Component\Process\Process;
+
+/** Headless Chromium with its own driver on a free port; ends with this object. */
+final class Chromium
+{
+    public readonly RemoteWebDriver $driver;
+    private readonly Process $process;
+    private readonly string $profile;
+
+    public function __construct(private readonly string $base)
+    {
+        $port = self::freePort();
+        $this->profile = sys_get_temp_dir() . '/zetema-chromium-' . bin2hex(random_bytes(4));
+        $this->process = new Process(['chromedriver', '--port=' . $port, '--log-level=SEVERE'], timeout: null);
+        $this->process->start();
+        self::waitFor($port);
+        $options = new ChromeOptions();
+        $options->setBinary('/usr/bin/chromium');
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--user-data-dir=' . $this->profile,
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $this->driver = RemoteWebDriver::create('http://127.0.0.1:' . $port, $capabilities, 20_000, 60_000);
+        $this->size(1280, 800);
+    }
+
+    public function __destruct()
+    {
+        try {
+            $this->driver->quit();
+        } catch (\Throwable) {
+            // the browser is gone already
+        }
+        $this->process->stop(2);
+        (new Process(['rm', '-rf', $this->profile]))->run();
+    }
+
+    public static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        $name = $socket === false ? false : stream_socket_get_name($socket, false);
+
+        return (int) substr((string) strrchr((string) $name, ':'), 1);
+    }
+
+    public static function waitFor(int $port): void
+    {
+        for ($i = 0; $i < 200; ++$i) {
+            $socket = @fsockopen('127.0.0.1', $port, timeout: 1);
+            if ($socket !== false) {
+                fclose($socket);
+
+                return;
+            }
+            usleep(50_000);
+        }
+        throw new \RuntimeException('nothing listens on port ' . $port);
+    }
+
+    public function size(int $width, int $height, bool $dark = false): void
+    {
+        $tools = new ChromeDevToolsDriver($this->driver);
+        $tools->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 600]);
+        $tools->execute('Emulation.setEmulatedMedia', ['features' => [['name' => 'prefers-color-scheme', 'value' => $dark ? 'dark' : 'light']]]);
+    }
+
+    public function goOffline(bool $offline): void
+    {
+        (new ChromeDevToolsDriver($this->driver))->execute('Network.enable');
+        (new ChromeDevToolsDriver($this->driver))->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
+    public function open(string $path): void
+    {
+        $this->driver->get($this->base . $path);
+    }
+
+    public function logIn(string $login, string $password): void
+    {
+        $this->open('/');
+        $this->see('Log in');
+        $this->driver->findElement(WebDriverBy::name('login'))->sendKeys($login);
+        $this->driver->findElement(WebDriverBy::name('password'))->sendKeys($password . WebDriverKeys::ENTER);
+        $this->see('Log out');
+    }
+
+    public function logOut(): void
+    {
+        $this->click('Log out');
+        $this->see('Log in');
+    }
+
+    /** Waits until the page shows a text. */
+    public function see(string $text, int $seconds = 10): void
+    {
+        $this->until(fn (): bool => str_contains($this->text(), $text), sprintf('“%s” on the page', $text), $seconds);
+    }
+
+    public function text(): string
+    {
+        $text = $this->driver->executeScript('return document.body.innerText.replace(/\s+/g, " ")');
+
+        return is_string($text) ? $text : '';
+    }
+
+    /** Clicks a button or link by its words, or by its label. */
+    public function click(string $words): void
+    {
+        $quoted = '"' . $words . '"';
+        $this->find("//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\"][normalize-space(.)=$quoted]")->click();
+    }
+
+    public function find(string $xpath): WebDriverElement
+    {
+        $found = null;
+        $this->until(function () use ($xpath, &$found): bool {
+            $found = $this->driver->findElements(WebDriverBy::xpath($xpath))[0] ?? null;
+
+            return $found !== null && $found->isEnabled();
+        }, $xpath);
+
+        return $found ?? throw new \RuntimeException('not found: ' . $xpath);
+    }
+
+    /** The input or text box with a label. */
+    public function field(string $label): WebDriverElement
+    {
+        return $this->find(sprintf('//*[@aria-label="%s"]', $label));
+    }
+
+    /** @param callable(): bool $holds */
+    public function until(callable $holds, string $what, int $seconds = 10): void
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            try {
+                if ($holds()) {
+                    return;
+                }
+            } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+                // the page is changing; look again
+            }
+            usleep(60_000);
+        } while (microtime(true) < $end);
+        throw new \RuntimeException(sprintf("Waited %d s in vain for %s. The page says:\n%s", $seconds, $what, $this->text()));
+    }
+
+    public function shot(string $file): void
+    {
+        usleep(350_000);
+        $this->driver->takeScreenshot($file);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+
+require dirname(__DIR__) . '/vendor/autoload.php';
+
+// One database with the demo for all tests of the application; each test rolls back what it did.
+$root = dirname(__DIR__);
+$old = glob($root . '/var/data/test.sqlite*');
+array_map(unlink(...), $old === false ? [] : $old);
+$env = ['APP_ENV' => 'test', 'DATABASE_URL' => 'sqlite:///' . $root . '/var/data/test.sqlite'];
+foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
+    (new Process(['php', 'bin/console', ...$command], $root, $env, timeout: 60))->mustRun();
+}
