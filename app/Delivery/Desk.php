@@ -79,12 +79,8 @@ final readonly class Desk
         if ($request === '' || strlen($request) > 60) {
             throw new Malformed('request', 'must be an id of 1 to 60 characters');
         }
-        $this->db->executeStatement('PRAGMA synchronous=FULL');
-        try {
-            return $this->db->transactional(fn (): Core\Sitting => $this->actOnce($sitting, $body, $request));
-        } finally {
-            $this->db->executeStatement('PRAGMA synchronous=NORMAL');
-        }
+
+        return $this->db->transactional(fn (): Core\Sitting => $this->actOnce($sitting, $body, $request));
     }
 
     public function now(): int

@@ -9,7 +9,8 @@ use Doctrine\DBAL\Driver\Connection;
 use Doctrine\DBAL\Driver\Middleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
-/** Every connection: write-ahead log, foreign keys, and patience when another process writes. */
+/** Every connection: write-ahead log, foreign keys, patience when another process writes, and every commit on the disk
+ * before it is acknowledged. */
 final class SqlitePragmas implements Middleware
 {
     public function wrap(Driver $driver): Driver
@@ -18,7 +19,7 @@ final class SqlitePragmas implements Middleware
             public function connect(#[\SensitiveParameter] array $params): Connection
             {
                 $connection = parent::connect($params);
-                foreach (['journal_mode=WAL', 'busy_timeout=8000', 'foreign_keys=ON', 'synchronous=NORMAL'] as $pragma) {
+                foreach (['journal_mode=WAL', 'busy_timeout=8000', 'foreign_keys=ON', 'synchronous=FULL'] as $pragma) {
                     $connection->exec('PRAGMA ' . $pragma);
                 }
 

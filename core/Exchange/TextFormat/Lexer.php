@@ -24,6 +24,7 @@ final class Lexer
     {
         $open = null;
         $rest = [];
+        $waiting = []; // problems below a line that is still open: they belong to it
         $offset = str_starts_with($text, "\u{FEFF}") ? 3 : 0;
         $number = 0;
         $length = strlen($text);
@@ -44,6 +45,8 @@ final class Lexer
                 if ($open !== null) {
                     yield self::closed($open, $rest);
                 }
+                yield from $waiting;
+                $waiting = [];
                 $column = 1 + self::indent($raw);
                 $value = substr($line, $colon + 1);
                 $textColumn = $column + mb_strlen(substr($line, 0, $colon + 1)) + self::indent($value);
@@ -52,17 +55,18 @@ final class Lexer
                 continue;
             }
             if (is_string($found)) {
-                yield new Problem($number, 1 + self::indent($raw), $found);
+                $waiting[] = new Problem($number, 1 + self::indent($raw), $found);
             } elseif ($open !== null && in_array($open->word, Vocabulary::RUNNING, true)) {
                 $rest[] = $escaped ? substr($line, 1) : $line;
             } elseif ($line !== '') {
                 $where = $open === null ? 'before the first word of the format' : sprintf('after `%s:`, which takes one line', $open->head);
-                yield new Problem($number, 1 + self::indent($raw), sprintf('this line stands %s and belongs to nothing', $where));
+                $waiting[] = new Problem($number, 1 + self::indent($raw), sprintf('this line stands %s and belongs to nothing', $where));
             }
         }
         if ($open !== null) {
             yield self::closed($open, $rest);
         }
+        yield from $waiting;
     }
 
     private static function indent(string $raw): int

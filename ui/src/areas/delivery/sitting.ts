@@ -32,6 +32,7 @@ export function useSitting(id: number) {
   const queue = useRef<Waiting[]>(JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as Waiting[]);
   const sending = useRef(false);
   const retry = useRef<number | undefined>(undefined);
+  const again = useRef<() => void>(() => undefined);
 
   const keep = useCallback(() => {
     if (queue.current.length > 0) localStorage.setItem(shelf(id), JSON.stringify(queue.current));
@@ -57,7 +58,7 @@ export function useSitting(id: number) {
           if (error.isLogIn) window.dispatchEvent(new Event('zetema:log-in'));
           retry.current = window.setTimeout(() => {
             sending.current = false;
-            void again.current();
+            again.current();
           }, 3000);
           keep();
           return;
@@ -74,9 +75,8 @@ export function useSitting(id: number) {
     sending.current = false;
     setSaved('saved');
   }, [id, keep, queries]);
-  const again = useRef(send);
   useEffect(() => {
-    again.current = send;
+    again.current = () => void send();
   }, [send]);
 
   const act = useCallback(

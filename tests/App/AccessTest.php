@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class AccessTest extends ApiTestCase
+{
+    /** @return iterable<string, array{string, string, bool, bool, bool}> method, path, may: author, reviewer, candidate */
+    public static function routes(): iterable
+    {
+        $routes = [
+            ['GET', '/api/banks', true, true, false],
+            ['GET', '/api/banks/1/board', true, true, false],
+            ['GET', '/api/banks/1/questions', true, true, false],
+            ['POST', '/api/banks/1/questions', true, false, false],
+            ['GET', '/api/banks/1/text', true, true, false],
+            ['GET', '/api/questions/1', true, true, false],
+            ['PUT', '/api/questions/1', true, false, false],
+            ['PUT', '/api/questions/1/status', true, true, false],
+            ['POST', '/api/banks/1/intake/read', true, false, false],
+            ['POST', '/api/banks/1/intake', true, false, false],
+            ['GET', '/api/banks/1/batches', true, false, false],
+            ['POST', '/api/batches/1/take-back', true, false, false],
+            ['GET', '/api/banks/1/blueprints', true, true, false],
+            ['POST', '/api/banks/1/blueprints', true, false, false],
+            ['GET', '/api/blueprints/1', true, true, false],
+            ['PUT', '/api/blueprints/1', true, false, false],
+            ['POST', '/api/blueprints/1/deal', true, true, false],
+            ['POST', '/api/blueprints/1/editions', true, false, false],
+            ['POST', '/api/blueprints/1/rehearsals', true, true, false],
+            ['POST', '/api/editions/1/sittings', false, false, true],
+        ];
+        foreach ($routes as $route) {
+            yield $route[0] . ' ' . $route[1] => $route;
+        }
+    }
+
+    #[DataProvider('routes')]
+    public function test_every_route_needs_the_right_role(string $method, string $path, bool ...$may): void
+    {
+        $this->send($method, $path, [], status: 401);
+        foreach (['orrell', 'penhale', 'wren'] as $i => $login) {
+            $this->logIn($login);
+            $this->client->request($method, $path, server: ['HTTP_X_ZETEMA' => '1', 'CONTENT_TYPE' => 'application/json'], content: '{}');
+
+            self::assertSame($may[$i] ?? false, $this->client->getResponse()->getStatusCode() !== 403, $login);
+        }
+    }
+
+    public function test_no_route_of_the_api_is_left_out_of_the_table(): void
+    {
+        $known = [...array_column(iterator_to_array(self::routes(), false), 1), '/api/log-in', '/api/log-out', '/api/me', '/api/my-assessments', '/api/sittings/1', '/api/sittings/1/events', '/api/sittings/1/review'];
+        $router = self::getContainer()->get('router');
+        foreach ($router->getRouteCollection() as $route) {
+            if (str_starts_with($route->getPath(), '/api')) {
+                self::assertContains(str_replace('{id}', '1', $route->getPath()), $known);
+            }
+        }
+    }
+
+    public function test_a_wrong_password_gets_a_clear_message_and_attempts_are_limited(): void
+    {
+        $wrong = ['login' => 'orrell', 'password' => 'wrong-' . bin2hex(random_bytes(2))];
+        $problem = $this->send('POST', '/api/log-in', $wrong, status: 401);
+
+        self::assertStringContainsString('do not go together', $problem->text('detail'));
+        for ($i = 0; $i < 5; ++$i) {
+            $this->client->request('POST', '/api/log-in', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1', 'REMOTE_ADDR' => '10.0.0.9'], content: json_encode($wrong, JSON_THROW_ON_ERROR));
+        }
+        $this->client->request('POST', '/api/log-in', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1', 'REMOTE_ADDR' => '10.0.0.9'], content: json_encode($wrong, JSON_THROW_ON_ERROR));
+        self::assertSame(429, $this->client->getResponse()->getStatusCode());
+    }
+
+    public function test_what_comes_from_another_site_is_refused(): void
+    {
+        $this->logIn('orrell');
+        foreach ([['HTTP_X_ZETEMA' => '1', 'HTTP_ORIGIN' => 'http://elsewhere.example'], ['HTTP_X_ZETEMA' => '1', 'HTTP_SEC_FETCH_SITE' => 'cross-site'], []] as $headers) {
+            $this->client->request('POST', '/api/blueprints/1/editions', server: $headers);
+
+            self::assertSame(403, $this->client->getResponse()->getStatusCode());
+        }
+    }
+
+    public function test_nobody_sees_anothers_sitting(): void
+    {
+        $this->logIn('wren');
+        foreach (['/api/sittings/1', '/api/sittings/1/review'] as $path) {
+            $this->send('GET', $path, status: 404);
+        }
+    }
+
+    public function test_logging_out_ends_the_session(): void
+    {
+        $this->logIn('orrell');
+        $this->send('POST', '/api/log-out', schema: 'Me');
+
+        $this->send('GET', '/api/banks', status: 401);
+    }
+
+    public function test_bad_input_is_told_by_its_field(): void
+    {
+        $this->logIn('orrell');
+        self::assertSame('text', $this->send('POST', '/api/banks/1/intake/read', ['text' => 5], status: 422)->text('field'));
+        self::assertSame('document', $this->broken('POST', '/api/banks/1/intake/read')->text('field'));
+        $this->send('GET', '/api/questions/99999', status: 404);
+        $this->send('DELETE', '/api/banks', status: 405);
+    }
+
+    private function broken(string $method, string $path): \Zetema\Core\Data\Fields
+    {
+        $this->client->request($method, $path, server: ['HTTP_X_ZETEMA' => '1'], content: '{"text": ');
+
+        return \Zetema\Core\Data\Fields::ofJson((string) $this->client->getResponse()->getContent());
+    }
+}

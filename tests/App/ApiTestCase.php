@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\Yaml\Yaml;
+use Zetema\Core\Data\Fields;
+
+/** Real HTTP kernel, real SQLite with the demo; every answer is held against docs/openapi.yaml. */
+abstract class ApiTestCase extends WebTestCase
+{
+    protected KernelBrowser $client;
+    private static ?object $contract = null;
+
+    protected function setUp(): void
+    {
+        $this->client = self::createClient();
+        $this->client->disableReboot();
+    }
+
+    protected function logIn(string $login): void
+    {
+        $this->send('POST', '/api/log-in', ['login' => $login, 'password' => 'honeycomb'], 'Me');
+    }
+
+    /**
+     * @param array<string, mixed>|null $body
+     * @param string|null $schema name of the answer's schema in docs/openapi.yaml
+     */
+    protected function send(string $method, string $path, ?array $body = null, ?string $schema = null, int $status = 200): Fields
+    {
+        $json = $body === null ? '' : json_encode((object) $body, JSON_THROW_ON_ERROR);
+        $this->client->request($method, $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1'], content: $json);
+        $response = $this->client->getResponse();
+        $content = (string) $response->getContent();
+
+        self::assertSame($status, $response->getStatusCode(), $content);
+        $schema = $status >= 400 ? 'Problem' : $schema;
+        if ($schema !== null) {
+            self::assertMatchesContract($schema, $content);
+        }
+
+        return Fields::ofJson($content);
+    }
+
+    private static function assertMatchesContract(string $schema, string $json): void
+    {
+        if (self::$contract === null) {
+            $yaml = Yaml::parseFile(dirname(__DIR__, 2) . '/docs/openapi.yaml');
+            $decoded = json_decode(json_encode(['components' => is_array($yaml) ? $yaml['components'] : []], JSON_THROW_ON_ERROR));
+            self::$contract = is_object($decoded) ? $decoded : null;
+        }
+        $contract = (array) self::$contract;
+        $result = (new Validator())->validate(json_decode($json), (object) ['$ref' => '#/components/schemas/' . $schema, ...$contract]);
+        $error = $result->error();
+
+        self::assertTrue($result->isValid(), $error === null ? '' : $schema . ': ' . json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR));
+    }
+}

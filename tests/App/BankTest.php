@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use Doctrine\DBAL\Connection;
+
+final class BankTest extends ApiTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->logIn('orrell');
+    }
+
+    public function test_the_board_counts_cleared_and_all_by_objective_and_kind(): void
+    {
+        $board = $this->send('GET', '/api/banks/1/board', schema: 'Board');
+        $rows = [];
+        foreach ($board->objects('rows') as $row) {
+            $rows[$row->object('objective')->text('name')] = $row->object('cells');
+        }
+
+        self::assertSame([4, 4], [$rows['Castes and their work']->object('one')->integer('cleared'), $rows['Castes and their work']->object('one')->integer('all')]);
+        self::assertSame(['Colony life', 'Castes and their work', 'The year of a colony', 'Hive inspection'], array_slice(array_keys($rows), 0, 4));
+    }
+
+    public function test_the_list_is_filtered_and_searched(): void
+    {
+        $all = $this->send('GET', '/api/banks/1/questions', schema: 'QuestionList')->objects('questions');
+        $hive = $this->send('GET', '/api/banks/1/questions?objective=4&kind=one', schema: 'QuestionList')->objects('questions');
+        $mites = $this->send('GET', '/api/banks/1/questions?search=varroa', schema: 'QuestionList')->objects('questions');
+
+        self::assertCount(63, $all);
+        self::assertCount(7, $hive, 'with what lies below the objective');
+        self::assertContains('name of the mite', array_map(static fn ($q): ?string => $q->optionalText('name'), $mites));
+        self::assertCount(0, $this->send('GET', '/api/banks/1/questions?search=%25', schema: 'QuestionList')->objects('questions'), 'a percent sign is no wildcard');
+    }
+
+    public function test_the_margin_shows_what_each_choice_earns_on_each_attempt(): void
+    {
+        $question = $this->send('GET', '/api/questions/' . $this->idOf('fresh eggs'), schema: 'Question');
+        $earned = array_map(static fn ($c): array => $c->texts('earned'), $question->object('margin')->objects('choices'));
+
+        self::assertSame([['10', '5'], ['-1', '-1'], ['-1', '-1'], ['-1', '-1']], $earned);
+    }
+
+    public function test_editing_a_cleared_question_makes_a_draft_and_the_cleared_revision_is_still_dealt(): void
+    {
+        $id = $this->idOf('queen excluder');
+        $before = $this->send('GET', "/api/questions/$id");
+        $saved = $this->send('PUT', "/api/questions/$id", $this->edited($before, ['stem' => 'New words?']), 'Question');
+
+        self::assertSame(['draft', 2, 1, 'New words?'], [$saved->text('status'), $saved->integer('revision'), $saved->integer('clearedRevision'), $saved->object('content')->text('stem')]);
+        $again = $this->send('PUT', "/api/questions/$id", $this->edited($saved, ['stem' => 'Newer words?']), 'Question');
+        self::assertSame(2, $again->integer('revision'), 'soon after, it goes into the same revision');
+        $cleared = $this->send('PUT', "/api/questions/$id/status", ['status' => 'cleared', 'version' => $again->integer('version')], 'Question');
+        self::assertSame(['cleared', 2], [$cleared->text('status'), $cleared->integer('clearedRevision')]);
+        self::assertSame(3, $this->send('PUT', "/api/questions/$id", $this->edited($cleared, ['stem' => 'Newest?']), 'Question')->integer('revision'), 'what was cleared is never written again');
+    }
+
+    public function test_a_stale_window_is_told_and_gets_what_stands_now(): void
+    {
+        $id = $this->idOf('queen excluder');
+        $opened = $this->send('GET', "/api/questions/$id");
+        $this->send('PUT', "/api/questions/$id", $this->edited($opened, ['stem' => 'From the first window']));
+        $problem = $this->send('PUT', "/api/questions/$id", $this->edited($opened, ['stem' => 'From the second']), status: 409);
+
+        self::assertSame('urn:zetema:problem:stale', $problem->text('type'));
+        self::assertSame('From the first window', $problem->object('current')->object('content')->text('stem'));
+    }
+
+    public function test_what_cannot_stand_is_refused_in_words_and_nothing_changes(): void
+    {
+        $id = $this->idOf('queen excluder');
+        $opened = $this->send('GET', "/api/questions/$id");
+        foreach ([[['stem' => ' '], 'stem'], [['choices' => [['id' => 1, 'text' => 'a', 'key' => false], ['id' => 2, 'text' => 'b', 'key' => false]]], 'key'], [['settings' => ['points' => 'ten']], 'decimal']] as [$change, $words]) {
+            self::assertStringContainsString($words, $this->send('PUT', "/api/questions/$id", $this->edited($opened, $change), status: 422)->text('detail'));
+        }
+        self::assertSame($opened->integer('version'), $this->send('GET', "/api/questions/$id")->integer('version'));
+    }
+
+    public function test_a_new_question_is_made_with_its_objective(): void
+    {
+        $content = ['v' => 1, 'kind' => 'number', 'stem' => 'How many?', 'spans' => [['span' => '14 within 0.6']]];
+        $made = $this->send('POST', '/api/banks/1/questions', ['name' => 'brand new', 'objective' => 'Colony life > A new leaf', 'content' => $content], 'Question', 201);
+
+        self::assertSame(['Colony life > A new leaf', 'draft', null], [$made->text('objective'), $made->text('status'), $made->optionalInteger('clearedRevision')]);
+        $this->send('POST', '/api/banks/1/questions', ['name' => 'brand new', 'content' => $content], status: 422);
+    }
+
+    public function test_an_intake_tells_problems_takes_in_the_rest_and_is_taken_back(): void
+    {
+        $text = "objective: Honey > Brand new\none: Fine?\n yes: a\n no: b\n\none: Broken?\n yes: a\n\nfalse: A drone has no sting.";
+        $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->objects('questions');
+
+        self::assertSame([0, 1, 0], array_map(static fn ($q): int => count($q->objects('problems')), $read));
+        self::assertSame($this->idOf('drone sting'), $read[2]->integer('same'), 'the bank has this stem already');
+        self::assertStringContainsString('line 6', $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 6]], status: 422)->text('detail'));
+        $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 9], 'name' => 'mine.zet.txt'], 'Batch', 201);
+        self::assertCount(65, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
+        $back = $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back');
+        self::assertSame([2, 0], [$back->integer('taken'), $back->integer('kept')]);
+        self::assertCount(63, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
+        self::assertStringNotContainsString('Brand new', (string) json_encode($this->send('GET', '/api/banks/1/board')->raw()), 'the objectives that came with it go too');
+    }
+
+    public function test_what_an_edition_holds_is_not_taken_back(): void
+    {
+        $back = $this->send('POST', '/api/batches/1/take-back');
+
+        self::assertGreaterThan(40, $back->integer('kept'));
+        self::assertSame(63, $back->integer('taken') + $back->integer('kept'));
+    }
+
+    public function test_five_thousand_questions_open_within_200_ms(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        $db->executeStatement('WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 80)
+            INSERT INTO question (bank_id, objective_id, kind, status, excerpt, version, newest_id, cleared_id) SELECT bank_id, objective_id, kind, status, excerpt, version, newest_id, cleared_id FROM question, n');
+        foreach (['/api/banks/1/board', '/api/banks/1/questions'] as $path) {
+            $this->send('GET', $path);
+            $start = hrtime(true);
+            $this->send('GET', $path);
+
+            self::assertLessThan(200, (hrtime(true) - $start) / 1e6, $path);
+        }
+        self::assertGreaterThan(5000, count($this->send('GET', '/api/banks/1/questions')->objects('questions')));
+    }
+
+    private function idOf(string $name): int
+    {
+        $id = self::getContainer()->get(Connection::class)->fetchOne('SELECT id FROM question WHERE name = ?', [$name]);
+
+        return is_numeric($id) ? (int) $id : 0;
+    }
+
+    /**
+     * @param array<string, mixed> $change
+     *
+     * @return array<string, mixed>
+     */
+    private function edited(\Zetema\Core\Data\Fields $question, array $change): array
+    {
+        return [
+            'version' => $question->integer('version'),
+            'name' => $question->optionalText('name') ?? '',
+            'objective' => $question->optionalText('objective') ?? '',
+            'content' => [...$question->object('content')->raw(), ...$change],
+        ];
+    }
+}

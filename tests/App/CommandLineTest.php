@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Zetema\Core\Data\Fields;
+
+final class CommandLineTest extends TestCase
+{
+    private const TEXT = "bank: B\nobjective: A > B\none: Which?\n name: which\n points: 10\n yes: a\n no: b\n\ntrue: Bees fly.\n points: 2\n";
+
+    public function test_read_tells_questions_and_ends_with_0(): void
+    {
+        [$code, $json] = self::console(['zetema:read', '-'], self::TEXT);
+        $question = Fields::ofJson($json)->objects('questions')[0];
+
+        self::assertSame(0, $code);
+        self::assertSame(['which', 'one', 'A > B', 'Which?', '10', 'draft'], array_map($question->text(...), ['name', 'kind', 'objective', 'stem', 'points', 'status']));
+    }
+
+    public function test_problems_are_in_the_json_and_end_with_1(): void
+    {
+        [$code, $json] = self::console(['zetema:read', '-'], self::TEXT . "number: N\n answr: 4");
+
+        self::assertSame(1, $code);
+        self::assertCount(2, Fields::ofJson($json)->objects('questions'));
+        self::assertSame(12, Fields::ofJson($json)->objects('problems')[0]->integer('line'));
+    }
+
+    public function test_wrong_use_ends_with_2(): void
+    {
+        foreach ([['zetema:read'], ['zetema:read', '/no/such/file'], ['zetema:mark', '-'], ['zetema:deal', '-', '-']] as $arguments) {
+            [$code, $out] = self::console($arguments, '');
+            self::assertSame([2, ''], [$code, $out]);
+        }
+    }
+
+    public function test_write_gives_the_normal_form_that_reads_back_the_same(): void
+    {
+        [, $once] = self::console(['zetema:write', '-'], self::TEXT);
+        [$code, $twice] = self::console(['zetema:write', '-'], $once);
+
+        self::assertSame([0, $once], [$code, $twice]);
+        self::assertStringContainsString('one: Which?', $once);
+    }
+
+    public function test_mark_gives_a_verdict_or_an_error_for_each_case_in_order(): void
+    {
+        $cases = tempnam(sys_get_temp_dir(), 'cases');
+        file_put_contents((string) $cases, '[{"question":"which","response":{"choose":[1]}},{"question":2,"response":{"choose":[2]}},{"question":"2","response":null},{"question":1,"response":{"choose":[5]}},{"question":1,"response":null,"attempt":2}]');
+        [$code, $json] = self::console(['zetema:mark', '-', '--cases=' . $cases], self::TEXT);
+        unlink((string) $cases);
+        $results = json_decode($json, true);
+
+        self::assertSame(0, $code, 'refused cases are answers too');
+        self::assertIsArray($results);
+        self::assertSame(['right', 'wrong', null, null, null], array_map(static fn (mixed $r): mixed => is_array($r) ? $r['outcome'] ?? null : null, $results));
+        self::assertStringStartsWith('question:', Fields::of($results[2])->text('error'));
+        self::assertStringStartsWith('choose:', Fields::of($results[3])->text('error'));
+        self::assertStringStartsWith('attempt:', Fields::of($results[4])->text('error'));
+    }
+
+    public function test_deal_gives_forms_or_the_smallest_shortage(): void
+    {
+        [$code, $json] = $this->deal('{"steps":[{"draw":{"take":1,"pool":{"objective":"A"}}},{"question":"which"}]}');
+        self::assertSame([0, ['2', 'which']], [$code, Fields::ofJson($json)->objects('forms')[0]->texts('questions')]);
+        self::assertCount(3, Fields::ofJson($json)->objects('forms'));
+
+        [$code, $json] = $this->deal('{"steps":[{"draw":{"take":3,"pool":{}}}]}');
+        self::assertSame([1, '{"infeasible":{"draws":[1],"ask":3,"fit":2}}'], [$code, trim($json)]);
+
+        [$code, $json] = $this->deal('{"steps":[{"question":"gone"}]}');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('gone', Fields::ofJson($json)->texts('problems')[0]);
+    }
+
+    public function test_ten_thousand_questions_are_read_in_10_s_and_256_mb(): void
+    {
+        $text = '';
+        for ($i = 0; $i < 10_000; ++$i) {
+            $text .= "one: Question $i about bees?\n  name: q$i\n  yes: One answer\n    says: Because.\n  no: Another\n  no: A third\n  points: 5\n\n";
+        }
+        $start = hrtime(true);
+        [$code, $json] = self::console(['zetema:read', '-'], $text, ['-d', 'memory_limit=256M']);
+
+        self::assertSame(0, $code);
+        self::assertSame(10_000, substr_count($json, '"kind":"one"'));
+        self::assertLessThan(10, (hrtime(true) - $start) / 1e9);
+    }
+
+    /** @return array{int|null, string} */
+    private function deal(string $blueprint): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'blueprint');
+        file_put_contents($file, $blueprint);
+        $result = self::console(['zetema:deal', $file, '-', '--seed=5', '--forms=3'], self::TEXT);
+        unlink($file);
+
+        return $result;
+    }
+
+    /**
+     * @param list<string> $arguments
+     * @param list<string> $php
+     *
+     * @return array{int|null, string} exit code and standard output
+     */
+    private static function console(array $arguments, string $input, array $php = []): array
+    {
+        $process = new Process(['php', ...$php, 'bin/console', ...$arguments], dirname(__DIR__, 2), ['APP_ENV' => 'test'], $input, 60);
+        $process->run();
+
+        return [$process->getExitCode(), $process->getOutput()];
+    }
+}

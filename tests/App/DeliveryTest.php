@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\MockClock;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Zetema\Core\Data\Fields;
+
+final class DeliveryTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+
+    public function test_a_blueprint_proves_its_forms_while_it_is_typed(): void
+    {
+        $this->logIn('orrell');
+        $blueprint = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
+        $proof = $blueprint->object('proof');
+        self::assertSame([15, '125', '125'], [$proof->integer('questions'), $proof->text('least'), $proof->text('most')]);
+
+        $steps = [['draw' => ['take' => 9, 'pool' => ['objective' => 'Hive inspection', 'kinds' => ['one']]]]];
+        $saved = $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, ['steps' => $steps]), 'Blueprint');
+        self::assertSame('Draw 1 asks for 9 questions; only 7 fit it.', $saved->object('proof')->object('shortage')->text('words'));
+        foreach (['deal' => ['seed' => 1], 'editions' => [], 'rehearsals' => []] as $what => $body) {
+            self::assertStringContainsString('only 7 fit', $this->send('POST', "/api/blueprints/1/$what", $body, status: 409)->text('detail'));
+        }
+        self::assertSame('urn:zetema:problem:stale', $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, []), status: 409)->text('type'));
+    }
+
+    public function test_a_pass_mark_that_cannot_be_reached_is_said_and_never_frozen(): void
+    {
+        $this->logIn('orrell');
+        $blueprint = $this->send('GET', '/api/blueprints/1');
+        $saved = $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, ['pass' => ['points' => '126']]), 'Blueprint');
+
+        self::assertFalse($saved->object('proof')->object('pass')->flag('reachable'));
+        self::assertSame('pass', $this->send('POST', '/api/blueprints/1/editions', status: 422)->text('field'));
+        self::assertSame('pass', $this->send('PUT', '/api/blueprints/1', self::edited($saved, ['pass' => ['percent' => '101']]), status: 422)->text('field'));
+    }
+
+    public function test_one_seed_deals_the_same_form_again(): void
+    {
+        $this->logIn('orrell');
+        $form = $this->send('POST', '/api/blueprints/1/deal', ['seed' => 7], 'Form');
+
+        self::assertSame('125', $form->text('points'));
+        self::assertEquals($form, $this->send('POST', '/api/blueprints/1/deal', ['seed' => 7]));
+        self::assertNotEquals($form->raw()['questions'], $this->send('POST', '/api/blueprints/1/deal', ['seed' => 8])->raw()['questions']);
+    }
+
+    public function test_from_begin_to_review(): void
+    {
+        $this->logIn('carrow');
+        $sitting = $this->begin();
+        $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
+        $sitting = $this->act($sitting, ['type' => 'flagged', 'sheet' => 2]);
+        self::assertSame([1], $sitting->objects('questions')[0]->object('response')->integers('choose'));
+        self::assertTrue($sitting->objects('questions')[1]->flag('flagged'));
+        $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', status: 422);
+
+        $ended = $this->act($sitting, ['type' => 'handed in']);
+        self::assertSame('ended', $ended->text('phase'));
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertCount(15, $review->objects('questions'));
+        self::assertSame('125', $review->object('total')->text('max'));
+        self::assertCount(5, $review->objects('objectives'));
+        self::assertStringContainsString('sat', $this->send('POST', '/api/editions/1/sittings', status: 422)->text('detail'), 'two sittings, and both are used');
+    }
+
+    public function test_a_repeated_request_changes_nothing_and_a_second_tab_is_told(): void
+    {
+        $this->logIn('carrow');
+        $sitting = $this->begin();
+        $event = ['request' => 'one-and-the-same', 'on' => $sitting->integer('events'), 'type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [2]]];
+        $path = '/api/sittings/' . $sitting->integer('id') . '/events';
+        $first = $this->send('POST', $path, $event, 'Sitting');
+        self::assertSame($first->integer('events'), $this->send('POST', $path, $event, 'Sitting')->integer('events'));
+
+        $problem = $this->send('POST', $path, [...$event, 'request' => 'second-tab'], status: 409);
+        self::assertSame([2], $problem->object('current')->objects('questions')[0]->object('response')->integers('choose'));
+        self::assertSame('choose', $this->send('POST', $path, [...$event, 'request' => 'third', 'on' => $first->integer('events'), 'response' => ['choose' => [9]]], status: 422)->text('field'));
+    }
+
+    public function test_time_runs_out_on_the_server_and_what_was_saved_counts(): void
+    {
+        $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));
+        self::assertInstanceOf(MockClock::class, $clock);
+        $this->logIn('carrow');
+        $sitting = $this->begin();
+        $this->act($sitting, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
+        $clock->sleep(1505);
+
+        self::assertSame('ended', $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting')->text('phase'));
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertTrue($review->flag('ranOut'));
+        self::assertSame(1500, $review->integer('seconds'));
+        self::assertNotSame([], $review->objects('questions')[0]->texts('response'));
+    }
+
+    public function test_no_reply_to_a_candidate_carries_a_key_or_marking_before_the_review(): void
+    {
+        $secrets = $this->secrets();
+        $this->logIn('carrow');
+        foreach ([1, 2] as $edition) {
+            $sitting = $this->send('POST', "/api/editions/$edition/sittings", schema: 'Sitting', status: 201);
+            $replies = [(string) $this->client->getResponse()->getContent()];
+            foreach ($sitting->objects('questions') as $question) {
+                $response = $question->items('choices') === [] ? ['text' => '1'] : ['choose' => [1]];
+                $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => $question->integer('n'), 'response' => $response]);
+                $replies[] = (string) $this->client->getResponse()->getContent();
+            }
+            $replies[] = (string) json_encode($this->send('GET', '/api/my-assessments', schema: 'MyAssessments')->raw());
+            foreach ($secrets as $secret) {
+                self::assertStringNotContainsString($secret, implode("\n", $replies));
+            }
+        }
+    }
+
+    public function test_what_changes_in_the_bank_does_not_touch_a_frozen_edition(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        $this->logIn('carrow');
+        $before = $this->begin();
+        $this->logIn('orrell');
+        foreach ($db->fetchFirstColumn("SELECT id FROM question WHERE kind = 'one'") as $id) {
+            $path = '/api/questions/' . (is_numeric($id) ? (int) $id : 0);
+            $this->send('PUT', $path . '/status', ['status' => 'retired', 'version' => $this->send('GET', $path)->integer('version')]);
+        }
+        $this->logIn('carrow');
+
+        self::assertEquals($before->raw()['questions'], $this->send('GET', '/api/sittings/' . $before->integer('id'))->raw()['questions']);
+        $this->logIn('aldous');
+        self::assertCount(15, $this->begin()->objects('questions'), 'and it is still dealt from');
+    }
+
+    public function test_a_rehearsal_shows_its_working_and_leaves_no_result(): void
+    {
+        $this->logIn('penhale');
+        $sitting = $this->send('POST', '/api/blueprints/1/rehearsals', ['seed' => 3], 'Sitting', 201);
+        $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
+        $watch = $sitting->object('watch')->objects('questions')[0];
+
+        self::assertNotSame([], $watch->texts('working'));
+        self::assertNotSame([], $watch->texts('key'));
+        self::assertSame(3, $sitting->object('watch')->integer('seed'));
+        $results = self::getContainer()->get(Connection::class)->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id IS NOT NULL');
+        self::assertSame(3, $results, 'only the three of the demo');
+    }
+
+    private function begin(): Fields
+    {
+        return $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
+    }
+
+    /** @param array<string, mixed> $event */
+    private function act(Fields $sitting, array $event): Fields
+    {
+        $body = ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event];
+
+        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $body, 'Sitting');
+    }
+
+    /**
+     * @param array<string, mixed> $plan
+     *
+     * @return array<string, mixed>
+     */
+    private static function edited(Fields $blueprint, array $plan): array
+    {
+        return ['version' => $blueprint->integer('version'), 'title' => $blueprint->text('title'), 'plan' => [...$blueprint->object('plan')->raw(), ...$plan], 'rules' => $blueprint->object('rules')->raw()];
+    }
+
+    /** @return list<string> feedback, hints and field names that would give an answer away */
+    private function secrets(): array
+    {
+        $secrets = ['"key"', '"keys"', '"atoms"', '"working"', '"wordings"', '"spans"', '"weight"', '"outcomeTexts"'];
+        foreach (self::getContainer()->get(Connection::class)->fetchFirstColumn('SELECT content FROM revision') as $json) {
+            $content = Fields::ofJson(is_string($json) ? $json : '');
+            foreach ([...$content->objects('choices', optional: true), ...$content->objects('wordings', optional: true)] as $part) {
+                $secrets[] = $part->optionalText('says');
+            }
+            foreach ([...$content->objects('outcomeTexts', optional: true), ...$content->objects('hints', optional: true)] as $part) {
+                $secrets[] = $part->text('text');
+            }
+        }
+        $quoted = array_map(static fn (?string $s): string => $s === null ? '' : (str_starts_with($s, '"') ? $s : trim((string) json_encode($s), '"')), $secrets);
+
+        return array_values(array_filter(array_unique($quoted), static fn (string $s): bool => $s !== ''));
+    }
+}

@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\Candidate;
+use Zetema\Core\Drawing\CannotDeal;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\Draw;
+use Zetema\Core\Drawing\PassMark;
+use Zetema\Core\Drawing\Pool;
+use Zetema\Core\Drawing\Proof;
+use Zetema\Core\Drawing\UnknownQuestion;
+use Zetema\Core\Question\Points;
+
+final class DealingTest extends TestCase
+{
+    use TestTrait;
+
+    public function test_one_seed_gives_one_form_everywhere(): void
+    {
+        $chance = new Chance(42);
+
+        // Test vectors of docs/formats/dealing.md; whoever deals elsewhere must get the same.
+        self::assertSame([1, 1, 0, 2, 5, 1, 5, 6], array_map($chance->below(...), array_fill(0, 8, 7)));
+        self::assertSame(['c', 'a', 'e', 'd', 'b'], $chance->shuffled(['a', 'b', 'c', 'd', 'e']));
+        self::assertSame([1, 8, 3], $chance->sample(range(0, 9), 3));
+    }
+
+    public function test_a_form_takes_what_each_draw_asks_and_no_question_twice(): void
+    {
+        $blueprint = new Blueprint([new Draw(2, self::pool('A')), 'a1', new Draw(3, self::pool('B'), Points::of('5'))]);
+        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]);
+
+        foreach (range(1, 50) as $seed) {
+            $form = $dealer->deal($seed);
+            self::assertSame(['a', 'a', 'a', 'b', 'b', 'b'], array_map(static fn (string $id): string => $id[0], $form->ids()));
+            self::assertSame('a1', $form->ids()[2], 'a fixed question stays in its place');
+            self::assertCount(6, array_unique($form->ids()));
+            self::assertSame('18', (string) $form->points(), 'three of 1 point and three of 5');
+            self::assertEquals($form, $dealer->deal($seed));
+        }
+    }
+
+    public function test_disjoint_pools_are_dealt_evenly(): void
+    {
+        $dealer = new Dealer(new Blueprint([new Draw(2, self::pool('A'))]), self::questions('a', 'A', 5));
+        $seen = array_fill_keys(['a1', 'a2', 'a3', 'a4', 'a5'], 0);
+        foreach (range(1, 2000) as $seed) {
+            foreach ($dealer->deal($seed)->ids() as $id) {
+                ++$seen[$id];
+            }
+        }
+
+        // 800 expected of each; five standard deviations are about 110.
+        self::assertGreaterThan(690, min($seen));
+        self::assertLessThan(910, max($seen));
+    }
+
+    public function test_a_deal_succeeds_whenever_any_deal_can(): void
+    {
+        // First come first served would take b1 for the first draw in most deals and leave the second one short.
+        $blueprint = new Blueprint([new Draw(2, new Pool()), new Draw(1, self::pool('B'))]);
+        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 2), ...self::questions('b', 'B', 1)]);
+
+        foreach (range(1, 40) as $seed) {
+            self::assertSame('b1', $dealer->deal($seed)->ids()[2]);
+        }
+    }
+
+    /** @return iterable<string, array{list<array{int, Pool}>, list<int>, int, int, string}> */
+    public static function shortages(): iterable
+    {
+        yield 'one draw' => [[[3, self::pool('A')], [9, self::pool('B')]], [2], 9, 4, 'Draw 2 asks for 9 questions; only 4 fit it.'];
+        yield 'two together' => [[[1, self::pool('A')], [3, self::pool('B')], [2, self::pool('B')]], [2, 3], 5, 4, 'Draws 2 and 3 together ask for 5 questions; only 4 fit them.'];
+        yield 'the set with the fewest draws' => [[[3, new Pool()], [3, new Pool()], [4, new Pool()], [5, self::pool('B')]], [4], 5, 4, 'Draw 4 asks for 5 questions; only 4 fit it.'];
+        yield 'three together' => [[[3, new Pool()], [3, new Pool()], [4, new Pool()]], [1, 2, 3], 10, 9, 'Draws 1, 2 and 3 together ask for 10 questions; only 9 fit them.'];
+    }
+
+    /**
+     * @param list<array{int, Pool}> $draws
+     * @param list<int> $short
+     */
+    #[DataProvider('shortages')]
+    public function test_a_shortage_names_the_smallest_set_of_draws(array $draws, array $short, int $ask, int $fit, string $words): void
+    {
+        $blueprint = new Blueprint(array_map(static fn (array $d): Draw => new Draw($d[0], $d[1]), $draws));
+        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]);
+
+        try {
+            $dealer->deal(1);
+            self::fail('a form was dealt');
+        } catch (CannotDeal $e) {
+            self::assertSame([$short, $ask, $fit], [$e->shortage?->draws, $e->shortage?->ask, $e->shortage?->fit]);
+            self::assertSame($words, $e->getMessage());
+        }
+    }
+
+    public function test_the_flow_agrees_with_trying_everything(): void
+    {
+        $this->limitTo(120)->forAll(Generators::vector(3, Generators::choose(1, 3)), Generators::vector(5, Generators::choose(0, 7)))->then(
+            function (array $takes, array $fits): void {
+                $candidates = [];
+                foreach (array_values($fits) as $i => $mask) {
+                    $tags = array_values(array_filter(['t0', 't1', 't2'], static fn (string $t): bool => is_int($mask) && ($mask >> (int) $t[1] & 1) === 1));
+                    $candidates[] = new Candidate("q$i", 'one', [], $tags, null, Points::of('1'));
+                }
+                $draws = [];
+                foreach (array_values($takes) as $d => $take) {
+                    $draws[] = new Draw(is_int($take) ? $take : 1, new Pool(tags: ["t$d"]));
+                }
+                $dealer = new Dealer(new Blueprint($draws), $candidates);
+                $possible = self::anyDeal($draws, $candidates, 0, 0, []);
+
+                self::assertSame($possible, $dealer->shortage() === null);
+                if ($possible) {
+                    self::assertCount(array_sum(array_map(static fn (Draw $d): int => $d->take, $draws)), array_unique($dealer->deal(7)->ids()));
+                }
+            },
+        );
+    }
+
+    public function test_questions_kept_apart_never_meet(): void
+    {
+        $dealer = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), self::questions('a', 'A', 4));
+        foreach (range(1, 60) as $seed) {
+            self::assertNotSame(['a1', 'a2'], array_values(array_intersect(['a1', 'a2'], $dealer->deal($seed)->ids())));
+        }
+        $stuck = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), self::questions('a', 'A', 2));
+
+        try {
+            $stuck->deal(1);
+            self::fail('what must not meet met');
+        } catch (CannotDeal $e) {
+            self::assertNull($e->shortage, 'not found is never called impossible');
+            self::assertSame(Dealer::TRIES, $e->tries);
+        }
+    }
+
+    public function test_a_blueprint_that_names_an_unknown_question_is_refused(): void
+    {
+        $this->expectException(UnknownQuestion::class);
+        $this->expectExceptionMessage('“gone”');
+
+        new Dealer(new Blueprint(['gone']), self::questions('a', 'A', 2));
+    }
+
+    /** @return iterable<string, array{Pool, list<string>}> */
+    public static function pools(): iterable
+    {
+        yield 'an objective with what lies below' => [self::pool('A'), ['top', 'below']];
+        yield 'without what lies below' => [new Pool(['A'], below: false), ['top']];
+        yield 'kinds' => [new Pool(kinds: ['claim']), ['below']];
+        yield 'all tags' => [new Pool(tags: ['x', 'y']), ['other']];
+        yield 'any difficulty' => [new Pool(difficulty: ['easy', 'hard']), ['top', 'other']];
+        yield 'only, and the rest must hold too' => [new Pool(['A'], only: ['top', 'other']), ['top']];
+        yield 'hand-picked in and out' => [new Pool(['A'], without: ['top'], also: ['other']), ['below', 'other']];
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('pools')]
+    public function test_a_pool_takes_what_meets_its_conditions(Pool $pool, array $expected): void
+    {
+        $all = [
+            new Candidate('top', 'one', ['A'], ['x'], 'easy', Points::of('1')),
+            new Candidate('below', 'claim', ['A', 'deep'], [], null, Points::of('1')),
+            new Candidate('other', 'one', ['B'], ['x', 'y'], 'hard', Points::of('1')),
+        ];
+
+        self::assertSame($expected, array_values(array_map(static fn (Candidate $c): string => $c->id, array_filter($all, $pool->fits(...)))));
+    }
+
+    public function test_the_proof_tells_the_least_and_the_most_and_whether_anyone_can_pass(): void
+    {
+        $mixed = [...self::questions('a', 'A', 3), new Candidate('a9', 'one', ['A'], [], null, Points::of('10'))];
+        $proof = Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::points('3')), $mixed);
+
+        self::assertSame(['2', '11', 2], [(string) $proof->least, (string) $proof->most, $proof->questions]);
+        self::assertFalse($proof->passIsReachable(), 'who is dealt the poorest form could never reach 3 of 2 points');
+        self::assertTrue(Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::percent('100')), $mixed)->passIsReachable());
+    }
+
+    public function test_a_pass_mark_is_compared_exactly(): void
+    {
+        self::assertFalse(PassMark::percent('60')->isReachedBy(Points::of('59.996'), Points::of('100')));
+        self::assertTrue(PassMark::percent('33.3')->isReachedBy(Points::of('0.999'), Points::of('3')));
+    }
+
+    public function test_pinned_choices_keep_their_place_when_the_others_are_shuffled(): void
+    {
+        $question = TextQuestions::one("one: W\n yes: a\n no: b\n no: c\n pinned no: none");
+        $orders = array_map(static fn (int $seed): array => ChoiceOrder::of($question, true, new Chance($seed)), range(1, 40));
+
+        self::assertSame([4], array_values(array_unique(array_column($orders, 3))));
+        self::assertGreaterThan(3, count(array_unique(array_map(static fn (array $o): string => implode($o), $orders))));
+        self::assertSame([1, 2, 3, 4], ChoiceOrder::of($question, false, new Chance(1)));
+    }
+
+    private static function pool(string $objective): Pool
+    {
+        return new Pool([$objective]);
+    }
+
+    /** @return list<Candidate> */
+    private static function questions(string $prefix, string $objective, int $n): array
+    {
+        return array_map(static fn (int $i): Candidate => new Candidate($prefix . $i, 'one', [$objective], [], null, Points::of('1')), range(1, $n));
+    }
+
+    /**
+     * The slow way, to hold the quick one against: every question to every draw it fits.
+     *
+     * @param list<Draw> $draws
+     * @param list<Candidate> $candidates
+     * @param array<string, true> $taken
+     */
+    private static function anyDeal(array $draws, array $candidates, int $draw, int $have, array $taken): bool
+    {
+        if (!isset($draws[$draw])) {
+            return true;
+        }
+        if ($have === $draws[$draw]->take) {
+            return self::anyDeal($draws, $candidates, $draw + 1, 0, $taken);
+        }
+        foreach ($candidates as $candidate) {
+            if (!isset($taken[$candidate->id]) && $draws[$draw]->pool->fits($candidate) && self::anyDeal($draws, $candidates, $draw, $have + 1, [...$taken, $candidate->id => true])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Marking\Verdict;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Question;
+
+final class MarkingTest extends TestCase
+{
+    private const ONE = "one: Which?\n points: 10\n wrong costs: 2\n blank costs: 1\n hint costs: 1\n attempts: 2\n attempt costs: 5\n hint: a\n hint: b\n yes: right\n no: wrong";
+    private const WEIGHED = "one: Which?\n marking: weighed\n attempts: 2\n attempt costs: 50 %\n yes 8: a\n no 5: b\n no 2: c";
+    private const SEVERAL = "several: Which?\n points: 6\n yes: a\n no: b\n yes: c\n no: d\n no: e\n ";
+    private const PLUS_MINUS = "several: Which?\n marking: weighed\n choose: at most 2\n yes 4: a\n yes 4: b\n no -3: c\n no -3: d";
+    private const HARROW = "text: Where?\n answer: Harrow, upper vale\n ";
+
+    /** @return iterable<string, array{string, mixed, string, string, 4?: int, 5?: int, 6?: bool}> text, response, outcome, earned, attempt, hints, late */
+    public static function marks(): iterable
+    {
+        yield 'right on attempt 2 pays for it' => [self::ONE, ['choose' => [1]], 'right', '5', 2];
+        yield 'wrong on attempt 2 costs what wrong costs' => [self::ONE, ['choose' => [2]], 'wrong', '-2', 2];
+        yield 'a blank answer costs what blank costs' => [self::ONE, null, 'unanswered', '-1'];
+        yield 'two hints and a second attempt' => [self::ONE, ['choose' => [1]], 'right', '3', 2, 2];
+        yield 'weights: the second choice' => [self::WEIGHED, ['choose' => [2]], 'partly right', '5'];
+        yield 'weights: attempt costs in percent of the worth' => [self::WEIGHED, ['choose' => [2]], 'partly right', '1', 2];
+        yield 'weights: the best choice stays right on attempt 2' => [self::WEIGHED, ['choose' => [1]], 'right', '4', 2];
+        yield 'whole: every key and no other' => [self::SEVERAL . 'marking: whole', ['choose' => [1, 3]], 'right', '6'];
+        yield 'whole: one key is not enough' => [self::SEVERAL . 'marking: whole', ['choose' => [1]], 'wrong', '0'];
+        yield 'parts: one of two' => [self::SEVERAL . 'marking: parts', ['choose' => [1]], 'partly right', '3'];
+        yield 'parts: both' => [self::SEVERAL . 'marking: parts', ['choose' => [1, 3]], 'right', '6'];
+        yield 'parts: a wrong one takes a right one away' => [self::SEVERAL . 'marking: parts', ['choose' => [1, 2]], 'wrong', '0'];
+        yield 'parts: two right, one wrong' => [self::SEVERAL . 'marking: parts', ['choose' => [1, 3, 4]], 'partly right', '3'];
+        yield 'parts: choosing everything earns nothing' => [self::SEVERAL . 'marking: parts', ['choose' => [1, 2, 3, 4, 5]], 'wrong', '0'];
+        yield 'each: four of five as they should be' => [self::SEVERAL . 'marking: each', ['choose' => [1]], 'partly right', '4.8'];
+        yield 'each: three of five' => [self::SEVERAL . 'marking: each', ['choose' => [1, 2]], 'partly right', '3.6'];
+        yield 'each: nothing chosen is unanswered' => [self::SEVERAL . 'marking: each', null, 'unanswered', '0'];
+        yield 'parts, a wrong one costs half' => [self::SEVERAL . "marking: parts\n wrong part costs: 0.5", ['choose' => [1, 2]], 'partly right', '1.5'];
+        yield 'parts, a wrong one costs nothing: never right' => [self::SEVERAL . "marking: parts\n wrong part costs: 0", ['choose' => [1, 2, 3, 4, 5]], 'partly right', '6'];
+        yield 'parts, at most one: any key is everything' => [self::SEVERAL . "marking: parts\n choose: at most 1", ['choose' => [1]], 'right', '6'];
+        yield 'whole, at most one: any key is everything' => [self::SEVERAL . 'choose: at most 1', ['choose' => [3]], 'right', '6'];
+        yield 'weighed several: both best' => [self::PLUS_MINUS, ['choose' => [1, 2]], 'right', '8'];
+        yield 'weighed several: one good, one bad' => [self::PLUS_MINUS, ['choose' => [1, 3]], 'partly right', '1'];
+        yield 'weighed several: below zero' => [self::PLUS_MINUS, ['choose' => [3, 4]], 'wrong', '-6'];
+        yield 'weighed: max is the best permitted sum' => ["several: W\n marking: weighed\n choose: at most 2\n yes 4: a\n no -1: b\n no -3: c", ['choose' => [1]], 'right', '4'];
+        yield 'weighed, exactly two: negatives count in' => ["several: W\n marking: weighed\n choose: 2\n yes 4: a\n no -1: b\n no -3: c", ['choose' => [1, 2]], 'right', '3'];
+        yield 'late, wrong: whatever was entered costs' => ["one: W\n wrong costs: 2\n late: wrong\n yes: a\n no: b", ['choose' => [1]], 'out of time', '-2', 1, 0, true];
+        yield 'late, wrong: nothing entered costs too' => ["one: W\n wrong costs: 2\n blank costs: 1\n yes: a\n no: b", null, 'out of time', '-2', 1, 0, true];
+        yield 'late, blank' => ["one: W\n blank costs: 0.5\n late: blank\n yes: a\n no: b", ['choose' => [1]], 'out of time', '-0.5', 1, 0, true];
+        yield 'late, marks: as it stands' => ["one: W\n points: 10\n late: marks\n yes: a\n no: b", ['choose' => [1]], 'out of time', '10', 1, 0, true];
+        yield 'a floor holds the costs' => ["one: W\n floor: 0\n blank costs: 1\n yes: a\n no: b", null, 'unanswered', '0'];
+        yield 'not graded earns nothing of nothing' => ["one: W\n graded: no\n yes: a\n no: b", ['choose' => [1]], 'right', '0'];
+        yield 'without a key it is only recorded' => ["one: W\n key: none\n no: a\n no: b", ['choose' => [2]], 'recorded', '0'];
+        yield 'attempt costs: the last entry repeats, only one is taken' => ["one: W\n points: 10\n attempts: 4\n attempt costs: 2, 5\n yes: a\n no: b", ['choose' => [1]], 'right', '5', 4];
+        yield 'attempt costs never go below zero' => ["one: W\n points: 3\n attempts: 2\n attempt costs: 5\n yes: a\n no: b", ['choose' => [1]], 'right', '0', 2];
+        yield 'a third is rounded, half away from zero' => ["several: W\n marking: parts\n yes: a\n yes: b\n yes: c\n no: d", ['choose' => [1]], 'partly right', '0.33'];
+        yield 'decimals can be set' => ["several: W\n marking: parts\n decimals: 1\n yes: a\n yes: b\n yes: c\n no: d", ['choose' => [1, 2]], 'partly right', '0.7'];
+        yield 'a claim that is false' => ["false: Drones sting.\n words: holds, does not hold", ['choose' => [2]], 'right', '1'];
+        yield 'text: case and spaces are ignored' => [self::HARROW, ['text' => ' harrow,  UPPER vale'], 'right', '1'];
+        yield 'text: a missing comma is not' => [self::HARROW, ['text' => 'harrow upper vale'], 'wrong', '0'];
+        yield 'text: unless punctuation is ignored' => [self::HARROW . 'ignore: case, punctuation', ['text' => 'harrow upper vale'], 'right', '1'];
+        yield 'text: a wording may be worth half' => ["text: W\n points: 2\n answer: varroa\n answer 50 %: mite", ['text' => 'Mite'], 'partly right', '1'];
+        yield 'text: spaces only are blank' => [self::HARROW, ['text' => " \u{00A0} "], 'unanswered', '0'];
+        yield 'text: one typo in five letters' => ["text: W\n typos: 1\n answer: varroa", ['text' => 'varoa'], 'right', '1'];
+        yield 'text: swapped letters are one typo' => ["text: W\n typos: 1\n answer: varroa", ['text' => 'avrroa'], 'right', '1'];
+        yield 'text: two typos need ten letters' => ["text: W\n typos: 2\n answer: varroa", ['text' => 'vroa'], 'wrong', '0'];
+        yield 'text: accents matter' => ["text: W\n answer: café", ['text' => 'cafe'], 'wrong', '0'];
+        yield 'text: unless ignored' => ["text: W\n ignore: case, accents\n answer: café", ['text' => 'CAFE'], 'right', '1'];
+        yield 'text: a pattern' => ["text: W\n pattern: varro* mite?", ['text' => 'Varroa destructor mites'], 'right', '1'];
+        yield 'text: a literal star' => ["text: W\n pattern: 2 \\* 3", ['text' => '2 x 3'], 'wrong', '0'];
+    }
+
+    #[DataProvider('marks')]
+    public function test_what_a_response_earns(string $text, mixed $response, string $outcome, string $earned, int $attempt = 1, int $hints = 0, bool $late = false): void
+    {
+        $verdict = self::mark(TextQuestions::one($text), $response, $attempt, $hints, $late);
+
+        self::assertSame([$outcome, $earned], [$verdict->outcome->value, (string) $verdict->earned], implode('; ', $verdict->working));
+        self::assertNotSame([], $verdict->working);
+    }
+
+    #[DataProvider('marks')]
+    public function test_a_plan_that_went_through_json_marks_the_same(string $text, mixed $response, string $outcome, string $earned, int $attempt = 1, int $hints = 0, bool $late = false): void
+    {
+        $question = TextQuestions::one($text);
+        $plan = MarkingPlan::of($question, $question->effective());
+        $json = json_encode($plan->toData(), JSON_THROW_ON_ERROR);
+        $again = MarkingPlan::fromData(Fields::ofJson($json));
+        $given = $question->kind->response($response, $question->effective(), !$late);
+
+        self::assertSame($json, json_encode($again->toData(), JSON_THROW_ON_ERROR));
+        self::assertEquals((new Marker())->mark($plan, $given, $attempt, $hints, $late), (new Marker())->mark($again, $given, $attempt, $hints, $late));
+    }
+
+    public function test_the_working_tells_every_step_in_words(): void
+    {
+        $verdict = self::mark(TextQuestions::one(self::ONE), ['choose' => [1]], 2, 1);
+
+        self::assertSame(['right: 10', 'second attempt: −5', '1 hint: −1'], $verdict->working);
+    }
+
+    public function test_the_unrounded_mark_stays_in_the_working(): void
+    {
+        $verdict = self::mark(TextQuestions::one("several: W\n marking: parts\n yes: a\n yes: b\n yes: c\n no: d"), ['choose' => [1]]);
+
+        self::assertStringContainsString('1/3', implode(' ', $verdict->working));
+    }
+
+    /** @return iterable<string, array{string, mixed, string}> */
+    public static function malformed(): iterable
+    {
+        yield 'an unknown choice' => [self::ONE, ['choose' => [7]], 'choose'];
+        yield 'a choice twice' => [self::SEVERAL, ['choose' => [1, 1]], 'choose'];
+        yield 'two choices for one' => [self::ONE, ['choose' => [1, 2]], 'choose'];
+        yield 'more than allowed' => [self::PLUS_MINUS, ['choose' => [1, 2, 3]], 'choose'];
+        yield 'fewer than exactly' => [self::SEVERAL . 'choose: 2', ['choose' => [1]], 'choose'];
+        yield 'a text for a number' => [self::ONE, ['choose' => ['1']], 'choose'];
+        yield 'null inside' => [self::ONE, ['choose' => null], 'choose'];
+        yield 'an empty object' => [self::ONE, [], 'choose'];
+        yield 'another kind of response' => [self::ONE, ['text' => 'a'], 'text'];
+        yield 'a further field' => [self::ONE, ['choose' => [1], 'sure' => true], 'sure'];
+        yield 'a number instead of a text' => [self::HARROW, ['text' => 5], 'text'];
+        yield 'a text beyond all measure' => [self::HARROW, ['text' => str_repeat('a', 1_000_000)], 'text'];
+    }
+
+    #[DataProvider('malformed')]
+    public function test_a_malformed_response_is_refused_by_field_and_never_marked(string $text, mixed $response, string $field): void
+    {
+        try {
+            self::mark(TextQuestions::one($text), $response);
+            self::fail('it was marked');
+        } catch (Malformed $e) {
+            self::assertSame($field, $e->field);
+            self::assertStringStartsWith($field . ':', $e->getMessage());
+        }
+    }
+
+    public function test_a_rule_that_its_kind_does_not_know_is_refused(): void
+    {
+        $question = TextQuestions::one(self::ONE);
+        $this->expectException(InvalidQuestion::class);
+
+        new Question($question->kind, 'Which?', $question->settings->with(\Zetema\Core\Question\Setting::Marking, 'parts'));
+    }
+
+    public function test_the_nearest_setting_wins_and_tells_where_it_comes_from(): void
+    {
+        $question = TextQuestions::one("one: W\n attempts: 2\n yes: a\n no: b");
+        $settings = $question->effective(['bank' => \Zetema\Core\Question\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])]);
+
+        self::assertSame([2, '7', 'whole'], [$settings->attempts(), $settings->get(\Zetema\Core\Question\Setting::Points), $settings->get(\Zetema\Core\Question\Setting::Marking)]);
+        self::assertSame(['question', 'bank', 'house'], array_map($settings->placeOf(...), [\Zetema\Core\Question\Setting::Attempts, \Zetema\Core\Question\Setting::Points, \Zetema\Core\Question\Setting::Marking]));
+    }
+
+    private static function mark(Question $question, mixed $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
+    {
+        $settings = $question->effective();
+
+        return (new Marker())->mark(MarkingPlan::of($question, $settings), $question->kind->response($response, $settings, !$late), $attempt, $hints, $late);
+    }
+}
