@@ -20,6 +20,7 @@ final class ReadCommand
         if ($files === []) {
             throw new \Symfony\Component\Console\Exception\InvalidArgumentException('Name at least one file, or - for standard input.');
         }
+        TextFiles::refuseMissing($files);
         $texts = new TextFiles();
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
         // Written question by question, so that memory does not grow with the file.

@@ -50,6 +50,22 @@ final class TextFiles
         return $this->bank;
     }
 
+    /**
+     * Before anything is written out.
+     *
+     * @param list<string> $files
+     *
+     * @throws InvalidArgumentException
+     */
+    public static function refuseMissing(array $files): void
+    {
+        foreach ($files as $file) {
+            if ($file !== '-' && !is_readable($file)) {
+                throw new InvalidArgumentException(sprintf('There is no file “%s” to read.', $file));
+            }
+        }
+    }
+
     public static function contents(string $file): string
     {
         $contents = @file_get_contents($file === '-' ? 'php://stdin' : $file);

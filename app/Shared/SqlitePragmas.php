@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Shared;
 
+use Doctrine\Bundle\DoctrineBundle\Attribute\AsMiddleware;
 use Doctrine\DBAL\Driver;
 use Doctrine\DBAL\Driver\Connection;
 use Doctrine\DBAL\Driver\Middleware;
@@ -11,6 +12,7 @@ use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
 /** Every connection: write-ahead log, foreign keys, patience when another process writes, and every commit on the disk
  * before it is acknowledged. */
+#[AsMiddleware(priority: 200)]
 final class SqlitePragmas implements Middleware
 {
     public function wrap(Driver $driver): Driver

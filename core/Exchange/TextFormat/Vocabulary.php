@@ -101,9 +101,10 @@ final class Vocabulary
             return null;
         }
         $nearest = null;
-        $distance = strlen($head) >= 7 ? 3 : 2;
+        $distance = strlen($head) >= 6 ? 3 : 2;
         foreach ([...array_keys($this->plain), ...array_keys(self::PATTERNS)] as $word) {
-            if (strlen($word) > 3 && ($d = levenshtein($head, $word)) < $distance) {
+            $swapped = count_chars($head, 3) === count_chars($word, 3) && strlen($head) === strlen($word);
+            if (strlen($word) > 3 && ($d = $swapped ? 1 : levenshtein($head, $word)) < $distance) {
                 $nearest = $word;
                 $distance = $d;
             }

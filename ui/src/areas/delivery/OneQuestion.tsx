@@ -11,15 +11,19 @@ interface Props {
   sitting: Sitting;
   question: SittingQuestion;
   act: ReturnType<typeof useSitting>['act'];
+  waitingFor: ReturnType<typeof useSitting>['waitingFor'];
   clock: ReactNode;
   savedLine: ReactNode;
   onGo: (n: number) => void;
   onHandIn: () => void;
 }
 
-export function OneQuestion({ sitting, question, act, clock, savedLine, onGo, onHandIn }: Props) {
+export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLine, onGo, onHandIn }: Props) {
   const { n } = question;
-  const [response, setResponse] = useState<Response>(question.response);
+  const [response, setResponse] = useState<Response>(() => {
+    const waiting = waitingFor(n);
+    return waiting ? (waiting.response ?? null) : question.response;
+  });
   // After a checked attempt the question is shown again only when asked for.
   const lastTold = question.told.at(-1);
   const [again, setAgain] = useState(lastTold === undefined || JSON.stringify(lastTold.response) !== JSON.stringify(question.response));

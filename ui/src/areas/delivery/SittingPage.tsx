@@ -12,7 +12,7 @@ import { Clock, SavedLine } from './SittingMargin';
 /** What a candidate sees: one question at a time, a clear clock, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const { sitting, act, saved, notice } = useSitting(id);
+  const { sitting, act, saved, notice, dropped, waitingFor } = useSitting(id);
   const [at, setAt] = useState(1);
   const [handingIn, setHandingIn] = useState(false);
   const data = sitting.data;
@@ -42,7 +42,8 @@ export default function SittingPage({ account }: { account: Account }) {
           </>
         ) : (
           <OneQuestion
-            key={at}
+            key={`${at} ${dropped}`}
+            waitingFor={waitingFor}
             sitting={data}
             question={question}
             act={act}

@@ -29,6 +29,8 @@ export function useSitting(id: number) {
   });
   const [saved, setSaved] = useState<SavedState>('saved');
   const [notice, setNotice] = useState<string | null>(null);
+  // Raised when something done here was dropped, so that the page shows what stands instead.
+  const [dropped, setDropped] = useState(0);
   const queue = useRef<Waiting[]>(JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as Waiting[]);
   const sending = useRef(false);
   const retry = useRef<number | undefined>(undefined);
@@ -69,6 +71,7 @@ export function useSitting(id: number) {
         const theirs = error instanceof ApiError ? (error.problem.current as Partial<Sitting> | undefined) : undefined;
         if (theirs) queries.setQueryData<Sitting>(['sitting', id], (old) => (old ? { ...old, ...theirs } : old));
         await queries.refetchQueries({ queryKey: ['sitting', id], exact: true });
+        setDropped((n) => n + 1);
       }
       keep();
     }
@@ -112,7 +115,13 @@ export function useSitting(id: number) {
     };
   }, [loaded, send]);
 
-  return { sitting, act, saved, notice };
+  /** What was given to a question and still waits to be sent. */
+  const waitingFor = useCallback(
+    (sheet: number) => queue.current.findLast((w) => w.sheet === sheet && (w.type === 'saved' || w.type === 'checked')),
+    [],
+  );
+
+  return { sitting, act, saved, notice, dropped, waitingFor };
 }
 
 /** Seconds left by the server's clock, as well as the browser can tell: corrected with every reply. */

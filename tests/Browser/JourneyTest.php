@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+
+/** Whole journeys in Chromium on the real server. */
+final class JourneyTest extends TestCase
+{
+    private const FILE = "objective: Hive inspection > Smoke\n\nevery question:\n  status: cleared\n\none: Which fuel gives cool smoke?\n  points: 10\n  yes: Dry hessian\n  no: Petrol\n  no: Wet leaves\n\ntrue: Smoke makes bees fill up on honey.\n  points: 5\n\none: Broken one\n  poinst: 3\n  yes: a\n  no: b\n";
+
+    private static ?Server $server = null;
+    private Chromium $page;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = new Server();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server = null;
+    }
+
+    protected function setUp(): void
+    {
+        $this->page = new Chromium(self::server()->address);
+    }
+
+    protected function tearDown(): void
+    {
+        unset($this->page);
+    }
+
+    public function test_from_a_text_file_to_a_reviewed_sitting(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->see('The bank by objective and kind');
+
+        // Intake of a file: problems at their line, put right in place, taken in.
+        $file = (string) tempnam(sys_get_temp_dir(), 'smoke') . '.zet.txt';
+        file_put_contents($file, self::FILE);
+        $page->click('Intake');
+        $page->see('Bring questions in');
+        $page->driver->findElement(WebDriverBy::xpath('//input[@type="file"]'))->sendKeys($file);
+        unlink($file);
+        $page->see('did you mean `points:`?');
+        $page->see('Take in 2 questions');
+        $page->driver->executeScript('const t = document.querySelector("textarea"); t.setSelectionRange(t.value.indexOf("poinst"), t.value.indexOf("poinst") + 6); t.focus();');
+        $page->field('Text of the questions')->sendKeys('points');
+        $page->see('Take in 3 questions');
+        $page->click('Take in 3 questions');
+        $page->see('Taken in:');
+
+        // Board, then a balanced draw typed on the quota board of a new blueprint.
+        $page->click('See the board');
+        $page->see('Smoke');
+        $page->click('Blueprints');
+        $page->field('Title of a new blueprint')->sendKeys('Smoke test');
+        $page->click('Begin a blueprint');
+        $page->see('This form is still empty');
+        $page->field('Smoke, one: take, of 2')->sendKeys('3' . WebDriverKeys::ENTER);
+        $page->see('Draw 1 asks for 3 questions; only 2 fit it.');
+        $page->field('Smoke, one: take, of 2')->sendKeys(WebDriverKeys::BACKSPACE . '2' . WebDriverKeys::ENTER);
+        $page->see('exactly what is asked');
+        $page->field('Smoke, claim: take, of 1')->sendKeys('1' . WebDriverKeys::ENTER);
+        $page->see('3 questions, 18 points in every form');
+        $page->see('saved');
+        $page->click('Deal a form');
+        $page->see('seed 1 · 18 points');
+
+        // Rehearse: the working stands in the margin, nothing is left behind.
+        $page->click('Rehearse');
+        $page->see('Question 1 of 3');
+        $page->find('//button[@role="radio"][1]')->click();
+        $page->see('as it stands:');
+        $page->see('whole paper so far');
+        $page->click('Hand in the paper');
+        $page->see('2 questions are unanswered.');
+        $page->find('//button[contains(@class, "main")]')->click();
+        $page->see('Rehearsal, leaves no result');
+        $page->click('Back to the blueprint');
+
+        // Freeze, then sit it as a candidate.
+        $page->click('Freeze edition 1');
+        $page->see('Edition 1 is frozen');
+        $page->logOut();
+        $page->logIn('aldous', 'honeycomb');
+        $page->find('//div[contains(@class, "row")][.//*[text()="Smoke test"]]//button')->click();
+        $page->see('Question 1 of 3');
+        foreach ([1, 2, 3] as $n) {
+            $page->see("Question $n of 3");
+            $page->find('//button[@role="radio"][normalize-space(.)="Dry hessian" or normalize-space(.)="a" or normalize-space(.)="true"]')->click();
+            $page->until(fn (): bool => str_contains($page->text(), 'Answered ' . [1 => '1', 2 => '1, 2', 3 => '1 to 3'][$n]), 'the answer is saved');
+            $page->click('Go on');
+        }
+        $page->see('Every question is answered.');
+        $page->click('Hand in the paper');
+        $page->see('Passed');
+        $page->see('18 of 18 points, 100 %');
+        $page->see('you: Dry hessian');
+
+        self::assertStringContainsString('Hive inspection', $page->text());
+    }
+
+    public function test_a_lost_network_and_a_killed_server_lose_nothing(): void
+    {
+        $page = $this->page;
+        $page->logIn('wren', 'honeycomb');
+        $page->find('//div[contains(@class, "row")][.//*[contains(text(), "written part")]]//button')->click();
+        $page->see('Question 1 of 15');
+        $page->find('//button[@role="radio"][1]')->click();
+        $page->see('Answered 1 ·');
+
+        $page->goOffline(true);
+        $page->find('//button[@role="radio"][2]')->click();
+        $page->see('Not saved yet: no connection.');
+        $page->goOffline(false);
+        $page->see('keys: 1');
+        $page->until(fn (): bool => str_contains($page->text(), ' saved Answered'), 'what waited is sent again', 15);
+
+        self::server()->kill();
+        self::server()->start();
+        $page->driver->navigate()->refresh();
+        $page->see('Question 1 of 15');
+        self::assertSame('true', $page->find('//button[@role="radio"][2]')->getAttribute('aria-checked'));
+    }
+
+    public function test_an_expired_session_loses_nothing_that_was_typed(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->click('Questions');
+        $page->see('questions');
+        $page->find('//a[contains(normalize-space(.), "Where do virgin queens mate?")]')->click();
+        $page->see('where queens mate');
+        $page->driver->manage()->deleteAllCookies();
+        $page->field('Stem')->sendKeys(' Say where.');
+        $page->see('Please log in again');
+        $page->driver->findElement(WebDriverBy::name('login'))->sendKeys('orrell');
+        $page->driver->findElement(WebDriverBy::name('password'))->sendKeys('honeycomb' . WebDriverKeys::ENTER);
+        $page->see('draft, revision 2 · saved');
+        $page->driver->navigate()->refresh();
+        $page->see('where queens mate');
+
+        self::assertSame('Where do virgin queens mate? Say where.', $page->field('Stem')->getText());
+    }
+
+    public function test_a_question_is_written_by_keyboard_alone(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/new');
+        $page->see('What sort of question?');
+        $page->driver->switchTo()->activeElement()->sendKeys('multiple choice' . WebDriverKeys::ENTER);
+        $page->field('Stem')->sendKeys('Which comes first?' . WebDriverKeys::TAB);
+        $page->field('Answer 1')->sendKeys('The smoker' . WebDriverKeys::ENTER);
+        $page->driver->switchTo()->activeElement()->sendKeys('The lid');
+        $page->click('Keep this question');
+        $page->see('draft, revision 1');
+        $page->see('key · earns 1');
+
+        self::assertCount(2, $page->driver->findElements(WebDriverBy::xpath('//textarea[starts-with(@aria-label, "Answer")]')));
+    }
+
+    private static function server(): Server
+    {
+        return self::$server ?? throw new \LogicException('the server runs during these tests');
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Symfony\Component\Process\Process;
+
+/** The real server with a database of its own, freshly loaded with the demo; ends with this object. */
+final class Server
+{
+    public readonly string $address;
+    private readonly int $port;
+    private readonly string $database;
+    private Process $process;
+
+    public function __construct()
+    {
+        $this->port = Chromium::freePort();
+        $this->address = 'http://127.0.0.1:' . $this->port;
+        $this->database = self::root() . '/var/data/browser-' . $this->port . '.sqlite';
+        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
+            (new Process(['php', 'bin/console', ...$command], self::root(), $this->environment(), timeout: 60))->mustRun();
+        }
+        $this->start();
+    }
+
+    public function __destruct()
+    {
+        $this->kill();
+        $files = glob($this->database . '*');
+        array_map(unlink(...), $files === false ? [] : $files);
+    }
+
+    public function start(): void
+    {
+        $this->process = new Process(['php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
+        $this->process->start();
+        Chromium::waitFor($this->port);
+    }
+
+    /** As when the machine goes down: no time to tidy up. */
+    public function kill(): void
+    {
+        $this->process->stop(0, 9);
+    }
+
+    private static function root(): string
+    {
+        return dirname(__DIR__, 2);
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database];
+    }
+}
