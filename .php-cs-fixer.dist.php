@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-$files = PhpCsFixer\Finder::create()->in([__DIR__ . '/app', __DIR__ . '/core', __DIR__ . '/tests', __DIR__ . '/config'])->append([__DIR__ . '/public/index.php']);
+$files = PhpCsFixer\Finder::create()->in([__DIR__ . '/app', __DIR__ . '/core', __DIR__ . '/tests', __DIR__ . '/config'])->notPath('reference.php')->append([__DIR__ . '/public/index.php']);
 
 return (new PhpCsFixer\Config())
     ->setRiskyAllowed(true)

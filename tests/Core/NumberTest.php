@@ -26,7 +26,7 @@ final class NumberTest extends TestCase
             'INF' => null, '1e400' => null, '12 KG' => null, 'kg 12' => null, '1 25' => null, '--3' => null,
         ];
         foreach ($cases as $typed => $value) {
-            yield (string) $typed => [(string) $typed, $value];
+            yield $typed => [$typed, $value];
         }
     }
 
