@@ -44,7 +44,6 @@ export default function BoardPage() {
             </span>
           </h1>
         }
-        margin={blueprint && <h2 className="head pt-1">what it takes</h2>}
       />
       <Row
         page={
@@ -78,6 +77,7 @@ export default function BoardPage() {
         }
         margin={
           <>
+            {blueprint && <h2 className="head mb-1">what it takes</h2>}
             {blueprint && <Need blueprint={blueprint} bank={bank} />}
             <h2 className="head mt-5">today</h2>
             <p>

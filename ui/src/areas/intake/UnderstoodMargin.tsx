@@ -95,11 +95,13 @@ function Understood({
   const keys = question.choices.flatMap((choice, i) => (choice.key ? [i + 1] : []));
   const weights = question.choices.map((choice) => choice.weight).filter((weight) => weight !== null);
   const answers =
-    weights.length > 0
-      ? `weighed ${weights.join('/')}`
-      : question.choices.length > 0
-        ? `${question.choices.length} answers, key ${keys.join(', ')}`
-        : question.answers.join(' or ');
+    question.kind === 'claim'
+      ? keys.map((n) => question.choices[n - 1]?.text).join(', ')
+      : weights.length > 0
+        ? `weighed ${weights.join('/')}`
+        : question.choices.length > 0
+          ? `${question.choices.length} answers, key ${keys.join(', ')}`
+          : question.answers.join(' or ');
   return (
     <>
       <p className="truncate">
@@ -120,8 +122,10 @@ function Understood({
         {answers}
       </p>
       <p className="truncate text-quiet">
-        {question.settings.points ?? (weights.length > 0 ? 'by weight' : '1')} points ·{' '}
-        {question.objective.split(' > ').at(-1) || 'no objective'}
+        {weights.length > 0
+          ? 'points by weight'
+          : `${question.settings.points ?? '1'} ${(question.settings.points ?? '1') === '1' ? 'point' : 'points'}`}{' '}
+        · {question.objective.split(' > ').at(-1) || 'no objective'}
         {question.status !== 'draft' && ` · ${question.status}`}
       </p>
       {q.same && (
