@@ -24,7 +24,9 @@ export function ProofMargin(props: { blueprint: Blueprint; edited: Edited; onCha
     <div className="space-y-4">
       <p>
         <b className="fig">{proof.questions}</b> {proof.questions === 1 ? 'question' : 'questions'},{' '}
-        {proof.least === proof.most ? (
+        {proof.shortage ? (
+          <>no form yet</>
+        ) : proof.least === proof.most ? (
           <>
             <b className="fig">{figure(proof.most)}</b> points in every form
           </>

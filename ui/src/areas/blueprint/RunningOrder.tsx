@@ -37,7 +37,10 @@ export function RunningOrder({
         const retake = (take: number) =>
           onChange({ ...plan, steps: plan.steps.map((s, j) => (j === i && s.draw ? { draw: { ...s.draw, take } } : s)) });
         return (
-          <li key={i} className="grid min-h-8 grid-cols-[34px_26px_1fr_auto] items-baseline border-t border-rule py-1 first:border-t-0">
+          <li
+            key={i}
+            className="group grid min-h-8 grid-cols-[34px_26px_1fr_auto] items-baseline border-t border-rule py-1 first:border-t-0"
+          >
             <span className="relative ml-[9px] size-[10px] self-center rounded-full border-2 border-moss bg-sheet" aria-hidden />
             <span className="fig text-quiet">{i + 1}</span>
             {step.draw ? (
@@ -57,7 +60,7 @@ export function RunningOrder({
                 {cell && `: ${cell.kind}`} {proof && <span className="path ml-1">{isShort ? `${proof.fit} fit` : `of ${proof.fit}`}</span>}
                 {!readOnly && (
                   <button
-                    className="act ml-3 text-sm opacity-80"
+                    className="act ml-3 text-sm opacity-0 group-hover:opacity-100 focus-visible:opacity-100 [@media(hover:none)]:opacity-100"
                     aria-label={`Take step ${i + 1} out`}
                     onClick={() => onChange({ ...plan, steps: plan.steps.toSpliced(i, 1) })}
                   >
