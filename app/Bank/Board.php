@@ -42,7 +42,7 @@ final readonly class Board
 
         return [
             'bank' => ['id' => $bank->id, 'name' => $bank->name],
-            'kinds' => array_map(static fn (KindId $kind): string => $kind->value, KindId::cases()),
+            'kinds' => array_map(static fn (KindId $kind): string => $kind->value, Screens::KINDS),
             'rows' => $rows,
             'inReview' => self::int($this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];

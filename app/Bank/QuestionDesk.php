@@ -23,6 +23,7 @@ final readonly class QuestionDesk
     {
         $path = self::path($body->text('objective', ''));
         $content = Core\Question::fromData($body->object('content'), self::name($body), $path);
+        Screens::refuseWithout($content);
         $this->refuseTakenName($bank, $content->name, null);
         $objective = $path === [] ? null : $this->objectives->ensure($bank, [$path])[implode(Objective::SEPARATOR, $path)];
         $question = new Question($bank, $objective, $content, $author, $this->clock->now());
@@ -38,6 +39,7 @@ final readonly class QuestionDesk
         $this->refuseStale($question, $body->integer('version'));
         $path = self::path($body->text('objective', ''));
         $content = Core\Question::fromData($body->object('content'), self::name($body), $path, $question->status());
+        Screens::refuseWithout($content);
         $this->refuseTakenName($question->bank, $content->name, $question);
         $objective = $path === [] ? null : $this->objectives->ensure($question->bank, [$path])[implode(Objective::SEPARATOR, $path)];
         $unchanged = $content->toData() === $question->newest()->content() && $content->name === $question->name() && $objective === $question->objective();

@@ -13,7 +13,6 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
-use Zetema\Core\Question\Response;
 use Zetema\Core\Question\Setting;
 use Zetema\Core\Sitting as Core;
 
@@ -51,7 +50,9 @@ final readonly class Papers
     /** What stands now, before anything the clock may bring about. */
     public function replay(Sitting $sitting): Core\Sitting
     {
-        return Core\Sitting::replay($this->paper($sitting), $this->events($sitting));
+        $paper = $this->paper($sitting);
+
+        return Core\Sitting::replay($paper, $this->events($sitting, $paper));
     }
 
     public function paper(Sitting $sitting): Core\Paper
@@ -68,30 +69,19 @@ final readonly class Papers
     }
 
     /** @return \Generator<int, Core\Event> */
-    private function events(Sitting $sitting): \Generator
+    private function events(Sitting $sitting, Core\Paper $paper): \Generator
     {
         $rows = $this->db->fetchAllAssociative('SELECT type, at, sheet, response FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]);
         foreach ($rows as $row) {
-            $response = is_string($row['response']) ? json_decode($row['response'], true) : null;
+            $sheet = $paper->sheets[(is_numeric($row['sheet']) ? (int) $row['sheet'] : 0) - 1] ?? null;
+            $stored = is_string($row['response']) ? json_decode($row['response'], true) : null;
             yield new Core\Event(
                 Core\EventType::from(is_string($row['type']) ? $row['type'] : ''),
                 is_numeric($row['at']) ? (int) $row['at'] : 0,
                 is_numeric($row['sheet']) ? (int) $row['sheet'] : null,
-                self::response($response),
+                $stored === null ? null : $sheet?->stored($stored),
             );
         }
-    }
-
-    private static function response(mixed $stored): ?Response
-    {
-        if (!is_array($stored)) {
-            return null;
-        }
-        if (is_string($stored['text'] ?? null)) {
-            return Response::typed($stored['text']);
-        }
-
-        return Response::choosing(is_array($stored['choose'] ?? null) ? array_values(array_filter($stored['choose'], is_int(...))) : []);
     }
 
     private function revision(int $id): Revision

@@ -11,6 +11,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective;
 use Zetema\App\Bank\Objectives;
 use Zetema\App\Bank\Question;
+use Zetema\App\Bank\Screens;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\Text;
@@ -56,6 +57,7 @@ final readonly class Intake
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
+            Screens::refuseWithout($read->question);
             if ($read->question->name !== null && isset($names[$read->question->name])) {
                 throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d)', $read->question->name, $read->fromLine));
             }
@@ -115,6 +117,10 @@ final readonly class Intake
     {
         $question = $read->question;
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $read->problems);
+        if ($question !== null && Screens::problemOf($question) !== null) {
+            $problems[] = ['line' => $read->fromLine, 'column' => 1, 'message' => Screens::problemOf($question)];
+            $question = null;
+        }
         if ($question?->name !== null && isset($names[$question->name])) {
             $problems[] = ['line' => $read->fromLine, 'column' => 1, 'message' => sprintf('the bank has a question named “%s” already; give this one another name', $question->name)];
         }

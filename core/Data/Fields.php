@@ -158,15 +158,10 @@ final readonly class Fields
         return $map;
     }
 
-    /** @return array<string, mixed> the values as they came */
+    /** @return array<array-key, mixed> the values as they came */
     public function raw(): array
     {
-        $raw = [];
-        foreach ($this->data as $key => $value) {
-            $raw[(string) $key] = $value;
-        }
-
-        return $raw;
+        return $this->data;
     }
 
     private function name(string $field): string

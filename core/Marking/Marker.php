@@ -6,18 +6,26 @@ namespace Zetema\Core\Marking;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\Measure;
 use Zetema\Core\Question\Outcome;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response;
 
 /** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
-final readonly class Marker
+final class Marker
 {
+    /** So many verdicts are remembered for each plan. */
+    private const REMEMBERED = 2_000;
+
     private const ORDINALS = [2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth', 6 => 'sixth'];
 
-    public function __construct(private Finder $finder = new Finder())
+    /** @var \WeakMap<MarkingPlan, array<string, Verdict>> a verdict depends on nothing but the plan, the atoms found and how it was given */
+    private \WeakMap $verdicts;
+
+    public function __construct(private readonly Finder $finder = new Finder())
     {
+        $this->verdicts = new \WeakMap();
     }
 
     /**
@@ -27,17 +35,54 @@ final readonly class Marker
      */
     public function mark(MarkingPlan $plan, Response $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
     {
+        $found = $response->isBlank() ? [] : $this->finder->found($plan->measure, $response);
+        $key = ($response->isBlank() ? 'blank' : 'given') . ($late ? ' late ' : ' ') . $attempt . ' ' . $hints;
+        foreach ($found as $atom) {
+            $key .= ' ' . spl_object_id($atom);
+        }
+        $known = $this->verdicts[$plan] ?? [];
+        if (isset($known[$key])) {
+            return $known[$key];
+        }
+        $verdict = $this->judge($plan, $found, $response->isBlank(), $attempt, $hints, $late);
+        if (count($known) < self::REMEMBERED) {
+            unset($known);
+            $this->verdicts[$plan] ??= [];
+            $this->verdicts[$plan][$key] = $verdict;
+        }
+
+        return $verdict;
+    }
+
+    /** @param list<Atom> $found */
+    private function judge(MarkingPlan $plan, array $found, bool $blank, int $attempt, int $hints, bool $late): Verdict
+    {
         if (!$plan->judged) {
-            $outcome = $late ? Outcome::OutOfTime : ($response->isBlank() ? Outcome::Unanswered : Outcome::Recorded);
+            $outcome = $late ? Outcome::OutOfTime : ($blank ? Outcome::Unanswered : Outcome::Recorded);
 
             return new Verdict($outcome, Points::zero(), Points::zero(), [$outcome->value . ': nothing to judge']);
         }
         $penalties = $plan->penalties;
-        [$outcome, $sum, $working] = match (true) {
+        $judged = match (true) {
             $late && $penalties->late === 'wrong' => $this->wrong($plan),
-            $response->isBlank(), $late && $penalties->late === 'blank' => $this->blank($plan),
-            default => $this->judged($plan, $response),
+            $blank, $late && $penalties->late === 'blank' => $this->blank($plan),
+            default => $this->judged($plan, Sums::of($found)),
         };
+
+        return $this->settle($plan, $judged, $attempt, $hints, $late);
+    }
+
+    /** The mark of a first attempt in which atoms with these sums were found. */
+    public function markSums(MarkingPlan $plan, Sums $sums): Verdict
+    {
+        return $this->settle($plan, $this->judged($plan, $sums), 1, 0, false);
+    }
+
+    /** @param array{Outcome, BigRational, list<string>} $judged */
+    private function settle(MarkingPlan $plan, array $judged, int $attempt, int $hints, bool $late): Verdict
+    {
+        $penalties = $plan->penalties;
+        [$outcome, $sum, $working] = $judged;
         if ($late) {
             $working[0] = Outcome::OutOfTime->value . ', counts as ' . $working[0];
         }
@@ -82,16 +127,10 @@ final readonly class Marker
     }
 
     /** @return array{Outcome, BigRational, list<string>} */
-    private function judged(MarkingPlan $plan, Response $response): array
+    private function judged(MarkingPlan $plan, Sums $sums): array
     {
         $measure = $plan->measure;
-        $right = $wrong = $weight = $best = BigRational::zero();
-        foreach ($this->finder->found($measure, $response) as $atom) {
-            $right = $right->plus($atom->right);
-            $wrong = $wrong->plus($atom->wrong);
-            $weight = $weight->plus($atom->weight);
-            $best = $atom->right->isGreaterThan($best) ? $atom->right : $best;
-        }
+        [$right, $wrong, $weight, $best] = [$sums->right, $sums->wrong, $sums->weight, $sums->best];
         $worth = $measure->worth->exact();
         if ($measure->rule === Measure::WEIGHTS) {
             $outcome = $weight->isEqualTo($worth) ? Outcome::Right : ($weight->isPositive() ? Outcome::Partly : Outcome::Wrong);

@@ -9,6 +9,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Measure;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
@@ -33,7 +34,7 @@ final readonly class MarkingPlan
             $question->kind->measure($settings),
             Penalties::of($question, $settings),
             $settings->get(Setting::Graded) !== 'no',
-            $settings->get(Setting::Key) !== 'none',
+            $settings->get(Setting::Key) !== 'none' && $question->kind::id() !== KindId::Rating,
         );
     }
 

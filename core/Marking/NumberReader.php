@@ -21,7 +21,7 @@ final readonly class NumberReader
     {
     }
 
-    /** @param array<string, mixed> $options of a marking plan */
+    /** @param array<array-key, mixed> $options of a marking plan */
     public static function of(array $options): self
     {
         $units = is_array($options['units'] ?? null) ? array_values(array_filter($options['units'], is_string(...))) : [];

@@ -5,18 +5,21 @@ declare(strict_types=1);
 namespace Zetema\Core\Marking;
 
 /** Compares what was typed with an accepted wording: NFC, then case, accents, punctuation and spaces as set; then typos. */
-final readonly class TextMatcher
+final class TextMatcher
 {
     public const EXACT = 3;
     public const PATTERN = 2;
     public const TYPO = 1;
 
+    /** @var array<string, string> wordings as they are compared */
+    private array $folded = [];
+
     /** @param list<string> $ignore any of "case", "accents", "punctuation" */
-    public function __construct(private array $ignore, private int $typos)
+    public function __construct(private readonly array $ignore, private readonly int $typos)
     {
     }
 
-    /** @param array<string, mixed> $options of a marking plan */
+    /** @param array<array-key, mixed> $options of a marking plan */
     public static function of(array $options): self
     {
         $ignore = is_array($options['ignore'] ?? null) ? array_values(array_filter($options['ignore'], is_string(...))) : [];
@@ -28,9 +31,12 @@ final readonly class TextMatcher
     public function fit(string $typed, string $wording): int
     {
         $a = $this->fold($typed);
-        $b = $this->fold($wording);
+        $b = $this->folded[$wording] ??= $this->fold($wording);
         if ($a === $b) {
             return self::EXACT;
+        }
+        if ($this->typos === 0) {
+            return 0;
         }
         $letters = preg_match_all('/\p{L}/u', $wording);
         $allowed = min($this->typos, intdiv($letters === false ? 0 : $letters, 5));
@@ -63,6 +69,9 @@ final readonly class TextMatcher
 
     private function foldPart(string $text): string
     {
+        if (preg_match('/^[a-z0-9]+(?: [a-z0-9]+)*$/D', $text) === 1) {
+            return $text; // nothing to fold in plain words, and most are
+        }
         $text = self::normal($text, \Normalizer::FORM_C);
         if (in_array('case', $this->ignore, true)) {
             $text = mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');

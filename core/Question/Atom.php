@@ -11,7 +11,7 @@ use Zetema\Core\Data\Fields;
 final readonly class Atom
 {
     /**
-     * @param array<string, mixed> $find such as {"chosen": 2}, {"left": 3}, {"wording": "varroa"}, {"from": "13", "to": "15"}
+     * @param array<array-key, mixed> $find such as {"chosen": 2}, {"left": 3}, {"wording": "varroa"}, {"from": "13", "to": "15"}
      * @param BigRational $right right parts; for texts and numbers the share of a wording or span
      * @param BigRational $wrong wrong parts
      * @param BigRational $weight points under "weighed"
@@ -24,19 +24,19 @@ final readonly class Atom
     ) {
     }
 
-    /** @param array<string, mixed> $find */
+    /** @param array<array-key, mixed> $find */
     public static function right(array $find, ?BigRational $share = null): self
     {
         return new self($find, $share ?? BigRational::one(), BigRational::zero(), BigRational::zero());
     }
 
-    /** @param array<string, mixed> $find */
+    /** @param array<array-key, mixed> $find */
     public static function wrong(array $find): self
     {
         return new self($find, BigRational::zero(), BigRational::one(), BigRational::zero());
     }
 
-    /** @param array<string, mixed> $find */
+    /** @param array<array-key, mixed> $find */
     public static function weighing(array $find, Points $weight): self
     {
         return new self($find, BigRational::zero(), BigRational::zero(), $weight->exact());

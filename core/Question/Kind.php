@@ -57,6 +57,9 @@ interface Kind
 
     public function measure(EffectiveSettings $settings): Measure;
 
+    /** The responses there are, to list them and to guess among them. */
+    public function space(EffectiveSettings $settings): ResponseSpace;
+
     /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
     public function choices(): array;
 

@@ -12,6 +12,13 @@ enum KindId: string
     case Claim = 'claim';
     case Number = 'number';
     case Text = 'text';
+    case Gaps = 'gaps';
+    case Pairs = 'pairs';
+    case Groups = 'groups';
+    case Order = 'order';
+    case Regions = 'regions';
+    case Place = 'place';
+    case Rating = 'rating';
 
     /** @return class-string<Kind> */
     public function definition(): string
@@ -22,6 +29,13 @@ enum KindId: string
             self::Claim => Kinds\Claim::class,
             self::Number => Kinds\Number::class,
             self::Text => Kinds\Text::class,
+            self::Gaps => Kinds\Gaps::class,
+            self::Pairs => Kinds\Pairs::class,
+            self::Groups => Kinds\Groups::class,
+            self::Order => Kinds\Order::class,
+            self::Regions => Kinds\Regions::class,
+            self::Place => Kinds\Place::class,
+            self::Rating => Kinds\Rating::class,
         };
     }
 }

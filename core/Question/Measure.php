@@ -12,15 +12,19 @@ final readonly class Measure
     public const LOOK_CHOICES = 'choose';
     public const LOOK_TEXT = 'text';
     public const LOOK_NUMBER = 'number';
+    public const LOOK_PARTS = 'parts';
+    public const LOOK_ORDER = 'order';
+    public const LOOK_POINTS = 'points';
 
     public const WHOLE = 'whole';     // share 1 if all needed right parts and no wrong one, else 0
     public const SHARE = 'share';     // (right − c × wrong) / need, from 0 to 1
     public const BEST = 'best';       // the highest share among the atoms found
     public const WEIGHTS = 'weights'; // the sum of the weights found, in points
+    public const NONE = 'none';       // nothing to judge
 
     /**
      * @param list<Atom> $atoms
-     * @param array<string, mixed> $options how texts are compared and numbers are read
+     * @param array<array-key, mixed> $options how texts are compared and numbers are read
      * @param BigRational $need right parts that make everything
      * @param BigRational $wrongPartCosts in right parts
      * @param Points $worth of a right response

@@ -46,6 +46,11 @@ final readonly class Points implements \Stringable, \JsonSerializable
         return new self($this->value->plus($other->value));
     }
 
+    public function negated(): self
+    {
+        return new self($this->value->negated());
+    }
+
     public function times(int $n): self
     {
         return new self($this->value->multipliedBy($n));

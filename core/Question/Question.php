@@ -12,6 +12,11 @@ final readonly class Question
 {
     public const VERSION = 1;
 
+    /** Settings that only some kinds have. */
+    private const SPECIAL = [
+        Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::Clicks, Setting::Areas, Setting::WrongPartCosts, Setting::Ignore, Setting::Typos, Setting::Unit, Setting::Figures,
+    ];
+
     public string $stem;
 
     /**
@@ -66,9 +71,8 @@ final readonly class Question
         if ($setting === Setting::Marking) {
             return in_array($value, $definition::rules(), true);
         }
-        $special = [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts, Setting::Ignore, Setting::Typos, Setting::Unit, Setting::Figures];
 
-        return !in_array($setting, $special, true) || in_array($setting, $definition::ownSettings(), true);
+        return in_array($setting, $definition::ownSettings(), true) || !in_array($setting, self::SPECIAL, true);
     }
 
     /** @return array<string, mixed> the stored form */

@@ -26,6 +26,8 @@ enum Setting: string
     case Time = 'time';
     case Shuffle = 'shuffle';
     case Choose = 'choose';
+    case Clicks = 'clicks';
+    case Areas = 'areas';
     case Ignore = 'ignore';
     case Typos = 'typos';
     case Unit = 'unit';
@@ -54,6 +56,8 @@ enum Setting: string
             self::Marking => self::marking($lower),
             self::Stands => self::oneOf($lower, 'last', 'best'),
             self::Late => self::oneOf($lower, 'wrong', 'blank', 'marks'),
+            self::Clicks => $lower === 'any' ? $lower : self::whole($lower, 1, 200, 'a number from 1 to 200, or any'),
+            self::Areas => self::oneOf($lower, 'hidden', 'outlined', 'outlined after checking'),
             self::Layout => self::oneOf($lower, 'column', 'two columns', 'row', 'list'),
             self::Attempts => $lower === 'unlimited' ? $lower : self::whole($lower, 1, 99, 'a number from 1 to 99, or unlimited'),
             self::Typos => self::whole($lower, 0, 2, '0, 1 or 2'),
@@ -72,7 +76,8 @@ enum Setting: string
     public function houseValue(): ?string
     {
         return match ($this) {
-            self::Points, self::Attempts => '1',
+            self::Points, self::Attempts, self::Clicks => '1',
+            self::Areas => 'hidden',
             self::Graded => 'yes',
             self::Marking => 'whole',
             self::WrongCosts, self::BlankCosts, self::HintCosts, self::AttemptCosts, self::Typos => '0',

@@ -56,6 +56,12 @@ final readonly class Sheet
         return $this->question->kind->response($given, $this->settings, complete: false);
     }
 
+    /** A response as an event stored it. */
+    public function stored(mixed $data): Response
+    {
+        return $this->question->kind->response($data, $this->settings, complete: false);
+    }
+
     /** @return array<string, mixed>|null */
     public function toPage(Response $response): ?array
     {

@@ -74,6 +74,40 @@ final class MarkingTest extends TestCase
         yield 'text: accents matter' => ["text: W\n answer: café", ['text' => 'cafe'], 'wrong', '0'];
         yield 'text: unless ignored' => ["text: W\n ignore: case, accents\n answer: café", ['text' => 'CAFE'], 'right', '1'];
         yield 'text: a pattern' => ["text: W\n pattern: varro* mite?", ['text' => 'Varroa destructor mites'], 'right', '1'];
+        $order = "order: O\n points: 10\n item: a\n item: b\n item: c\n item: d\n item: e\n marking: ";
+        yield 'order, by place: three of five' => [$order . 'parts by place', ['order' => [1, 2, 3, 5, 4]], 'partly right', '6'];
+        yield 'order, by neighbour: two of four' => [$order . 'parts by neighbour', ['order' => [1, 2, 3, 5, 4]], 'partly right', '5'];
+        yield 'order, whole' => [$order . 'whole', ['order' => [1, 2, 3, 5, 4]], 'wrong', '0'];
+        yield 'order: items with the same text change places freely' => ["order: O\n item: a\n item: b\n item: a", ['order' => [3, 2, 1]], 'right', '1'];
+        yield 'order: nothing placed is unanswered' => [$order . 'whole', ['order' => []], 'unanswered', '0'];
+        $pairs = "pairs: P\n pair: a\n  with: x\n pair: b\n  with: y\n pair: c\n  with: z\n spare with: x\n marking: ";
+        yield 'pairs: one right, two empty' => [$pairs . 'parts', ['pairs' => ['1' => '1', '2' => '', '3' => null]], 'partly right', '0.33'];
+        yield 'pairs: the same text from a spare is right too' => [$pairs . 'whole', ['pairs' => ['1' => '4', '2' => '2', '3' => '3']], 'right', '1'];
+        yield 'pairs: a wrong one costs nothing unless set' => [$pairs . 'parts', ['pairs' => ['1' => '1', '2' => '3']], 'partly right', '0.33'];
+        yield 'pairs: unless set' => [$pairs . "parts\n wrong part costs: 1", ['pairs' => ['1' => '1', '2' => '3']], 'wrong', '0'];
+        $groups = "groups: G\n points: 4\n group: A\n item: a\n item: b\n group: B\n item: c\n item: d\n spare item: e\n marking: parts";
+        yield 'groups: all right and the spare used' => [$groups, ['groups' => ['1' => '1', '2' => '1', '3' => '2', '4' => '2', '5' => '1']], 'partly right', '4'];
+        yield 'groups: where a wrong part costs' => [$groups . "\n wrong part costs: 1", ['groups' => ['1' => '1', '2' => '1', '3' => '2', '4' => '2', '5' => '1']], 'partly right', '3'];
+        yield 'groups: items with the same text, one to each group' => ["groups: G\n points: 2\n group: A\n item: x\n group: B\n item: x\n marking: parts", ['groups' => ['1' => '2', '2' => '1']], 'right', '2'];
+        yield 'groups: both in one group is half' => ["groups: G\n points: 2\n group: A\n item: x\n group: B\n item: x\n marking: parts", ['groups' => ['1' => '1', '2' => '1']], 'partly right', '1'];
+        $gaps = "gaps: One ___ and ___.\n points: 2\n gap 1: queen\n gap 1 50 %: lady\n gap 2 yes: workers\n gap 2 no: drones\n marking: ";
+        yield 'gaps: typed and picked' => [$gaps . 'whole', ['gaps' => ['1' => 'QUEEN', '2' => '1']], 'right', '2'];
+        yield 'gaps: half a wording is half a part' => [$gaps . 'parts', ['gaps' => ['1' => 'lady', '2' => '1']], 'partly right', '1.5'];
+        yield 'gaps: and whole is not whole then' => [$gaps . 'whole', ['gaps' => ['1' => 'lady', '2' => '1']], 'wrong', '0'];
+        yield 'gaps: spaces are an empty part' => [$gaps . 'parts', ['gaps' => ['1' => '  ', '2' => '1']], 'partly right', '1'];
+        yield 'gaps, weighed: earned and lost' => ["gaps: ___ ___\n marking: weighed\n gap 1: six\n  earns: 2\n  loses: 1\n gap 1: 6\n gap 2: bees\n  earns: 3\n  loses: 2", ['gaps' => ['1' => '6', '2' => 'ants']], 'wrong', '0'];
+        $regions = "regions: R\n points: 2\n image: f.svg\n  size: 800 600\n  shows: a frame\n area yes: ellipse 100 100 50 30\n area yes: rectangle 300 300 10 10\n area no: polygon 500,500 600,500 550,580\n clicks: any\n marking: ";
+        yield 'regions: one of two' => [$regions . 'parts', ['points' => [[150, 100]]], 'partly right', '1'];
+        yield 'regions: both, the border counts' => [$regions . 'parts', ['points' => [[100, 130], [310, 310]]], 'right', '2'];
+        yield 'regions: one and one beside' => [$regions . 'parts', ['points' => [[100, 100], [0, 0]]], 'wrong', '0'];
+        yield 'regions: the same area twice counts once' => [$regions . 'parts', ['points' => [[100, 100], [101, 100], [300, 300]]], 'right', '2'];
+        yield 'regions: one distractor twice is one wrong part' => [$regions . 'parts', ['points' => [[100, 100], [300, 300], [550, 520], [551, 520]]], 'partly right', '1'];
+        yield 'regions: the same blank pixel twice is two' => [$regions . 'parts', ['points' => [[100, 100], [300, 300], [1, 1], [1, 1]]], 'wrong', '0'];
+        $place = "place: L\n image: h.svg\n  shows: a hive\n spot: 1 1 5\n spot: 9 9 5\n spot: 20 20 5\n label: Lid\n  at: 1, 3\n label: Box\n  at: 2\n spare label: Queen\n marking: parts";
+        yield 'place: a label with two right spots' => [$place, ['place' => ['1' => '3', '2' => '2']], 'right', '1'];
+        yield 'place: a spare that is used is a wrong part' => [$place, ['place' => ['1' => '1', '2' => '2', '3' => '3']], 'partly right', '1'];
+        yield 'rating: recorded only' => ["rating: R\n scale: 1 to 5", ['choose' => [4]], 'recorded', '0'];
+        yield 'rating: late is out of time, 0 of 0' => ["rating: R\n scale: 1 to 5", ['choose' => [4]], 'out of time', '0', 1, 0, true];
         yield 'text: a literal star' => ["text: W\n pattern: 2 \\* 3", ['text' => '2 x 3'], 'wrong', '0'];
     }
 
@@ -127,6 +161,16 @@ final class MarkingTest extends TestCase
         yield 'another kind of response' => [self::ONE, ['text' => 'a'], 'text'];
         yield 'a further field' => [self::ONE, ['choose' => [1], 'sure' => true], 'sure'];
         yield 'a number instead of a text' => [self::HARROW, ['text' => 5], 'text'];
+        yield 'an order that leaves one out' => ["order: O\n item: a\n item: b", ['order' => [1]], 'order'];
+        yield 'an order that names one twice' => ["order: O\n item: a\n item: b", ['order' => [1, 1]], 'order'];
+        yield 'a right-hand side used twice' => ["pairs: P\n pair: a\n  with: x\n pair: b\n  with: y", ['pairs' => ['1' => '1', '2' => '1']], 'pairs'];
+        yield 'a left-hand side that is not there' => ["pairs: P\n pair: a\n  with: x\n spare with: y", ['pairs' => ['2' => '1']], 'pairs'];
+        yield 'a number in a map' => ["pairs: P\n pair: a\n  with: x\n spare with: y", ['pairs' => ['1' => 2]], 'pairs'];
+        yield 'a list gap given a text' => ["gaps: G\n gap 1 yes: a\n gap 1 no: b", ['gaps' => ['1' => 'a']], 'gaps'];
+        yield 'a click off the picture' => ["regions: R\n image: f.svg\n  size: 800 600\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[800, 0]]], 'points'];
+        yield 'half a pixel' => ["regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[1.5, 0]]], 'points'];
+        yield 'more clicks than allowed' => ["regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[1, 0], [2, 0]]], 'points'];
+        yield 'a value that is not on the scale' => ["rating: R\n scale: 1 to 5", ['choose' => [6]], 'choose'];
         yield 'a text beyond all measure' => [self::HARROW, ['text' => str_repeat('a', 1_000_000)], 'text'];
     }
 

@@ -57,7 +57,17 @@ final class TextFormatTest extends TestCase
         yield 'a condition that is none' => ["one: S\n  yes: a\n  no: b\n  if rigth: c", 4, 3, 'is no line of this format'];
         yield 'says below a setting' => ["one: S\n  points: 5\n  says: x\n  yes: a\n  no: b", 3, 3, 'stands below'];
         yield 'each with a limit below its keys' => ["several: S\n  marking: each\n  choose: at most 1\n  yes: a\n  yes: b", 3, 11, 'as many choices'];
-        yield 'a kind that comes later' => ["order: O\n  item: a\n  item: b", 1, 1, 'cannot be taken in yet'];
+        yield 'a pair without its other side' => ["pairs: P\n  pair: a\n  pair: b\n    with: c", 2, 3, 'one `with:` below'];
+        yield 'an item before its group' => ["groups: G\n  item: a\n  group: b\n  group: c", 2, 3, 'below its `group:`'];
+        yield 'a gap left out' => ["gaps: G\n  gap 1: a\n  gap 3: b", 3, 3, 'number the gaps from 1'];
+        yield 'a gap both typed and listed' => ["gaps: G\n  gap 1: a\n  gap 1 yes: b", 2, 3, 'not both'];
+        yield 'parts of an order without saying which' => ["order: O\n  marking: parts\n  item: a\n  item: b", 2, 12, 'parts by place'];
+        yield 'an area that is none' => ["regions: R\n  image: a.svg\n    shows: b\n  area yes: circle 1 2 3", 4, 13, 'ellipse 420 310'];
+        yield 'areas that overlap under weighed' => ["regions: R\n  marking: weighed\n  image: a.svg\n    shows: b\n  area yes 2: rectangle 0 0 9 9\n  area no 1: rectangle 9 9 9 9", 1, 1, 'may not overlap'];
+        yield 'a picture that nobody can hear' => ["regions: R\n  image: a.svg\n  area yes: rectangle 0 0 9 9", 1, 1, 'cannot see it'];
+        yield 'a label at no spot' => ["place: P\n  image: a.svg\n    shows: b\n  spot: 1 1 1\n  label: x\n    at: 2", 1, 1, 'not there'];
+        yield 'earns without weighed' => ["pairs: P\n  pair: a\n    with: b\n    earns: 2\n  pair: c\n    with: d", 1, 1, 'only go with'];
+        yield 'a scale the wrong way round' => ["rating: R\n  scale: 5 to 1", 1, 1, 'wrong way round'];
         yield 'a note on a choice that is not there' => ["one: S\n  yes: a\n  no: b\n  note when chosen 3: x", 1, 1, 'choice 3'];
         yield 'a zero under the line' => ["number: N\n  answer: 1/0", 2, 11, 'divided by 0'];
     }

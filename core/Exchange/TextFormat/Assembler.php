@@ -31,9 +31,7 @@ final class Assembler
     {
         $kind = KindId::tryFrom(in_array($opening->word, ['true', 'false'], true) ? 'claim' : $opening->word);
         if ($kind === null) {
-            $problems->at($opening, sprintf('questions of kind “%s” cannot be taken in yet; the text is kept', $opening->word));
-
-            return null;
+            throw new \LogicException('every opening word is a kind');
         }
         $definition = $kind->definition();
         $own = [];

@@ -14,12 +14,18 @@ final class Reader
 {
     /** Words that hang on the line above them. */
     private const BELOW = [
-        'says' => ['yes', 'no', 'answer', 'pattern'],
+        'says' => ['yes', 'no', 'answer', 'pattern', 'gap', 'area'],
         'tally' => ['yes', 'no'],
         'leads to' => ['yes', 'no'],
         'from attempt' => ['hint'],
         'after' => ['hint'],
         'costs' => ['hint'],
+        'with' => ['pair'],
+        'earns' => ['pair', 'item', 'label', 'gap'],
+        'loses' => ['pair', 'item', 'label', 'gap', 'spare item', 'spare label'],
+        'at' => ['label'],
+        'shows' => ['image'],
+        'size' => ['image'],
     ];
 
     private ?string $bank = null;
@@ -82,7 +88,7 @@ final class Reader
 
     private function opensNext(Line $line): bool
     {
-        return in_array($line->word, [...Vocabulary::OPENING, ...Vocabulary::LATER_KINDS, 'bank', 'objective', 'every', 'page'], true);
+        return in_array($line->word, [...Vocabulary::OPENING, 'bank', 'objective', 'every', 'page'], true);
     }
 
     /** @return \Generator<int, ReadQuestion> */
@@ -95,7 +101,7 @@ final class Reader
         if ($question?->name !== null) {
             $this->names[$question->name] = true;
         }
-        $problems = in_array($this->opening->word, Vocabulary::LATER_KINDS, true) ? array_slice($this->problems->all(), 0, 1) : $this->problems->all();
+        $problems = $this->problems->all();
         $read = new ReadQuestion($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems);
         $this->opening = null;
         yield $read;
@@ -103,7 +109,7 @@ final class Reader
 
     private function take(Line $line): void
     {
-        if (in_array($line->word, [...Vocabulary::OPENING, ...Vocabulary::LATER_KINDS], true)) {
+        if (in_array($line->word, Vocabulary::OPENING, true)) {
             $this->opening = $line;
             $this->parts = [];
             $this->problems = new Problems();
@@ -143,7 +149,9 @@ final class Reader
 
     private function takePart(Line $line): void
     {
-        $owners = self::BELOW[$line->word] ?? null;
+        $last = $this->parts === [] ? '' : $this->parts[count($this->parts) - 1]->word;
+        // `name:` belongs to an area or spot just above, else to the question.
+        $owners = $line->word === 'name' && in_array($last, ['area', 'spot'], true) ? ['area', 'spot'] : self::BELOW[$line->word] ?? null;
         if ($owners === null) {
             $this->parts[] = $line;
 

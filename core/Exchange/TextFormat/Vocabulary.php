@@ -9,11 +9,11 @@ use Zetema\Core\Question\Setting;
 /** The words of the text format: what may stand before a line's colon. */
 final class Vocabulary
 {
-    /** Kinds of the format whose questions this version cannot take in yet. */
-    public const LATER_KINDS = ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating'];
-    public const OPENING = ['one', 'several', 'true', 'false', 'number', 'text'];
+    public const OPENING = ['one', 'several', 'true', 'false', 'number', 'text', 'gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating'];
     /** Words whose text may run over several lines. */
-    public const RUNNING = [...self::OPENING, ...self::LATER_KINDS, 'yes', 'no', 'says', 'hint', 'if', 'note', 'reads'];
+    public const RUNNING = [
+        ...self::OPENING, 'yes', 'no', 'says', 'hint', 'if', 'note', 'reads', 'pair', 'with', 'spare with', 'group', 'item', 'spare item', 'label', 'spare label',
+    ];
 
     private const NUMBER = '(?<number>[-−]?\d+(?:\.\d+)?)';
     private const OUTCOMES = '(?<outcome>right|partly right|wrong|unanswered|out of time|recorded)';
@@ -28,20 +28,15 @@ final class Vocabulary
         'pattern' => '/^pattern(?: (?<share>\d+(?:\.\d+)?) ?%)?$/',
         'weight' => '/^weight (?<which>true|false)$/',
         'if' => '/^if ' . self::OUTCOMES . self::ATTEMPT . '$/',
-        'gap' => '/^gap \d{1,3}(?: (?:yes|no))?(?: \d+(?:\.\d+)? ?%)?$/',
-        'area' => '/^area (?:yes|no)(?: [-−]?\d+(?:\.\d+)?)?$/u',
+        'gap' => '/^gap (?<n>[1-9]\d?)(?: (?<which>yes|no)| (?<share>\d+(?:\.\d+)?) ?%)?$/',
+        'area' => '/^area (?<which>yes|no)(?: ' . self::NUMBER . ')?$/u',
         'note' => '/^note when (?<not>not )?chosen (?<choice>\d{1,3})(?: on attempt (?<attempt>\d{1,2}))?$/',
     ];
     private const PLAIN = [
         'bank', 'objective', 'page', 'heading', 'reads', 'name', 'tags', 'difficulty', 'status', 'says', 'tally', 'leads to',
-        'words', 'hint', 'from attempt', 'after', 'costs',
+        'words', 'hint', 'from attempt', 'after', 'costs', 'pair', 'with', 'spare with', 'group', 'item', 'spare item', 'image', 'shows', 'size', 'spot',
+        'label', 'spare label', 'at', 'scale', 'ends', 'earns', 'loses',
     ];
-    /** Words of the kinds that come later, known so that their questions are told as such and kept whole. */
-    private const LATER_WORDS = [
-        'pair', 'with', 'spare with', 'group', 'item', 'spare item', 'image', 'shows', 'size', 'areas', 'clicks', 'spot', 'label',
-        'spare label', 'at', 'scale', 'ends', 'earns', 'loses',
-    ];
-
     /** @var array<string, true> */
     private array $plain;
     /** @var array<string, array{string, array<string, string>}|string|null> what heads were found to be */
@@ -50,7 +45,7 @@ final class Vocabulary
     public function __construct()
     {
         $settings = array_map(static fn (Setting $s): string => $s->value, Setting::cases());
-        $this->plain = array_fill_keys([...self::PLAIN, ...self::OPENING, ...self::LATER_KINDS, ...self::LATER_WORDS, ...$settings], true);
+        $this->plain = array_fill_keys([...self::PLAIN, ...self::OPENING, ...$settings], true);
     }
 
     /**

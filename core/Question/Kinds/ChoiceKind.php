@@ -15,6 +15,7 @@ use Zetema\Core\Question\Kind;
 use Zetema\Core\Question\Measure;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response;
+use Zetema\Core\Question\ResponseSpace;
 use Zetema\Core\Question\Setting;
 
 /** What the kinds with choices have in common. */
@@ -116,6 +117,13 @@ abstract readonly class ChoiceKind implements Kind
         }
 
         return Response::choosing($chosen);
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+
+        return ResponseSpace::subsets(array_map(static fn (Choice $c): int => $c->id, $this->choices), max(1, $least), $most ?? count($this->choices));
     }
 
     public function measure(EffectiveSettings $settings): Measure

@@ -16,6 +16,7 @@ use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Measure;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Response;
+use Zetema\Core\Question\ResponseSpace;
 use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Settings;
 use Zetema\Core\Question\Share;
@@ -124,6 +125,11 @@ final readonly class Text implements Kind
         $options = ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos)];
 
         return new Measure(Measure::LOOK_TEXT, $atoms, Measure::BEST, BigRational::one(), BigRational::zero(), $settings->points(Setting::Points), $options);
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        return ResponseSpace::nothing();
     }
 
     public function choices(): array

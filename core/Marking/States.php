@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking;
+
+use Brick\Math\BigInteger;
+
+/** Ways counted by a mark (a size or a set of bits) and the sums reached. */
+final class States
+{
+    /** @var array<string, array{int, Sums, BigInteger}> */
+    private array $states = [];
+
+    public function add(int $mark, Sums $sums, BigInteger $ways): void
+    {
+        $key = $mark . ' ' . $sums->key();
+        $this->states[$key] = [$mark, $sums, isset($this->states[$key]) ? $this->states[$key][2]->plus($ways) : $ways];
+    }
+
+    /** @return list<array{int, Sums, BigInteger}> */
+    public function all(): array
+    {
+        return array_values($this->states);
+    }
+
+    /**
+     * @param callable(int): bool $counts which marks do
+     * @param int|null $blank the mark of the blank response
+     *
+     * @return list<array{Sums, BigInteger, bool}>
+     */
+    public function result(callable $counts, ?int $blank = null): array
+    {
+        $rows = [];
+        foreach ($this->states as [$mark, $sums, $ways]) {
+            if ($counts($mark)) {
+                $rows[] = [$sums, $ways, $mark === $blank];
+            }
+        }
+
+        return $rows;
+    }
+}

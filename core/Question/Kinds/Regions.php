@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Area;
+use Zetema\Core\Question\Atom;
+use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\InvalidSetting;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Measure;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response;
+use Zetema\Core\Question\ResponseSpace;
+use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings;
+
+/** Hotspot: clicks into an image; some areas are right, others are known wrong ones. */
+final readonly class Regions implements Kind
+{
+    /** More clicks than these are refused where any number is allowed. */
+    public const MOST_CLICKS = 200;
+
+    /** @param list<Region> $regions */
+    public function __construct(public Picture $picture, public array $regions)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Regions;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole', 'parts', 'weighed'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts];
+    }
+
+    public static function words(): array
+    {
+        return ['image', 'area'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $image = null;
+        $regions = [];
+        foreach ($parts as $part) {
+            if ($part->word === 'image') {
+                $image = $part;
+                continue;
+            }
+            try {
+                $regions[] = new Region(Area::of($part->text), $part->argument('which') === 'yes', $part->child('name')?->text, $part->number(), $part->child('says')?->text);
+            } catch (InvalidSetting $e) {
+                $problems->inText($part, $e->getMessage());
+            }
+        }
+
+        return new self(Picture::read($image, $opening, $problems), $regions);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self(Picture::fromData($data->object('picture')), array_map(Region::fromData(...), $data->objects('regions')));
+    }
+
+    public function toData(): array
+    {
+        return ['picture' => $this->picture->toData(), 'regions' => array_map(static fn (Region $r): array => $r->toData(), $this->regions)];
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('regions', $stem), $this->picture->toLine(), ...array_map(static fn (Region $r): Line => $r->toLine(), $this->regions)];
+    }
+
+    public function verify(EffectiveSettings $settings): void
+    {
+        $this->picture->verify();
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        if ($settings->get(Setting::Key) !== 'none' && !$weighed && $this->keys() === []) {
+            throw new InvalidQuestion('no area is right; write `area yes:` for the one to click', 'area');
+        }
+        foreach ($this->regions as $i => $region) {
+            if ($weighed === ($region->weight === null)) {
+                throw new InvalidQuestion($weighed ? sprintf('under “weighed” every area has its points; area %d has none', $i + 1) : 'points at an area only go with “marking: weighed”', 'area');
+            }
+            if ($region->weight !== null && $region->weight->decimals() > $settings->integer(Setting::Decimals)) {
+                throw new InvalidQuestion(sprintf('the points of area %d have more decimals than marks are rounded to', $i + 1), 'area');
+            }
+        }
+        if ($weighed) {
+            $this->refuseOverlaps();
+            if ($this->highestSum($settings)->compare(Points::zero()) <= 0) {
+                throw new InvalidQuestion('no permitted response earns more than 0', 'area');
+            }
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        $fields = Given::field($given, 'points');
+        if ($fields === null) {
+            return Response::blank();
+        }
+        $points = $fields->items('points');
+        $most = $this->most($settings) ?? self::MOST_CLICKS;
+        if (count($points) > $most) {
+            throw new Malformed('points', sprintf('has %d clicks; %d may be made', count($points), $most));
+        }
+        $clicks = [];
+        foreach ($points as $point) {
+            if (!is_array($point) || array_keys($point) !== [0, 1] || !is_int($point[0]) || !is_int($point[1])) {
+                throw new Malformed('points', 'must be a list of pairs of whole pixels');
+            }
+            if (!$this->picture->has($point[0], $point[1])) {
+                throw new Malformed('points', sprintf('%d, %d lies off the picture', $point[0], $point[1]));
+            }
+            $clicks[] = [$point[0], $point[1]];
+        }
+
+        return Response::clicking($clicks);
+    }
+
+    public function measure(EffectiveSettings $settings): Measure
+    {
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $atoms = [];
+        foreach ($this->regions as $i => $region) {
+            $find = ['n' => $i + 1, 'shape' => $region->area->shape, 'numbers' => $region->area->numbers, 'key' => $region->isKey];
+            $atoms[] = $weighed ? Atom::weighing($find, $region->weight ?? Points::zero()) : ($region->isKey ? Atom::right($find) : Atom::wrong($find));
+        }
+        if (!$weighed) {
+            $atoms[] = Atom::wrong(['outside' => true]);
+        }
+
+        return new Measure(
+            Measure::LOOK_POINTS,
+            $atoms,
+            PartsKind::rule($settings),
+            BigRational::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
+            $settings->wrongPartCosts('1'),
+            $weighed ? $this->highestSum($settings) : $settings->points(Setting::Points),
+        );
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        return $this->picture->width === null || $this->picture->height === null
+            ? ResponseSpace::nothing()
+            : ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width, $this->picture->height);
+    }
+
+    public function choices(): array
+    {
+        return [];
+    }
+
+    public function keyInWords(): array
+    {
+        return array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys());
+    }
+
+    private function most(EffectiveSettings $settings): ?int
+    {
+        $clicks = $settings->get(Setting::Clicks) ?? '1';
+
+        return $clicks === 'any' ? null : (int) $clicks;
+    }
+
+    /** @return list<Region> */
+    private function keys(): array
+    {
+        return array_values(array_filter($this->regions, static fn (Region $r): bool => $r->isKey));
+    }
+
+    /** The positive weights among as many as may be clicked. */
+    private function highestSum(EffectiveSettings $settings): Points
+    {
+        $weights = array_map(static fn (Region $r): Points => $r->weight ?? Points::zero(), $this->regions);
+        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
+        $best = array_filter(array_slice($weights, 0, $this->most($settings)), static fn (Points $p): bool => !$p->isNegative());
+
+        return array_reduce($best, static fn (Points $sum, Points $p): Points => $sum->plus($p), Points::zero());
+    }
+
+    private function refuseOverlaps(): void
+    {
+        foreach ($this->regions as $i => $a) {
+            foreach (array_slice($this->regions, $i + 1) as $b) {
+                [$left, $top, $right, $bottom] = array_map(static fn (int $x, int $y, bool $low): int => $low ? max($x, $y) : min($x, $y), $a->area->box(), $b->area->box(), [true, true, false, false]);
+                for ($y = $top; $y <= $bottom; ++$y) {
+                    for ($x = $left; $x <= $right; ++$x) {
+                        if ($a->area->contains($x, $y) && $b->area->contains($x, $y)) {
+                            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', $x, $y), 'area');
+                        }
+                    }
+                }
+            }
+        }
+    }
+}
