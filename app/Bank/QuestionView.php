@@ -67,7 +67,7 @@ final readonly class QuestionView
             'choices' => array_map(static fn (Core\Choice $choice): array => self::earns($plan, Core\Response::choosing([$choice->id]), $attempts), $question->kind->choices()),
             'key' => $question->kind->choices() === [] ? [] : [self::earns($plan, self::keyed($question, $settings), $attempts)],
             'blank' => self::earns($plan, Core\Response::blank(), 1),
-            'wrong' => str_replace('-', '−', (string) $plan->penalties->wrong),
+            'wrong' => Marker::say($plan->penalties->wrong),
             'keyInWords' => $question->kind->keyInWords(),
         ];
     }

@@ -92,9 +92,9 @@ final class Marker
         if ($sum->isPositive()) {
             $sum = $this->take($sum, $penalties->forHints($hints), $hints === 1 ? '1 hint' : $hints . ' hints', $working);
         }
-        if ($penalties->floor !== null && $sum->compareTo($penalties->floor->exact()) < 0) {
-            $sum = $penalties->floor->exact();
-            $working[] = 'not below ' . $penalties->floor;
+        if ($penalties->floor !== null && $sum->compareTo($penalties->floor) < 0) {
+            $sum = $penalties->floor;
+            $working[] = 'not below ' . self::say($penalties->floor);
         }
         if ($sum->compareTo($plan->measure->worth->exact()) > 0) {
             $sum = $plan->measure->worth->exact();
@@ -186,13 +186,13 @@ final class Marker
     {
         $costs = $plan->penalties->wrong;
 
-        return [Outcome::Wrong, $costs->exact()->negated(), ['wrong: ' . self::say($costs->exact()->negated()) . $why]];
+        return [Outcome::Wrong, $costs->negated(), ['wrong: ' . self::say($costs->negated()) . $why]];
     }
 
     /** @return array{Outcome, BigRational, list<string>} */
     private function blank(MarkingPlan $plan): array
     {
-        $costs = $plan->penalties->blank->exact()->negated();
+        $costs = $plan->penalties->blank->negated();
 
         return [Outcome::Unanswered, $costs, ['unanswered: ' . self::say($costs)]];
     }

@@ -38,6 +38,21 @@ final readonly class MarkingPlan
         );
     }
 
+    /**
+     * The same question at another worth: all that it says in points is scaled by new ÷ old, exactly. Weighed questions keep the worth
+     * that follows from their weights.
+     */
+    public function worthing(Points $worth): self
+    {
+        $measure = $this->measure;
+        if ($measure->rule === Measure::WEIGHTS || $measure->worth->isZero() || $worth->compare($measure->worth) === 0) {
+            return $this;
+        }
+        $scaled = new Measure($measure->look, $measure->atoms, $measure->rule, $measure->need, $measure->wrongPartCosts, $worth, $measure->options);
+
+        return new self($scaled, $this->penalties->scaled($worth->exact()->dividedBy($measure->worth->exact())), $this->graded, $this->judged);
+    }
+
     /** What a right response is worth in totals: 0 for what is not graded. */
     public function max(): Points
     {

@@ -20,11 +20,11 @@ final readonly class Penalties
      * @param string $late "wrong", "blank" or "marks"
      */
     private function __construct(
-        public Points $wrong,
-        public Points $blank,
+        public BigRational $wrong,
+        public BigRational $blank,
         public array $attempts,
         public array $hints,
-        public ?Points $floor,
+        public ?BigRational $floor,
         public string $late,
         public int $decimals,
     ) {
@@ -36,13 +36,29 @@ final readonly class Penalties
         $default = $settings->points(Setting::HintCosts);
 
         return new self(
-            $settings->points(Setting::WrongCosts),
-            $settings->points(Setting::BlankCosts),
+            $settings->points(Setting::WrongCosts)->exact(),
+            $settings->points(Setting::BlankCosts)->exact(),
             $settings->entries(Setting::AttemptCosts),
             array_map(static fn ($hint): string => (string) ($hint->costs ?? $default), $question->hints),
-            $floor === null || $floor === 'none' ? null : Points::of($floor),
+            $floor === null || $floor === 'none' ? null : Points::of($floor)->exact(),
             $settings->get(Setting::Late) ?? 'wrong',
             $settings->integer(Setting::Decimals),
+        );
+    }
+
+    /** All that is said in points, for another worth; shares of the worth stay as they are. */
+    public function scaled(BigRational $factor): self
+    {
+        $scale = static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) BigRational::of($entry)->multipliedBy($factor)->simplified();
+
+        return new self(
+            $this->wrong->multipliedBy($factor),
+            $this->blank->multipliedBy($factor),
+            array_map($scale, $this->attempts),
+            array_map($scale, $this->hints),
+            $this->floor?->multipliedBy($factor),
+            $this->late,
+            $this->decimals,
         );
     }
 
@@ -73,11 +89,11 @@ final readonly class Penalties
     public function toData(): array
     {
         return [
-            'wrong' => (string) $this->wrong,
-            'blank' => (string) $this->blank,
+            'wrong' => (string) $this->wrong->simplified(),
+            'blank' => (string) $this->blank->simplified(),
             'attempts' => $this->attempts,
             'hints' => $this->hints,
-            'floor' => $this->floor === null ? null : (string) $this->floor,
+            'floor' => $this->floor === null ? null : (string) $this->floor->simplified(),
             'late' => $this->late,
             'decimals' => $this->decimals,
         ];
@@ -88,11 +104,11 @@ final readonly class Penalties
         $floor = $data->optionalText('floor');
 
         return new self(
-            Points::of($data->text('wrong')),
-            Points::of($data->text('blank')),
+            BigRational::of($data->text('wrong')),
+            BigRational::of($data->text('blank')),
             $data->texts('attempts'),
             $data->texts('hints'),
-            $floor === null ? null : Points::of($floor),
+            $floor === null ? null : BigRational::of($floor),
             $data->text('late'),
             $data->integer('decimals'),
         );

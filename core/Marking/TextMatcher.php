@@ -11,8 +11,11 @@ final class TextMatcher
     public const PATTERN = 2;
     public const TYPO = 1;
 
-    /** @var array<string, string> wordings as they are compared */
+    /** @var array<string, array{string, int, int}> wordings as they are compared */
     private array $folded = [];
+    private string $typed = '';
+    private string $typedFolded = '';
+    private int $typedLength = 0;
 
     /** @param list<string> $ignore any of "case", "accents", "punctuation" */
     public function __construct(private readonly array $ignore, private readonly int $typos)
@@ -30,18 +33,34 @@ final class TextMatcher
     /** 0 if it does not fit, else EXACT or TYPO. */
     public function fit(string $typed, string $wording): int
     {
-        $a = $this->fold($typed);
-        $b = $this->folded[$wording] ??= $this->fold($wording);
+        $a = $this->foldTyped($typed);
+        [$b, $length, $allowed] = $this->folded[$wording] ??= $this->prepared($wording);
         if ($a === $b) {
             return self::EXACT;
         }
-        if ($this->typos === 0) {
-            return 0;
-        }
-        $letters = preg_match_all('/\p{L}/u', $wording);
-        $allowed = min($this->typos, intdiv($letters === false ? 0 : $letters, 5));
 
-        return $allowed > 0 && self::distanceWithin($a, $b, $allowed) ? self::TYPO : 0;
+        return $allowed > 0 && abs($this->typedLength - $length) <= $allowed && self::distanceWithin($a, $b, $allowed) ? self::TYPO : 0;
+    }
+
+    /** The same text is compared with many wordings, so the last one is kept. */
+    private function foldTyped(string $typed): string
+    {
+        if ($typed !== $this->typed) {
+            $this->typed = $typed;
+            $this->typedFolded = $this->fold($typed);
+            $this->typedLength = mb_strlen($this->typedFolded);
+        }
+
+        return $this->typedFolded;
+    }
+
+    /** @return array{string, int, int} as it is compared, its length, and how many typos it allows */
+    private function prepared(string $wording): array
+    {
+        $folded = $this->fold($wording);
+        $letters = preg_match_all('/\p{L}/u', $wording);
+
+        return [$folded, mb_strlen($folded), min($this->typos, intdiv($letters === false ? 0 : $letters, 5))];
     }
 
     /** `*` stands for any run, also none; `?` for one character; a backslash takes their meaning away. */
@@ -58,7 +77,7 @@ final class TextMatcher
             }
         }
 
-        return self::glob(mb_str_split($this->fold($typed)), self::withoutDoubleSpaces($plan));
+        return self::glob(mb_str_split($this->foldTyped($typed)), self::withoutDoubleSpaces($plan));
     }
 
     /** The form in which texts are compared. */
@@ -148,31 +167,38 @@ final class TextMatcher
     /** Optimal string alignment distance (each part edited once), in a band as wide as what is allowed. */
     private static function distanceWithin(string $a, string $b, int $allowed): bool
     {
-        $lengths = [mb_strlen($a), mb_strlen($b)];
-        if (abs($lengths[0] - $lengths[1]) > $allowed) {
-            return false;
+        $isPlain = preg_match('/[^\x00-\x7F]/', $a . $b) !== 1;
+        // A swap is one edit here and two for levenshtein(), which is quick and counts bytes.
+        if ($isPlain) {
+            $edits = levenshtein($a, $b);
+            if ($edits <= $allowed || $edits > 2 * $allowed) {
+                return $edits <= $allowed;
+            }
         }
-        $x = mb_str_split($a);
-        $y = mb_str_split($b);
+        $x = $isPlain ? str_split($a) : mb_str_split($a);
+        $y = $isPlain ? str_split($b) : mb_str_split($b);
+        $length = count($y);
         $far = $allowed + 1;
         $before = [];
-        $last = range(0, $lengths[1]);
+        $last = range(0, $length);
         foreach ($x as $i => $letter) {
-            $row = array_fill(0, $lengths[1] + 1, $far);
-            if ($i + 1 <= $allowed) {
-                $row[0] = $i + 1;
-            }
-            for ($j = max(1, $i + 1 - $allowed); $j <= min($lengths[1], $i + 1 + $allowed); ++$j) {
-                $same = $letter === $y[$j - 1];
-                $row[$j] = min($last[$j] + 1, $row[$j - 1] + 1, $last[$j - 1] + ($same ? 0 : 1));
+            $row = $i < $allowed ? [0 => $i + 1] : [];
+            $least = $row[0] ?? $far;
+            for ($j = max(1, $i + 1 - $allowed), $to = min($length, $i + 1 + $allowed); $j <= $to; ++$j) {
+                $d = min(($last[$j] ?? $far) + 1, ($row[$j - 1] ?? $far) + 1, ($last[$j - 1] ?? $far) + ($letter === $y[$j - 1] ? 0 : 1));
                 if ($i > 0 && $j > 1 && $letter === $y[$j - 2] && $x[$i - 1] === $y[$j - 1]) {
-                    $row[$j] = min($row[$j], ($before[$j - 2] ?? $far) + 1);
+                    $d = min($d, ($before[$j - 2] ?? $far) + 1);
                 }
+                $row[$j] = $d;
+                $least = min($least, $d);
+            }
+            if ($least > $allowed) {
+                return false;
             }
             $before = $last;
             $last = $row;
         }
 
-        return $last[$lengths[1]] <= $allowed;
+        return ($last[$length] ?? $far) <= $allowed;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
+use Brick\Math\BigRational;
+use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Setting;
@@ -67,7 +69,7 @@ final class CandidateView
             'told' => $rules->tellsAtOnce ? array_map(static fn (Attempt $a): array => self::told($sheet, $a), $state->attempts) : [],
             'hintsOpen' => array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened)),
             'nextHint' => $hint === null || $closed ? null : [
-                'costs' => (string) ($hint->costs ?? $sheet->settings->points(Setting::HintCosts)),
+                'costs' => Marker::say(BigRational::of($sheet->plan->penalties->hints[$state->hintsOpened])),
                 'fromAttempt' => $hint->fromAttempt,
                 'open' => $attempt >= $hint->fromAttempt,
             ],

@@ -9,10 +9,9 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
 
 /** One question of a candidate's paper: how it is marked here and in which order its choices stand. */
 final readonly class Sheet
@@ -20,12 +19,15 @@ final readonly class Sheet
     public EffectiveSettings $settings;
     public MarkingPlan $plan;
 
-    /** @param list<int> $choiceOrder ids of the choices as this candidate sees them */
+    /**
+     * @param list<int> $choiceOrder ids of the choices as this candidate sees them
+     * @param string|null $pointsHere the worth that its draw gives it, if it does
+     */
     public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null)
     {
-        $here = $pointsHere === null || $question->settings->get(Setting::Marking) === 'weighed' ? Settings::none() : Settings::of(['points' => $pointsHere]);
-        $this->settings = EffectiveSettings::from(['draw' => $here, 'question' => $question->settings]);
-        $this->plan = MarkingPlan::of($question, $this->settings);
+        $this->settings = $question->effective();
+        $plan = MarkingPlan::of($question, $this->settings);
+        $this->plan = $pointsHere === null ? $plan : $plan->worthing(Points::of($pointsHere));
     }
 
     /** @return list<Choice> in the order shown */
