@@ -7,6 +7,7 @@ namespace Zetema\App\CommandLine;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Question\Question;
 
@@ -30,7 +31,8 @@ final class ReadCommand
             $output->write($between . json_encode(self::told($question, $number), $flags), false, OutputInterface::OUTPUT_RAW);
             $between = ',';
         }
-        $output->writeln('],"problems":' . json_encode($texts->problems(), $flags) . '}', OutputInterface::OUTPUT_RAW);
+        $pages = array_map(static fn (Page $p): array => ['name' => $p->name, 'heading' => $p->heading, 'reads' => $p->reads], $texts->pages());
+        $output->writeln('],"pages":' . json_encode($pages, $flags) . ',"problems":' . json_encode($texts->problems(), $flags) . '}', OutputInterface::OUTPUT_RAW);
 
         return $texts->problems() === [] ? 0 : 1;
     }

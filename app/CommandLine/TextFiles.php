@@ -6,6 +6,7 @@ namespace Zetema\App\CommandLine;
 
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
@@ -16,6 +17,8 @@ final class TextFiles
     /** @var list<array{file: string, line: int, column: int, message: string}> */
     private array $problems = [];
     private ?string $bank = null;
+    /** @var list<Page> */
+    private array $pages = [];
 
     /**
      * @param list<string> $files
@@ -36,6 +39,7 @@ final class TextFiles
             }
             $this->note($file, $reader->outside());
             $this->bank ??= $reader->bank();
+            array_push($this->pages, ...$reader->pages());
         }
     }
 
@@ -43,6 +47,12 @@ final class TextFiles
     public function problems(): array
     {
         return $this->problems;
+    }
+
+    /** @return list<Page> */
+    public function pages(): array
+    {
+        return $this->pages;
     }
 
     public function bank(): ?string

@@ -21,6 +21,9 @@ final class WriteCommand
         foreach ($texts->questions([$file]) as $question) {
             $text .= $writer->question($question);
         }
+        foreach ($texts->pages() as $page) {
+            $text .= $writer->page($page);
+        }
         $head = $texts->bank() === null ? '' : $writer->bank($texts->bank());
         $output->write($head === '' ? ltrim($text, "\n") : $head . $text, false, OutputInterface::OUTPUT_RAW);
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;

@@ -37,7 +37,12 @@ final readonly class Intake
             $questions[] = self::told($read, $names, $stems);
         }
 
-        return ['bank' => $reader->bank(), 'questions' => $questions, 'problems' => array_map(static fn (Problem $p): array => $p->toData(), $reader->outside())];
+        $problems = array_map(static fn (Problem $p): array => $p->toData(), $reader->outside());
+        foreach ($reader->pages() as $page) {
+            $problems[] = ['line' => 1, 'column' => 1, 'message' => sprintf('the page “%s” cannot be kept in a bank yet; it stays in the text', $page->name)];
+        }
+
+        return ['bank' => $reader->bank(), 'questions' => $questions, 'problems' => $problems];
     }
 
     /**

@@ -147,6 +147,11 @@ final readonly class Question
                 }
             }
         }
+        foreach ($this->hints as $hint) {
+            if ($hint->costs !== null && $hint->costs->decimals() > $decimals) {
+                throw new InvalidQuestion(sprintf('a hint’s costs of %s have more decimals than the %d that marks are rounded to', $hint->costs, $decimals), 'hint');
+            }
+        }
         foreach ($this->notes as $note) {
             if ($note->choice < 1 || $note->choice > count($this->kind->choices())) {
                 throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $note->choice), 'note');

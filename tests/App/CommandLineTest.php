@@ -77,6 +77,30 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('gone', Fields::ofJson($json)->texts('problems')[0]);
     }
 
+    public function test_guess_and_table_answer_for_one_question(): void
+    {
+        [$code, $json] = self::console(['zetema:guess', '-', '--question=which'], self::TEXT);
+        self::assertSame([0, '[{"points":"0","chance":"1/2"},{"points":"10","chance":"1/2"}]'], [$code, trim($json)]);
+
+        [$code, $json] = self::console(['zetema:table', '-', '--question=2'], self::TEXT);
+        $rows = json_decode($json, true);
+        self::assertSame(0, $code);
+        self::assertIsArray($rows);
+        self::assertSame([[['choose' => [1]], 'right', ['2']], [['choose' => [2]], 'wrong', ['0']], [null, 'unanswered', ['0']]], array_map(static fn (mixed $r): array => is_array($r) ? [$r['response'], $r['outcome'], $r['earned']] : [], $rows));
+
+        self::assertSame(2, self::console(['zetema:guess', '-', '--question=gone'], self::TEXT)[0]);
+    }
+
+    public function test_fifty_thousand_markings_a_second(): void
+    {
+        [, $json] = self::console(['zetema:bench', 'marking'], '');
+        $bench = Fields::ofJson($json);
+
+        // The bar is 50,000 on an idle machine; half of that tells a slip from a busy one.
+        self::assertGreaterThan(25_000, $bench->integer('markingsPerSecond'));
+        self::assertGreaterThan($bench->integer('markingsPerSecond'), $bench->integer('emptyLoopPerSecond'));
+    }
+
     public function test_ten_thousand_questions_are_read_in_10_s_and_256_mb(): void
     {
         $text = '';

@@ -43,7 +43,11 @@ final class Reader
     private Problems $problems;
     private int $lastLine = 0;
     private ?string $every = null;
-    private bool $inPage = false;
+    private ?Line $page = null;
+    /** @var array<string, Line> */
+    private array $pageLines = [];
+    /** @var list<Page> */
+    private array $pages = [];
 
     public function __construct(private readonly Lexer $lexer = new Lexer(), private readonly Assembler $assembler = new Assembler())
     {
@@ -67,17 +71,25 @@ final class Reader
             }
             if ($this->opensNext($line)) {
                 yield from $this->finished();
+                $this->closePage();
             }
             $this->take($line);
             $this->lastLine = $line->line + substr_count($line->text, "\n");
         }
         yield from $this->finished();
+        $this->closePage();
     }
 
     /** The name in the file's `bank:` line, after reading. */
     public function bank(): ?string
     {
         return $this->bank;
+    }
+
+    /** @return list<Page> after reading */
+    public function pages(): array
+    {
+        return $this->pages;
     }
 
     /** @return list<Problem> problems that belong to no question, after reading */
@@ -114,14 +126,13 @@ final class Reader
             $this->parts = [];
             $this->problems = new Problems();
             $this->every = null;
-            $this->inPage = false;
 
             return;
         }
         match ($line->word) {
             'bank' => [$this->bank, $this->every] = [$line->text, null],
             'objective' => $this->setObjective($line),
-            'every' => [$this->every, $this->inPage] = [$line->argument('what'), false],
+            'every' => $this->every = $line->argument('what'),
             'page' => $this->openPage($line),
             default => $this->opening !== null ? $this->takePart($line) : $this->takeOutside($line),
         };
@@ -131,7 +142,6 @@ final class Reader
     {
         $path = array_map(trim(...), explode('>', $line->text));
         $this->every = null;
-        $this->inPage = false;
         if (in_array('', $path, true) && $line->text !== '') {
             $this->outside[] = new Problem($line->line, $line->textColumn, 'a name is missing beside “>”; “Hive inspection > Reading a frame” would be right');
 
@@ -142,9 +152,25 @@ final class Reader
 
     private function openPage(Line $line): void
     {
-        $this->inPage = true;
         $this->every = null;
-        $this->outside[] = new Problem($line->line, $line->column, 'pages cannot be taken in yet; this one is left out');
+        $this->page = $line;
+        $this->pageLines = [];
+        if ($line->text === '' || array_filter($this->pages, static fn (Page $p): bool => $p->name === $line->text) !== []) {
+            $this->outside[] = new Problem($line->line, $line->textColumn, 'a page has a name of its own: `page: why eggs matter`');
+        }
+    }
+
+    private function closePage(): void
+    {
+        if ($this->page === null) {
+            return;
+        }
+        if (!isset($this->pageLines['reads'])) {
+            $this->outside[] = new Problem($this->page->line, $this->page->column, 'this page has no text; write `reads:` below it');
+        } else {
+            $this->pages[] = new Page($this->page->text, $this->pageLines['heading']->text ?? null, $this->pageLines['reads']->text);
+        }
+        $this->page = null;
     }
 
     private function takePart(Line $line): void
@@ -169,7 +195,14 @@ final class Reader
 
     private function takeOutside(Line $line): void
     {
-        if ($this->inPage) {
+        if ($this->page !== null && in_array($line->word, ['heading', 'reads'], true) && !isset($this->pageLines[$line->word])) {
+            $this->pageLines[$line->word] = $line;
+
+            return;
+        }
+        if ($this->page !== null) {
+            $this->outside[] = new Problem($line->line, $line->column, sprintf('`%s:` does not belong to a page; `heading:` and `reads:` do, once each', $line->word));
+
             return;
         }
         if ($this->every === null) {

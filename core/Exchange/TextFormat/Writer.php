@@ -26,6 +26,13 @@ final class Writer
         return 'bank: ' . $name . "\n";
     }
 
+    public function page(Page $page): string
+    {
+        $below = [...($page->heading === null ? [] : [Line::written('heading', $page->heading)]), Line::written('reads', $page->reads)];
+
+        return "\n" . $this->line(Line::written('page', $page->name, $below), 0);
+    }
+
     /** One question, with an `objective:` line before it where the objective is another than the last one's. */
     public function question(Question $question): string
     {

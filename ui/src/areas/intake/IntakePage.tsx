@@ -173,7 +173,7 @@ function withoutLines(text: string, taken: Schema['UnderstoodQuestion'][]): stri
 }
 
 function hasQuestions(text: string): boolean {
-  return /^\s*(one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating)\s*:/im.test(text);
+  return /^\s*(one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|page)\s*:/im.test(text);
 }
 
 function useSettled<T>(value: T, delay: number): T {

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\TextFormat;
+
+use Zetema\Core\Data\Text;
+
+/** A page for reading: its name for authors, an optional heading, its text in the small Markdown. */
+final readonly class Page
+{
+    public string $reads;
+
+    public function __construct(public string $name, public ?string $heading, string $reads)
+    {
+        $this->reads = Text::tidy($reads);
+    }
+}
