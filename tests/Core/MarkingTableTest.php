@@ -14,7 +14,7 @@ final class MarkingTableTest extends TestCase
 {
     private const OUTCOMES = ['r' => 'right', 'p' => 'partly right', 'w' => 'wrong', 'u' => 'unanswered', 'o' => 'out of time', 'n' => 'recorded'];
 
-    /** @return list<array{string, array<string, string>}> text; "response [@attempt] [+hints] [late]" => "outcome points" */
+    /** @return list<array{string, array<array-key, string>}> text; "response [@attempt] [+hints] [late]" => "outcome points" */
     private static function tables(): array
     {
         $many = "several: S\n points: 12\n yes: a\n yes: b\n yes: c\n no: d\n no: e\n no: f\n ";
