@@ -12,23 +12,25 @@ use Zetema\Core\Question\Response;
 /** What is said after a marked response: the outcome's text, then what the choices say, then the notes (sitting.md). */
 final readonly class FeedbackChooser
 {
+    public function __construct(private Finder $finder = new Finder())
+    {
+    }
+
     /**
      * What the author wrote for this case; empty where nothing was written, then the facts stand alone.
      *
      * @param int|null $attemptsLeft null: any number
+     * @param list<OutcomeText> $furtherOut the bank's, used where the question has none of its own
      *
      * @return list<string> paragraphs in the small Markdown
      */
-    public function texts(Question $question, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft): array
+    public function texts(Question $question, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft, array $furtherOut = []): array
     {
-        $texts = [$this->outcomeText($question, $verdict, $attempt, $attemptsLeft)];
-        foreach ($question->kind->choices() as $choice) {
-            $chosen = in_array($choice->id, $response->chosen, true);
-            if ($chosen && $choice->says !== null) {
-                $texts[] = $choice->says;
-            }
-        }
-        $texts[] = $this->wordingSays($question, $response);
+        $found = $response->isBlank() ? [] : $this->finder->found($question->kind->measure($question->effective()), $response);
+        $texts = [
+            $this->outcomeText([$question->outcomeTexts, $furtherOut], $verdict, $attempt, $attemptsLeft),
+            ...$question->kind->says($response, $found),
+        ];
         foreach ($question->notes as $note) {
             $choice = $question->kind->choices()[$note->choice - 1] ?? null;
             $chosen = $choice !== null && in_array($choice->id, $response->chosen, true);
@@ -40,18 +42,19 @@ final readonly class FeedbackChooser
         return array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== '–'));
     }
 
-    private function outcomeText(Question $question, Verdict $verdict, int $attempt, ?int $attemptsLeft): ?string
+    /** @param list<list<OutcomeText>> $nearestFirst */
+    private function outcomeText(array $nearestFirst, Verdict $verdict, int $attempt, ?int $attemptsLeft): ?string
     {
         $last = $attemptsLeft === 0;
-        $best = null;
-        foreach ($question->outcomeTexts as $text) {
-            if ($text->outcome === $verdict->outcome && $text->text !== '' && ($rank = self::rank($text, $attempt, $last)) > 0
-                && ($best === null || $rank > self::rank($best, $attempt, $last))) {
-                $best = $text;
+        foreach ($nearestFirst as $texts) {
+            $fitting = array_filter($texts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $last) > 0);
+            usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $last) <=> self::rank($a, $attempt, $last));
+            if ($fitting !== []) {
+                return $fitting[0]->text;
             }
         }
 
-        return $best?->text;
+        return null;
     }
 
     /** On the last attempt beats a number, a number beats any; 0: does not fit. */
@@ -81,26 +84,6 @@ final readonly class FeedbackChooser
             Outcome::Unanswered => 'Left blank.',
             Outcome::OutOfTime => 'Time ran out.',
             Outcome::Recorded => 'Recorded.',
-        };
-    }
-
-    private function wordingSays(Question $question, Response $response): ?string
-    {
-        $kind = $question->kind;
-        if ($response->text === null) {
-            return null;
-        }
-        $measure = $kind->measure($question->effective());
-        $found = (new Finder())->found($measure, $response)[0] ?? null;
-        $n = $found?->find['n'] ?? null;
-        if (!is_int($n)) {
-            return null;
-        }
-
-        return match (true) {
-            $kind instanceof \Zetema\Core\Question\Kinds\Text => $kind->wordings[$n - 1]->says ?? null,
-            $kind instanceof \Zetema\Core\Question\Kinds\Number => $kind->spans[$n - 1]->says ?? null,
-            default => null,
         };
     }
 }

@@ -60,6 +60,15 @@ interface Kind
     /** The responses there are, to list them and to guess among them. */
     public function space(EffectiveSettings $settings): ResponseSpace;
 
+    /**
+     * What its answers themselves say to a response.
+     *
+     * @param list<Atom> $found of its measure, in the response
+     *
+     * @return list<string>
+     */
+    public function says(Response $response, array $found): array;
+
     /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
     public function choices(): array;
 

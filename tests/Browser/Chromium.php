@@ -25,6 +25,7 @@ final class Chromium
         $port = self::freePort();
         $this->profile = sys_get_temp_dir() . '/zetema-chromium-' . bin2hex(random_bytes(4));
         $this->process = new Process(['chromedriver', '--port=' . $port, '--log-level=SEVERE'], timeout: null);
+        $this->process->disableOutput();
         $this->process->start();
         self::waitFor($port);
         $options = new ChromeOptions();

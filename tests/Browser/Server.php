@@ -35,6 +35,7 @@ final class Server
     public function start(): void
     {
         $this->process = new Process(['php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
+        $this->process->disableOutput(); // nobody reads it, and a full pipe would stop the server
         $this->process->start();
         Chromium::waitFor($this->port);
     }

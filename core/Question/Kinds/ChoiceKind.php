@@ -36,6 +36,13 @@ abstract readonly class ChoiceKind implements Kind
         return ['choices' => array_map(static fn (Choice $c): array => $c->toData(), $this->choices)];
     }
 
+    public function says(Response $response, array $found): array
+    {
+        $chosen = array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null && in_array($c->id, $response->chosen, true));
+
+        return array_values(array_map(static fn (Choice $c): string => $c->says ?? '', $chosen));
+    }
+
     public function choices(): array
     {
         return $this->choices;

@@ -159,6 +159,11 @@ final readonly class Gaps implements Kind
         return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === [] ? ResponseSpace::nothing() : ResponseSpace::independent('gaps', $values);
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return Said::by($found, fn (int $n, int $part): ?string => $this->gaps[$part - 1]->wordings[$n - 1]->says ?? null);
+    }
+
     public function choices(): array
     {
         return [];

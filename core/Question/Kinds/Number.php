@@ -108,6 +108,11 @@ final readonly class Number implements Kind
         return ResponseSpace::nothing();
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return Said::by($found, fn (int $n): ?string => $this->spans[$n - 1]->says ?? null);
+    }
+
     public function choices(): array
     {
         return [];

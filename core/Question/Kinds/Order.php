@@ -133,6 +133,11 @@ final readonly class Order implements Kind
         return ResponseSpace::arrangements(array_map(static fn (Part $p): int => $p->id, $this->items));
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return [];
+    }
+
     public function choices(): array
     {
         return [];

@@ -44,6 +44,11 @@ abstract readonly class PartsKind implements Kind
         return [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts];
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return [];
+    }
+
     public function choices(): array
     {
         return [];

@@ -115,6 +115,11 @@ final readonly class Rating implements Kind
         return ResponseSpace::subsets(range($this->from, $this->to), 1, 1);
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return [];
+    }
+
     public function choices(): array
     {
         return [];

@@ -165,6 +165,11 @@ final readonly class Regions implements Kind
             : ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width, $this->picture->height);
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return Said::by($found, fn (int $n): ?string => $this->regions[$n - 1]->says ?? null);
+    }
+
     public function choices(): array
     {
         return [];

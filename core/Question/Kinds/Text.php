@@ -132,6 +132,11 @@ final readonly class Text implements Kind
         return ResponseSpace::nothing();
     }
 
+    public function says(Response $response, array $found): array
+    {
+        return Said::by($found, fn (int $n): ?string => $this->wordings[$n - 1]->says ?? null);
+    }
+
     public function choices(): array
     {
         return [];

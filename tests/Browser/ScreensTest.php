@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What holds of every screen, and of the small things done on them. */
+final class ScreensTest extends TestCase
+{
+    private static ?Server $server = null;
+    private Chromium $page;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = new Server();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server = null;
+    }
+
+    protected function setUp(): void
+    {
+        $this->page = new Chromium(self::$server->address ?? '');
+    }
+
+    protected function tearDown(): void
+    {
+        unset($this->page);
+    }
+
+    /** @return iterable<string, array{bool}> */
+    public static function schemes(): iterable
+    {
+        yield 'light' => [false];
+        yield 'dark' => [true];
+    }
+
+    #[DataProvider('schemes')]
+    public function test_screens_are_accessible_and_fit_a_phone(bool $dark): void
+    {
+        $this->page->size(1280, 800, $dark);
+        $this->page->logIn('orrell', 'honeycomb');
+        foreach (['/banks/1' => 'what it takes', '/banks/1/questions' => '63 questions', '/banks/1/questions/16' => 'what it says', '/banks/1/questions/new' => 'What sort', '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board'] as $path => $text) {
+            $this->page->open($path);
+            $this->page->see($text);
+            self::assertSame([], $this->violations(), $path);
+            $this->page->size(390, 844, $dark);
+            $this->page->see($text);
+            self::assertLessThanOrEqual(390, $this->page->driver->executeScript('return document.documentElement.scrollWidth'), $path . ' is wider than a phone');
+            $this->page->size(1280, 800, $dark);
+        }
+        $this->page->logOut();
+        $this->page->logIn('wren', 'honeycomb');
+        $this->page->see('Sat before');
+        self::assertSame([], $this->violations(), 'the candidate’s list');
+        $this->page->click('Show my paper');
+        $this->page->see('85 of 125');
+        self::assertSame([], $this->violations(), 'the review');
+    }
+
+    public function test_a_practice_with_a_hint_and_a_second_attempt_by_keyboard(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        // A rehearsal of the practice, of a form in which the question of two attempts is dealt.
+        $page->driver->manage()->timeouts()->setScriptTimeout(20);
+        $id = $page->driver->executeAsyncScript('const done = arguments[0]; const post = (p, b) => fetch("/api/blueprints/2/" + p, {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify(b)}).then(r => r.json());
+            (async () => { for (let seed = 1; seed < 99; seed++) { const form = await post("deal", {seed}); if (form.questions.some(q => q.stem.startsWith("Which sign shows"))) return done((await post("rehearsals", {seed})).id); } done(null); })()');
+        self::assertIsInt($id);
+        $page->open("/sittings/$id");
+        $page->see('Question 1 of 6');
+        for ($n = 1; !str_contains($page->text(), 'attempt 1 of 2'); ++$n) {
+            $page->see("Question $n of 6");
+            $page->click('Go on');
+            $page->see('Question ' . ($n + 1) . ' of 6');
+        }
+        $key = 'Single eggs standing upright in their cells';
+        $wrong = $page->find('//button[@role="radio"][normalize-space(.)!="' . $key . '"]');
+        $wrong->click();
+        $page->see('Answered');
+        $page->driver->executeScript('document.activeElement.blur()');
+        $page->driver->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $page->see('One attempt left.');
+        $page->click('Once more');
+        $page->click('Hint');
+        $page->see('Think of how an egg is placed');
+        $page->find('//button[@role="radio"][normalize-space(.)="' . $key . '"]')->click();
+        $page->click('Check');
+        $page->see('Right: 4 of 10.');
+
+        self::assertStringNotContainsString('Once more', $page->text(), 'a right response closes the question');
+    }
+
+    public function test_settings_are_typed_over_in_their_sentence_and_the_margin_follows(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/2');
+        $page->see('queen or worker');
+        $page->click('Points: 10, change');
+        $page->driver->switchTo()->activeElement()->sendKeys('8' . WebDriverKeys::ENTER);
+        $page->see('key · earns 8');
+        $page->click('Attempts: 1, change');
+        $page->driver->switchTo()->activeElement()->sendKeys('2' . WebDriverKeys::ENTER);
+        $page->click('What a later attempt costs: 0, change');
+        $page->driver->switchTo()->activeElement()->sendKeys('50 %' . WebDriverKeys::ENTER);
+        $page->see('earns 8, then 4');
+
+        self::assertStringContainsString('draft, revision 2', $page->text());
+    }
+
+    public function test_what_cannot_stand_is_said_beside_it_and_stays_on_the_page(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/3');
+        $page->see('five days old');
+        $page->click('Points: 10, change');
+        $page->driver->switchTo()->activeElement()->sendKeys('lots' . WebDriverKeys::ENTER);
+        $page->see('not saved');
+        $page->see('“lots” is no decimal number');
+        $page->click('Points: lots, change');
+        $page->driver->switchTo()->activeElement()->sendKeys('7' . WebDriverKeys::ENTER);
+        $page->see('earns 7');
+
+        self::assertStringNotContainsString('not saved', $page->text());
+    }
+
+    public function test_a_second_window_is_told_and_may_choose(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/4');
+        $page->see('where queens mate');
+        $page->driver->executeScript('return fetch("/api/questions/4").then(r => r.json()).then(q => fetch("/api/questions/4", {method: "PUT", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({version: q.version, name: q.name, objective: q.objective, content: {...q.content, stem: "From elsewhere?"}})}))');
+        $page->field('Stem')->sendKeys(' Mine.');
+        $page->see('saved in another window');
+        $page->click('Take the newer one');
+        $page->until(fn (): bool => $page->field('Stem')->getText() === 'From elsewhere?', 'the newer text');
+        $page->field('Stem')->sendKeys(' And mine.');
+        $page->see('· saved');
+
+        self::assertSame('From elsewhere? And mine.', $page->field('Stem')->getText());
+    }
+
+    /** @return list<string> what axe finds, of WCAG 2.2 A and AA */
+    private function violations(): array
+    {
+        usleep(200_000);
+        $this->page->driver->manage()->timeouts()->setScriptTimeout(30);
+        $this->page->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
+        $found = $this->page->driver->executeAsyncScript('const done = arguments[0]; axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]}).then(r => done(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 120)).join(" | "))))');
+
+        return is_array($found) ? array_values(array_filter($found, is_string(...))) : ['axe gave no answer'];
+    }
+}
