@@ -57,7 +57,7 @@ final class SettingTest extends TestCase
         }
 
         self::assertSame($canonical, $setting->canonical($typed));
-        self::assertSame($canonical, $setting->canonical((string) $canonical), 'its canonical form stays as it is');
+        self::assertSame($canonical, $setting->canonical($canonical), 'its canonical form stays as it is');
     }
 
     public function test_every_house_value_is_a_value_that_could_be_typed(): void
