@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Marking;
 
 use Zetema\Core\Question\Area;
+use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Kinds;
 use Zetema\Core\Question\Question;
@@ -62,7 +63,8 @@ final readonly class WhatScoresWhat
             $kind instanceof Kinds\Regions => self::clicks($kind, $space),
             $kind instanceof Kinds\Gaps && $space->sort === ResponseSpace::NOTHING => self::gaps($kind),
             $kind instanceof Kinds\Order => self::swaps($space),
-            default => self::some($space),
+            $space->sort === ResponseSpace::SUBSETS => self::choices($kind->choices(), $space),
+            default => self::parts($question, $space),
         };
     }
 
@@ -143,19 +145,59 @@ final readonly class WhatScoresWhat
         }
     }
 
-    /** @return \Generator<int, Response> the first of a large space */
-    private static function some(ResponseSpace $space): \Generator
+    /**
+     * Each alone, all keys, all distractors, one key left out, one distractor too many; as far as so many may be chosen.
+     *
+     * @param list<Choice> $choices
+     *
+     * @return \Generator<int, Response>
+     */
+    private static function choices(array $choices, ResponseSpace $space): \Generator
+    {
+        $ids = static fn (bool $keys): array => array_values(array_map(static fn (Choice $c): int => $c->id, array_filter($choices, static fn (Choice $c): bool => $c->isKey === $keys)));
+        [$right, $wrong] = [$ids(true), $ids(false)];
+        $sets = array_map(static fn (int $id): array => [$id], [...$right, ...$wrong]);
+        $best = array_slice($right, 0, $space->most);
+        $sets[] = $best;
+        $sets[] = array_slice($wrong, 0, $space->most);
+        foreach ($best as $i => $id) {
+            $sets[] = array_diff($best, [$id]);
+            $sets[] = isset($wrong[0]) ? [...array_diff($best, [$id]), $wrong[0]] : [];
+        }
+        foreach ($wrong as $id) {
+            $sets[] = [...$best, $id];
+        }
+        $sets[] = $space->items;
+        foreach ($sets as $set) {
+            if (count($set) >= $space->least && count($set) <= $space->most) {
+                yield Response::choosing(array_values($set));
+            }
+        }
+    }
+
+    /** @return \Generator<int, Response> each part alone with each value; all right; one left out; all shifted by one */
+    private static function parts(Question $question, ResponseSpace $space): \Generator
     {
         foreach ($space->values as $part => $values) {
             foreach ($values as $value) {
                 yield Response::mapping($space->field, [$part => $value]);
             }
         }
-        foreach ($space->all() as $i => $response) {
-            yield $response;
-            if ($i >= 500) {
-                return;
+        $right = [];
+        foreach ($question->kind->measure($question->effective())->atoms as $atom) {
+            $part = $atom->find['part'] ?? null;
+            $takes = is_array($atom->find['takes'] ?? null) ? array_values(array_filter($atom->find['takes'], is_string(...))) : [];
+            $free = $space->sort === ResponseSpace::INJECTIONS ? array_values(array_diff($takes, $right)) : $takes;
+            if (is_int($part) && isset($free[0])) {
+                $right[$part] = $free[0];
             }
         }
+        yield Response::mapping($space->field, $right);
+        foreach (array_keys($right) as $part) {
+            yield Response::mapping($space->field, array_diff_key($right, [$part => true]));
+        }
+        $values = array_values($right);
+        $shifted = [...array_slice($values, 1), ...array_slice($values, 0, 1)];
+        yield Response::mapping($space->field, array_combine(array_keys($right), $shifted));
     }
 }

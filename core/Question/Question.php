@@ -49,19 +49,20 @@ final readonly class Question
     }
 
     /**
-     * What counts here: the question's own settings, then those of places further out, then the house rules.
+     * What counts here: what its step of this assessment says, the question's own settings, those of places further out, the house rules.
      *
-     * @param array<string, Settings> $further settings by place, the nearest first
+     * @param array<string, Settings> $further settings by place, the nearest first: section, assessment, bank
+     * @param Settings|null $step typed at a step or draw of this assessment
      */
-    public function effective(array $further = []): EffectiveSettings
+    public function effective(array $further = [], ?Settings $step = null): EffectiveSettings
     {
-        $fitting = array_map(function (Settings $settings): Settings {
-            $values = array_filter($settings->values, fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value), ARRAY_FILTER_USE_BOTH);
+        $fitting = fn (Settings $settings): Settings => Settings::of(array_filter(
+            $settings->values,
+            fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value),
+            ARRAY_FILTER_USE_BOTH,
+        ));
 
-            return Settings::of($values);
-        }, $further);
-
-        return EffectiveSettings::from(['question' => $this->settings, ...$fitting]);
+        return EffectiveSettings::from(['step' => $fitting($step ?? Settings::none()), 'question' => $this->settings, ...array_map($fitting, $further)]);
     }
 
     /** Whether a setting has a meaning for this kind. */

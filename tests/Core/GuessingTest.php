@@ -155,6 +155,8 @@ final class GuessingTest extends TestCase
         yield 'a number: borders and one step beyond' => ["number: N\n answer: 14 within 0.6\n answer 50 %: 12", ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'a text: wordings and near misses' => ["text: T\n answer: varroa\n answer 50 %: mite", ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'clicks: each area, all keys, beside' => ["regions: R\n clicks: 2\n marking: parts\n image: f.svg\n  size: 100 100\n  shows: s\n area yes: ellipse 20 20 9 9\n area yes: rectangle 50 50 9 9", ['right', 'partly right', 'wrong', 'unanswered']];
+        yield 'fourteen choices' => ["several: S\n marking: parts\n" . str_repeat(" yes: k\n", 5) . str_repeat(" no: d\n", 9), ['right', 'partly right', 'wrong', 'unanswered']];
+        yield 'eight pairs' => ["pairs: P\n marking: parts\n" . implode('', array_map(static fn (int $i): string => " pair: a$i\n  with: b$i\n", range(1, 8))), ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'ten in order' => ["order: O\n marking: parts by place\n" . implode('', array_map(static fn (int $i): string => " item: $i\n", range(1, 10))), ['right', 'partly right', 'wrong', 'unanswered']];
     }
 
