@@ -50,7 +50,8 @@ export function SettingsSentence(props: {
   return (
     <div className="space-y-0.5">
       <p>
-        {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')} points,{' '}
+        {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
+        {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
         <Pick
           label="Marking"
           value={get('marking')}

@@ -48,7 +48,9 @@ export function TypedRows(props: {
           line
           page={
             <div className="flex items-baseline gap-3">
-              <span className="text-sm whitespace-nowrap text-quiet">{row.pattern ? 'pattern' : i === 0 ? 'accepts' : 'or'}</span>
+              <span className="w-13 shrink-0 text-sm whitespace-nowrap text-quiet">
+                {row.pattern ? 'pattern' : i === 0 ? 'accepts' : 'or'}
+              </span>
               <input
                 ref={(input) => {
                   inputs.current[i] = input;
@@ -110,7 +112,7 @@ export function TypedRows(props: {
                 Write what is accepted
               </button>
             ) : (
-              <p className="pl-6 text-quiet italic">Enter for another accepted answer</p>
+              <p className="pl-16 text-quiet italic">Enter for another accepted answer</p>
             )
           }
         />

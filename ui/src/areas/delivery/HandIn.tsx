@@ -35,7 +35,7 @@ export function HandIn(props: {
               <Rich text={q.stem} inline />
             </button>
           }
-          margin={q.answered ? 'flagged' : 'unanswered'}
+          margin={<p>{q.answered ? 'flagged' : 'unanswered'}</p>}
         />
       ))}
       <Row

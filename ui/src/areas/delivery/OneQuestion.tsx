@@ -176,7 +176,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         className="pt-7"
         page={<Progress sitting={sitting} at={n} onGo={onGo} />}
         margin={
-          <p>
+          <p className="max-[860px]:hidden">
             keys: {question.choices.length > 0 && `1–${question.choices.length} choose · `}
             {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F flags
           </p>

@@ -94,7 +94,7 @@ export default function IntakePage() {
               onTakeIn={() => takeIn.mutate()}
             />
             {takeIn.data && (
-              <div role="status">
+              <div role="status" className="mt-2">
                 <BatchLine bank={bank} batch={takeIn.data} lead="Taken in: " />
                 <Link className="act" to={`/banks/${bank}`}>
                   See the board
