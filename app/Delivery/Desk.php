@@ -30,6 +30,16 @@ final readonly class Desk
     /** Begins a sitting, or goes on with the one that is running. */
     public function begin(Edition $edition, Account $account, int $seed): Sitting
     {
+        return $this->db->transactional(function () use ($edition, $account, $seed): Sitting {
+            // The write lock keeps a double click from beginning twice.
+            $this->db->executeStatement('UPDATE account SET login = login WHERE id = ?', [$account->id]);
+
+            return $this->beginOrGoOn($edition, $account, $seed);
+        });
+    }
+
+    private function beginOrGoOn(Edition $edition, Account $account, int $seed): Sitting
+    {
         $sittings = $this->em->getRepository(Sitting::class)->findBy(['edition' => $edition, 'account' => $account]);
         foreach ($sittings as $sitting) {
             $this->settle($sitting);
@@ -62,10 +72,25 @@ final readonly class Desk
         if ($overdue === null) {
             return $run;
         }
-        $run = $run->with($overdue);
-        $this->append($sitting, $overdue, $run, 'clock');
 
-        return $run;
+        return $this->db->transactional(function () use ($sitting): Core\Sitting {
+            $this->lock($sitting);
+            $run = $this->papers->replay($sitting);
+            $overdue = $run->overdue($this->now());
+            if ($overdue !== null) { // nobody else has written it meanwhile
+                $run = $run->with($overdue);
+                $this->append($sitting, $overdue, $run, 'clock');
+            }
+            $sitting->note($run);
+
+            return $run;
+        });
+    }
+
+    /** Taking the write lock first keeps two windows from both building on the same event. */
+    private function lock(Sitting $sitting): void
+    {
+        $this->db->executeStatement('UPDATE sitting SET seed = seed WHERE id = ?', [$sitting->id]);
     }
 
     /**
@@ -90,8 +115,7 @@ final readonly class Desk
 
     private function actOnce(Sitting $sitting, Fields $body, string $request): Core\Sitting
     {
-        // Taking the write lock first keeps two tabs from both building on the same event.
-        $this->db->executeStatement('UPDATE sitting SET seed = seed WHERE id = ?', [$sitting->id]);
+        $this->lock($sitting);
         $run = $this->settle($sitting);
         $known = $this->db->fetchOne('SELECT 1 FROM sitting_event WHERE sitting_id = ? AND request = ?', [$sitting->id, $request]);
         if ($known !== false) {
