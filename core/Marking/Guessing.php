@@ -33,6 +33,9 @@ final readonly class Guessing
         if (!$plan->graded || !$plan->judged || $space->sort === ResponseSpace::NOTHING) {
             return [['points' => Points::zero(), 'chance' => BigRational::one()]];
         }
+        if ($space->sort === ResponseSpace::CLICKS && $space->width === 0) {
+            throw new TooMany('how large the picture is is not known; write `size: 800 600` below its `image:` line');
+        }
         if ($space->count() <= self::LISTED) {
             return self::spread($this->listed($plan, $space));
         }

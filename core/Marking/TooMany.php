@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking;
 
-/** Something that could only be computed exactly by trying more cases than is reasonable. */
+/** Something that cannot be computed exactly: too many cases for good time, or something needed is not known. */
 final class TooMany extends \DomainException
 {
 }

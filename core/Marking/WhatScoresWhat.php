@@ -106,7 +106,7 @@ final readonly class WhatScoresWhat
             yield Response::clicking([$point]);
         }
         $keys = array_column(array_filter($inside, static fn (array $p): bool => $p[0]), 1);
-        yield Response::clicking($space->sort === ResponseSpace::NOTHING ? array_slice($keys, 0, 1) : array_slice($keys, 0, $space->most));
+        yield Response::clicking(array_slice($keys, 0, $space->most));
         yield Response::clicking([[0, 0]]);
     }
 

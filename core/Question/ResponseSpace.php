@@ -64,6 +64,7 @@ final readonly class ResponseSpace
         return new self(self::ARRANGEMENTS, 'order', $items);
     }
 
+    /** Width and height 0: not known. */
     public static function clicks(int $most, int $width, int $height): self
     {
         return new self(self::CLICKS, 'points', most: $most, width: $width, height: $height);

@@ -16,6 +16,7 @@ use Zetema\Core\Marking\Guessing;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Marking\SumsCounter;
+use Zetema\Core\Marking\TooMany;
 use Zetema\Core\Marking\WhatScoresWhat;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
@@ -136,6 +137,15 @@ final class GuessingTest extends TestCase
         $form = FormGuessing::total([(new Guessing())->of($costly, $costly->effective())]);
 
         self::assertSame(['0', '1'], array_map(static fn (array $row): string => (string) $row['points'], $form));
+    }
+
+    public function test_clicks_into_a_picture_of_unknown_size_are_not_guessed_at(): void
+    {
+        $question = TextQuestions::one("regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9");
+        $this->expectException(TooMany::class);
+        $this->expectExceptionMessage('size: 800 600');
+
+        (new Guessing())->of($question, $question->effective());
     }
 
     public function test_the_table_lists_every_response_where_there_are_few(): void

@@ -160,9 +160,7 @@ final readonly class Regions implements Kind
 
     public function space(EffectiveSettings $settings): ResponseSpace
     {
-        return $this->picture->width === null || $this->picture->height === null
-            ? ResponseSpace::nothing()
-            : ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width, $this->picture->height);
+        return ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width ?? 0, $this->picture->height ?? 0);
     }
 
     public function says(Response $response, array $found): array
