@@ -83,6 +83,38 @@ final class DeliveryTest extends ApiTestCase
         self::assertSame('choose', $this->send('POST', $path, [...$event, 'request' => 'third', 'on' => $first->integer('events'), 'response' => ['choose' => [9]]], status: 422)->text('field'));
     }
 
+    public function test_beginning_again_goes_on_with_the_sitting_that_is_running(): void
+    {
+        $this->logIn('carrow');
+        $first = $this->begin();
+
+        self::assertSame($first->integer('id'), $this->begin()->integer('id'));
+        $mine = $this->send('GET', '/api/my-assessments', schema: 'MyAssessments');
+        self::assertSame($first->integer('id'), $mine->objects('assessments')[0]->integer('running'));
+    }
+
+    public function test_a_practice_tells_at_once_and_refuses_what_is_over(): void
+    {
+        $this->logIn('carrow');
+        $sitting = $this->send('POST', '/api/editions/2/sittings', schema: 'Sitting', status: 201);
+        self::assertTrue($sitting->flag('checks'));
+        $claim = $sitting->objects('questions')[0];
+        foreach ($sitting->objects('questions') as $question) {
+            $claim = $question->text('kind') === 'claim' ? $question : $claim;
+        }
+        $n = $claim->integer('n');
+        $sitting = $this->act($sitting, ['type' => 'checked', 'sheet' => $n, 'response' => ['choose' => [1]]]);
+        $told = $sitting->objects('questions')[$n - 1]->objects('told')[0];
+        self::assertContains($told->text('outcome'), ['right', 'wrong']);
+        self::assertStringStartsWith(ucfirst($told->text('outcome')), $told->text('facts'));
+        self::assertTrue($sitting->objects('questions')[$n - 1]->flag('closed'));
+
+        $again = ['request' => 'again', 'on' => $sitting->integer('events'), 'type' => 'checked', 'sheet' => $n, 'response' => ['choose' => [2]]];
+        self::assertStringContainsString('closed', $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $again, status: 422)->text('detail'));
+        $unknown = ['request' => 'unknown', 'on' => $sitting->integer('events'), 'type' => 'ran out'];
+        self::assertSame('type', $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $unknown, status: 422)->text('field'));
+    }
+
     public function test_time_runs_out_on_the_server_and_what_was_saved_counts(): void
     {
         $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Question\Area;
+use Zetema\Core\Question\InvalidSetting;
+
+final class AreaTest extends TestCase
+{
+    /** @return iterable<string, array{string, int, int, bool}> */
+    public static function points(): iterable
+    {
+        yield 'a rectangle’s corner belongs to it' => ['rectangle 10 10 5 5', 15, 15, true];
+        yield 'one pixel beyond does not' => ['rectangle 10 10 5 5', 16, 15, false];
+        yield 'an ellipse’s far end' => ['ellipse 50 50 20 10', 70, 50, true];
+        yield 'a little beside it' => ['ellipse 50 50 20 10', 70, 51, false];
+        yield 'a corner of its box' => ['ellipse 50 50 20 10', 69, 59, false];
+        yield 'inside a triangle' => ['polygon 0,0 10,0 0,10', 3, 3, true];
+        yield 'on its slanted side' => ['polygon 0,0 10,0 0,10', 5, 5, true];
+        yield 'beyond its slanted side' => ['polygon 0,0 10,0 0,10', 6, 5, false];
+        yield 'on a corner' => ['polygon 0,0 10,0 0,10', 10, 0, true];
+        yield 'in the notch of a hollow shape' => ['polygon 0,0 10,0 10,10 5,2 0,10', 5, 8, false];
+        yield 'in its leg' => ['polygon 0,0 10,0 10,10 5,2 0,10', 1, 7, true];
+        yield 'level with a corner, outside' => ['polygon 5,0 10,5 5,10 0,5', 11, 5, false];
+        yield 'level with a corner, inside' => ['polygon 5,0 10,5 5,10 0,5', 5, 5, true];
+    }
+
+    #[DataProvider('points')]
+    public function test_which_pixels_belong_to_an_area(string $words, int $x, int $y, bool $belongs): void
+    {
+        self::assertSame($belongs, Area::of($words)->contains($x, $y));
+    }
+
+    public function test_an_area_is_written_as_it_was_read_and_knows_its_box(): void
+    {
+        foreach (['ellipse 420 310 60 40' => [360, 270, 480, 350], 'rectangle 10 10 100 80' => [10, 10, 110, 90], 'polygon 10,200 90,210 60,280' => [10, 200, 90, 280]] as $words => $box) {
+            self::assertSame($words, Area::of($words)->inWords());
+            self::assertSame($box, Area::of($words)->box());
+        }
+    }
+
+    /** @return iterable<int, array{string}> */
+    public static function noAreas(): iterable
+    {
+        foreach (['circle 1 2 3', 'rectangle 1 2 3', 'rectangle 1 2 0 4', 'polygon 1,1 2,2', 'polygon 1,1 2,2 3', 'ellipse a b c d', 'rectangle -1 0 5 5', ''] as $words) {
+            yield [$words];
+        }
+    }
+
+    #[DataProvider('noAreas')]
+    public function test_what_is_no_area_is_refused(string $words): void
+    {
+        $this->expectException(InvalidSetting::class);
+
+        Area::of($words);
+    }
+}
