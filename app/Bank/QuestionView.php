@@ -7,6 +7,7 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Connection;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Marking\Sums;
 use Zetema\Core\Question as Core;
 
 /** One question as its author has it: page and margin. */
@@ -66,10 +67,24 @@ final readonly class QuestionView
             'settings' => (object) $values,
             'choices' => array_map(static fn (Core\Choice $choice): array => self::earns($plan, Core\Response::choosing([$choice->id]), $attempts), $question->kind->choices()),
             'key' => $question->kind->choices() === [] ? [] : [self::earns($plan, self::keyed($question, $settings), $attempts)],
+            'answers' => self::answers($question, $plan),
             'blank' => self::earns($plan, Core\Response::blank(), 1),
             'wrong' => Marker::say($plan->penalties->wrong),
             'keyInWords' => $question->kind->keyInWords(),
         ];
+    }
+
+    /** @return list<string> what each accepted wording or span earns on the first attempt */
+    private static function answers(Core\Question $question, MarkingPlan $plan): array
+    {
+        if ($question->kind->choices() !== []) {
+            return [];
+        }
+
+        return array_map(
+            static fn (Core\Atom $atom): string => (string) (new Marker())->markSums($plan, Sums::of([$atom]))->earned,
+            $plan->measure->atoms,
+        );
     }
 
     /** @return array{outcome: string, earned: list<string>} */

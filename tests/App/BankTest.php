@@ -46,6 +46,15 @@ final class BankTest extends ApiTestCase
         self::assertSame([['10', '5'], ['-1', '-1'], ['-1', '-1'], ['-1', '-1']], $earned);
     }
 
+    public function test_the_margin_shows_what_each_accepted_answer_earns(): void
+    {
+        $margin = static fn (\Zetema\Core\Data\Fields $question): array => $question->object('margin')->texts('answers');
+
+        self::assertSame(['10', '5'], $margin($this->send('GET', '/api/questions/' . $this->idOf('mites per hundred'), schema: 'Question')));
+        self::assertSame(['10', '10', '5'], $margin($this->send('GET', '/api/questions/' . $this->idOf('name of the mite'), schema: 'Question')));
+        self::assertSame([], $margin($this->send('GET', '/api/questions/' . $this->idOf('drone sting'), schema: 'Question')));
+    }
+
     public function test_editing_a_cleared_question_makes_a_draft_and_the_cleared_revision_is_still_dealt(): void
     {
         $id = $this->idOf('queen excluder');

@@ -6,35 +6,11 @@ namespace Zetema\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\TestCase;
 
 /** Whole journeys in Chromium on the real server. */
-final class JourneyTest extends TestCase
+final class JourneyTest extends BrowserTestCase
 {
     private const FILE = "objective: Hive inspection > Smoke\n\nevery question:\n  status: cleared\n\none: Which fuel gives cool smoke?\n  points: 10\n  yes: Dry hessian\n  no: Petrol\n  no: Wet leaves\n\ntrue: Smoke makes bees fill up on honey.\n  points: 5\n\none: Broken one\n  poinst: 3\n  yes: a\n  no: b\n";
-
-    private static ?Server $server = null;
-    private Chromium $page;
-
-    public static function setUpBeforeClass(): void
-    {
-        self::$server = new Server();
-    }
-
-    public static function tearDownAfterClass(): void
-    {
-        self::$server = null;
-    }
-
-    protected function setUp(): void
-    {
-        $this->page = new Chromium(self::server()->address);
-    }
-
-    protected function tearDown(): void
-    {
-        unset($this->page);
-    }
 
     public function test_from_a_text_file_to_a_reviewed_sitting(): void
     {
@@ -166,10 +142,5 @@ final class JourneyTest extends TestCase
         $page->see('key · earns 1');
 
         self::assertCount(2, $page->driver->findElements(WebDriverBy::xpath('//textarea[starts-with(@aria-label, "Answer")]')));
-    }
-
-    private static function server(): Server
-    {
-        return self::$server ?? throw new \LogicException('the server runs during these tests');
     }
 }

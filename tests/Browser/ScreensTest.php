@@ -6,34 +6,10 @@ namespace Zetema\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 
 /** What holds of every screen, and of the small things done on them. */
-final class ScreensTest extends TestCase
+final class ScreensTest extends BrowserTestCase
 {
-    private static ?Server $server = null;
-    private Chromium $page;
-
-    public static function setUpBeforeClass(): void
-    {
-        self::$server = new Server();
-    }
-
-    public static function tearDownAfterClass(): void
-    {
-        self::$server = null;
-    }
-
-    protected function setUp(): void
-    {
-        $this->page = new Chromium(self::$server->address ?? '');
-    }
-
-    protected function tearDown(): void
-    {
-        unset($this->page);
-    }
-
     /** @return iterable<string, array{bool}> */
     public static function schemes(): iterable
     {

@@ -6,6 +6,7 @@ import { Row, Sheet } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { LastIntake } from '../intake/LastIntake';
+import { KindHeads } from './KindHeads';
 import { cellOf, needOf } from './need';
 
 type BoardRow = Schema['Board']['rows'][number];
@@ -54,17 +55,7 @@ export default function BoardPage() {
           ) : (
             <div className="overflow-x-auto">
               <table className="ledger">
-                <thead>
-                  <tr>
-                    <th scope="col">objective</th>
-                    {kinds.map((kind) => (
-                      <th key={kind} scope="col">
-                        {kind}
-                      </th>
-                    ))}
-                    <th scope="col">all</th>
-                  </tr>
-                </thead>
+                <KindHeads kinds={kinds} sum="all" />
                 <tbody>
                   {rows.map((row) => (
                     <ObjectiveRow key={row.objective.id} bank={bank} row={row} rows={rows} kinds={kinds} blueprint={blueprint} />

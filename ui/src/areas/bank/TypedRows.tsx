@@ -75,7 +75,7 @@ export function TypedRows(props: {
                   onChange={(share) => edit(i, { share: share.replace(/\s*%$/, '') })}
                 />
                 {' · '}
-                earns <b className="fig">{margin ? figure(earned(margin.worth, row.share)) : '…'}</b>
+                earns <b className="fig">{figure(margin?.answers[i] ?? '…')}</b>
                 {!isNumber && (
                   <>
                     {' · '}
@@ -119,10 +119,4 @@ export function TypedRows(props: {
       )}
     </>
   );
-}
-
-/** Only for the line being typed: what the server marks is shown once saved. */
-function earned(worth: string, share = '100'): string {
-  const value = (Number(worth) * Number(share)) / 100;
-  return Number.isFinite(value) ? String(Math.round(value * 100) / 100) : '?';
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Schema } from '../../api/client';
+import { KindHeads } from '../bank/KindHeads';
 import { type Blueprint, type Plan, taken, withCell } from './plan';
 
 type BoardRow = Schema['Board']['rows'][number];
@@ -21,17 +22,7 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
   return (
     <div className="overflow-x-auto">
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">objective</th>
-            {kinds.map((kind) => (
-              <th key={kind} scope="col">
-                {kind}
-              </th>
-            ))}
-            <th scope="col">drawn</th>
-          </tr>
-        </thead>
+        <KindHeads kinds={kinds} sum="drawn" />
         <tbody>
           {shown.map((row) => (
             <tr key={row.objective.id}>
