@@ -10,7 +10,7 @@ require dirname(__DIR__) . '/vendor/autoload.php';
 $root = dirname(__DIR__);
 $old = glob($root . '/var/data/test.sqlite*');
 array_map(unlink(...), $old === false ? [] : $old);
-$env = ['APP_ENV' => 'test', 'DATABASE_URL' => 'sqlite:///' . $root . '/var/data/test.sqlite'];
+$env = ['APP_ENV' => 'test', 'DATABASE_URL' => 'sqlite:///' . $root . '/var/data/test.sqlite', 'MEDIA_DIR' => $root . '/var/test-media'];
 foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
     (new Process(['php', 'bin/console', ...$command], $root, $env, timeout: 60))->mustRun();
 }

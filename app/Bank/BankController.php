@@ -15,12 +15,11 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
-use Zetema\Core\Exchange\TextFormat\Writer;
 
 #[IsGranted('ROLE_READER')]
 final readonly class BankController
 {
-    public function __construct(private EntityManagerInterface $em, private QuestionDesk $desk, private QuestionView $view)
+    public function __construct(private EntityManagerInterface $em, private BankDesk $bankDesk, private QuestionDesk $desk, private QuestionView $view)
     {
     }
 
@@ -38,6 +37,27 @@ final readonly class BankController
         return new JsonResponse($board->of($bank));
     }
 
+    #[Route('/api/banks/{id}/settings', methods: ['GET'])]
+    public function settings(#[MapEntity] Bank $bank): JsonResponse
+    {
+        return new JsonResponse($this->bankDesk->settings($bank));
+    }
+
+    #[Route('/api/banks/{id}/settings', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function set(#[MapEntity] Bank $bank, Request $request): JsonResponse
+    {
+        $this->bankDesk->set($bank, Body::of($request));
+
+        return new JsonResponse($this->bankDesk->settings($bank));
+    }
+
+    #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]
+    public function proofread(#[MapEntity] Bank $bank, Proofs $proofs): JsonResponse
+    {
+        return new JsonResponse($proofs->ofBank($bank));
+    }
+
     #[Route('/api/banks/{id}/questions', methods: ['GET'])]
     public function questions(
         #[MapEntity]
@@ -51,8 +71,10 @@ final readonly class BankController
         ?string $status = null,
         #[MapQueryParameter]
         string $search = '',
+        #[MapQueryParameter]
+        bool $patterns = false,
     ): JsonResponse {
-        return new JsonResponse(['questions' => $list->of($bank, $objective, $kind, $status, trim($search))]);
+        return new JsonResponse(['questions' => $list->of($bank, $objective, $kind, $status, trim($search), $patterns)]);
     }
 
     #[Route('/api/banks/{id}/questions', methods: ['POST'])]
@@ -65,35 +87,6 @@ final readonly class BankController
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank): Response
     {
-        $writer = new Writer();
-        $text = $writer->bank($bank->name);
-        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank], ['objective' => 'ASC', 'id' => 'ASC']) as $question) {
-            $text .= $writer->question($question->newest()->question());
-        }
-
-        return new Response($text, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
-    }
-
-    #[Route('/api/questions/{id}', methods: ['GET'])]
-    public function question(#[MapEntity] Question $question): JsonResponse
-    {
-        return new JsonResponse($this->view->of($question));
-    }
-
-    #[Route('/api/questions/{id}', methods: ['PUT'])]
-    #[IsGranted('ROLE_AUTHOR')]
-    public function edit(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
-    {
-        $this->desk->edit($question, Body::of($request), $account);
-
-        return new JsonResponse($this->view->of($question));
-    }
-
-    #[Route('/api/questions/{id}/status', methods: ['PUT'])]
-    public function moveTo(#[MapEntity] Question $question, Request $request): JsonResponse
-    {
-        $this->desk->moveTo($question, Body::of($request));
-
-        return new JsonResponse($this->view->of($question));
+        return new Response($this->bankDesk->text($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
     }
 }

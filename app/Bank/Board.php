@@ -42,10 +42,24 @@ final readonly class Board
 
         return [
             'bank' => ['id' => $bank->id, 'name' => $bank->name],
-            'kinds' => array_map(static fn (KindId $kind): string => $kind->value, Screens::KINDS),
+            'kinds' => self::kinds($cells),
             'rows' => $rows,
             'inReview' => self::int($this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];
+    }
+
+    /**
+     * The kinds that the bank has, and the two that every bank will have.
+     *
+     * @param array<int, array<string, mixed>> $cells
+     *
+     * @return list<string>
+     */
+    private static function kinds(array $cells): array
+    {
+        $there = array_merge(...array_map(array_keys(...), array_values($cells)), ...[[KindId::One->value, KindId::Claim->value]]);
+
+        return array_values(array_filter(array_map(static fn (KindId $kind): string => $kind->value, KindId::cases()), static fn (string $kind): bool => in_array($kind, $there, true)));
     }
 
     /** @return list<array{int, string, int}> objective (0: none), kind, how many */

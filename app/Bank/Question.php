@@ -40,6 +40,14 @@ class Question
     #[ORM\Column(length: 200)]
     private string $excerpt = '';
 
+    /** Kept as a house pattern: new questions can be made from it. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isPattern = false;
+
+    /** What its authors note for themselves; no part of the question. */
+    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
+    private string $selfNote = '';
+
     /** Raised by every save, so that a second tab is noticed. */
     #[ORM\Column]
     private int $version = 1;
@@ -64,7 +72,8 @@ class Question
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(onDelete: 'SET NULL')]
         private ?Objective $objective,
-        Core\Question $content,
+        Core\Sketch $sketch,
+        ?string $name,
         Account $author,
         \DateTimeImmutable $now,
         #[ORM\ManyToOne]
@@ -72,41 +81,54 @@ class Question
         public readonly ?Batch $batch = null,
     ) {
         $this->revisions = new ArrayCollection();
-        $this->name = $content->name;
-        $this->kind = $content->kind::id()->value;
-        $this->status = $content->status;
-        $this->excerpt = Text::excerpt($content->stem);
-        $this->newest = new Revision($this, 1, $author, $content, $now);
+        $this->name = $name;
+        $this->kind = $sketch->kind()->value;
+        $this->status = $sketch->question->status ?? Core\Status::Draft;
+        $this->excerpt = Text::excerpt($sketch->stem());
+        $this->newest = new Revision($this, 1, $author, $sketch, $now);
         $this->revisions->add($this->newest);
-        if ($content->status === Core\Status::Cleared) {
+        if ($this->status === Core\Status::Cleared) {
             $this->newest->clear();
             $this->cleared = $this->newest;
         }
     }
 
-    /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, or when the newest is cleared. */
-    public function edit(Core\Question $content, ?Objective $objective, Account $author, \DateTimeImmutable $now): void
+    /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
+    public function edit(Core\Sketch $sketch, ?string $name, ?Objective $objective, Account $author, \DateTimeImmutable $now, bool $afresh = false): void
     {
         $newest = $this->newest();
         $pause = $now->getTimestamp() - $newest->savedAt()->getTimestamp();
-        if ($newest->wasCleared() || $newest->author !== $author || $pause > self::ONE_REVISION) {
-            $this->newest = new Revision($this, $newest->number + 1, $author, $content, $now);
+        if ($afresh || $newest->wasCleared() || $newest->author !== $author || $pause > self::ONE_REVISION) {
+            $this->newest = new Revision($this, $newest->number + 1, $author, $sketch, $now);
             $this->revisions->add($this->newest);
         } else {
-            $newest->write($content, $now);
+            $newest->write($sketch, $now, $objective?->names());
         }
-        if ($this->status === Core\Status::Cleared) {
+        if ($this->status === Core\Status::Cleared || ($this->status === Core\Status::InReview && !$this->newest()->isWhole())) {
             $this->status = Core\Status::Draft;
         }
-        $this->name = $content->name;
+        $this->name = $name;
         $this->objective = $objective;
-        $this->kind = $content->kind::id()->value;
-        $this->excerpt = Text::excerpt($content->stem);
+        $this->kind = $sketch->kind()->value;
+        $this->excerpt = Text::excerpt($sketch->stem());
         ++$this->version;
     }
 
+    /** @throws Core\InvalidQuestion if it is not whole yet */
+    private function refuseUnfinished(): void
+    {
+        $problem = $this->newest()->problem();
+        if ($problem !== null) {
+            throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
+        }
+    }
+
+    /** @throws Core\InvalidQuestion if a question that is not whole should be reviewed or cleared */
     public function moveTo(Core\Status $status): void
     {
+        if (in_array($status, [Core\Status::InReview, Core\Status::Cleared], true)) {
+            $this->refuseUnfinished();
+        }
         $this->status = $status;
         if ($status === Core\Status::Cleared) {
             $this->newest()->clear();
@@ -117,6 +139,32 @@ class Question
             default => $this->cleared,
         };
         ++$this->version;
+    }
+
+    public function keepAsPattern(bool $keep): void
+    {
+        $this->isPattern = $keep;
+    }
+
+    public function isPattern(): bool
+    {
+        return $this->isPattern;
+    }
+
+    /** Before it is removed: the newest revision is removed with it. */
+    public function letGo(): void
+    {
+        $this->newest = null;
+    }
+
+    public function noteToSelf(string $text): void
+    {
+        $this->selfNote = $text;
+    }
+
+    public function selfNote(): string
+    {
+        return $this->selfNote;
     }
 
     public function name(): ?string

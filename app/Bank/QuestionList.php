@@ -19,10 +19,10 @@ final readonly class QuestionList
      *
      * @return list<array<string, mixed>>
      */
-    public function of(Bank $bank, ?int $objective, ?string $kind, ?string $status, string $search): array
+    public function of(Bank $bank, ?int $objective, ?string $kind, ?string $status, string $search, bool $patterns = false): array
     {
         $query = $this->db->createQueryBuilder()
-            ->select('q.id', 'q.name', 'q.kind', 'q.status', 'q.excerpt', 'q.objective_id', 'o.path AS objective', 'r.number AS revision', 'r.worth', 'q.cleared_id IS NOT NULL AS dealt')
+            ->select('q.id', 'q.name', 'q.kind', 'q.status', 'q.excerpt', 'q.objective_id', 'o.path AS objective', 'r.number AS revision', 'r.worth', 'q.cleared_id IS NOT NULL AS dealt', 'r.problem IS NOT NULL AS unfinished', 'q.is_pattern AS pattern')
             ->from('question', 'q')
             ->join('q', 'revision', 'r', 'r.id = q.newest_id')
             ->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id')
@@ -45,12 +45,15 @@ final readonly class QuestionList
             $query->andWhere('(q.excerpt LIKE :search ESCAPE \'!\' OR q.name LIKE :search ESCAPE \'!\' OR r.content LIKE :search ESCAPE \'!\')')
                 ->setParameter('search', '%' . str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $search) . '%');
         }
+        if ($patterns) {
+            $query->andWhere('q.is_pattern = 1');
+        }
         $place = array_flip(array_map(static fn (Objective $o): int => $o->id, $this->objectives->of($bank)));
         $byPlace = [];
         foreach ($query->executeQuery()->iterateAssociative() as $row) {
             $objectiveId = is_numeric($row['objective_id']) ? (int) $row['objective_id'] : 0;
             unset($row['objective_id']);
-            $byPlace[$place[$objectiveId] ?? PHP_INT_MAX][] = [...$row, 'dealt' => (bool) $row['dealt']];
+            $byPlace[$place[$objectiveId] ?? PHP_INT_MAX][] = [...$row, 'dealt' => (bool) $row['dealt'], 'unfinished' => (bool) $row['unfinished'], 'pattern' => (bool) $row['pattern']];
         }
         ksort($byPlace);
 

@@ -5,22 +5,20 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
-use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\Sums;
-use Zetema\Core\Question as Core;
+use Doctrine\ORM\EntityManagerInterface;
 
-/** One question as its author has it: page and margin. */
+/** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
 {
-    public function __construct(private Connection $db)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Proofs $proofs)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Question $question): array
     {
-        $content = $question->newest()->question();
+        $newest = $question->newest();
+        $remarks = $this->em->getRepository(Remark::class)->findBy(['question' => $question], ['id' => 'ASC']);
 
         return [
             'id' => $question->id,
@@ -29,11 +27,18 @@ final readonly class QuestionView
             'name' => $question->name(),
             'objective' => $question->objective()?->path,
             'status' => $question->status()->value,
-            'revision' => $question->newest()->number,
+            'revision' => $newest->number,
             'clearedRevision' => $question->cleared()?->number,
-            'savedAt' => $question->newest()->savedAt()->format(DATE_ATOM),
-            'content' => (object) $question->newest()->content(),
-            'margin' => self::margin($content),
+            'savedAt' => $newest->savedAt()->format(DATE_ATOM),
+            'savedBy' => $newest->author->name,
+            'content' => (object) $newest->content(),
+            'problem' => self::onScreen($newest->problem()),
+            'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->further()))->toData() : null,
+            'bankSettings' => (object) $question->bank->settings()->values,
+            'proofs' => $this->proofs->of($question),
+            'remarks' => array_map(static fn (Remark $r): array => $r->toData(), $remarks),
+            'selfNote' => $question->selfNote(),
+            'isPattern' => $question->isPattern(),
             'neighbours' => $this->neighbours($question),
             'revisions' => array_map(static fn (Revision $r): array => [
                 'number' => $r->number,
@@ -45,63 +50,15 @@ final readonly class QuestionView
     }
 
     /**
-     * What each line leads to: settings with their place, what each choice earns on each attempt, what nothing earns.
+     * What is missing, without the hint how it would be written in the text format.
      *
-     * @return array<string, mixed>
+     * @param array{field: string|null, message: string}|null $problem
+     *
+     * @return array{field: string|null, message: string}|null
      */
-    public static function margin(Core\Question $question): array
+    private static function onScreen(?array $problem): ?array
     {
-        $settings = $question->effective();
-        $plan = MarkingPlan::of($question, $settings);
-        $attempts = min($settings->attempts() ?? 3, 3);
-        $values = [];
-        foreach (Core\Setting::cases() as $setting) {
-            $value = $settings->get($setting);
-            if ($value !== null && Core\Question::kindTakes($question->kind::id(), $setting, $value)) {
-                $values[$setting->value] = ['value' => $value, 'from' => $settings->placeOf($setting)];
-            }
-        }
-
-        return [
-            'worth' => (string) $plan->measure->worth,
-            'settings' => (object) $values,
-            'choices' => array_map(static fn (Core\Choice $choice): array => self::earns($plan, Core\Response::choosing([$choice->id]), $attempts), $question->kind->choices()),
-            'key' => $question->kind->choices() === [] ? [] : [self::earns($plan, self::keyed($question, $settings), $attempts)],
-            'answers' => self::answers($question, $plan),
-            'blank' => self::earns($plan, Core\Response::blank(), 1),
-            'wrong' => Marker::say($plan->penalties->wrong),
-            'keyInWords' => $question->kind->keyInWords(),
-        ];
-    }
-
-    /** @return list<string> what each accepted wording or span earns on the first attempt */
-    private static function answers(Core\Question $question, MarkingPlan $plan): array
-    {
-        if ($question->kind->choices() !== []) {
-            return [];
-        }
-
-        return array_map(
-            static fn (Core\Atom $atom): string => (string) (new Marker())->markSums($plan, Sums::of([$atom]))->earned,
-            $plan->measure->atoms,
-        );
-    }
-
-    /** @return array{outcome: string, earned: list<string>} */
-    private static function earns(MarkingPlan $plan, Core\Response $response, int $attempts): array
-    {
-        $marker = new Marker();
-        $verdicts = array_map(static fn (int $attempt) => $marker->mark($plan, $response, $attempt), range(1, max(1, $attempts)));
-
-        return ['outcome' => $verdicts[0]->outcome->value, 'earned' => array_map(static fn ($v): string => (string) $v->earned, $verdicts)];
-    }
-
-    private static function keyed(Core\Question $question, Core\EffectiveSettings $settings): Core\Response
-    {
-        $keys = array_map(static fn (Core\Choice $c): int => $c->id, array_filter($question->kind->choices(), static fn (Core\Choice $c): bool => $c->isKey));
-        $most = $question->kind::id() === Core\KindId::Several ? $settings->limits()['most'] : 1;
-
-        return Core\Response::choosing(array_slice(array_values($keys), 0, $most));
+        return $problem === null ? null : ['field' => $problem['field'], 'message' => trim(preg_replace('/[;(][^;]*[“`][a-z ]+( \d+)?:[”` ].*$/u', '', $problem['message']) ?? '')];
     }
 
     /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */

@@ -20,9 +20,13 @@ class Revision
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
 
-    /** @var array<string, mixed> the core's stored form of a question, versioned */
+    /** @var array<string, mixed> the core's stored form of a question, versioned; as typed while it is not whole */
     #[ORM\Column(type: Types::JSON)]
     private array $content;
+
+    /** @var array{field: string|null, message: string}|null why it is not whole yet */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $problem = null;
 
     #[ORM\Column(length: 20)]
     private string $worth;
@@ -50,23 +54,48 @@ class Revision
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $author,
-        Core\Question $content,
+        Core\Sketch $sketch,
         \DateTimeImmutable $now,
     ) {
-        $this->write($content, $now);
+        $this->write($sketch, $now);
     }
 
-    public function write(Core\Question $content, \DateTimeImmutable $now): void
+    /** @param list<string>|null $objective where a question that is not whole stands */
+    public function write(Core\Sketch $sketch, \DateTimeImmutable $now, ?array $objective = null): void
     {
         if ($this->wasCleared) {
             throw new \LogicException('a revision that was cleared is never written again');
         }
-        $this->content = $content->toData();
-        $plan = MarkingPlan::of($content, $content->effective());
-        $this->worth = (string) $plan->max();
-        $this->countsPoints = !$plan->max()->isZero() && $content->settings->get(Core\Setting::Marking) !== 'weighed';
-        $this->objectivePath = $content->objective === [] ? null : implode(Objective::SEPARATOR, $content->objective);
+        $this->content = $sketch->data;
+        $this->problem = $sketch->problem;
+        $path = $sketch->question->objective ?? $objective ?? [];
+        $this->objectivePath = $path === [] ? null : implode(Objective::SEPARATOR, $path);
         $this->savedAt = $now;
+        $this->worth = '0';
+        $this->countsPoints = false;
+        if ($sketch->question !== null) {
+            $this->reckon($sketch->question);
+        }
+    }
+
+    /** Works out anew what it is worth, as after a change of the bank's settings. */
+    public function reckon(?Core\Question $question = null): void
+    {
+        $question ??= $this->question();
+        $plan = MarkingPlan::of($question, $question->effective($this->question->bank->further()));
+        $this->worth = (string) $plan->max();
+        $this->countsPoints = !$plan->max()->isZero() && $question->settings->get(Core\Setting::Marking) !== 'weighed';
+    }
+
+    /** @return array{field: string|null, message: string}|null */
+    public function problem(): ?array
+    {
+        return $this->problem;
+    }
+
+    public function isWhole(): bool
+    {
+        return $this->problem === null;
     }
 
     public function clear(): void
@@ -100,7 +129,7 @@ class Revision
         return $this->content;
     }
 
-    /** The core's question, with the name and objective it has in the bank. */
+    /** The core's question, with the name and objective it has in the bank; only of one that is whole. */
     public function question(): Core\Question
     {
         return Core\Question::fromData(Fields::of($this->content), $this->question->name(), $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), $this->question->status());

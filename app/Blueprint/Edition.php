@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
+use Zetema\Core\Question\Settings;
 use Zetema\Core\Sitting\Rules;
 
 /** An assessment frozen for delivery: title, plan and rules as they were, and the revisions that its pools hold. */
@@ -31,6 +32,10 @@ class Edition
     #[ORM\Column(type: Types::JSON)]
     private array $rules;
 
+    /** @var array<string, string> the bank's settings as they were */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $bankSettings;
+
     /** @param list<int> $revisionIds of the questions that may be dealt */
     public function __construct(
         #[ORM\ManyToOne]
@@ -49,6 +54,13 @@ class Edition
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
+        $this->bankSettings = $blueprint->bank->settings()->values;
+    }
+
+    /** @return array<string, Settings> for EffectiveSettings: the places beyond the question, as they were when it was frozen */
+    public function further(): array
+    {
+        return ['bank' => Settings::of($this->bankSettings)];
     }
 
     public function plan(): Drawing\Blueprint

@@ -39,7 +39,7 @@ final readonly class Papers
             $step = $plan->steps[$item['step'] - 1];
             $dealt[] = [
                 'revision' => $revision->id,
-                'choices' => ChoiceOrder::of($question, $question->effective()->isYes(Setting::Shuffle), $chance),
+                'choices' => ChoiceOrder::of($question, $question->effective($revision->question->bank->further())->isYes(Setting::Shuffle), $chance),
                 'points' => $step instanceof Draw && $step->points !== null && $revision->countsPoints() ? (string) $step->points : null,
             ];
         }
@@ -58,9 +58,10 @@ final readonly class Papers
     public function paper(Sitting $sitting): Core\Paper
     {
         $sheets = [];
+        $further = $sitting->edition?->further() ?? $sitting->blueprint->bank->further();
         $this->em->getRepository(Revision::class)->findBy(['id' => array_column($sitting->form, 'revision')]);
         foreach ($sitting->form as $item) {
-            $sheets[] = new Core\Sheet($this->revision($item['revision'])->question(), $item['choices'], $item['points']);
+            $sheets[] = new Core\Sheet($this->revision($item['revision'])->question(), $item['choices'], $item['points'], $further);
         }
         $plan = $sitting->edition?->plan() ?? $sitting->blueprint->plan();
         $rules = $sitting->edition?->rules() ?? $sitting->blueprint->rules();

@@ -11,6 +11,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Media;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\People\Account;
@@ -20,7 +21,7 @@ use Zetema\Core\Sitting as Core;
 /** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
 final readonly class SittingController
 {
-    public function __construct(private Desk $desk, private WatchMargin $watch)
+    public function __construct(private Desk $desk, private WatchMargin $watch, private Media $media)
     {
     }
 
@@ -71,7 +72,7 @@ final readonly class SittingController
             throw new Core\Refused('The review opens when the paper is handed in.');
         }
 
-        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...Core\Review::of($run)]);
+        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...Core\Review::of($run), 'media' => (object) $this->named($sitting, $run)]);
     }
 
     private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
@@ -84,8 +85,21 @@ final readonly class SittingController
             'rehearsal' => $sitting->isRehearsal(),
             'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null,
             ...Core\CandidateView::of($run, $this->desk->now()),
+            'media' => (object) $this->named($sitting, $run->isRunning() ? $run : null),
             'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
         ], $status, ['Cache-Control' => 'no-store']);
+    }
+
+    /**
+     * The pictures that this paper's texts name; none before it has begun.
+     *
+     * @return array<string, mixed>
+     */
+    private function named(Sitting $sitting, ?Core\Sitting $run): array
+    {
+        $texts = $run === null ? [] : array_map(static fn (Core\Sheet $sheet): array => $sheet->question->toData(), $run->paper->sheets);
+
+        return $texts === [] ? [] : $this->media->namedIn($sitting->blueprint->bank, json_encode($texts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
     }
 
     private static function refuseOthers(Sitting $sitting, Account $account): void

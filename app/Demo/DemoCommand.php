@@ -10,6 +10,7 @@ use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Media;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintDesk;
 use Zetema\App\Intake\Intake;
@@ -41,6 +42,7 @@ final readonly class DemoCommand
         private Intake $intake,
         private BlueprintDesk $desk,
         private PastSittings $past,
+        private Media $media,
         #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
         private string $file,
     ) {
@@ -64,6 +66,9 @@ final readonly class DemoCommand
         $bank = new Bank('Apprentice Certificate');
         $this->em->persist($bank);
         $this->em->flush();
+        foreach ((array) glob(dirname($this->file) . '/pictures/*.svg') as $picture) {
+            $this->media->take($bank, basename((string) $picture), (string) file_get_contents((string) $picture));
+        }
         $text = (string) file_get_contents($this->file);
         $lines = [];
         foreach ((new Reader())->questions($text) as $read) {
@@ -72,6 +77,7 @@ final readonly class DemoCommand
         $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
         $edition = $this->desk->freeze($this->certificate($bank), $accounts['orrell']);
         $this->desk->freeze($this->practice($bank), $accounts['orrell']);
+        $this->desk->freeze($this->handsOn($bank), $accounts['orrell']);
         $this->past->sit($edition, [
             ['account' => $accounts['aldous'], 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $accounts['wren'], 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
@@ -120,6 +126,13 @@ final readonly class DemoCommand
         ];
 
         return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+    }
+
+    private function handsOn(Bank $bank): Blueprint
+    {
+        $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
+
+        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
     }
 
     private function stored(Blueprint $blueprint): Blueprint

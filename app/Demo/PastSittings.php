@@ -56,7 +56,7 @@ final readonly class PastSittings
         foreach ($paper->sheets as $i => $sheet) {
             $at += 1000 * (20 + $chance->below(50));
             $knows = $chance->below(100) < $ability;
-            $fitting = array_values(array_filter($sheet->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
+            $fitting = array_values(array_filter($sheet->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
             yield new Event(EventType::Saved, $at, $i + 1, Response::choosing([$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]));
         }
         yield new Event(EventType::HandedIn, $at + 9000);

@@ -10,14 +10,15 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective;
 use Zetema\App\Bank\Objectives;
+use Zetema\App\Bank\Page;
 use Zetema\App\Bank\Question;
-use Zetema\App\Bank\Screens;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\Text;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
 use Zetema\Core\Question\Problem;
+use Zetema\Core\Question\Sketch;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
@@ -26,7 +27,7 @@ final readonly class Intake
     {
     }
 
-    /** @return array{questions: list<array<string, mixed>>, problems: list<array<string, mixed>>, bank: string|null} */
+    /** @return array{questions: list<array<string, mixed>>, problems: list<array<string, mixed>>, bank: string|null, pages: list<string>} */
     public function understand(Bank $bank, string $text): array
     {
         $names = $this->names($bank);
@@ -38,11 +39,8 @@ final readonly class Intake
         }
 
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $reader->outside());
-        foreach ($reader->pages() as $page) {
-            $problems[] = ['line' => 1, 'column' => 1, 'message' => sprintf('the page “%s” cannot be kept in a bank yet; it stays in the text', $page->name)];
-        }
 
-        return ['bank' => $reader->bank(), 'questions' => $questions, 'problems' => $problems];
+        return ['bank' => $reader->bank(), 'questions' => $questions, 'problems' => $problems, 'pages' => array_map(static fn ($page): string => $page->name, $reader->pages())];
     }
 
     /**
@@ -55,14 +53,14 @@ final readonly class Intake
         $chosen = array_fill_keys($lines, true);
         $names = $this->names($bank);
         $questions = [];
-        foreach ((new Reader())->questions($text) as $read) {
+        $reader = new Reader();
+        foreach ($reader->questions($text) as $read) {
             if (!isset($chosen[$read->fromLine])) {
                 continue;
             }
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
-            Screens::refuseWithout($read->question);
             if ($read->question->name !== null && isset($names[$read->question->name])) {
                 throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d)', $read->question->name, $read->fromLine));
             }
@@ -76,7 +74,12 @@ final readonly class Intake
         $this->em->persist($batch);
         $objectives = $this->objectives->ensure($bank, array_map(static fn ($q): array => $q->objective, $questions), $batch);
         foreach ($questions as $question) {
-            $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null, $question, $account, $now, $batch));
+            $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null, Sketch::whole($question), $question->name, $account, $now, $batch));
+        }
+        foreach ($reader->pages() as $page) {
+            if ($this->em->getRepository(Page::class)->findOneBy(['bank' => $bank, 'name' => $page->name]) === null) {
+                $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $now, $batch));
+            }
         }
         $this->em->flush();
 
@@ -99,6 +102,7 @@ final readonly class Intake
             $free = "batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e, json_each(e.revision_ids) held JOIN revision r ON r.id = held.value WHERE r.question_id = question.id)
                 AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
             $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
+            $this->db->executeStatement('DELETE FROM page WHERE batch_id = ? AND version = 1', [$batch->id]);
             do {
                 $emptied = $this->db->executeStatement(
                     'DELETE FROM objective WHERE batch_id = ? AND id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL) AND id NOT IN (SELECT parent_id FROM objective WHERE parent_id IS NOT NULL)',
@@ -122,10 +126,6 @@ final readonly class Intake
     {
         $question = $read->question;
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $read->problems);
-        if ($question !== null && Screens::problemOf($question) !== null) {
-            $problems[] = ['line' => $read->fromLine, 'column' => 1, 'message' => Screens::problemOf($question)];
-            $question = null;
-        }
         if ($question?->name !== null && isset($names[$question->name])) {
             $problems[] = ['line' => $read->fromLine, 'column' => 1, 'message' => sprintf('the bank has a question named “%s” already; give this one another name', $question->name)];
         }

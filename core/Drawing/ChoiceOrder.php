@@ -5,20 +5,67 @@ declare(strict_types=1);
 namespace Zetema\Core\Drawing;
 
 use Zetema\Core\Question\Choice;
+use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
 
-/** The order in which one candidate sees a question's choices: shuffled if set, pinned ones in their place. */
+/**
+ * The order in which one candidate sees what a question has to choose from. Choices are shuffled if set, pinned ones keep their
+ * place. Right-hand sides, items, labels and the lists of gaps are always mixed: as written they would tell the answer.
+ */
 final class ChoiceOrder
 {
-    /** @return list<int> ids of the choices */
+    private const TRIES = 50;
+
+    /** @return list<int> the question's mixing() lists in their new order, one after the other */
     public static function of(Question $question, bool $shuffle, Chance $chance): array
     {
-        $choices = $question->kind->choices();
+        if ($question->kind->choices() !== []) {
+            return self::choices($question->kind->choices(), $shuffle, $chance);
+        }
+        $mixing = $question->kind->mixing();
+        for ($try = 1; true; ++$try) {
+            $mixed = array_merge(...array_map(static fn (array $list): array => $chance->shuffled($list), $mixing));
+            if ($question->kind::id() !== KindId::Order || $try === self::TRIES || !self::isSolved($question, $mixed)) {
+                return $mixed;
+            }
+        }
+    }
+
+    /**
+     * The flat list of a page's order, taken apart again as mixing() has it.
+     *
+     * @param list<int> $flat
+     *
+     * @return list<list<int>>
+     */
+    public static function lists(Question $question, array $flat): array
+    {
+        $lists = [];
+        foreach ($question->kind->mixing() as $list) {
+            $lists[] = array_splice($flat, 0, count($list));
+        }
+
+        return $lists;
+    }
+
+    /**
+     * @param list<Choice> $choices
+     *
+     * @return list<int>
+     */
+    private static function choices(array $choices, bool $shuffle, Chance $chance): array
+    {
         $free = array_values(array_filter($choices, static fn (Choice $c): bool => !$c->pinned));
         $mixed = $shuffle ? $chance->shuffled($free) : $free;
 
         return array_map(static function (Choice $choice) use (&$mixed): int {
             return $choice->pinned ? $choice->id : (array_shift($mixed)->id ?? $choice->id);
         }, $choices);
+    }
+
+    /** @param list<int> $order */
+    private static function isSolved(Question $question, array $order): bool
+    {
+        return $question->kind->face([$order], $question->effective()) === $question->kind->face($question->kind->mixing(), $question->effective());
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking;
 
+use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Outcome;
 use Zetema\Core\Question\OutcomeText;
 use Zetema\Core\Question\Question;
@@ -24,17 +25,21 @@ final readonly class FeedbackChooser
      *
      * @return list<string> paragraphs in the small Markdown
      */
-    public function texts(Question $question, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft, array $furtherOut = []): array
+    public function texts(Question $question, EffectiveSettings $settings, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft, array $furtherOut = []): array
     {
-        $found = $response->isBlank() ? [] : $this->finder->found($question->kind->measure($question->effective()), $response);
+        $found = $response->isBlank() ? [] : $this->finder->found($question->kind->measure($settings), $response);
         $texts = [
             $this->outcomeText([$question->outcomeTexts, $furtherOut], $verdict, $attempt, $attemptsLeft),
             ...$question->kind->says($response, $found),
         ];
+        $chosen = [];
+        foreach ($question->kind->choices() as $i => $choice) {
+            if (in_array($choice->id, $response->chosen, true)) {
+                $chosen[] = $i + 1;
+            }
+        }
         foreach ($question->notes as $note) {
-            $choice = $question->kind->choices()[$note->choice - 1] ?? null;
-            $chosen = $choice !== null && in_array($choice->id, $response->chosen, true);
-            if ($chosen === $note->chosen && ($note->attempt === null || $note->attempt === $attempt)) {
+            if ($note->isDue($chosen, $verdict->outcome, $attempt, $attemptsLeft === 0)) {
                 $texts[] = $note->text;
             }
         }

@@ -73,9 +73,9 @@ final class Marker
     }
 
     /** The mark of a first attempt in which atoms with these sums were found. */
-    public function markSums(MarkingPlan $plan, Sums $sums): Verdict
+    public function markSums(MarkingPlan $plan, Sums $sums, int $attempt = 1): Verdict
     {
-        return $this->settle($plan, $this->judged($plan, $sums), 1, 0, false);
+        return $this->settle($plan, $this->judged($plan, $sums), $attempt, 0, false);
     }
 
     /** @param array{Outcome, BigRational, list<string>} $judged */

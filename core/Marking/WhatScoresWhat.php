@@ -32,7 +32,7 @@ final readonly class WhatScoresWhat
                 'response' => $response,
                 'outcome' => $verdicts[0]->outcome->value,
                 'earned' => array_map(static fn (Verdict $v): string => (string) $v->earned, $verdicts),
-                'feedback' => [$chooser->facts($verdicts[0], $left), ...$chooser->texts($question, $response, $verdicts[0], 1, $left)],
+                'feedback' => [$chooser->facts($verdicts[0], $left), ...$chooser->texts($question, $settings, $response, $verdicts[0], 1, $left)],
             ];
         }
     }
@@ -42,7 +42,7 @@ final readonly class WhatScoresWhat
     {
         $space = $question->kind->space($settings);
         $seen = [];
-        $chosen = $space->sort !== ResponseSpace::NOTHING && $space->count(partial: true) <= self::ALL ? $space->all(partial: true) : self::telling($question, $space);
+        $chosen = $space->sort !== ResponseSpace::NOTHING && $space->count(partial: true) <= self::ALL ? $space->all(partial: true) : self::telling($question, $settings, $space);
         foreach ($chosen as $response) {
             $key = json_encode($response->toData(), JSON_THROW_ON_ERROR);
             if (!$response->isBlank() && !isset($seen[$key])) {
@@ -54,7 +54,7 @@ final readonly class WhatScoresWhat
     }
 
     /** @return \Generator<int, Response> each single part, all right, all wrong, borders and near misses */
-    private static function telling(Question $question, ResponseSpace $space): \Generator
+    private static function telling(Question $question, EffectiveSettings $settings, ResponseSpace $space): \Generator
     {
         $kind = $question->kind;
         yield from match (true) {
@@ -64,7 +64,7 @@ final readonly class WhatScoresWhat
             $kind instanceof Kinds\Gaps && $space->sort === ResponseSpace::NOTHING => self::gaps($kind),
             $kind instanceof Kinds\Order => self::swaps($space),
             $space->sort === ResponseSpace::SUBSETS => self::choices($kind->choices(), $space),
-            default => self::parts($question, $space),
+            default => self::parts($question, $settings, $space),
         };
     }
 
@@ -176,7 +176,7 @@ final readonly class WhatScoresWhat
     }
 
     /** @return \Generator<int, Response> each part alone with each value; all right; one left out; all shifted by one */
-    private static function parts(Question $question, ResponseSpace $space): \Generator
+    private static function parts(Question $question, EffectiveSettings $settings, ResponseSpace $space): \Generator
     {
         foreach ($space->values as $part => $values) {
             foreach ($values as $value) {
@@ -184,7 +184,7 @@ final readonly class WhatScoresWhat
             }
         }
         $right = [];
-        foreach ($question->kind->measure($question->effective())->atoms as $atom) {
+        foreach ($question->kind->measure($settings)->atoms as $atom) {
             $part = $atom->find['part'] ?? null;
             $takes = is_array($atom->find['takes'] ?? null) ? array_values(array_filter($atom->find['takes'], is_string(...))) : [];
             $free = $space->sort === ResponseSpace::INJECTIONS ? array_values(array_diff($takes, $right)) : $takes;

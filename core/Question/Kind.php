@@ -69,6 +69,30 @@ interface Kind
      */
     public function says(Response $response, array $found): array;
 
+    /**
+     * What stands in mixed order on a candidate's page: lists of numbers (choices, right-hand sides, items, labels, the entries of a
+     * gap's list), each mixed within itself.
+     *
+     * @return list<list<int>>
+     */
+    public function mixing(): array;
+
+    /**
+     * What a candidate's page is told of the answers: an allow-list, without key or marking.
+     *
+     * @param list<list<int>> $order as mixing() gives it, in the order of this page
+     *
+     * @return array<string, mixed>
+     */
+    public function face(array $order, EffectiveSettings $settings): array;
+
+    /**
+     * A response in words, one line for each part.
+     *
+     * @return list<string>
+     */
+    public function inWords(Response $response): array;
+
     /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
     public function choices(): array;
 

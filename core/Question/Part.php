@@ -154,6 +154,22 @@ final readonly class Part
         }
     }
 
+    /**
+     * @param list<self> $parts
+     * @param list<int> $ids
+     *
+     * @return list<string>
+     */
+    public static function textsInOrder(array $parts, array $ids): array
+    {
+        $texts = [];
+        foreach ($parts as $part) {
+            $texts[$part->id] = $part->text;
+        }
+
+        return array_values(array_filter(array_map(static fn (int $id): ?string => $texts[$id] ?? null, $ids), is_string(...)));
+    }
+
     /** @param list<self> $parts */
     public static function worth(array $parts): Points
     {

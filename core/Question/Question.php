@@ -154,8 +154,10 @@ final readonly class Question
             }
         }
         foreach ($this->notes as $note) {
-            if ($note->choice < 1 || $note->choice > count($this->kind->choices())) {
-                throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $note->choice), 'note');
+            foreach ($note->choices() as $choice) {
+                if ($choice > count($this->kind->choices())) {
+                    throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $choice), 'note');
+                }
             }
         }
         $this->kind->verify($settings);

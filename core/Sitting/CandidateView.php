@@ -6,7 +6,6 @@ namespace Zetema\Core\Sitting;
 
 use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Setting;
 
@@ -55,9 +54,8 @@ final class CandidateView
             'kind' => $question->kind::id()->value,
             'stem' => $question->stem,
             'how' => $sheet->settings->get(Setting::How),
-            'choices' => array_map(static fn (Choice $c): string => $c->text, $sheet->choices()),
             'choose' => $question->kind::id()->value === 'several' ? $limits : null,
-            'units' => $question->kind::id()->value === 'number' ? $sheet->settings->entries(Setting::Unit) : [],
+            'face' => (object) $sheet->face(),
             'response' => $sheet->toPage($state->saved),
             'answered' => !$state->saved->isBlank(),
             'flagged' => $state->flagged,

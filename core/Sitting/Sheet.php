@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Settings;
 
 /** One question of a candidate's paper: how it is marked here and in which order its choices stand. */
 final readonly class Sheet
@@ -20,42 +20,32 @@ final readonly class Sheet
     public MarkingPlan $plan;
 
     /**
-     * @param list<int> $choiceOrder ids of the choices as this candidate sees them
+     * @param list<int> $choiceOrder as ChoiceOrder dealt it for this candidate
      * @param string|null $pointsHere the worth that its draw gives it, if it does
+     * @param array<string, Settings> $further settings by place, the nearest first: assessment, bank
      */
-    public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null)
+    public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null, array $further = [])
     {
-        $this->settings = $question->effective();
+        $this->settings = $question->effective($further);
         $plan = MarkingPlan::of($question, $this->settings);
         $this->plan = $pointsHere === null ? $plan : $plan->worthing(Points::of($pointsHere));
     }
 
-    /** @return list<Choice> in the order shown */
-    public function choices(): array
+    /** @return array<string, mixed> what the candidate's page is told of the answers */
+    public function face(): array
     {
-        $byId = [];
-        foreach ($this->question->kind->choices() as $choice) {
-            $byId[$choice->id] = $choice;
-        }
-
-        return array_map(static fn (int $id): Choice => $byId[$id], $this->choiceOrder);
+        return $this->question->kind->face($this->lists(), $this->settings);
     }
 
     /**
-     * A response as a candidate's page sends it: choices by their place on the page, so that ids, which may tell the order
-     * written, never leave the server.
+     * A response as a candidate's page sends it.
      *
      * @throws Malformed
      */
     public function fromPage(mixed $given): Response
     {
-        if (is_array($given) && isset($given['choose']) && is_array($given['choose'])) {
-            $places = Fields::of($given)->only('choose')->integers('choose');
-            $given = ['choose' => array_map(fn (int $place): int => $this->choiceOrder[$place - 1] ?? throw new Malformed('choose', sprintf('there is no choice %d', $place)), $places)];
-        }
-
         // While it is being filled in, a response may still have fewer choices than demanded.
-        return $this->question->kind->response($given, $this->settings, complete: false);
+        return $this->question->kind->response((new PageOrder($this->lists()))->toNumbers($given), $this->settings, complete: false);
     }
 
     /** A response as an event stored it. */
@@ -67,13 +57,7 @@ final readonly class Sheet
     /** @return array<string, mixed>|null */
     public function toPage(Response $response): ?array
     {
-        if ($response->chosen === []) {
-            return $response->toData();
-        }
-        $places = array_map(fn (int $id): int => (int) array_search($id, $this->choiceOrder, true) + 1, $response->chosen);
-        sort($places);
-
-        return ['choose' => $places];
+        return (new PageOrder($this->lists()))->toPlaces($response);
     }
 
     /**
@@ -83,13 +67,12 @@ final readonly class Sheet
      */
     public function inWords(Response $response): array
     {
-        if ($response->text !== null) {
-            return [$response->text];
-        }
+        return $this->question->kind->inWords($response);
+    }
 
-        return array_values(array_map(
-            static fn (Choice $c): string => $c->text,
-            array_filter($this->choices(), static fn (Choice $c): bool => in_array($c->id, $response->chosen, true)),
-        ));
+    /** @return list<list<int>> */
+    private function lists(): array
+    {
+        return ChoiceOrder::lists($this->question, $this->choiceOrder);
     }
 }

@@ -165,7 +165,7 @@ final readonly class Sitting
 
         $chooser = new FeedbackChooser();
 
-        return new Attempt($number, $response, $verdict, $chooser->facts($verdict, $left), $chooser->texts($sheet->question, $response, $verdict, $number, $left));
+        return new Attempt($number, $response, $verdict, $chooser->facts($verdict, $left), $chooser->texts($sheet->question, $sheet->settings, $response, $verdict, $number, $left));
     }
 
     private function refuseUnlessCheckable(Sheet $sheet, Response $response): void

@@ -135,11 +135,11 @@ final class DeliveryTest extends ApiTestCase
     {
         $secrets = $this->secrets();
         $this->logIn('carrow');
-        foreach ([1, 2] as $edition) {
+        foreach ([1, 2, 3] as $edition) {
             $sitting = $this->send('POST', "/api/editions/$edition/sittings", schema: 'Sitting', status: 201);
             $replies = [(string) $this->client->getResponse()->getContent()];
             foreach ($sitting->objects('questions') as $question) {
-                $response = $question->items('choices') === [] ? ['text' => '1'] : ['choose' => [1]];
+                $response = self::some($question);
                 $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => $question->integer('n'), 'response' => $response]);
                 $replies[] = (string) $this->client->getResponse()->getContent();
             }
@@ -179,6 +179,21 @@ final class DeliveryTest extends ApiTestCase
         self::assertSame(3, $sitting->object('watch')->integer('seed'));
         $results = self::getContainer()->get(Connection::class)->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id IS NOT NULL');
         self::assertSame(3, $results, 'only the three of the demo');
+    }
+
+    /** @return array<string, mixed> some response that a question of this kind takes */
+    private static function some(Fields $question): array
+    {
+        return match ($question->text('kind')) {
+            'text', 'number' => ['text' => '1'],
+            'gaps' => ['gaps' => ['1' => '1']],
+            'pairs' => ['pairs' => ['1' => '2']],
+            'groups' => ['groups' => ['1' => '1']],
+            'order' => ['order' => range(1, count($question->object('face')->texts('items')))],
+            'regions' => ['points' => [[10, 10]]],
+            'place' => ['place' => ['1' => '1']],
+            default => ['choose' => [1]],
+        };
     }
 
     private function begin(): Fields

@@ -119,11 +119,23 @@ final class Chromium
         return is_string($text) ? $text : '';
     }
 
+    /** Runs a script in the page. */
+    public function script(string $script, mixed ...$arguments): mixed
+    {
+        return $this->driver->executeScript($script, $arguments);
+    }
+
+    /** Types into whatever has the focus, keys included. */
+    public function type(string $keys): void
+    {
+        $this->driver->getKeyboard()->sendKeys($keys);
+    }
+
     /** Clicks a button or link by its words, or by its label. */
     public function click(string $words): void
     {
         $quoted = '"' . $words . '"';
-        $this->find("//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\"][normalize-space(.)=$quoted]")->click();
+        $this->find("//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\" or @role=\"menuitem\"][normalize-space(.)=$quoted]")->click();
     }
 
     public function find(string $xpath): WebDriverElement

@@ -28,8 +28,7 @@ final class Server
     public function __destruct()
     {
         $this->kill();
-        $files = glob($this->database . '*');
-        array_map(unlink(...), $files === false ? [] : $files);
+        (new Process(['rm', '-rf', ...(array) glob($this->database . '*')]))->run();
     }
 
     public function start(): void
@@ -54,6 +53,6 @@ final class Server
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database];
+        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database, 'MEDIA_DIR' => $this->database . '-media'];
     }
 }

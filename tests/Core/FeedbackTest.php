@@ -107,6 +107,6 @@ final class FeedbackTest extends TestCase
         $response = $question->kind->response($given, $settings);
         $verdict = (new Marker())->mark(MarkingPlan::of($question, $settings), $response, $attempt);
 
-        return (new FeedbackChooser())->texts($question, $response, $verdict, $attempt, ($settings->attempts() ?? 1) - $attempt, $bank);
+        return (new FeedbackChooser())->texts($question, $question->effective(), $response, $verdict, $attempt, ($settings->attempts() ?? 1) - $attempt, $bank);
     }
 }

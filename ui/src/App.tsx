@@ -11,6 +11,11 @@ import { Waiting } from './parts/Waiting';
 const BoardPage = lazy(() => import('./areas/bank/BoardPage'));
 const QuestionsPage = lazy(() => import('./areas/bank/QuestionsPage'));
 const QuestionPage = lazy(() => import('./areas/bank/QuestionPage'));
+const AsSeenPage = lazy(() => import('./areas/bank/AsSeenPage'));
+const PagesPage = lazy(() => import('./areas/bank/PagesPage'));
+const ProofreadingPage = lazy(() => import('./areas/bank/ProofreadingPage'));
+const BankSettingsPage = lazy(() => import('./areas/bank/BankSettingsPage'));
+const ToQuestion = lazy(() => import('./areas/bank/QuestionPage').then((page) => ({ default: page.ToQuestion })));
 const NewQuestionPage = lazy(() => import('./areas/bank/NewQuestionPage'));
 const IntakePage = lazy(() => import('./areas/intake/IntakePage'));
 const BlueprintsPage = lazy(() => import('./areas/blueprint/BlueprintsPage'));
@@ -36,11 +41,17 @@ export function App() {
             <Route path="*" element={<MyAssessmentsPage account={account} />} />
           ) : (
             <>
+              <Route path="/as-seen/:id" element={<AsSeenPage />} />
+              <Route path="/questions/:id" element={<ToQuestion />} />
               <Route path="/banks/:bank" element={<InBank account={account} />}>
                 <Route index element={<BoardPage />} />
                 <Route path="questions" element={<QuestionsPage account={account} />} />
                 <Route path="questions/new" element={<NewQuestionPage />} />
                 <Route path="questions/:id" element={<QuestionPage account={account} />} />
+                <Route path="pages" element={<PagesPage account={account} />} />
+                <Route path="pages/:id" element={<PagesPage account={account} />} />
+                <Route path="proofreading" element={<ProofreadingPage />} />
+                <Route path="settings" element={<BankSettingsPage account={account} />} />
                 <Route path="intake" element={<IntakePage />} />
                 <Route path="blueprints" element={<BlueprintsPage account={account} />} />
                 <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />

@@ -40,7 +40,7 @@ final class Lexer
             }
             $escaped = str_starts_with($line, '\\');
             $colon = $escaped ? false : strpos($line, ':');
-            $found = $colon === false || $colon > 80 ? null : $this->vocabulary->classify(substr($line, 0, $colon));
+            $found = $colon === false || $colon > Vocabulary::FARTHEST_COLON ? null : $this->vocabulary->classify(substr($line, 0, $colon));
             if (is_array($found)) {
                 if ($open !== null) {
                     yield self::closed($open, $rest);

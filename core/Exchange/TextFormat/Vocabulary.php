@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Question\Condition;
 use Zetema\Core\Question\Setting;
 
 /** The words of the text format: what may stand before a line's colon. */
@@ -19,6 +20,9 @@ final class Vocabulary
     private const OUTCOMES = '(?<outcome>right|partly right|wrong|unanswered|out of time|recorded)';
     private const ATTEMPT = '(?: on (?:attempt (?<attempt>\d{1,2})|the (?<last>last) attempt))?';
 
+    /** The farthest place of a line's colon; notes with many conditions need some room. */
+    public const FARTHEST_COLON = 160;
+
     /** Words that take something between them and the colon. */
     private const PATTERNS = [
         'every' => '/^every (?<what>question|one|several|claim|number|text|gaps|pairs|groups|order|regions|place|rating)$/',
@@ -30,7 +34,7 @@ final class Vocabulary
         'if' => '/^if ' . self::OUTCOMES . self::ATTEMPT . '$/',
         'gap' => '/^gap (?<n>[1-9]\d?)(?: (?<which>yes|no)| (?<share>\d+(?:\.\d+)?) ?%)?$/',
         'area' => '/^area (?<which>yes|no)(?: ' . self::NUMBER . ')?$/u',
-        'note' => '/^note when (?<not>not )?chosen (?<choice>\d{1,3})(?: on attempt (?<attempt>\d{1,2}))?$/',
+        'note' => '/^note when (?<when>' . Condition::PATTERN . '(?:(?: and | or | (?=on ))' . Condition::PATTERN . ')*)$/',
     ];
     private const PLAIN = [
         'bank', 'objective', 'page', 'heading', 'reads', 'name', 'tags', 'difficulty', 'status', 'says', 'tally', 'leads to',
@@ -76,9 +80,9 @@ final class Vocabulary
                 return [$first, array_filter($m, is_string(...), ARRAY_FILTER_USE_KEY)];
             }
 
-            return substr_count($head, ' ') > 5 ? null : sprintf('`%s:` is no line of this format%s. If it belongs to the text above, put a backslash before it', $head, match ($first) {
+            return ($first === 'note' ? !str_starts_with($head, 'note when ') : substr_count($head, ' ') > 5) ? null : sprintf('`%s:` is no line of this format%s. If it belongs to the text above, put a backslash before it', $head, match ($first) {
                 'if' => '; `if wrong:` or `if wrong on attempt 1:` would be',
-                'note' => '; `note when chosen 2:` or `note when not chosen 2:` would be',
+                'note' => '; `note when chosen 2:`, `note when wrong and not chosen 2 on attempt 1:` would be',
                 'answer', 'pattern' => sprintf('; `%s:` or `%1$s 50 %%:` would be', $first),
                 'gap' => '; `gap 1:` would be',
                 'area' => '; `area yes:` would be',

@@ -108,7 +108,7 @@ final class Writer
     {
         $colon = strpos($row, ':');
         $hasMeaning = str_starts_with($row, '--') || str_starts_with($row, '\\')
-            || ($colon !== false && $colon <= 80 && $this->vocabulary->classify(substr($row, 0, $colon)) !== null);
+            || ($colon !== false && $colon <= Vocabulary::FARTHEST_COLON && $this->vocabulary->classify(substr($row, 0, $colon)) !== null);
 
         return $hasMeaning ? '\\' . $row : $row;
     }

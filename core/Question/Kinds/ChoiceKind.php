@@ -48,6 +48,26 @@ abstract readonly class ChoiceKind implements Kind
         return $this->choices;
     }
 
+    public function mixing(): array
+    {
+        return [array_map(static fn (Choice $c): int => $c->id, $this->choices)];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        $texts = [];
+        foreach ($this->choices as $choice) {
+            $texts[$choice->id] = $choice->text;
+        }
+
+        return ['choices' => array_map(static fn (int $id): string => $texts[$id], $order[0] ?? array_keys($texts)), 'layout' => $settings->get(Setting::Layout)];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return array_values(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
+    }
+
     /** @return list<string> */
     public function keyInWords(): array
     {

@@ -164,6 +164,33 @@ final readonly class Gaps implements Kind
         return Said::by($found, fn (int $n, int $part): ?string => $this->gaps[$part - 1]->wordings[$n - 1]->says ?? null);
     }
 
+    public function mixing(): array
+    {
+        return array_map(static fn (Gap $g): array => $g->isTyped() ? [] : range(1, count($g->listed)), $this->gaps);
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return ['gaps' => array_map(
+            static fn (Gap $g, int $i): ?array => $g->isTyped() ? null : array_map(static fn (int $n): string => $g->listed[$n - 1]['text'], $order[$i] ?? []),
+            $this->gaps,
+            array_keys($this->gaps),
+        )];
+    }
+
+    public function inWords(Response $response): array
+    {
+        $lines = [];
+        foreach ($this->gaps as $gap) {
+            $given = $response->map[$gap->part->id] ?? null;
+            if ($given !== null) {
+                $lines[] = $gap->part->id . ': ' . ($gap->isTyped() ? $given : $gap->listed[(int) $given - 1]['text']);
+            }
+        }
+
+        return $lines;
+    }
+
     public function choices(): array
     {
         return [];

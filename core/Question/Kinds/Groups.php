@@ -118,6 +118,16 @@ final readonly class Groups extends PartsKind
         )), $this->groups, array_keys($this->groups));
     }
 
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return ['groups' => $this->groups, 'items' => Part::textsInOrder($this->items, $order[0] ?? [])];
+    }
+
+    protected function targetInWords(string $target): string
+    {
+        return $this->groups[(int) $target - 1];
+    }
+
     protected static function field(): string
     {
         return 'groups';

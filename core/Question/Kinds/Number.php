@@ -113,6 +113,21 @@ final readonly class Number implements Kind
         return Said::by($found, fn (int $n): ?string => $this->spans[$n - 1]->says ?? null);
     }
 
+    public function mixing(): array
+    {
+        return [];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return ['units' => $settings->entries(Setting::Unit)];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return $response->text === null ? [] : [$response->text];
+    }
+
     public function choices(): array
     {
         return [];

@@ -138,6 +138,21 @@ final readonly class Order implements Kind
         return [];
     }
 
+    public function mixing(): array
+    {
+        return [array_map(static fn (Part $p): int => $p->id, $this->items)];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return ['items' => Part::textsInOrder($this->items, $order[0] ?? [])];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return Part::textsInOrder($this->items, $response->order);
+    }
+
     public function choices(): array
     {
         return [];

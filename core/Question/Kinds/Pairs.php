@@ -104,6 +104,25 @@ final readonly class Pairs extends PartsKind
         return array_map(static fn (Part $p): string => $p->text . ' – ' . $p->with, $this->pairs);
     }
 
+    /** Left-hand sides stand as written; right-hand sides are mixed, since each is written below its left. */
+    public function mixing(): array
+    {
+        return [range(1, count($this->rights()))];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return [
+            'lefts' => array_map(static fn (Part $p): string => $p->text, $this->pairs),
+            'rights' => array_map(fn (int $n): string => $this->rights()[$n - 1], $order[0] ?? []),
+        ];
+    }
+
+    protected function targetInWords(string $target): string
+    {
+        return $this->rights()[(int) $target - 1];
+    }
+
     protected static function field(): string
     {
         return 'pairs';

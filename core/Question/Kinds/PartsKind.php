@@ -49,6 +49,27 @@ abstract readonly class PartsKind implements Kind
         return [];
     }
 
+    /** Items and labels are mixed, since they are written with what they belong to. */
+    public function mixing(): array
+    {
+        return [array_map(static fn (Part $p): int => $p->id, $this->parts())];
+    }
+
+    /** The target of a part in words. */
+    abstract protected function targetInWords(string $target): string;
+
+    public function inWords(Response $response): array
+    {
+        $lines = [];
+        foreach ($this->parts() as $part) {
+            if (isset($response->map[$part->id])) {
+                $lines[] = $part->text . ' – ' . $this->targetInWords($response->map[$part->id]);
+            }
+        }
+
+        return $lines;
+    }
+
     public function choices(): array
     {
         return [];

@@ -132,6 +132,21 @@ final readonly class Place extends PartsKind
         ));
     }
 
+    /** What a spot is called stays with the author: it may tell the answer. */
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return [
+            'picture' => $this->picture->toData(),
+            'spots' => array_map(static fn (array $s): array => ['x' => $s['x'], 'y' => $s['y'], 'radius' => $s['radius']], $this->spots),
+            'labels' => Part::textsInOrder($this->labels, $order[0] ?? []),
+        ];
+    }
+
+    protected function targetInWords(string $target): string
+    {
+        return $this->spots[(int) $target - 1]['name'] ?? 'spot ' . $target;
+    }
+
     protected static function field(): string
     {
         return 'place';

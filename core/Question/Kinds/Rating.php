@@ -120,6 +120,21 @@ final readonly class Rating implements Kind
         return [];
     }
 
+    public function mixing(): array
+    {
+        return [];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return ['from' => $this->from, 'to' => $this->to, 'ends' => $this->ends];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return array_map(static fn (int $value): string => (string) $value, $response->chosen);
+    }
+
     public function choices(): array
     {
         return [];

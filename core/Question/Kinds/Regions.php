@@ -168,6 +168,31 @@ final readonly class Regions implements Kind
         return Said::by($found, fn (int $n): ?string => $this->regions[$n - 1]->says ?? null);
     }
 
+    public function mixing(): array
+    {
+        return [];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        $outlined = $settings->get(Setting::Areas) === 'outlined';
+
+        return [
+            'picture' => $this->picture->toData(),
+            'clicks' => $this->most($settings),
+            'areas' => $outlined ? array_map(static fn (Region $r): string => $r->area->inWords(), $this->regions) : [],
+        ];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return array_map(function (array $click, int $i): string {
+            $hit = array_filter($this->regions, static fn (Region $r): bool => $r->area->contains($click[0], $click[1]));
+
+            return sprintf('%d: %s', $i + 1, $hit === [] ? sprintf('at %d, %d', ...$click) : implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)));
+        }, $response->clicks, array_keys($response->clicks));
+    }
+
     public function choices(): array
     {
         return [];

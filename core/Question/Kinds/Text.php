@@ -137,6 +137,21 @@ final readonly class Text implements Kind
         return Said::by($found, fn (int $n): ?string => $this->wordings[$n - 1]->says ?? null);
     }
 
+    public function mixing(): array
+    {
+        return [];
+    }
+
+    public function face(array $order, EffectiveSettings $settings): array
+    {
+        return [];
+    }
+
+    public function inWords(Response $response): array
+    {
+        return $response->text === null ? [] : [$response->text];
+    }
+
     public function choices(): array
     {
         return [];

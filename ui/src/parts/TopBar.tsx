@@ -16,6 +16,7 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
   const areas: [string, string][] = [
     ['Board', ''],
     ['Questions', '/questions'],
+    ['Pages', '/pages'],
     ...(account.role === 'reviewer' ? [] : ([['Intake', '/intake']] as [string, string][])),
     ['Blueprints', '/blueprints'],
   ];

@@ -1,5 +1,5 @@
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 /** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
 export function Value({
@@ -20,10 +20,20 @@ export function Value({
 }) {
   const look = plain ? 'value font-normal!' : 'value fig';
   const [typed, setTyped] = useState<string | null>(null);
+  const back = useRef(false);
   if (disabled) return <b className={plain ? 'font-normal!' : 'fig'}>{value}</b>;
   if (typed === null) {
     return (
-      <button className={look} aria-label={`${label}: ${value}, change`} onClick={() => setTyped(value)}>
+      <button
+        className={look}
+        aria-label={`${label}: ${value}, change`}
+        ref={(button) => {
+          // Who typed by keyboard goes on from where they were.
+          if (button && back.current) button.focus();
+          back.current = false;
+        }}
+        onClick={() => setTyped(value)}
+      >
         {value}
       </button>
     );
@@ -44,8 +54,11 @@ export function Value({
       onChange={(e) => setTyped(e.target.value)}
       onBlur={done}
       onKeyDown={(e) => {
+        if (e.key !== 'Enter' && e.key !== 'Escape') return;
+        e.preventDefault();
+        back.current = true;
         if (e.key === 'Enter') done();
-        if (e.key === 'Escape') setTyped(null);
+        else setTyped(null);
       }}
     />
   );

@@ -54,7 +54,7 @@ export default function BoardPage() {
             </p>
           ) : (
             <div className="overflow-x-auto">
-              <table className="ledger">
+              <table className={kinds.length > 7 ? 'ledger many' : 'ledger'}>
                 <KindHeads kinds={kinds} sum="all" />
                 <tbody>
                   {rows.map((row) => (
@@ -79,6 +79,15 @@ export default function BoardPage() {
                   {board.data.inReview} in review
                 </Link>
               )}
+            </p>
+            <p className="pt-2">
+              <Link className="act" to="proofreading">
+                Proofread the bank
+              </Link>{' '}
+              &ensp;
+              <Link className="act" to="settings">
+                Settings of the bank
+              </Link>
             </p>
             <LastIntake bank={bank} />
           </>

@@ -1,72 +1,227 @@
-import type { ReactNode } from 'react';
+import { type ComponentType, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { Row } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
-import { ChoiceRows } from './AnswerRows';
-import type { Draft, Question } from './draft';
+import { Written } from '../../parts/Written';
+import type { Content, Draft, Margin } from './draft';
+import { HintRows } from './HintRows';
+import { type Kind, stemHint, usualHow } from './kinds';
+import { LineNotes, RemarkHere } from './LineNotes';
+import { NoteRows } from './NoteRows';
+import { ChoiceRows } from './rows/ChoiceRows';
+import { ClaimRows } from './rows/ClaimRows';
+import { GapRows } from './rows/GapRows';
+import { makeGap } from './rows/gaps';
+import { GroupRows } from './rows/GroupRows';
+import { OrderRows } from './rows/OrderRows';
+import { PairRows } from './rows/PairRows';
+import { PlaceRows } from './rows/PlaceRows';
+import { RatingRows } from './rows/RatingRows';
+import { RegionRows } from './rows/RegionRows';
+import { nextId, type RowsProps } from './rows/rows';
+import { TypedRows } from './rows/TypedRows';
 import { SaysRows } from './SaysRows';
 import { SettingsSentence } from './SettingsSentence';
-import { TypedRows } from './TypedRows';
+import { TextTools } from './TextTools';
+
+const rowsOf: Record<Kind, ComponentType<RowsProps>> = {
+  one: ChoiceRows,
+  several: ChoiceRows,
+  claim: ClaimRows,
+  number: TypedRows,
+  text: TypedRows,
+  gaps: GapRows,
+  pairs: PairRows,
+  groups: GroupRows,
+  order: OrderRows,
+  regions: RegionRows,
+  place: PlaceRows,
+  rating: RatingRows,
+};
 
 interface Props {
   draft: Draft;
-  margin: Question['margin'] | null;
-  onChange: (draft: Draft) => void;
+  margin: Margin | null;
+  bankSettings: Record<string, string>;
+  bank: number;
+  change: (draft: Draft) => void;
+  edit: (make: (content: Content) => Content) => void;
   readOnly: boolean;
   lead: ReactNode;
   status: ReactNode;
 }
 
-/** A question's page with its margin, for one that is there and for a new one. */
-export function Editor({ draft, margin, onChange, readOnly, lead, status }: Props) {
+/** A question's page with its margin. */
+export function Editor({ draft, margin, bankSettings, bank, change, edit, readOnly, lead, status }: Props) {
   const { content } = draft;
-  const parts = { content, margin, readOnly, onChange: (next: Draft['content']) => onChange({ ...draft, content: next }) };
+  const parts = { content, margin, readOnly, edit };
+  const Rows = rowsOf[content.kind];
+  useLineKeys();
   return (
     <>
       <Row
         className="pt-4"
         page={
-          <p className="path">
-            <Value
-              plain
-              label="Objective, levels parted by >"
-              width={40}
-              value={draft.objective || 'no objective'}
-              disabled={readOnly}
-              onChange={(objective) => onChange({ ...draft, objective: objective === 'no objective' ? '' : objective })}
-            />
-            {' · '}
-            <Value
-              plain
-              label="Name"
-              width={20}
-              value={draft.name || 'no name'}
-              disabled={readOnly}
-              onChange={(name) => onChange({ ...draft, name: name === 'no name' ? '' : name })}
-            />
-            {' · '}
-            {content.kind}
-            {lead}
-          </p>
+          <>
+            <p className="path">
+              <Value
+                plain
+                label="Objective, levels parted by >"
+                width={40}
+                value={draft.objective || 'no objective'}
+                disabled={readOnly}
+                onChange={(objective) => change({ ...draft, objective: objective === 'no objective' ? '' : objective })}
+              />
+              {' · '}
+              <Value
+                plain
+                label="Name"
+                width={20}
+                value={draft.name || 'no name'}
+                disabled={readOnly}
+                onChange={(name) => change({ ...draft, name: name === 'no name' ? '' : name })}
+              />
+              {' · '}
+              {content.kind}
+              {lead}
+            </p>
+            {!readOnly && <TextTools bank={bank} />}
+          </>
         }
         margin={status}
       />
       <Row
         className="pb-3"
         page={
-          <textarea
-            className="stem outline-none"
-            rows={1}
-            aria-label="Stem"
-            placeholder={content.kind === 'claim' ? 'A statement that is true or false' : 'What is asked'}
-            readOnly={readOnly}
-            value={content.stem}
-            onChange={(e) => parts.onChange({ ...content, stem: e.target.value })}
-          />
+          <>
+            <Stem content={content} readOnly={readOnly} edit={edit} />
+            <How content={content} readOnly={readOnly} edit={edit} />
+          </>
         }
-        margin={<SettingsSentence {...parts} />}
+        margin={
+          <>
+            <SettingsSentence {...parts} bankSettings={bankSettings} />
+            <LineNotes where="marking" />
+            <LineNotes where="stem" />
+            <span className="lineact stays">
+              <RemarkHere where="stem" words="remark on the stem" />
+            </span>
+          </>
+        }
       />
-      {content.kind === 'number' || content.kind === 'text' ? <TypedRows {...parts} /> : <ChoiceRows {...parts} />}
+      <Rows {...parts} bank={bank} />
       <SaysRows {...parts} />
+      <NoteRows {...parts} />
+      <HintRows {...parts} />
+    </>
+  );
+}
+
+/** Ctrl Enter goes to the next line of the page, with Shift to the one before; Tab goes from a line to its margin. */
+function useLineKeys() {
+  useEffect(() => {
+    const keys = (e: globalThis.KeyboardEvent) => {
+      if (!e.ctrlKey || e.key !== 'Enter') return;
+      const here = document.activeElement;
+      const lines = [...document.querySelectorAll<HTMLElement>('.p textarea, .p input[data-draft], .p select')];
+      const after = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_FOLLOWING);
+      const before = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_PRECEDING);
+      e.preventDefault();
+      (e.shiftKey ? before.at(-1) : after[0])?.focus();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, []);
+}
+
+/** The line that tells how to answer: the usual words of the kind, or the author's own. */
+function How({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
+  const usual = usualHow[content.kind];
+  const own = content.settings?.how;
+  const set = (typed: string) =>
+    edit((c) => {
+      const settings = Object.fromEntries(Object.entries(c.settings ?? {}).filter(([word]) => word !== 'how'));
+      return { ...c, settings: typed === usual ? settings : { ...settings, how: typed } };
+    });
+  return (
+    <p className="path pt-1">
+      <Value plain width={30} label="The line that tells how to answer" value={own ?? usual} disabled={readOnly} onChange={set} />
+      {own !== undefined && !readOnly && (
+        <>
+          {' '}
+          <button className="act" onClick={() => set(usual)}>
+            the usual words
+          </button>
+        </>
+      )}
+    </p>
+  );
+}
+
+function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [lines, setLines] = useState<string[]>([]);
+  const isGaps = content.kind === 'gaps';
+  const gap = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    gap.current = () => {
+      const box = field.current;
+      if (box && isGaps && !readOnly) edit((c) => makeGap(c, box.selectionStart, box.selectionEnd));
+    };
+  });
+  useEffect(() => {
+    const make = () => gap.current();
+    window.addEventListener('zetema:make-gap', make);
+    return () => window.removeEventListener('zetema:make-gap', make);
+  }, []);
+  const keys = (e: KeyboardEvent) => {
+    if (e.ctrlKey && e.key.toLowerCase() === 'g' && isGaps) {
+      e.preventDefault();
+      gap.current();
+    }
+  };
+  const answers = () => {
+    edit((c) => {
+      const kept = (c.choices ?? []).filter((choice) => choice.text !== '');
+      const added = lines.slice(1).reduce((all, text) => [...all, { id: nextId(all), text, key: all.length === 0 }], kept);
+      return { ...c, stem: c.stem.replace(/\n[\s\S]*$/, '').trim() || (lines[0] ?? ''), choices: added };
+    });
+    setLines([]);
+  };
+  // Who has just made a question begins with its stem.
+  const blank = useRef(content.stem === '');
+  useEffect(() => {
+    if (blank.current) field.current?.focus();
+  }, []);
+  const takesLines = content.kind === 'one' || content.kind === 'several';
+  return (
+    <>
+      <Written
+        ref={field}
+        className="stem"
+        label="Stem"
+        placeholder={stemHint[content.kind] ?? 'What is asked'}
+        readOnly={readOnly}
+        value={content.stem}
+        onChange={(stem) => edit((c) => ({ ...c, stem }))}
+        onKeyDown={keys}
+        onLines={setLines}
+      />
+      {content.stem.length > 2000 && (
+        <p className="text-sm text-quiet">
+          {content.stem.length.toLocaleString('en-GB')} characters; a page before the question would be easier to read
+        </p>
+      )}
+      {lines.length > 1 && takesLines && (
+        <p role="status">
+          {lines.length} lines were pasted.{' '}
+          <button className="act" onClick={answers}>
+            Make answers of all but the first
+          </button>{' '}
+          <button className="act" onClick={() => setLines([])}>
+            leave them in the stem
+          </button>
+        </p>
+      )}
     </>
   );
 }

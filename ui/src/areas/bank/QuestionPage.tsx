@@ -1,169 +1,154 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
-import { ApiError, api, inWords, type Schema, take } from '../../api/client';
-import { day, timeOfDay } from '../../parts/figures';
+import { useMemo } from 'react';
+import { Link, Navigate, useLocation, useParams } from 'react-router';
+import { api, inWords, take } from '../../api/client';
+import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
-import { type Question, useDraft } from './draft';
+import { AboutRows } from './AboutRows';
+import { AsSeen } from './AsSeen';
+import { type Edit, type Question, useDraft } from './draft';
 import { Editor } from './Editor';
+import { useMedia } from './files';
+import { cameFrom } from './list';
+import { RevisionRows } from './RevisionRows';
+import { Scores } from './Scores';
+import { Standing } from './Standing';
+import { StandingContext, type Standing as WhatStands } from './standing';
+import { useStable } from '../../parts/useStable';
 
 /** One question: stem and answers on the page, what they lead to in the margin. Saves itself. */
 export default function QuestionPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const question = useQuery({
-    queryKey: ['question', id],
-    queryFn: () => take(api.GET('/questions/{id}', { params: { path: { id } } })),
-    staleTime: 0,
-    gcTime: 0,
-  });
+  const question = useQuestion(id);
   if (!question.data) return <Waiting error={question.error} retry={() => void question.refetch()} />;
   return <QuestionSheet key={id} question={question.data} account={account} />;
 }
 
+/** From a place that knows the question and not its bank, such as a rehearsal. */
+export function ToQuestion() {
+  const id = Number(useParams().id);
+  const location = useLocation();
+  const question = useQuestion(id);
+  if (!question.data) return <Waiting error={question.error} retry={() => void question.refetch()} />;
+  return <Navigate to={`/banks/${question.data.bank.id}/questions/${id}`} state={location.state as unknown} replace />;
+}
+
+function useQuestion(id: number) {
+  return useQuery({
+    queryKey: ['question', id],
+    queryFn: () => take(api.GET('/questions/{id}', { params: { path: { id } } })),
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
+}
+
 function QuestionSheet({ question, account }: { question: Question; account: Account }) {
   const edit = useDraft(question);
+  const media = useMedia(question.bank.id);
   const readOnly = !mayEdit(account) || question.status === 'retired';
-  const { neighbours } = question;
+  const { standing, error } = useStanding(question, edit, !readOnly);
+  return (
+    <MediaContext value={media}>
+      <StandingContext value={standing}>
+        <Sheet label="Question">
+          <Editor
+            draft={edit.draft}
+            margin={question.margin}
+            bankSettings={question.bankSettings}
+            bank={question.bank.id}
+            change={edit.change}
+            edit={edit.edit}
+            readOnly={readOnly}
+            lead={<Neighbours question={question} />}
+            status={
+              <>
+                <Standing question={question} edit={edit} readOnly={readOnly} />
+                {error && (
+                  <p className="notice" role="alert">
+                    {inWords(error)}
+                  </p>
+                )}
+              </>
+            }
+          />
+          <Scores question={question} />
+          <AsSeen question={question} />
+          <AboutRows question={question} edit={edit} readOnly={readOnly} />
+          <RevisionRows question={question} edit={edit} readOnly={readOnly} />
+          <Row className="pb-6" page={null} />
+        </Sheet>
+      </StandingContext>
+    </MediaContext>
+  );
+}
+
+/** What stands at the lines, and the ways to answer it. */
+function useStanding(question: Question, edit: Edit, mayWrite: boolean): { standing: WhatStands; error: Error | null } {
+  const { id } = question;
+  const act = useMutation({ mutationFn: (call: () => Promise<Question>) => call(), onSuccess: edit.rebase });
+  const run = useStable((call: () => Promise<Question>) => act.mutate(call));
+  const { proofs, remarks } = question;
+  const standing = useMemo<WhatStands>(() => {
+    const path = { id };
+    return {
+      proofs,
+      remarks,
+      mayWrite,
+      waveOff: ({ rule, where, message }, reason) =>
+        run(() => take(api.POST('/questions/{id}/waved', { params: { path }, body: { rule, where, message, reason } }))),
+      bringBack: ({ rule, where, message }) =>
+        run(() => take(api.PUT('/questions/{id}/waved', { params: { path }, body: { rule, where, message } }))),
+      remark: (where, text) => run(() => take(api.POST('/questions/{id}/remarks', { params: { path }, body: { where, text } }))),
+      goOn: (remark, change) =>
+        run(() => take(api.PUT('/questions/{id}/remarks/{remark}', { params: { path: { id, remark: remark.id } }, body: change }))),
+    };
+  }, [id, proofs, remarks, mayWrite, run]);
+  return { standing, error: act.error };
+}
+
+/** Where one is in the list that one came from, and the way back to a rehearsal. */
+function Neighbours({ question }: { question: Question }) {
+  const location = useLocation();
+  const back = (location.state as { back?: string } | null)?.back;
+  const list = cameFrom(question.id);
+  const at = list ? list.ids.indexOf(question.id) : -1;
+  const place = list
+    ? { place: at + 1, of: list.ids.length, previous: list.ids[at - 1] ?? null, next: list.ids[at + 1] ?? null }
+    : question.neighbours;
   const base = `/banks/${question.bank.id}/questions`;
   return (
-    <Sheet label="Question">
-      <Editor
-        draft={edit.draft}
-        margin={question.margin}
-        onChange={edit.change}
-        readOnly={readOnly}
-        lead={
-          <>
-            {' · '}
-            {neighbours.place} of {neighbours.of}
-            {neighbours.previous && (
-              <>
-                {' '}
-                <Link className="act" to={`${base}/${neighbours.previous}`}>
-                  previous
-                </Link>
-              </>
-            )}
-            {neighbours.next && (
-              <>
-                {' '}
-                <Link className="act" to={`${base}/${neighbours.next}`}>
-                  next
-                </Link>
-              </>
-            )}
-          </>
-        }
-        status={<Standing question={question} edit={edit} />}
-      />
-      <Revisions question={question} />
-    </Sheet>
-  );
-}
-
-function Standing({ question, edit }: { question: Question; edit: ReturnType<typeof useDraft> }) {
-  const { save } = edit;
-  const error = save.error;
-  return (
     <>
-      <p>
-        {question.status}, revision {question.revision} ·{' '}
-        <span role="status" aria-live="polite">
-          {save.isPending
-            ? 'saving …'
-            : error
-              ? 'not saved'
-              : edit.restored
-                ? 'restored, not saved yet'
-                : `saved ${timeOfDay(question.savedAt)}`}
-        </span>
-        {' · '}
-        <StatusSteps question={question} edit={edit} />
-      </p>
-      {question.clearedRevision !== null && question.status !== 'cleared' && (
-        <p>Revision {question.clearedRevision} is dealt until this one is cleared.</p>
+      {' · '}
+      {place.place} of{' '}
+      {list ? (
+        <Link className="act" to={list.path}>
+          {place.of} {list.words}
+        </Link>
+      ) : (
+        place.of
       )}
-      {error && (
-        <div className="mt-1" role="alert">
-          <p className="notice">{inWords(error)}</p>
-          {error instanceof ApiError && error.isStale ? (
-            <p>
-              <button className="act" onClick={edit.takeTheirs}>
-                Take the newer one
-              </button>{' '}
-              <button className="act" onClick={edit.saveMine}>
-                Save mine over it
-              </button>
-            </p>
-          ) : (
-            <button className="act" onClick={edit.saveNow}>
-              Save again
-            </button>
-          )}
-        </div>
+      {(['previous', 'next'] as const).map(
+        (way) =>
+          place[way] !== null && (
+            <span key={way}>
+              {' '}
+              <Link className="act" to={`${base}/${place[way]}`}>
+                {way}
+              </Link>
+            </span>
+          ),
       )}
-      {edit.restored && !error && (
-        <button className="act" onClick={edit.saveNow}>
-          Save what was restored
-        </button>
-      )}
-    </>
-  );
-}
-
-const steps: Record<Schema['Status'], { to: Schema['Status']; words: string }[]> = {
-  draft: [
-    { to: 'in review', words: 'to review' },
-    { to: 'cleared', words: 'clear' },
-  ],
-  'in review': [
-    { to: 'cleared', words: 'clear' },
-    { to: 'draft', words: 'back to draft' },
-  ],
-  cleared: [{ to: 'retired', words: 'retire' }],
-  retired: [{ to: 'draft', words: 'back to draft' }],
-};
-
-function StatusSteps({ question, edit }: { question: Question; edit: ReturnType<typeof useDraft> }) {
-  const move = useMutation({
-    mutationFn: (status: Schema['Status']) =>
-      take(api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.version.current } })),
-    onSuccess: edit.rebase,
-  });
-  return (
-    <>
-      {steps[question.status].map(({ to, words }) => (
-        <button key={to} className="act mr-2" disabled={move.isPending || edit.save.isPending} onClick={() => move.mutate(to)}>
-          {words}
-        </button>
-      ))}
-      {move.error && (
-        <span className="notice block" role="alert">
-          {inWords(move.error)}
-        </span>
-      )}
-    </>
-  );
-}
-
-function Revisions({ question }: { question: Question }) {
-  return (
-    <Row
-      className="pt-5 pb-6"
-      page={
+      {back !== undefined && (
         <>
-          <h2 className="head">revisions</h2>
-          <ul className="text-sm text-soft">
-            {question.revisions.map((revision) => (
-              <li key={revision.number}>
-                <b className="fig">{revision.number}</b> {revision.by}, {day(revision.savedAt)} {timeOfDay(revision.savedAt)}
-                {revision.cleared && ' · cleared, this one is dealt'}
-              </li>
-            ))}
-          </ul>
+          {' · '}
+          <Link className="act" to={back}>
+            back to the rehearsal
+          </Link>
         </>
-      }
-    />
+      )}
+    </>
   );
 }

@@ -7,8 +7,10 @@ import { Row, Sheet } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
+import { kinds } from './kinds';
+import { remember } from './list';
 
-const kinds = ['', 'one', 'several', 'claim', 'number', 'text'].map((kind) => ({ value: kind, words: kind || 'every kind' }));
+const kindOptions = [{ value: '', words: 'every kind' }, ...kinds.map(({ kind }) => ({ value: kind, words: kind }))];
 const statuses = ['', 'draft', 'in review', 'cleared', 'retired'].map((status) => ({ value: status, words: status || 'every status' }));
 
 /** The dense list: filtered by what stands in the address, searched, one row a question. */
@@ -50,6 +52,12 @@ export default function QuestionsPage({ account }: { account: Account }) {
     })) ?? []),
   ];
   const questions = list.data.questions;
+  const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
+  const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`]
+    .filter((w) => w)
+    .join(', ');
+  const goOn = () =>
+    remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
     <Sheet label="Questions">
       <Row
@@ -59,7 +67,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
             <h1 className="title">{count(questions.length, 'question')}</h1>
             <span className="path">
               <Pick label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
-              <Pick label="Kind" value={get('kind')} options={kinds} onChange={(v) => set('kind', v)} /> ·{' '}
+              <Pick label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
               <Pick label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} />
             </span>
             <input
@@ -74,29 +82,33 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
         margin={
           mayEdit(account) && (
-            <p className="pt-2">
-              <Link className="act" to="new">
+            <p className="acts pt-2">
+              <Link className="act" to={objectivePath ? `new?objective=${encodeURIComponent(objectivePath)}` : 'new'}>
                 Write a question
-              </Link>{' '}
-              &ensp;
+              </Link>
               <Link className="act" to="../intake">
                 Bring in a file
-              </Link>{' '}
-              &ensp;
+              </Link>
               <a className="act" href={`/api/banks/${bank}/text`}>
                 Save as text
               </a>
+              <Link className="act" to="../proofreading">
+                Proofread all
+              </Link>
+              <Link className="act" to="../settings">
+                Settings
+              </Link>
             </p>
           )
         }
       />
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
-      <Rows questions={questions} bank={bank} />
+      <Rows questions={questions} bank={bank} onOpen={goOn} />
     </Sheet>
   );
 }
 
-function Rows({ questions, bank }: { questions: Schema['QuestionRow'][]; bank: number }) {
+function Rows({ questions, bank, onOpen }: { questions: Schema['QuestionRow'][]; bank: number; onOpen: () => void }) {
   const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
   const shown = rows.getVirtualItems();
   const before = (shown[0]?.start ?? 130) - 130;
@@ -106,14 +118,14 @@ function Rows({ questions, bank }: { questions: Schema['QuestionRow'][]; bank: n
       <div className="col-span-full" style={{ height: Math.max(0, before) }} />
       {shown.map((item) => {
         const q = questions[item.index];
-        return q && <QuestionLine key={q.id} question={q} bank={bank} />;
+        return q && <QuestionLine key={q.id} question={q} bank={bank} onOpen={onOpen} />;
       })}
       <div className="col-span-full" style={{ height: Math.max(0, after) }} />
     </>
   );
 }
 
-function QuestionLine({ question: q, bank }: { question: Schema['QuestionRow']; bank: number }) {
+function QuestionLine({ question: q, bank, onOpen }: { question: Schema['QuestionRow']; bank: number; onOpen: () => void }) {
   return (
     <Row
       line
@@ -121,10 +133,12 @@ function QuestionLine({ question: q, bank }: { question: Schema['QuestionRow']; 
       page={
         <Link
           to={`/banks/${bank}/questions/${q.id}`}
+          onClick={onOpen}
           className="block truncate text-ink no-underline hover:underline"
           title={q.objective ?? 'without an objective'}
         >
-          <span className="font-reading">{q.excerpt}</span> {q.name && <span className="path ml-2">{q.name}</span>}
+          <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
+          {q.name && <span className="path ml-2">{q.name}</span>}
         </Link>
       }
       margin={
@@ -138,7 +152,7 @@ function QuestionLine({ question: q, bank }: { question: Schema['QuestionRow']; 
             className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
             title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
           >
-            {q.status}
+            {q.unfinished ? 'not whole' : q.status}
           </span>
         </span>
       }

@@ -2,47 +2,84 @@ import type { Schema } from '../../api/client';
 import { figure } from '../../parts/figures';
 import { Gauge } from '../../parts/Gauge';
 import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
-import type { Content, Question } from './draft';
+import { Pick } from '../../parts/Value';
+import { Written } from '../../parts/Written';
+import type { Content, Margin } from './draft';
+import { LineNotes } from './LineNotes';
 
 type OutcomeText = NonNullable<Content['outcomeTexts']>[number];
-const house: Partial<Record<Schema['Outcome'], string>> = {
+type Outcome = Schema['Outcome'];
+
+const house: Record<Outcome, string> = {
   right: 'Right: all points.',
   'partly right': 'Partly right: so many points.',
   wrong: 'Wrong.',
   unanswered: 'Left blank.',
+  'out of time': 'Time ran out.',
+  recorded: 'Recorded.',
 };
+const same = (a: OutcomeText, b: OutcomeText) =>
+  a.outcome === b.outcome && a.attempt === b.attempt && (a.onLast ?? false) === (b.onLast ?? false);
+const when = (row: OutcomeText) => (row.onLast ? 'last' : row.attempt ? String(row.attempt) : 'any');
 
 interface Props {
   content: Content;
-  margin: Question['margin'] | null;
-  onChange: (content: Content) => void;
+  margin: Margin | null;
   readOnly: boolean;
+  edit: (make: (content: Content) => Content) => void;
 }
 
-/** What the question says after each outcome; blank says what the house says. */
-export function SaysRows({ content, margin, onChange, readOnly }: Props) {
+/** What the question says after each outcome, on any attempt or on one; blank says what the house says. */
+export function SaysRows({ content, margin, readOnly, edit }: Props) {
   const texts = content.outcomeTexts ?? [];
-  const outcomes: Schema['Outcome'][] =
-    content.kind === 'claim' || content.kind === 'one' ? ['right', 'wrong'] : ['right', 'partly right', 'wrong'];
-  const retries = Number(content.settings?.attempts ?? '1') > 1 || content.settings?.attempts === 'unlimited';
-  const wanted: OutcomeText[] = outcomes.flatMap((outcome) => [
-    ...(outcome === 'wrong' && retries ? [{ outcome, text: '', attempt: 1 }] : []),
+  const timed = margin?.settings.time !== undefined;
+  const basic: Outcome[] =
+    content.kind === 'rating' || content.settings?.key === 'none'
+      ? ['recorded']
+      : [
+          'right',
+          ...(content.kind === 'claim' || content.kind === 'one' ? [] : (['partly right'] as const)),
+          'wrong',
+          'unanswered',
+          ...(timed ? (['out of time'] as const) : []),
+        ];
+  const attempts = margin?.settings.attempts?.value ?? content.settings?.attempts ?? '1';
+  const wanted: OutcomeText[] = basic.flatMap((outcome) => [
+    ...(outcome === 'wrong' && attempts !== '1' ? [{ outcome, text: '', attempt: 1 }] : []),
     { outcome, text: '' },
   ]);
-  const same = (a: OutcomeText, b: OutcomeText) =>
-    a.outcome === b.outcome && a.attempt === b.attempt && (a.onLast ?? false) === (b.onLast ?? false);
-  const rows = [...wanted.map((w) => texts.find((t) => same(t, w)) ?? w), ...texts.filter((t) => !wanted.some((w) => same(t, w)))];
-  const edit = (row: OutcomeText, text: string) => {
-    const known = texts.some((t) => same(t, row));
-    onChange({ ...content, outcomeTexts: known ? texts.map((t) => (same(t, row) ? { ...t, text } : t)) : [...texts, { ...row, text }] });
+  const rows = [...wanted.map((w) => texts.find((t) => same(t, w)) ?? w), ...texts.filter((t) => !wanted.some((w) => same(t, w)))].sort(
+    (a, b) => basic.indexOf(a.outcome) - basic.indexOf(b.outcome),
+  );
+  const write = (row: OutcomeText, text: string) =>
+    edit((c) => {
+      const all = c.outcomeTexts ?? [];
+      return {
+        ...c,
+        outcomeTexts: all.some((t) => same(t, row)) ? all.map((t) => (same(t, row) ? { ...t, text } : t)) : [...all, { ...row, text }],
+      };
+    });
+  const add = (choice: string) => {
+    const [outcome = 'wrong', at = 'any'] = choice.split(' / ');
+    const row: OutcomeText = {
+      outcome: outcome as Outcome,
+      text: '',
+      ...(at === 'last' ? { onLast: true } : at === 'any' ? {} : { attempt: Number(at) }),
+    };
+    if (!rows.some((r) => same(r, row))) edit((c) => ({ ...c, outcomeTexts: [...(c.outcomeTexts ?? []), { ...row, text: ' ' }] }));
   };
+  const more = basic.flatMap((outcome) =>
+    ['1', '2', '3', 'last'].map((at) => ({
+      value: `${outcome} / ${at}`,
+      words: `${outcome} on ${at === 'last' ? 'the last attempt' : `attempt ${at}`}`,
+    })),
+  );
   return (
     <>
-      <Row className="pt-4" page={<h2 className="head">what it says</h2>} />
+      <Row className="pt-4" page={<h2 className="head">what it says</h2>} margin={<LineNotes where="feedback" />} />
       {rows.map((row) => (
         <Row
-          key={`${row.outcome} ${row.attempt ?? ''} ${row.onLast ? 'last' : ''}`}
+          key={`${row.outcome} ${when(row)}`}
           page={
             <div className="flex items-baseline gap-2">
               <span className="whitespace-nowrap">
@@ -51,83 +88,65 @@ export function SaysRows({ content, margin, onChange, readOnly }: Props) {
                 {row.attempt && ` on attempt ${row.attempt}`}
                 {row.onLast && ' on the last attempt'}:
               </span>
-              <textarea
-                className="say outline-none"
-                rows={1}
-                aria-label={`Says when ${row.outcome}${row.attempt ? ` on attempt ${row.attempt}` : ''}`}
-                placeholder={`“${house[row.outcome] ?? ''}” (house)`}
+              <Written
+                className="say"
+                label={`Says when ${row.outcome}${row.attempt ? ` on attempt ${row.attempt}` : row.onLast ? ' on the last attempt' : ''}`}
+                placeholder={`“${house[row.outcome]}” (house)`}
                 readOnly={readOnly}
-                value={row.text}
-                onChange={(e) => edit(row, e.target.value)}
+                value={row.text === ' ' ? '' : row.text}
+                onChange={(text) => write(row, text)}
               />
             </div>
           }
-          margin={
-            margin && row.outcome === 'wrong' && row.attempt === undefined ? (
-              <p>
-                earns <b className="fig">{Number(margin.wrong) > 0 ? figure(`-${margin.wrong}`) : '0'}</b>, left blank{' '}
-                <b className="fig">{figure(margin.blank.earned[0] ?? '0')}</b>
-              </p>
-            ) : row.outcome === 'right' && margin ? (
-              <p>
-                earns <b className="fig">{margin.worth}</b>
-              </p>
-            ) : null
-          }
+          margin={row.attempt === undefined && !row.onLast ? <Costs row={row} margin={margin} /> : null}
         />
       ))}
-      <HintRows content={content} margin={margin} onChange={onChange} readOnly={readOnly} />
-    </>
-  );
-}
-
-function HintRows({ content, onChange, readOnly }: Props) {
-  const hints = content.hints ?? [];
-  const set = (i: number, part: Partial<(typeof hints)[number]>) =>
-    onChange({ ...content, hints: hints.map((h, j) => (j === i ? { ...h, ...part } : h)) });
-  return (
-    <>
-      {hints.map((hint, i) => (
+      {!readOnly && attempts !== '1' && (
         <Row
-          key={i}
           page={
-            <div className="flex items-baseline gap-2">
-              <span className="head whitespace-nowrap">hint {i + 1}</span>
-              <textarea
-                className="say outline-none"
-                rows={1}
-                aria-label={`Hint ${i + 1}`}
-                placeholder="a help that may be opened"
-                readOnly={readOnly}
-                value={hint.text}
-                onChange={(e) => set(i, { text: e.target.value })}
-              />
-            </div>
-          }
-          margin={
             <p>
-              from attempt{' '}
-              <Value
-                label="From attempt"
-                value={String(hint.fromAttempt ?? 1)}
-                disabled={readOnly}
-                onChange={(v) => set(i, { fromAttempt: Math.max(1, Math.trunc(Number(v)) || 1) })}
+              <Pick
+                label="Say something more after"
+                value=""
+                options={[{ value: '', words: 'say more on one attempt' }, ...more]}
+                onChange={add}
               />
-              , costs{' '}
-              <Value label="What the hint costs" value={hint.costs ?? '0'} disabled={readOnly} onChange={(costs) => set(i, { costs })} />
             </p>
-          }
-        />
-      ))}
-      {!readOnly && (
-        <Row
-          page={
-            <button className="act" onClick={() => onChange({ ...content, hints: [...hints, { text: '' }] })}>
-              {hints.length === 0 ? 'Give a hint' : 'Give another hint'}
-            </button>
           }
         />
       )}
     </>
   );
+}
+
+function Costs({ row, margin }: { row: OutcomeText; margin: Margin | null }) {
+  if (!margin) return null;
+  const costs = Number(margin.wrong) > 0 ? `-${margin.wrong}` : '0';
+  const late = margin.settings.late?.value ?? 'wrong';
+  switch (row.outcome) {
+    case 'right':
+      return (
+        <p>
+          earns <b className="fig">{margin.worth}</b>
+        </p>
+      );
+    case 'wrong':
+      return (
+        <p>
+          <b className="fig">{figure(costs)}</b>
+        </p>
+      );
+    case 'unanswered':
+      return (
+        <p>
+          <b className="fig">{figure(margin.blank)}</b>
+        </p>
+      );
+    case 'out of time':
+      return (
+        <p>{late === 'marks' ? 'what was entered is marked' : `counts as ${late}: ${figure(late === 'wrong' ? costs : margin.blank)}`}</p>
+      );
+    default:
+      return null;
+  }
 }

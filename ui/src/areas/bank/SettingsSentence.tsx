@@ -1,117 +1,255 @@
+import { type ReactNode } from 'react';
 import { figure } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
-import type { Content, Question } from './draft';
+import type { Content, Margin } from './draft';
+import type { Kind } from './kinds';
+import { isWeighed, plain } from './rows/rows';
 
-const rules: Record<Content['kind'], string[]> = {
+const rules: Record<Kind, string[]> = {
   one: ['whole', 'weighed'],
   several: ['whole', 'parts', 'each', 'weighed'],
   claim: ['whole', 'weighed'],
   number: ['whole'],
   text: ['whole'],
+  gaps: ['whole', 'parts', 'weighed'],
+  pairs: ['whole', 'parts', 'weighed'],
+  groups: ['whole', 'parts', 'weighed'],
+  order: ['whole', 'parts by place', 'parts by neighbour'],
+  regions: ['whole', 'parts', 'weighed'],
+  place: ['whole', 'parts', 'weighed'],
+  rating: ['whole'],
+};
+const house: Record<string, string> = {
+  points: '1',
+  marking: 'whole',
+  attempts: '1',
+  'attempt costs': '0',
+  'wrong costs': '0',
+  'blank costs': '0',
+  'hint costs': '0',
+  shuffle: 'no',
+  choose: 'any',
+  clicks: '1',
+  areas: 'hidden',
+  typos: '0',
+  ignore: 'case',
+  stands: 'last',
+  late: 'wrong',
+  graded: 'yes',
+  floor: 'none',
+};
+/** What is shown where a setting has no value at all, and takes the value away when typed. */
+const none: Record<string, string> = {
+  time: 'no time limit',
+  unit: 'none',
+  figures: 'any figures',
+  layout: 'column',
+  key: 'a key',
+  floor: 'none',
 };
 const words = (values: string[]) => values.map((value) => ({ value, words: value }));
 
-/** The marks of a question as sentences whose values can be typed over; below, where the values come from. */
-export function SettingsSentence(props: {
+interface Props {
   content: Content;
-  margin: Question['margin'] | null;
-  onChange: (content: Content) => void;
+  margin: Margin | null;
+  bankSettings: Record<string, string>;
   readOnly: boolean;
-}) {
-  const { content, margin, onChange, readOnly } = props;
+  edit: (make: (content: Content) => Content) => void;
+}
+
+/** The marks of a question as sentences whose values can be typed over; below, where they come from and the way back. */
+export function SettingsSentence({ content, margin, bankSettings, readOnly, edit }: Props) {
+  const { kind } = content;
   const own = content.settings ?? {};
-  const house: Record<string, string> = {
-    points: '1',
-    marking: 'whole',
-    attempts: '1',
-    'attempt costs': '0',
-    'wrong costs': '0',
-    'blank costs': '0',
-    'hint costs': '0',
-    shuffle: 'no',
-    choose: 'any',
-    typos: '0',
-    ignore: 'case',
-    unit: 'none',
-  };
-  const get = (word: string) => own[word] ?? margin?.settings[word]?.value ?? house[word] ?? '';
-  const set = (word: string, value: string) => {
-    const settings = { ...own, [word]: value.replace('−', '-') };
-    const cleaned = word === 'marking' && value === 'weighed' ? without(settings, 'points') : settings;
-    const choices = word === 'marking' ? content.choices?.map((c) => weigh(c, value === 'weighed')) : content.choices;
-    onChange({ ...content, settings: value === '' || value === 'none' ? without(settings, word) : cleaned, ...(choices && { choices }) });
+  const get = (word: string) =>
+    own[word] ??
+    bankSettings[word] ??
+    house[word] ??
+    (word === 'wrong part costs' ? (['several', 'regions'].includes(kind) ? '1' : '0') : '');
+  const set = (word: string, typed: string) => {
+    const value = plain(typed).replace(/^no time limit$|^any figures$/, '');
+    const back = value === '' || (value === none[word] && word !== 'floor') || (word === 'key' && value !== 'none');
+    edit((c) => reset(c, word, back ? null : value));
   };
   const value = (word: string, label: string) => (
-    <Value label={label} value={figure(get(word))} disabled={readOnly} onChange={(v) => set(word, v)} />
+    <Value
+      label={label}
+      plain={!/\d/.test(get(word))}
+      width={/\d/.test(get(word)) ? 6 : 14}
+      value={figure(get(word) || (none[word] ?? ''))}
+      disabled={readOnly}
+      onChange={(v) => set(word, v)}
+    />
   );
-  const weighed = get('marking') === 'weighed';
+  const pick = (word: string, label: string, options: { value: string; words: string }[]) => (
+    <Pick
+      label={label}
+      value={get(word) || (options[0]?.value ?? '')}
+      options={options}
+      disabled={readOnly}
+      onChange={(v) => set(word, v)}
+    />
+  );
+  const weighed = isWeighed(content);
   const several = get('attempts') !== '1';
-  const mine = Object.keys(own);
+  const timed = get('time') !== '';
+  const judged = kind !== 'rating' && get('key') !== 'none';
+  const hints = (content.hints ?? []).length > 0;
   return (
     <div className="space-y-0.5">
-      <p>
-        {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
-        {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
-        <Pick
-          label="Marking"
-          value={get('marking')}
-          options={words(rules[content.kind])}
-          disabled={readOnly || rules[content.kind].length === 1}
-          onChange={(v) => set('marking', v)}
-        />
-        {get('marking') === 'parts' && <>, a wrong part costs {value('wrong part costs', 'What a wrong part costs')} right parts</>}
-        {' · '}
-        {value('attempts', 'Attempts')} {several ? 'attempts' : 'attempt'}
-        {several && (
-          <>
-            , a later one costs {value('attempt costs', 'What a later attempt costs')}; the{' '}
-            <Pick
-              label="Which attempt stands"
-              value={get('stands') || 'last'}
-              options={words(['last', 'best'])}
-              disabled={readOnly}
-              onChange={(v) => set('stands', v)}
-            />{' '}
-            stands
-          </>
-        )}
-      </p>
-      <p>
-        wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')}
-        {content.kind === 'several' && <> · choose {value('choose', 'How many to choose')}</>}
-        {(content.kind === 'one' || content.kind === 'several') && (
-          <>
-            {' '}
-            · answers{' '}
-            <Pick
-              label="Shuffled or not"
-              value={get('shuffle') === 'yes' ? 'yes' : 'no'}
-              options={[
-                { value: 'yes', words: 'shuffled' },
-                { value: 'no', words: 'in the order written' },
-              ]}
-              disabled={readOnly}
-              onChange={(v) => set('shuffle', v)}
-            />
-          </>
-        )}
-      </p>
-      {content.kind === 'text' && (
-        <p>
-          ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} typos allowed
-        </p>
+      {judged ? (
+        <>
+          <p>
+            {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
+            {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
+            {rules[kind].length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules[kind]))}
+            {get('marking') === 'parts' && <>, a wrong part costs {value('wrong part costs', 'What a wrong part costs')} right parts</>}
+            {' · '}
+            {value('attempts', 'Attempts')} {several ? 'attempts' : 'attempt'}
+            {several && (
+              <>
+                , a later one costs {value('attempt costs', 'What a later attempt costs')}; the{' '}
+                {pick('stands', 'Which attempt stands', words(['last', 'best']))} stands
+              </>
+            )}
+          </p>
+          <p>
+            wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')} · floor{' '}
+            {value('floor', 'Floor')}
+            {hints && <> · a hint costs {value('hint costs', 'What a hint costs')}</>}
+          </p>
+        </>
+      ) : (
+        <p>recorded only, earns nothing</p>
       )}
-      {content.kind === 'number' && <p>units {value('unit', 'Accepted units')}</p>}
-      <p className="text-quiet">{mine.length === 0 ? 'all from the house rules' : `${mine.join(', ')} set here, the rest by the house`}</p>
+      <p>
+        {value('time', 'Time')}
+        {timed && (
+          <>
+            {several && ' over all attempts'}; out of time{' '}
+            {pick('late', 'Out of time', [
+              { value: 'wrong', words: 'counts as wrong' },
+              { value: 'blank', words: 'counts as blank' },
+              { value: 'marks', words: 'marks what was entered' },
+            ])}
+          </>
+        )}
+        {kind !== 'rating' && (
+          <>
+            {' · '}
+            {pick('graded', 'Graded', [
+              { value: 'yes', words: 'graded' },
+              { value: 'no', words: 'not graded' },
+            ])}
+          </>
+        )}
+      </p>
+      <KindWords kind={kind} value={value} pick={pick} />
+      <Origins own={own} bank={bankSettings} readOnly={readOnly} onBack={(word) => edit((c) => reset(c, word, null))} />
     </div>
   );
 }
 
-function weigh<T extends { weight?: string; key: boolean }>(choice: T, weighed: boolean): T {
-  const { weight, ...rest } = choice;
-  return weighed ? { ...choice, weight: weight ?? (choice.key ? '1' : '0') } : (rest as T);
+function KindWords(props: {
+  kind: Kind;
+  value: (word: string, label: string) => ReactNode;
+  pick: (word: string, label: string, options: { value: string; words: string }[]) => ReactNode;
+}) {
+  const { kind, value, pick } = props;
+  const order = [
+    { value: 'yes', words: 'shuffled' },
+    { value: 'no', words: 'in the order written' },
+  ];
+  const layouts = [...words(['column', 'two columns', 'row']), ...(kind === 'one' ? [{ value: 'list', words: 'a drop-down list' }] : [])];
+  if (kind === 'one' || kind === 'several' || kind === 'claim') {
+    return (
+      <p>
+        answers {pick('shuffle', 'Shuffled or not', order)} in {pick('layout', 'Layout of the answers', layouts)}
+        {kind === 'several' && <> · choose {value('choose', 'How many to choose')}</>}
+      </p>
+    );
+  }
+  if (kind === 'text' || kind === 'gaps') {
+    return (
+      <p>
+        ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} typos allowed
+      </p>
+    );
+  }
+  if (kind === 'number') {
+    return (
+      <p>
+        units {value('unit', 'Accepted units')} · asks for {value('figures', 'Figures demanded')}
+      </p>
+    );
+  }
+  if (kind === 'regions') {
+    return (
+      <p>
+        {value('clicks', 'Clicks allowed')} clicks allowed · areas{' '}
+        {pick('areas', 'Areas are', words(['hidden', 'outlined', 'outlined after checking']))}
+      </p>
+    );
+  }
+  return null;
 }
 
-function without(settings: Record<string, string>, word: string): Record<string, string> {
-  return Object.fromEntries(Object.entries(settings).filter(([key]) => key !== word));
+/** Each setting made here or by the bank; those made here can be set back. */
+function Origins(props: { own: Record<string, string>; bank: Record<string, string>; readOnly: boolean; onBack: (word: string) => void }) {
+  const { own, bank, readOnly, onBack } = props;
+  const mine = Object.keys(own);
+  const banks = Object.keys(bank).filter((word) => !(word in own));
+  const from = (word: string) => (word in bank ? `${bank[word] ?? ''} (bank)` : `${house[word] ?? none[word] ?? 'unset'} (house)`);
+  return (
+    <p className="text-quiet">
+      {mine.length > 0 && 'set here: '}
+      {mine.map((word, i) => (
+        <span key={word}>
+          {i > 0 && ', '}
+          {readOnly ? (
+            word
+          ) : (
+            <button
+              className="act"
+              title={`Set back to ${from(word)}`}
+              aria-label={`Set ${word} back to ${from(word)}`}
+              onClick={() => onBack(word)}
+            >
+              {word} ↶
+            </button>
+          )}
+        </span>
+      ))}
+      {mine.length > 0 && ' · '}
+      {banks.length > 0 && `${banks.join(', ')} from the bank · `}
+      {mine.length === 0 && banks.length === 0 ? 'all from the house rules' : 'the rest by the house'}
+    </p>
+  );
+}
+
+/** A setting made or set back, with what follows from it: weights come and go with "weighed", keys go with "recorded only". */
+function reset(content: Content, word: string, value: string | null): Content {
+  const without = (settings: Record<string, string>, gone: string) =>
+    Object.fromEntries(Object.entries(settings).filter(([key]) => key !== gone));
+  const rest = without(content.settings ?? {}, word);
+  const settings = value === null ? rest : { ...rest, [word]: value };
+  if (word !== 'marking') return { ...content, settings };
+  const weighed = value === 'weighed';
+  const weigh = <T extends { weight?: string; key: boolean }>(list: T[]): T[] =>
+    list.map(({ weight, ...row }) => (weighed ? { ...row, weight: weight ?? (row.key ? '1' : '0') } : row) as T);
+  const earn = <T extends { earns?: string; loses?: string; belongs?: string[] }>(list: T[]): T[] =>
+    list.map(
+      ({ earns, loses, ...row }) =>
+        (weighed ? { ...row, ...((row.belongs?.length ?? 1) > 0 && { earns: earns ?? '1' }), ...(loses && { loses }) } : row) as T,
+    );
+  return {
+    ...content,
+    settings: weighed ? without(settings, 'points') : settings,
+    ...(content.choices && { choices: weigh(content.choices) }),
+    ...(content.regions && { regions: weigh(content.regions) }),
+    ...(content.pairs && { pairs: earn(content.pairs) }),
+    ...(content.items && content.kind === 'groups' && { items: earn(content.items) }),
+    ...(content.labels && { labels: earn(content.labels) }),
+    ...(content.gaps && { gaps: content.gaps.map((gap) => ({ ...gap, part: earn([gap.part])[0] ?? gap.part })) }),
+  };
 }

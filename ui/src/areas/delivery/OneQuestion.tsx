@@ -2,7 +2,8 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { figure } from '../../parts/figures';
 import { Rich } from '../../parts/Rich';
 import { Row } from '../../parts/Sheet';
-import { AnswerBox, howTo, toggled } from './AnswerBox';
+import { AnswerBox } from './AnswerBox';
+import { toggled } from './answers/answers';
 import { Progress } from './Progress';
 import type { Response, Sitting, SittingQuestion, useSitting } from './sitting';
 import { Told, Watch } from './SittingMargin';
@@ -36,6 +37,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   const timer = useRef<number | undefined>(undefined);
   const unsent = useRef<Response | undefined>(undefined);
   const last = n === sitting.questions.length;
+  const choices = question.face.choices?.length ?? 0;
   const open = !question.closed && again;
 
   const flush = () => {
@@ -70,12 +72,12 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     onKey.current = (e) => {
       const target = e.target instanceof HTMLElement ? e.target : null;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
-      const typing = target?.tagName === 'INPUT';
+      const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(target?.tagName ?? '');
       if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
         e.preventDefault();
         if (sitting.checks && open) check();
         else goOn();
-      } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= question.choices.length) {
+      } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
         respond(toggled(question, response, Number(e.key)), false);
       } else if (!typing && e.key.toLowerCase() === 'f') {
         flag();
@@ -101,41 +103,33 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         margin={clock}
       />
       <Row
-        page={<Rich text={question.stem} className="stem text-[25px]!" />}
+        page={<AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />}
         margin={
-          <p className="pt-2">
-            {question.worth !== null && (
-              <>
-                up to <b className="fig">{question.worth}</b> points
-              </>
-            )}
-            {sitting.checks && (
-              <>
-                {' · '}attempt <b>{question.attempt}</b>
-                {question.attempts !== null && ` of ${question.attempts}`}
-                {question.worthNow !== null && question.attempt > 1 && (
-                  <>
-                    , worth <b className="fig">{figure(question.worthNow)}</b>
-                  </>
-                )}
-              </>
-            )}
-          </p>
-        }
-      />
-      <Row
-        page={
           <>
-            <p className="path">{howTo(question)}</p>
-            <AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />
+            <p className="pt-2">
+              {question.worth !== null && (
+                <>
+                  up to <b className="fig">{question.worth}</b> points
+                </>
+              )}
+              {sitting.checks && (
+                <>
+                  {' · '}attempt <b>{question.attempt}</b>
+                  {question.attempts !== null && ` of ${question.attempts}`}
+                  {question.worthNow !== null && question.attempt > 1 && (
+                    <>
+                      , worth <b className="fig">{figure(question.worthNow)}</b>
+                    </>
+                  )}
+                </>
+              )}
+            </p>
+            <div className="pt-4">
+              <Told question={question} />
+              <Hints question={question} onOpen={() => act('hint opened', n)} />
+              <Watch sitting={sitting} n={n} />
+            </div>
           </>
-        }
-        margin={
-          <div className="pt-4">
-            <Told question={question} />
-            <Hints question={question} onOpen={() => act('hint opened', n)} />
-            <Watch sitting={sitting} n={n} />
-          </div>
         }
       />
       <Row
@@ -177,7 +171,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         page={<Progress sitting={sitting} at={n} onGo={onGo} />}
         margin={
           <p className="max-[860px]:hidden">
-            keys: {question.choices.length > 0 && `1–${question.choices.length} choose · `}
+            keys: {choices > 0 && `1–${choices} choose · `}
             {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F flags
           </p>
         }

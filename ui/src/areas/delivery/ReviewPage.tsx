@@ -4,6 +4,7 @@ import { api, type Schema, take } from '../../api/client';
 import { duration, figure } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
+import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
@@ -22,7 +23,7 @@ export default function ReviewPage({ account }: { account: Account }) {
   if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} />;
   const data = review.data;
   return (
-    <>
+    <MediaContext value={data.media}>
       <TopBar account={account} title={data.title} />
       <Sheet label="Review">
         <Row
@@ -47,7 +48,7 @@ export default function ReviewPage({ account }: { account: Account }) {
           page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
         />
       </Sheet>
-    </>
+    </MediaContext>
   );
 }
 

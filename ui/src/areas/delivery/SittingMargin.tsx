@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure } from '../../parts/figures';
 import { Gauge, Outcome } from '../../parts/Gauge';
@@ -64,6 +65,11 @@ export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
   return (
     <section className="mt-4 border-t border-rule pt-3" aria-label="Watch">
       <h2 className="head">watch</h2>
+      <p>
+        <Link className="act" to={`/questions/${row.question}`} state={{ back: `/sittings/${sitting.id}` }}>
+          to the question{row.name === null ? '' : ` “${row.name}”`}
+        </Link>
+      </p>
       <p>
         as it stands: <Outcome outcome={row.outcome} earned={row.earned} max={row.max} />, <b className="fig">{figure(row.earned)}</b> of{' '}
         <b className="fig">{row.max}</b>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Navigate, useParams } from 'react-router';
+import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
@@ -23,7 +24,7 @@ export default function SittingPage({ account }: { account: Account }) {
   const clock = <Clock left={left} seconds={data.seconds} />;
   const savedLine = <SavedLine saved={saved} notice={notice} />;
   return (
-    <>
+    <MediaContext value={data.media}>
       <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
       <Sheet label="Sitting">
         {handingIn || !question ? (
@@ -54,6 +55,6 @@ export default function SittingPage({ account }: { account: Account }) {
           />
         )}
       </Sheet>
-    </>
+    </MediaContext>
   );
 }

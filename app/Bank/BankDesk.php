@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Shared\Stale;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Exchange\TextFormat;
+use Zetema\Core\Question\Settings;
+
+/** What is set for a bank as a whole, and the bank as text. */
+final readonly class BankDesk
+{
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function settings(Bank $bank): array
+    {
+        $house = [];
+        foreach (Bank::SETTINGS as $setting) {
+            $house[$setting->value] = $setting->houseValue() ?? '';
+        }
+
+        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->values, 'house' => (object) $house];
+    }
+
+    /** Worths that follow from the settings are worked out anew; cleared revisions keep their text. */
+    public function set(Bank $bank, Fields $body): void
+    {
+        if ($body->integer('version') !== $bank->version()) {
+            throw new Stale('The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings($bank));
+        }
+        $bank->set(Settings::of($body->textMap('settings')));
+        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank]) as $question) {
+            foreach (array_filter([$question->newest(), $question->cleared()]) as $revision) {
+                if ($revision->isWhole()) {
+                    $revision->reckon();
+                }
+            }
+        }
+        $this->em->flush();
+    }
+
+    /** The bank in the text format: its settings, its pages and every question that is whole; the others as remarks. */
+    public function text(Bank $bank): string
+    {
+        $writer = new TextFormat\Writer();
+        $text = $writer->bank($bank->name);
+        if ($bank->settings()->values !== []) {
+            $text .= "\nevery question:\n";
+            foreach ($bank->settings()->values as $word => $value) {
+                $text .= "  $word: $value\n";
+            }
+        }
+        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
+            $text .= $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
+        }
+        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank], ['objective' => 'ASC', 'id' => 'ASC']) as $question) {
+            $revision = $question->newest();
+            $text .= $revision->isWhole() ? $writer->question($revision->question()) : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($revision)))) . "\n";
+        }
+
+        return $text;
+    }
+}

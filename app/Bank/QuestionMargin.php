@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Marking\FormGuessing;
+use Zetema\Core\Marking\Guessing;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Marking\Sums;
+use Zetema\Core\Marking\TooMany;
+use Zetema\Core\Question as Core;
+
+/** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns, what guessing earns. */
+final readonly class QuestionMargin
+{
+    /** The word for a numbered line of each kind; as the proofreader names lines. */
+    private const LINES = ['gaps' => 'gap', 'pairs' => 'pair', 'groups' => 'item', 'order' => 'item', 'regions' => 'area', 'place' => 'label'];
+
+    private Marker $marker;
+    private Core\EffectiveSettings $settings;
+    private MarkingPlan $plan;
+
+    /** @param array<string, Core\Settings> $further of places beyond the question */
+    public function __construct(private Core\Question $question, array $further)
+    {
+        $this->marker = new Marker();
+        $this->settings = $question->effective($further);
+        $this->plan = MarkingPlan::of($question, $this->settings);
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        $values = [];
+        foreach (Core\Setting::cases() as $setting) {
+            $value = $this->settings->get($setting);
+            if ($value !== null && Core\Question::kindTakes($this->question->kind::id(), $setting, $value)) {
+                $values[$setting->value] = ['value' => $value, 'from' => $this->settings->placeOf($setting)];
+            }
+        }
+
+        return [
+            'worth' => (string) $this->plan->measure->worth,
+            'settings' => (object) $values,
+            'lines' => (object) $this->lines(),
+            'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, $this->allRight(), $attempt)),
+            'blank' => (string) $this->marker->mark($this->plan, Core\Response::blank())->earned,
+            'wrong' => Marker::say($this->plan->penalties->wrong),
+            'keyInWords' => $this->question->kind->keyInWords(),
+            'spans' => $this->spans(),
+            'guess' => $this->guess(),
+        ];
+    }
+
+    /** @return array<string, array{outcome: string, earned: list<string>}> what each line alone earns, by its name */
+    private function lines(): array
+    {
+        $lines = [];
+        foreach ($this->question->kind->choices() as $i => $choice) {
+            $response = Core\Response::choosing([$choice->id]);
+            $lines['answer ' . ($i + 1)] = $this->earns(fn (int $attempt) => $this->marker->mark($this->plan, $response, $attempt));
+        }
+        if ($lines !== []) {
+            return $lines;
+        }
+        $word = self::LINES[$this->question->kind::id()->value] ?? 'answer';
+        foreach ($this->plan->measure->atoms as $i => $atom) {
+            $n = $atom->find['part'] ?? $atom->find['n'] ?? $atom->find['place'] ?? $i + 1;
+            $earning = !$atom->right->isZero() || $atom->weight->isPositive() || ($word === 'area' && !isset($atom->find['outside']));
+            if (is_int($n) && $earning) {
+                $lines[$word . ' ' . $n] ??= $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, Sums::of([$atom]), $attempt));
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return list<array<string, mixed>> the spans of a number, to draw; ends as decimals or fractions */
+    private function spans(): array
+    {
+        $kind = $this->question->kind;
+
+        return $kind instanceof Core\Kinds\Number
+            ? array_map(static fn (Core\Span $s): array => ['words' => $s->words, ...$s->toPlan(), 'share' => (string) $s->share->exact()->simplified()], $kind->spans)
+            : [];
+    }
+
+    /** What a response with every right part and no wrong one finds. */
+    private function allRight(): Sums
+    {
+        $measure = $this->plan->measure;
+        if ($measure->rule === Core\Measure::WEIGHTS) {
+            return Sums::of([Core\Atom::weighing([], $measure->worth)]);
+        }
+
+        return Sums::of([Core\Atom::right([], $measure->rule === Core\Measure::BEST ? BigRational::one() : $measure->need)]);
+    }
+
+    /**
+     * @param callable(int): \Zetema\Core\Marking\Verdict $mark by attempt
+     *
+     * @return array{outcome: string, earned: list<string>}
+     */
+    private function earns(callable $mark): array
+    {
+        $verdicts = array_map($mark, range(1, max(1, min($this->settings->attempts() ?? 3, 3))));
+
+        return ['outcome' => $verdicts[0]->outcome->value, 'earned' => array_map(static fn ($v): string => (string) $v->earned, $verdicts)];
+    }
+
+    /** @return array{expected: string|null, right: string|null, why: string|null} */
+    private function guess(): array
+    {
+        if ($this->plan->max()->isZero()) {
+            return ['expected' => null, 'right' => null, 'why' => null];
+        }
+        try {
+            $distribution = (new Guessing($this->marker))->of($this->question, $this->settings);
+        } catch (TooMany $e) {
+            return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
+        }
+        $right = FormGuessing::chanceToReach($distribution, $this->plan->max()->exact());
+
+        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) $right->simplified(), 'why' => null];
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Marking\FeedbackChooser;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\WhatScoresWhat;
+use Zetema\Core\Question as Core;
+use Zetema\Core\Sitting;
+
+/** A question tried out by its author: as a candidate sees it, what any response scores, and the table of what scores what. */
+final readonly class Trial
+{
+    /** So many rows of the table are told at first. */
+    private const FIRST = 60;
+
+    private Core\Question $content;
+    private Sitting\Sheet $sheet;
+
+    /** @throws Core\InvalidQuestion if it is not whole yet */
+    public function __construct(private Question $question, int $seed)
+    {
+        $problem = $question->newest()->problem();
+        if ($problem !== null) {
+            throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
+        }
+        $this->content = $question->newest()->question();
+        $further = $question->bank->further();
+        $shuffle = $this->content->effective($further)->isYes(Core\Setting::Shuffle);
+        $this->sheet = new Sitting\Sheet($this->content, ChoiceOrder::of($this->content, $shuffle, new Chance($seed)), null, $further);
+    }
+
+    /** @return array<string, mixed> */
+    public function asSeen(Media $media): array
+    {
+        $paper = new Sitting\Paper([$this->sheet], new Sitting\Rules(null, tellsAtOnce: true), null);
+        $run = Sitting\Sitting::of($paper)->with(new Sitting\Event(Sitting\EventType::Started, 0));
+        $view = Sitting\CandidateView::of($run, 0);
+
+        return [
+            'question' => is_array($view['questions']) ? $view['questions'][0] : null,
+            'key' => $this->content->kind->keyInWords(),
+            'hints' => array_map(static fn (Core\Hint $h): string => $h->text, $this->content->hints),
+            'media' => (object) $media->namedIn($this->question->bank, json_encode($this->content->toData(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)),
+        ];
+    }
+
+    /**
+     * Marks a response as the page of as-seen sends it.
+     *
+     * @return array<string, mixed>
+     */
+    public function mark(Fields $body): array
+    {
+        $attempt = $body->integer('attempt', 1);
+        $hints = $body->integer('hints', 0);
+        $most = $this->sheet->settings->attempts();
+        if ($attempt < 1 || $attempt > ($most ?? 99)) {
+            throw new Malformed('attempt', $most === 1 ? 'there is only one attempt' : sprintf('must be 1 to %d', $most ?? 99));
+        }
+        if ($hints < 0 || $hints > count($this->content->hints)) {
+            throw new Malformed('hints', sprintf('there are %d', count($this->content->hints)));
+        }
+        $response = $this->sheet->fromPage($body->raw()['response'] ?? null);
+        $verdict = (new Marker())->mark($this->sheet->plan, $response, $attempt, $hints, $body->flag('late', false));
+        $left = $most === null ? null : $most - $attempt;
+        $chooser = new FeedbackChooser();
+
+        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->sheet->settings, $response, $verdict, $attempt, $left)];
+    }
+
+    /** @return array{rows: list<array<string, mixed>>, total: int} */
+    public function table(bool $all): array
+    {
+        $rows = [];
+        $total = 0;
+        foreach (WhatScoresWhat::table($this->content, $this->sheet->settings) as $row) {
+            ++$total;
+            if ($all || count($rows) < self::FIRST) {
+                $rows[] = [...$row, 'response' => $this->short($row['response'])];
+            }
+        }
+
+        return ['rows' => $rows, 'total' => $total];
+    }
+
+    /** Choices and orders by their numbers as written, all else in words. */
+    private function short(Core\Response $response): string
+    {
+        $numbers = [];
+        foreach ($this->content->kind->mixing()[0] ?? [] as $i => $id) {
+            $numbers[$id] = $i + 1;
+        }
+
+        return match ($response->field) {
+            '' => 'nothing',
+            'choose' => implode(', ', array_map(static fn (int $id): string => (string) ($numbers[$id] ?? $id), $response->chosen)),
+            'order' => implode(' ', array_map(static fn (int $id): string => (string) $numbers[$id], $response->order)),
+            'text' => '“' . $response->text . '”',
+            default => implode(' · ', $this->content->kind->inWords($response)),
+        };
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine;
+
+use Symfony\Component\Console\Attribute\Argument;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Exception\InvalidArgumentException;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\Core\Proofreading\Proofreader;
+
+#[AsCommand('zetema:proofread', 'What the proofreader notices: how questions are written, one by one and over all files')]
+final class ProofreadCommand
+{
+    /** @param list<string> $files */
+    public function __invoke(OutputInterface $output, #[Argument('Files in the text format, or -')] array $files): int
+    {
+        $files = array_values(array_filter($files, is_string(...)));
+        if ($files === []) {
+            throw new InvalidArgumentException('Name at least one file, or - for standard input.');
+        }
+        TextFiles::refuseMissing($files);
+        $texts = new TextFiles();
+        $questions = iterator_to_array($texts->questions($files));
+        $proofreader = new Proofreader();
+        $across = $proofreader->across($questions);
+        $rows = [];
+        foreach ($questions as $number => $question) {
+            foreach ([...$proofreader->read($question, $question->effective()), ...$across[$number] ?? []] as $finding) {
+                $rows[] = ['question' => $question->name ?? (string) $number, 'rule' => $finding->rule->value, 'where' => $finding->where, 'message' => $finding->message];
+            }
+        }
+        TextFiles::print($output, $rows);
+        if ($texts->problems() !== [] && $output instanceof ConsoleOutputInterface) {
+            $output->getErrorOutput()->writeln(sprintf('%d problems kept some questions from being read; zetema:read names them.', count($texts->problems())));
+        }
+
+        return $texts->problems() === [] ? 0 : 1;
+    }
+}

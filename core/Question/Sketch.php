@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+
+/**
+ * A question as far as it has been written: either whole, or its data as typed with what keeps it from being one. Authors save long
+ * before a question is whole; nothing typed may be lost for that.
+ */
+final readonly class Sketch
+{
+    /** The longest stored form, in bytes of JSON. */
+    public const LONGEST = 400_000;
+    private const LISTS = ['choices', 'wordings', 'spans', 'gaps', 'pairs', 'items', 'regions', 'spots', 'labels', 'outcomeTexts', 'notes', 'hints'];
+    private const OTHER = ['v', 'kind', 'stem', 'spares', 'groups', 'picture', 'from', 'to', 'ends', 'settings', 'tags', 'difficulty'];
+
+    /**
+     * @param array<string, mixed> $data the stored form: of the question where it is whole, else as typed
+     * @param array{field: string|null, message: string}|null $problem why it is not whole
+     */
+    private function __construct(public array $data, public ?Question $question, public ?array $problem)
+    {
+    }
+
+    public static function whole(Question $question): self
+    {
+        return new self($question->toData(), $question, null);
+    }
+
+    /**
+     * @param list<string> $objective
+     *
+     * @throws Malformed if this could not even be shown again
+     */
+    public static function of(Fields $data, ?string $name, array $objective, Status $status = Status::Draft): self
+    {
+        $kept = self::shape($data);
+        try {
+            return self::whole(Question::fromData($data, $name, $objective, $status));
+        } catch (InvalidQuestion $e) {
+            return new self($kept, null, ['field' => $e->setting, 'message' => $e->getMessage()]);
+        } catch (InvalidSetting $e) {
+            return new self($kept, null, ['field' => null, 'message' => $e->getMessage()]);
+        }
+    }
+
+    public function kind(): KindId
+    {
+        return KindId::from(is_string($this->data['kind'] ?? null) ? $this->data['kind'] : '');
+    }
+
+    public function stem(): string
+    {
+        return is_string($this->data['stem'] ?? null) ? $this->data['stem'] : '';
+    }
+
+    /** @return array<string, mixed> */
+    private static function shape(Fields $data): array
+    {
+        if (KindId::tryFrom($data->text('kind')) === null) {
+            throw new Malformed('kind', sprintf('there is no kind “%s”', $data->text('kind')));
+        }
+        $data->only(...self::LISTS, ...self::OTHER);
+        $data->text('stem');
+        $data->textMap('settings');
+        foreach (self::LISTS as $list) {
+            $data->objects($list, optional: true);
+        }
+        $json = json_encode($data->raw(), JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE);
+        if (strlen($json === false ? '' : $json) > self::LONGEST) {
+            throw new Malformed('content', sprintf('is longer than %d kB; split it into several questions', self::LONGEST / 1000));
+        }
+        $kept = [];
+        foreach ($data->raw() as $key => $value) {
+            $kept[(string) $key] = $value;
+        }
+
+        return $kept;
+    }
+}

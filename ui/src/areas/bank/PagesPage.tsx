@@ -1,0 +1,216 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { ApiError, api, inWords, type Schema, take } from '../../api/client';
+import { day, timeOfDay } from '../../parts/figures';
+import { MediaContext } from '../../parts/media';
+import { Row, Sheet } from '../../parts/Sheet';
+import { Value } from '../../parts/Value';
+import { Waiting } from '../../parts/Waiting';
+import { Written } from '../../parts/Written';
+import { type Account, mayEdit } from '../people/session';
+import { useMedia } from './files';
+import { TextTools } from './TextTools';
+
+type Page = Schema['Page'];
+
+/** The bank's pages for reading, and one of them open to be written. */
+export default function PagesPage({ account }: { account: Account }) {
+  const { bank: bankId, id } = useParams();
+  const bank = Number(bankId);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const media = useMedia(bank);
+  const pages = useQuery({
+    queryKey: ['pages', bank],
+    queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
+  });
+  const make = useMutation({
+    mutationFn: (name: string) => take(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
+    onSuccess: async (made) => {
+      await queries.invalidateQueries({ queryKey: ['pages', bank] });
+      void navigate(`/banks/${bank}/pages/${made.id}`);
+    },
+  });
+  if (!pages.data) return <Waiting error={pages.error} retry={() => void pages.refetch()} />;
+  const list = pages.data.pages;
+  const open = list.find((page) => page.id === Number(id));
+  const free = () => {
+    for (let n = list.length + 1; ; n++) if (!list.some((page) => page.name === `page ${n}`)) return `page ${n}`;
+  };
+  return (
+    <MediaContext value={media}>
+      <Sheet label="Pages">
+        {open ? (
+          <OnePage key={open.id} page={open} bank={bank} readOnly={!mayEdit(account)} />
+        ) : (
+          <Row
+            className="pt-5"
+            page={<h1 className="title">Pages for reading</h1>}
+            margin={<p>Refreshers, what follows a decision, closing pages. Their names are for authors; candidates never see them.</p>}
+          />
+        )}
+        {!open &&
+          list.map((page) => (
+            <Row
+              key={page.id}
+              line
+              page={
+                <Link className="act" to={`/banks/${bank}/pages/${page.id}`}>
+                  {page.name}
+                </Link>
+              }
+              margin={
+                <p>
+                  {page.heading ?? <span className="text-quiet">no heading</span>} · {page.by}, {day(page.savedAt)}
+                </p>
+              }
+            />
+          ))}
+        <Row
+          className="pt-4"
+          page={
+            <>
+              {!open && list.length === 0 && <p className="pb-2 text-soft">No page yet.</p>}
+              {mayEdit(account) && (
+                <button className="act" disabled={make.isPending} onClick={() => make.mutate(free())}>
+                  Write {open ? 'another' : 'a'} page
+                </button>
+              )}
+              {make.error && (
+                <p className="notice" role="alert">
+                  {inWords(make.error)}
+                </p>
+              )}
+            </>
+          }
+        />
+      </Sheet>
+    </MediaContext>
+  );
+}
+
+type Written = Pick<Page, 'name' | 'reads'> & { heading: string };
+const shelf = (id: number) => `zetema:page:${id}`;
+
+function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly: boolean }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [text, setText] = useState<Written>(() => {
+    const kept = localStorage.getItem(shelf(page.id));
+    return kept === null ? { name: page.name, heading: page.heading ?? '', reads: page.reads } : (JSON.parse(kept) as Written);
+  });
+  const version = useRef(page.version);
+  const latest = useRef(text);
+  const timer = useRef<number | undefined>(undefined);
+  const save = useMutation({
+    mutationFn: (body: Written) =>
+      take(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: version.current } })),
+    onSuccess: (saved, sent) => {
+      version.current = saved.version;
+      if (latest.current === sent) localStorage.removeItem(shelf(page.id));
+      else save.mutate(latest.current);
+      void queries.invalidateQueries({ queryKey: ['pages', bank] });
+    },
+  });
+  useEffect(() => () => window.clearTimeout(timer.current), []);
+  const change = (part: Partial<Written>) => {
+    const next = { ...latest.current, ...part };
+    latest.current = next;
+    setText(next);
+    localStorage.setItem(shelf(page.id), JSON.stringify(next));
+    window.clearTimeout(timer.current);
+    timer.current = window.setTimeout(() => save.mutate(latest.current), 700);
+  };
+  const remove = useMutation({
+    mutationFn: () => take(api.DELETE('/pages/{id}', { params: { path: { id: page.id } } })),
+    onSuccess: async () => {
+      localStorage.removeItem(shelf(page.id));
+      await queries.invalidateQueries({ queryKey: ['pages', bank] });
+      void navigate(`/banks/${bank}/pages`);
+    },
+  });
+  const theirs = save.error instanceof ApiError ? (save.error.problem.current as Page | undefined) : undefined;
+  return (
+    <>
+      <Row
+        className="pt-4"
+        page={
+          <>
+            <p className="path">
+              <Link className="act" to={`/banks/${bank}/pages`}>
+                Pages
+              </Link>
+              {' · '}
+              <Value
+                plain
+                width={20}
+                label="Name, for authors"
+                value={text.name}
+                disabled={readOnly}
+                onChange={(name) => change({ name })}
+              />
+            </p>
+            {!readOnly && <TextTools bank={bank} />}
+          </>
+        }
+        margin={
+          <>
+            <p role="status">{save.isPending ? 'saving …' : save.error ? 'not saved' : `saved ${timeOfDay(page.savedAt)}, ${page.by}`}</p>
+            {save.error && (
+              <p className="notice" role="alert">
+                {inWords(save.error)}{' '}
+                {theirs && (
+                  <button
+                    className="act"
+                    onClick={() => {
+                      version.current = theirs.version;
+                      save.mutate(latest.current);
+                    }}
+                  >
+                    Save mine over it
+                  </button>
+                )}
+              </p>
+            )}
+          </>
+        }
+      />
+      <Row
+        page={
+          <textarea
+            className="stem"
+            rows={1}
+            aria-label="Heading"
+            placeholder="a heading, or none"
+            readOnly={readOnly}
+            value={text.heading}
+            onChange={(e) => change({ heading: e.target.value.replace(/\n/g, ' ') })}
+          />
+        }
+      />
+      <Row
+        className="pb-6"
+        page={
+          <Written
+            className="answer"
+            label="What the page reads"
+            placeholder="Text, lists, pictures, formulas"
+            readOnly={readOnly}
+            value={text.reads}
+            onChange={(reads) => change({ reads })}
+          />
+        }
+        margin={
+          !readOnly && (
+            <p>
+              <button className="act" disabled={remove.isPending} onClick={() => remove.mutate()}>
+                Take this page out of the bank
+              </button>
+            </p>
+          )
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { ApiError, api, type Problem, take } from '../../api/client';
+import type { Medium } from '../../parts/media';
+
+/** The limits are said before anything is sent. */
+const largest = { picture: 8, other: 30 };
+
+/** Gives a file to the bank. The server draws pictures anew and cleans drawings. */
+export async function takeFile(bank: number, file: File): Promise<Medium> {
+  const picture = file.type.startsWith('image/');
+  const most = picture ? largest.picture : largest.other;
+  if (file.size > most * 1e6) {
+    throw new Error(
+      `“${file.name}” has ${(file.size / 1e6).toFixed(1)} MB; a ${picture ? 'picture' : 'sound or film'} may have up to ${most} MB. Make it smaller and choose it again.`,
+    );
+  }
+  let response;
+  try {
+    response = await fetch(`/api/banks/${bank}/media/${encodeURIComponent(file.name)}`, {
+      method: 'PUT',
+      headers: { 'X-Zetema': '1', 'Content-Type': 'application/octet-stream' },
+      body: file,
+    });
+  } catch {
+    throw new Error('The server does not answer. Choose the file again when the connection is back.');
+  }
+  const answer = (await response.json()) as Medium & Problem;
+  if (!response.ok) throw new ApiError(answer);
+  return answer;
+}
+
+/** The bank's files by name. */
+export function useMedia(bank: number): Record<string, Medium> {
+  const media = useQuery({
+    queryKey: ['media', bank],
+    queryFn: () => take(api.GET('/banks/{id}/media', { params: { path: { id: bank } } })),
+  });
+  const list = media.data?.media;
+  return useMemo(() => Object.fromEntries((list ?? []).map((medium) => [medium.name, medium])), [list]);
+}

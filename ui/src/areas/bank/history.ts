@@ -1,0 +1,55 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Draft } from './draft';
+
+const oneStep = 900;
+const most = 200;
+
+/** What a question was before each change, and before each undo. Typing that goes on without a pause is one step. */
+export function useHistory() {
+  const past = useRef<Draft[]>([]);
+  const future = useRef<Draft[]>([]);
+  const last = useRef(0);
+  const [can, setCan] = useState({ undo: false, redo: false });
+  const tell = () =>
+    setCan((before) => {
+      const now = { undo: past.current.length > 0, redo: future.current.length > 0 };
+      return before.undo === now.undo && before.redo === now.redo ? before : now;
+    });
+  const remember = useCallback((before: Draft) => {
+    const now = Date.now();
+    if (now - last.current > oneStep || past.current.length === 0) past.current = [...past.current.slice(-most), before];
+    last.current = now;
+    future.current = [];
+    tell();
+  }, []);
+  /** The draft to go back or forth to, or nothing. */
+  const step = useCallback((way: 'undo' | 'redo', now: Draft): Draft | undefined => {
+    const [from, to] = way === 'undo' ? [past, future] : [future, past];
+    const draft = from.current.at(-1);
+    if (!draft) return undefined;
+    from.current = from.current.slice(0, -1);
+    to.current = [...to.current, now];
+    last.current = 0;
+    tell();
+    return draft;
+  }, []);
+  return { remember, step, can };
+}
+
+/** Ctrl Z, and Ctrl Y or Ctrl Shift Z. */
+export function useUndoKeys(undo: () => void, redo: () => void) {
+  useEffect(() => {
+    const keys = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+      // A short field of its own, such as a value being typed over, takes back its own letters.
+      if (e.target instanceof HTMLInputElement && !e.target.hasAttribute('data-draft')) return;
+      const key = e.key.toLowerCase();
+      if (key === 'z' && !e.shiftKey) undo();
+      else if (key === 'y' || (key === 'z' && e.shiftKey)) redo();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [undo, redo]);
+}

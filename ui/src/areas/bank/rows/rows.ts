@@ -1,0 +1,15 @@
+import type { Content, Margin } from '../draft';
+
+/** What the rows of every kind are given. */
+export interface RowsProps {
+  content: Content;
+  margin: Margin | null;
+  readOnly: boolean;
+  edit: (make: (content: Content) => Content) => void;
+  bank: number;
+}
+
+export const nextId = (rows: { id: number }[]) => Math.max(0, ...rows.map((row) => row.id)) + 1;
+export const isWeighed = (content: Content) => content.settings?.marking === 'weighed';
+/** A number typed over: a true minus becomes the sign that is stored. */
+export const plain = (value: string) => value.replace('−', '-').replace(',', '.').trim();

@@ -1,0 +1,58 @@
+import { type ClipboardEvent, type KeyboardEvent, type Ref, useImperativeHandle, useRef } from 'react';
+import { insertInto, textKeys } from './marks';
+import { pasted } from './paste';
+import { Rich } from './Rich';
+
+interface Props {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  readOnly?: boolean;
+  placeholder?: string;
+  className?: string;
+  onKeyDown?: (e: KeyboardEvent<HTMLTextAreaElement>) => void;
+  /** Told when several lines were pasted, so that rows can be made of them. */
+  onLines?: (lines: string[]) => void;
+  ref?: Ref<HTMLTextAreaElement>;
+}
+
+/** Whether a text looks different from how it is typed. */
+const hasMarks = (text: string) => /[*_`$\n]|\]\(|^\s*(-|\d+\.)\s/.test(text.replace(/_{3,}/g, ''));
+
+/** A text with marks: shown as a candidate sees it, typed over as soon as it has the focus. */
+export function Written({ label, value, onChange, readOnly = false, placeholder, className = '', onKeyDown, onLines, ref }: Props) {
+  const box = useRef<HTMLTextAreaElement>(null);
+  useImperativeHandle(ref, () => box.current as HTMLTextAreaElement);
+  const marked = hasMarks(value);
+  const paste = (e: ClipboardEvent<HTMLTextAreaElement>) => {
+    const { text, lines } = pasted(e.clipboardData);
+    if (text === '') return;
+    e.preventDefault();
+    insertInto(e.currentTarget, text);
+    if (lines.length > 0) onLines?.(lines);
+  };
+  const keys = (e: KeyboardEvent<HTMLTextAreaElement>) => {
+    onKeyDown?.(e);
+    if (!e.defaultPrevented && !readOnly) textKeys(e);
+  };
+  if (readOnly) return <Rich text={value} className={`${className} w-full`} />;
+  return (
+    <div className={`written ${marked ? 'marked' : ''} ${className}`}>
+      {marked && (
+        <div aria-hidden>
+          <Rich text={value} />
+        </div>
+      )}
+      <textarea
+        ref={box}
+        rows={1}
+        aria-label={label}
+        placeholder={placeholder}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        onPaste={paste}
+        onKeyDown={keys}
+      />
+    </div>
+  );
+}
