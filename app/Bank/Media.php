@@ -56,22 +56,29 @@ final readonly class Media
     }
 
     /**
-     * Those of a bank's media that some texts name.
+     * The pages and media of a bank that some texts name. Only what is shown already is searched, so that nothing is told early.
      *
-     * @param string $texts any text or JSON with names in it
+     * @param array<string, mixed> $shown what an answer tells
      *
-     * @return array<string, mixed> by name
+     * @return array{pages: object, media: object} by name
      */
-    public function namedIn(Bank $bank, string $texts): array
+    public function namedIn(Bank $bank, array $shown): array
     {
-        $named = [];
+        $texts = json_encode($shown, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        preg_match_all('/\(page:([^)\s"]+)\)/', $texts, $m);
+        $pages = [];
+        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => array_unique(array_map(rawurldecode(...), $m[1]))]) as $page) {
+            $pages[$page->name()] = ['heading' => $page->heading(), 'reads' => $page->reads()];
+            $texts .= $page->reads();
+        }
+        $media = [];
         foreach ($this->of($bank) as $medium) {
             if (str_contains($texts, $medium->name)) {
-                $named[$medium->name] = $medium->toData();
+                $media[$medium->name] = $medium->toData();
             }
         }
 
-        return $named;
+        return ['pages' => (object) $pages, 'media' => (object) $media];
     }
 
     public function byHash(string $hash): ?Medium

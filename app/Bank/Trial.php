@@ -47,7 +47,7 @@ final readonly class Trial
             'question' => is_array($view['questions']) ? $view['questions'][0] : null,
             'key' => $this->content->kind->keyInWords(),
             'hints' => array_map(static fn (Core\Hint $h): string => $h->text, $this->content->hints),
-            'media' => (object) $media->namedIn($this->question->bank, json_encode($this->content->toData(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)),
+            ...$media->namedIn($this->question->bank, $this->content->toData()),
         ];
     }
 

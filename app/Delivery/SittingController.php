@@ -72,34 +72,26 @@ final readonly class SittingController
             throw new Core\Refused('The review opens when the paper is handed in.');
         }
 
-        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...Core\Review::of($run), 'media' => (object) $this->named($sitting, $run)]);
+        $review = Core\Review::of($run);
+
+        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...$review, ...$this->media->namedIn($sitting->blueprint->bank, $review)]);
     }
 
     private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
     {
         $run ??= $this->desk->settle($sitting);
 
+        $view = Core\CandidateView::of($run, $this->desk->now());
+
         return new JsonResponse([
             'id' => $sitting->id,
             'title' => $sitting->edition->title ?? $sitting->blueprint->title(),
             'rehearsal' => $sitting->isRehearsal(),
             'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null,
-            ...Core\CandidateView::of($run, $this->desk->now()),
-            'media' => (object) $this->named($sitting, $run->isRunning() ? $run : null),
+            ...$view,
+            ...$this->media->namedIn($sitting->blueprint->bank, $view),
             'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
         ], $status, ['Cache-Control' => 'no-store']);
-    }
-
-    /**
-     * The pictures that this paper's texts name; none before it has begun.
-     *
-     * @return array<string, mixed>
-     */
-    private function named(Sitting $sitting, ?Core\Sitting $run): array
-    {
-        $texts = $run === null ? [] : array_map(static fn (Core\Sheet $sheet): array => $sheet->question->toData(), $run->paper->sheets);
-
-        return $texts === [] ? [] : $this->media->namedIn($sitting->blueprint->bank, json_encode($texts, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
     }
 
     private static function refuseOthers(Sitting $sitting, Account $account): void

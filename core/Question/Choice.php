@@ -12,6 +12,7 @@ final readonly class Choice
 {
     public string $text;
     public ?string $says;
+    public ?string $leadsTo;
 
     /**
      * @param int $id stable while the question is edited
@@ -28,9 +29,10 @@ final readonly class Choice
         public bool $pinned = false,
         ?string $says = null,
         public array $tallies = [],
-        public ?string $leadsTo = null,
+        ?string $leadsTo = null,
     ) {
         $this->text = Text::tidy($text);
+        $this->leadsTo = $leadsTo === '' ? null : $leadsTo;
         $says = Text::tidy($says ?? '');
         $this->says = $says === '' ? null : $says;
     }

@@ -81,10 +81,11 @@ interface Kind
      * What a candidate's page is told of the answers: an allow-list, without key or marking.
      *
      * @param list<list<int>> $order as mixing() gives it, in the order of this page
+     * @param bool $checked whether an attempt was checked and told already
      *
      * @return array<string, mixed>
      */
-    public function face(array $order, EffectiveSettings $settings): array;
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array;
 
     /**
      * A response in words, one line for each part.

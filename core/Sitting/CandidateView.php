@@ -55,7 +55,7 @@ final class CandidateView
             'stem' => $question->stem,
             'how' => $sheet->settings->get(Setting::How),
             'choose' => $question->kind::id()->value === 'several' ? $limits : null,
-            'face' => (object) $sheet->face(),
+            'face' => (object) $sheet->face($rules->tellsAtOnce && $state->attempts !== []),
             'response' => $sheet->toPage($state->saved),
             'answered' => !$state->saved->isBlank(),
             'flagged' => $state->flagged,

@@ -31,10 +31,10 @@ final readonly class Sheet
         $this->plan = $pointsHere === null ? $plan : $plan->worthing(Points::of($pointsHere));
     }
 
-    /** @return array<string, mixed> what the candidate's page is told of the answers */
-    public function face(): array
+    /** @return array<string, mixed> what the candidate's page is told of the answers, before or after one was checked and told */
+    public function face(bool $checked): array
     {
-        return $this->question->kind->face($this->lists(), $this->settings);
+        return $this->question->kind->face($this->lists(), $this->settings, $checked);
     }
 
     /**

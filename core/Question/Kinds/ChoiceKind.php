@@ -53,7 +53,7 @@ abstract readonly class ChoiceKind implements Kind
         return [array_map(static fn (Choice $c): int => $c->id, $this->choices)];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         $texts = [];
         foreach ($this->choices as $choice) {

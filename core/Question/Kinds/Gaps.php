@@ -169,7 +169,7 @@ final readonly class Gaps implements Kind
         return array_map(static fn (Gap $g): array => $g->isTyped() ? [] : range(1, count($g->listed)), $this->gaps);
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['gaps' => array_map(
             static fn (Gap $g, int $i): ?array => $g->isTyped() ? null : array_map(static fn (int $n): string => $g->listed[$n - 1]['text'], $order[$i] ?? []),

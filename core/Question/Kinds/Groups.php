@@ -118,7 +118,7 @@ final readonly class Groups extends PartsKind
         )), $this->groups, array_keys($this->groups));
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['groups' => $this->groups, 'items' => Part::textsInOrder($this->items, $order[0] ?? [])];
     }

@@ -118,7 +118,7 @@ final readonly class Number implements Kind
         return [];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['units' => $settings->entries(Setting::Unit)];
     }

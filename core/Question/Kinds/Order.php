@@ -143,7 +143,7 @@ final readonly class Order implements Kind
         return [array_map(static fn (Part $p): int => $p->id, $this->items)];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['items' => Part::textsInOrder($this->items, $order[0] ?? [])];
     }

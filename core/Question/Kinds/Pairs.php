@@ -110,7 +110,7 @@ final readonly class Pairs extends PartsKind
         return [range(1, count($this->rights()))];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return [
             'lefts' => array_map(static fn (Part $p): string => $p->text, $this->pairs),

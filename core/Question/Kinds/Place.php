@@ -133,7 +133,7 @@ final readonly class Place extends PartsKind
     }
 
     /** What a spot is called stays with the author: it may tell the answer. */
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return [
             'picture' => $this->picture->toData(),

@@ -125,7 +125,7 @@ final readonly class Rating implements Kind
         return [];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['from' => $this->from, 'to' => $this->to, 'ends' => $this->ends];
     }

@@ -173,9 +173,10 @@ final readonly class Regions implements Kind
         return [];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
-        $outlined = $settings->get(Setting::Areas) === 'outlined';
+        $areas = $settings->get(Setting::Areas);
+        $outlined = $areas === 'outlined' || ($checked && $areas === 'outlined after checking');
 
         return [
             'picture' => $this->picture->toData(),

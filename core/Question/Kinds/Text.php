@@ -142,7 +142,7 @@ final readonly class Text implements Kind
         return [];
     }
 
-    public function face(array $order, EffectiveSettings $settings): array
+    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return [];
     }

@@ -1,11 +1,14 @@
 import DOMPurify from 'dompurify';
 import { Marked } from 'marked';
-import { use, useEffect, useMemo, useRef } from 'react';
-import { type Medium, MediaContext } from './media';
+import { use, useEffect, useMemo, useRef, useState } from 'react';
+import { type Medium, MediaContext, PagesContext } from './media';
 
-const tags = ['p', 'em', 'strong', 'code', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span'];
-const attributes = ['href', 'src', 'alt', 'width', 'height', 'controls', 'preload', 'aria-label', 'class', 'data-tex'];
+const tags = ['p', 'em', 'strong', 'code', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span', 'button'];
+const attributes = ['href', 'src', 'alt', 'width', 'height', 'controls', 'preload', 'aria-label', 'class', 'type', 'data-tex', 'data-page'];
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** Within a page no further page opens, so that none can hold itself. */
+const noPages = {};
 
 /** Text in the small Markdown of questions, with formulas between dollar signs and files of the bank as pictures, sound or film. */
 export function Rich({ text, inline = false, className = '' }: { text: string; inline?: boolean; className?: string }) {
@@ -16,11 +19,36 @@ export function Rich({ text, inline = false, className = '' }: { text: string; i
     const formulas = box.current?.querySelectorAll<HTMLElement>('.math') ?? [];
     if (formulas.length > 0) void setFormulas([...formulas]);
   }, [html]);
+  const pages = use(PagesContext);
+  // A text that is nothing but a page shows the page itself.
+  const only = /^\[[^\]]*\]\(page:([^)\s]+)\)$/.exec(text.trim())?.[1];
+  const [opened, setOpened] = useState<string | null>(null);
+  const shown = only === undefined ? opened : decodeURIComponent(only);
+  const page = shown === null ? undefined : pages[shown];
+  useEffect(() => {
+    const element = box.current;
+    const open = (e: MouseEvent) => {
+      const name = e.target instanceof Element ? e.target.closest('[data-page]')?.getAttribute('data-page') : null;
+      if (name) setOpened((now) => (now === name ? null : name));
+    };
+    element?.addEventListener('click', open);
+    return () => element?.removeEventListener('click', open);
+  }, []);
   const inside = { dangerouslySetInnerHTML: { __html: html } };
   return inline ? (
     <span ref={box} className={className} {...inside} />
   ) : (
-    <div ref={box as React.RefObject<HTMLDivElement | null>} className={`rich ${className}`} {...inside} />
+    <>
+      <div ref={box as React.RefObject<HTMLDivElement | null>} className={`rich ${className}`} {...inside} />
+      {page && (
+        <div className="read-page">
+          {page.heading !== null && <p className="title">{page.heading}</p>}
+          <PagesContext value={noPages}>
+            <Rich text={page.reads} className="answer" />
+          </PagesContext>
+        </div>
+      )}
+    </>
   );
 }
 
@@ -46,6 +74,11 @@ function reader(media: Record<string, Medium>): Marked {
     ],
     renderer: {
       html: ({ text }) => escaped(text),
+      link({ href, tokens, text }) {
+        const words = this.parser.parseInline(tokens);
+        if (!href.startsWith('page:')) return `<a href="${escaped(href)}">${words}</a>`;
+        return `<button type="button" class="act" data-page="${escaped(decodeURIComponent(href.slice(5)))}">${words || escaped(text)}</button>`;
+      },
       image: ({ href, text }) => file(media[decodeURI(href)], href, text),
     },
   });

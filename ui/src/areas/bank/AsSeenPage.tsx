@@ -4,7 +4,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
 import { figure } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
-import { MediaContext } from '../../parts/media';
+import { MediaContext, PagesContext } from '../../parts/media';
 import { Rich } from '../../parts/Rich';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
@@ -41,77 +41,79 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
   });
   const { question } = seen;
   return (
-    <MediaContext value={seen.media}>
-      <Sheet label="As seen">
-        <Row
-          className="pt-5"
-          page={<AnswerBox question={question} response={response} onRespond={(next) => setResponse(next)} />}
-          margin={
-            <>
-              {question.worth !== null && (
-                <p>
-                  up to <b className="fig">{question.worth}</b> points
-                </p>
-              )}
-              {showKey && (
-                <p>
-                  key: <span className="say">{seen.key.join(' / ')}</span>
-                </p>
-              )}
-              {seen.hints.slice(0, how.hints).map((hint, i) => (
-                <Rich key={i} text={hint} className="say" />
-              ))}
-              {tried.data && <Told tried={tried.data} />}
-              {tried.error && (
-                <p className="notice" role="alert">
-                  {inWords(tried.error)}
-                </p>
-              )}
-            </>
-          }
-        />
-        <Row
-          className="pt-3"
-          page={
-            <p>
-              <button className="btn main" disabled={tried.isPending} onClick={() => tried.mutate()}>
-                Check
-              </button>
-            </p>
-          }
-          margin={
-            <p>
-              tried on attempt{' '}
-              <Value
-                label="Attempt"
-                value={String(how.attempt)}
-                onChange={(v) => setHow({ ...how, attempt: Math.max(1, Math.trunc(Number(v)) || 1) })}
-              />
-              {seen.hints.length > 0 && (
-                <>
-                  {' '}
-                  with{' '}
-                  <Value
-                    label="Hints"
-                    value={String(how.hints)}
-                    onChange={(v) => setHow({ ...how, hints: Math.max(0, Math.trunc(Number(v)) || 0) })}
-                  />{' '}
-                  hints
-                </>
-              )}
-              ,{' '}
-              <Toggle
-                on={how.late}
-                words={['out of time', 'in time']}
-                label="The response"
-                disabled={false}
-                onChange={(late) => setHow({ ...how, late })}
-              />
-            </p>
-          }
-        />
-      </Sheet>
-    </MediaContext>
+    <PagesContext value={seen.pages}>
+      <MediaContext value={seen.media}>
+        <Sheet label="As seen">
+          <Row
+            className="pt-5"
+            page={<AnswerBox question={question} response={response} onRespond={(next) => setResponse(next)} />}
+            margin={
+              <>
+                {question.worth !== null && (
+                  <p>
+                    up to <b className="fig">{question.worth}</b> points
+                  </p>
+                )}
+                {showKey && (
+                  <p>
+                    key: <span className="say">{seen.key.join(' / ')}</span>
+                  </p>
+                )}
+                {seen.hints.slice(0, how.hints).map((hint, i) => (
+                  <Rich key={i} text={hint} className="say" />
+                ))}
+                {tried.data && <Told tried={tried.data} />}
+                {tried.error && (
+                  <p className="notice" role="alert">
+                    {inWords(tried.error)}
+                  </p>
+                )}
+              </>
+            }
+          />
+          <Row
+            className="pt-3"
+            page={
+              <p>
+                <button className="btn main" disabled={tried.isPending} onClick={() => tried.mutate()}>
+                  Check
+                </button>
+              </p>
+            }
+            margin={
+              <p>
+                tried on attempt{' '}
+                <Value
+                  label="Attempt"
+                  value={String(how.attempt)}
+                  onChange={(v) => setHow({ ...how, attempt: Math.max(1, Math.trunc(Number(v)) || 1) })}
+                />
+                {seen.hints.length > 0 && (
+                  <>
+                    {' '}
+                    with{' '}
+                    <Value
+                      label="Hints"
+                      value={String(how.hints)}
+                      onChange={(v) => setHow({ ...how, hints: Math.max(0, Math.trunc(Number(v)) || 0) })}
+                    />{' '}
+                    hints
+                  </>
+                )}
+                ,{' '}
+                <Toggle
+                  on={how.late}
+                  words={['out of time', 'in time']}
+                  label="The response"
+                  disabled={false}
+                  onChange={(late) => setHow({ ...how, late })}
+                />
+              </p>
+            }
+          />
+        </Sheet>
+      </MediaContext>
+    </PagesContext>
   );
 }
 

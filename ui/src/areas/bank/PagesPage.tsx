@@ -100,6 +100,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     const kept = localStorage.getItem(shelf(page.id));
     return kept === null ? { name: page.name, heading: page.heading ?? '', reads: page.reads } : (JSON.parse(kept) as Written);
   });
+  const [sure, setSure] = useState(false);
   const version = useRef(page.version);
   const latest = useRef(text);
   const timer = useRef<number | undefined>(undefined);
@@ -204,9 +205,21 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
         margin={
           !readOnly && (
             <p>
-              <button className="act" disabled={remove.isPending} onClick={() => remove.mutate()}>
-                Take this page out of the bank
-              </button>
+              {sure ? (
+                <>
+                  It cannot be brought back.{' '}
+                  <button className="act" disabled={remove.isPending} onClick={() => remove.mutate()}>
+                    Take it out
+                  </button>{' '}
+                  <button className="act" onClick={() => setSure(false)}>
+                    keep it
+                  </button>
+                </>
+              ) : (
+                <button className="act" onClick={() => setSure(true)}>
+                  Take this page out of the bank
+                </button>
+              )}
             </p>
           )
         }

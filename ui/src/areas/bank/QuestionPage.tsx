@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
 import { api, inWords, take } from '../../api/client';
-import { MediaContext } from '../../parts/media';
+import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
@@ -10,7 +10,7 @@ import { AboutRows } from './AboutRows';
 import { AsSeen } from './AsSeen';
 import { type Edit, type Question, useDraft } from './draft';
 import { Editor } from './Editor';
-import { useMedia } from './files';
+import { useMedia, usePages } from './files';
 import { cameFrom } from './list';
 import { RevisionRows } from './RevisionRows';
 import { Scores } from './Scores';
@@ -48,40 +48,43 @@ function useQuestion(id: number) {
 function QuestionSheet({ question, account }: { question: Question; account: Account }) {
   const edit = useDraft(question);
   const media = useMedia(question.bank.id);
+  const pages = usePages(question.bank.id);
   const readOnly = !mayEdit(account) || question.status === 'retired';
   const { standing, error } = useStanding(question, edit, !readOnly);
   return (
-    <MediaContext value={media}>
-      <StandingContext value={standing}>
-        <Sheet label="Question">
-          <Editor
-            draft={edit.draft}
-            margin={question.margin}
-            bankSettings={question.bankSettings}
-            bank={question.bank.id}
-            change={edit.change}
-            edit={edit.edit}
-            readOnly={readOnly}
-            lead={<Neighbours question={question} />}
-            status={
-              <>
-                <Standing question={question} edit={edit} readOnly={readOnly} />
-                {error && (
-                  <p className="notice" role="alert">
-                    {inWords(error)}
-                  </p>
-                )}
-              </>
-            }
-          />
-          <Scores question={question} />
-          <AsSeen question={question} />
-          <AboutRows question={question} edit={edit} readOnly={readOnly} />
-          <RevisionRows question={question} edit={edit} readOnly={readOnly} />
-          <Row className="pb-6" page={null} />
-        </Sheet>
-      </StandingContext>
-    </MediaContext>
+    <PagesContext value={pages}>
+      <MediaContext value={media}>
+        <StandingContext value={standing}>
+          <Sheet label="Question">
+            <Editor
+              draft={edit.draft}
+              margin={question.margin}
+              bankSettings={question.bankSettings}
+              bank={question.bank.id}
+              change={edit.change}
+              edit={edit.edit}
+              readOnly={readOnly}
+              lead={<Neighbours question={question} />}
+              status={
+                <>
+                  <Standing question={question} edit={edit} readOnly={readOnly} />
+                  {error && (
+                    <p className="notice" role="alert">
+                      {inWords(error)}
+                    </p>
+                  )}
+                </>
+              }
+            />
+            <Scores question={question} />
+            <AsSeen question={question} />
+            <AboutRows question={question} edit={edit} readOnly={readOnly} />
+            <RevisionRows question={question} edit={edit} readOnly={readOnly} />
+            <Row className="pb-6" page={null} />
+          </Sheet>
+        </StandingContext>
+      </MediaContext>
+    </PagesContext>
   );
 }
 

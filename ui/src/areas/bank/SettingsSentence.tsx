@@ -137,10 +137,19 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
         {kind !== 'rating' && (
           <>
             {' · '}
-            {pick('graded', 'Graded', [
-              { value: 'yes', words: 'graded' },
-              { value: 'no', words: 'not graded' },
-            ])}
+            <Pick
+              label="Graded"
+              value={get('key') === 'none' ? 'none' : get('graded')}
+              options={[
+                { value: 'yes', words: 'graded' },
+                { value: 'no', words: 'judged, not graded' },
+                { value: 'none', words: 'recorded only, without a key' },
+              ]}
+              disabled={readOnly}
+              onChange={(v) =>
+                edit((c) => (v === 'none' ? withoutKeys(c) : reset(reset(c, 'key', null), 'graded', v === 'yes' ? null : v)))
+              }
+            />
           </>
         )}
       </p>
@@ -225,6 +234,18 @@ function Origins(props: { own: Record<string, string>; bank: Record<string, stri
       {mine.length === 0 && banks.length === 0 ? 'all from the house rules' : 'the rest by the house'}
     </p>
   );
+}
+
+/** For surveys: nothing is right, everything is recorded. */
+function withoutKeys(content: Content): Content {
+  const plainly = reset(reset(content, 'marking', null), 'key', 'none');
+  return {
+    ...plainly,
+    ...(plainly.choices && { choices: plainly.choices.map((c) => ({ ...c, key: false })) }),
+    ...(plainly.regions && { regions: plainly.regions.map((r) => ({ ...r, key: false })) }),
+    ...(plainly.wordings && { wordings: [] }),
+    ...(plainly.spans && { spans: [] }),
+  };
 }
 
 /** A setting made or set back, with what follows from it: weights come and go with "weighed", keys go with "recorded only". */

@@ -2,7 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { inWords } from '../../api/client';
 import { insertInto, makeLink, makeList, surround } from '../../parts/marks';
-import { takeFile } from './files';
+import { Pick } from '../../parts/Value';
+import { takeFile, usePages } from './files';
 
 /** Marks for the text that has the focus; files are asked for their description before they are put in. */
 export function TextTools({ bank }: { bank: number }) {
@@ -10,6 +11,8 @@ export function TextTools({ bank }: { bank: number }) {
   const [describing, setDescribing] = useState<{ name: string; shows: string } | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
+  const pages = usePages(bank);
+  const names = Object.keys(pages);
   useEffect(() => {
     const remember = (e: FocusEvent) => {
       if (e.target instanceof HTMLTextAreaElement) field.current = e.target;
@@ -52,6 +55,16 @@ export function TextTools({ bank }: { bank: number }) {
       <button className="act" onClick={() => chooser.current?.click()}>
         picture, sound or film
       </button>
+      {names.length > 0 && (
+        <Pick
+          label="A page of the bank in the text"
+          value=""
+          options={[{ value: '', words: 'a page' }, ...names.map((name) => ({ value: name, words: name }))]}
+          onChange={(name) =>
+            name !== '' && act((f) => insertInto(f, `[${pages[name]?.heading ?? name}](page:${encodeURIComponent(name)})`))()
+          }
+        />
+      )}
       <input
         ref={chooser}
         type="file"

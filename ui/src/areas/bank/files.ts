@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ApiError, api, type Problem, take } from '../../api/client';
-import type { Medium } from '../../parts/media';
+import type { Medium, ReadPage } from '../../parts/media';
 
 /** The limits are said before anything is sent. */
 const largest = { picture: 8, other: 30 };
@@ -38,4 +38,14 @@ export function useMedia(bank: number): Record<string, Medium> {
   });
   const list = media.data?.media;
   return useMemo(() => Object.fromEntries((list ?? []).map((medium) => [medium.name, medium])), [list]);
+}
+
+/** The bank's pages by name. */
+export function usePages(bank: number): Record<string, ReadPage> {
+  const pages = useQuery({
+    queryKey: ['pages', bank],
+    queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
+  });
+  const list = pages.data?.pages;
+  return useMemo(() => Object.fromEntries((list ?? []).map(({ name, heading, reads }) => [name, { heading, reads }])), [list]);
 }

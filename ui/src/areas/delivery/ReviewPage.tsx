@@ -4,7 +4,7 @@ import { api, type Schema, take } from '../../api/client';
 import { duration, figure } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
-import { MediaContext } from '../../parts/media';
+import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
@@ -23,32 +23,34 @@ export default function ReviewPage({ account }: { account: Account }) {
   if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} />;
   const data = review.data;
   return (
-    <MediaContext value={data.media}>
-      <TopBar account={account} title={data.title} />
-      <Sheet label="Review">
-        <Row
-          className="pt-5"
-          page={
-            <>
-              <p className="path">
-                {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} ·{' '}
-                {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
-              </p>
-              <Headline review={data} />
-            </>
-          }
-          margin={<BackLink review={data} account={account} />}
-        />
-        {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
-        {data.questions.map((question) => (
-          <Marked key={question.n} question={question} />
-        ))}
-        <Row
-          className="pb-6"
-          page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
-        />
-      </Sheet>
-    </MediaContext>
+    <PagesContext value={data.pages}>
+      <MediaContext value={data.media}>
+        <TopBar account={account} title={data.title} />
+        <Sheet label="Review">
+          <Row
+            className="pt-5"
+            page={
+              <>
+                <p className="path">
+                  {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} ·{' '}
+                  {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
+                </p>
+                <Headline review={data} />
+              </>
+            }
+            margin={<BackLink review={data} account={account} />}
+          />
+          {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
+          {data.questions.map((question) => (
+            <Marked key={question.n} question={question} />
+          ))}
+          <Row
+            className="pb-6"
+            page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
+          />
+        </Sheet>
+      </MediaContext>
+    </PagesContext>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Navigate, useParams } from 'react-router';
-import { MediaContext } from '../../parts/media';
+import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
@@ -24,37 +24,39 @@ export default function SittingPage({ account }: { account: Account }) {
   const clock = <Clock left={left} seconds={data.seconds} />;
   const savedLine = <SavedLine saved={saved} notice={notice} />;
   return (
-    <MediaContext value={data.media}>
-      <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
-      <Sheet label="Sitting">
-        {handingIn || !question ? (
-          <>
-            <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} />
-            <HandIn
+    <PagesContext value={data.pages}>
+      <MediaContext value={data.media}>
+        <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
+        <Sheet label="Sitting">
+          {handingIn || !question ? (
+            <>
+              <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} />
+              <HandIn
+                sitting={data}
+                saved={saved}
+                onBack={(n) => {
+                  setAt(n ?? at);
+                  setHandingIn(false);
+                }}
+                onHandIn={() => act('handed in')}
+                savedLine={savedLine}
+              />
+            </>
+          ) : (
+            <OneQuestion
+              key={`${at} ${dropped}`}
+              waitingFor={waitingFor}
               sitting={data}
-              saved={saved}
-              onBack={(n) => {
-                setAt(n ?? at);
-                setHandingIn(false);
-              }}
-              onHandIn={() => act('handed in')}
+              question={question}
+              act={act}
+              clock={clock}
               savedLine={savedLine}
+              onGo={setAt}
+              onHandIn={() => setHandingIn(true)}
             />
-          </>
-        ) : (
-          <OneQuestion
-            key={`${at} ${dropped}`}
-            waitingFor={waitingFor}
-            sitting={data}
-            question={question}
-            act={act}
-            clock={clock}
-            savedLine={savedLine}
-            onGo={setAt}
-            onHandIn={() => setHandingIn(true)}
-          />
-        )}
-      </Sheet>
-    </MediaContext>
+          )}
+        </Sheet>
+      </MediaContext>
+    </PagesContext>
   );
 }

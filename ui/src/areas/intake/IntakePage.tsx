@@ -151,6 +151,12 @@ function Summary(props: {
           {lines > 0 && `${count(lines, 'line')} beside them.`}
         </p>
       )}
+      {understood && understood.pages.length > 0 && (
+        <p className="mt-1">
+          {count(understood.pages.length, 'page')} {understood.pages.length === 1 ? 'comes' : 'come'} with it: {understood.pages.join(', ')}. Pages whose name the bank
+          has already stay as they are there.
+        </p>
+      )}
       {error !== null && error !== undefined && (
         <p className="notice mt-1" role="alert">
           {inWords(error)}

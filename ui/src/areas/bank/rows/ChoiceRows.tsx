@@ -8,6 +8,7 @@ import { LineNotes, RemarkHere } from '../LineNotes';
 import { Toggle } from '../Toggle';
 import { Handle } from './Handle';
 import { RowFoot } from './RowFoot';
+import { LeadsOn } from './LeadsOn';
 import { isWeighed, nextId, plain, type RowsProps } from './rows';
 import { useStable } from '../../../parts/useStable';
 import { useRows } from './useRows';
@@ -167,35 +168,3 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
 }, same);
 
 const dropOnly = ({ onDragOver, onDrop }: { onDragOver: unknown; onDrop: unknown }) => ({ onDragOver, onDrop }) as object;
-
-/** What a choice adds to named counts, and the page it leads to; shown where there is any. */
-function LeadsOn({
-  choice,
-  n,
-  readOnly,
-  onChange,
-}: {
-  choice: Choice;
-  n: number;
-  readOnly: boolean;
-  onChange: (part: Partial<Choice>) => void;
-}) {
-  const tallies = Object.entries(choice.tallies ?? {});
-  if (tallies.length === 0 && !choice.leadsTo) return null;
-  return (
-    <p className="text-soft">
-      {tallies.map(([name, adds]) => (
-        <span key={name}>
-          {name}{' '}
-          <Value
-            label={`What answer ${n} adds to ${name}`}
-            value={`${adds > 0 ? '+' : ''}${adds}`}
-            disabled={readOnly}
-            onChange={(v) => onChange({ tallies: { ...choice.tallies, [name]: Math.trunc(Number(plain(v))) || 0 } })}
-          />{' '}
-        </span>
-      ))}
-      {choice.leadsTo && <>leads to the page “{choice.leadsTo}”</>}
-    </p>
-  );
-}
