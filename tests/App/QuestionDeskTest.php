@@ -67,10 +67,10 @@ final class QuestionDeskTest extends ApiTestCase
 
     public function test_a_house_pattern_is_found_and_new_questions_are_copies_of_it(): void
     {
-        self::assertSame([], $this->send('GET', '/api/banks/1/questions?patterns=1', schema: 'QuestionList')->objects('questions'));
+        self::assertSame('', $this->patterns());
         $this->send('PUT', '/api/questions/16/about', ['isPattern' => true, 'selfNote' => 'Ask about larvae too.'], 'Question');
 
-        self::assertSame([16], array_map(static fn (Fields $q): int => $q->integer('id'), $this->send('GET', '/api/banks/1/questions?patterns=1', schema: 'QuestionList')->objects('questions')));
+        self::assertSame('16', $this->patterns());
         $again = $this->send('GET', '/api/questions/16', schema: 'Question');
         self::assertSame(['Ask about larvae too.', 1], [$again->text('selfNote'), $again->integer('revision')], 'a note to self is no part of the question');
     }
@@ -119,13 +119,14 @@ final class QuestionDeskTest extends ApiTestCase
         $seen = $this->send('GET', '/api/questions/16/as-seen?seed=4', schema: 'AsSeen');
         $choices = $seen->object('question')->object('face')->texts('choices');
         $key = (int) array_search($seen->texts('key')[0], $choices, true) + 1;
-        $try = fn (array $how): Fields => $this->send('POST', '/api/questions/16/try', ['seed' => 4, 'response' => ['choose' => [$key]], ...$how], 'Tried');
+        $try = fn (int $attempt = 1, int $hints = 0, bool $late = false): Fields => $this->send('POST', '/api/questions/16/try', ['seed' => 4, 'response' => ['choose' => [$key]], 'attempt' => $attempt, 'hints' => $hints, 'late' => $late], 'Tried');
+        $blank = $this->send('POST', '/api/questions/16/try', ['response' => null], 'Tried');
 
-        self::assertSame(['right', '10'], [$try([])->text('outcome'), $try([])->text('earned')]);
-        self::assertSame('4', $try(['attempt' => 2, 'hints' => 1])->text('earned'));
-        self::assertSame(['out of time', '-1'], [$try(['late' => true])->text('outcome'), $try(['late' => true])->text('earned')]);
-        self::assertSame(['unanswered', '0'], [$try(['response' => null])->text('outcome'), $try(['response' => null])->text('earned')]);
-        self::assertNotSame([], $try([])->texts('working'));
+        self::assertSame(['right', '10'], [$try()->text('outcome'), $try()->text('earned')]);
+        self::assertSame('4', $try(2, 1)->text('earned'));
+        self::assertSame(['out of time', '-1'], [$try(late: true)->text('outcome'), $try(late: true)->text('earned')]);
+        self::assertSame(['unanswered', '0'], [$blank->text('outcome'), $blank->text('earned')]);
+        self::assertNotSame([], $try()->texts('working'));
         foreach ([['attempt' => 3], ['attempt' => 0], ['hints' => 2], ['response' => ['choose' => [9]]]] as $how) {
             $this->send('POST', '/api/questions/16/try', ['seed' => 4, 'response' => ['choose' => [$key]], ...$how], status: 422);
         }
@@ -159,6 +160,11 @@ final class QuestionDeskTest extends ApiTestCase
         $scores = $this->send('GET', '/api/questions/66/scores', schema: 'Scores');
 
         self::assertSame([60, 121], [count($scores->objects('rows')), $scores->integer('total')], 'five items in any order, and nothing');
+    }
+
+    private function patterns(): string
+    {
+        return implode(' ', array_map(static fn (Fields $q): string => (string) $q->integer('id'), $this->send('GET', '/api/banks/1/questions?patterns=1', schema: 'QuestionList')->objects('questions')));
     }
 
     private function cleared(): int

@@ -8,7 +8,10 @@ import './styles.css';
 
 const queries = new QueryClient({
   defaultOptions: {
+    // Whether there is a connection shows by asking; the browser's own guess would only make it wait without a word.
+    mutations: { networkMode: 'always' },
     queries: {
+      networkMode: 'always',
       refetchOnWindowFocus: false,
       retry: (failures, error) => failures < 2 && error instanceof ApiError && error.isOffline,
     },

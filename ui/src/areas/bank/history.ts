@@ -4,11 +4,11 @@ import type { Draft } from './draft';
 const oneStep = 900;
 const most = 200;
 
-/** What a question was before each change, and before each undo. Typing that goes on without a pause is one step. */
+/** What a question was before each change, and before each undo. Typing that goes on in one field without a pause is one step. */
 export function useHistory() {
   const past = useRef<Draft[]>([]);
   const future = useRef<Draft[]>([]);
-  const last = useRef(0);
+  const last = useRef({ at: 0, field: '' });
   const [can, setCan] = useState({ undo: false, redo: false });
   const tell = () =>
     setCan((before) => {
@@ -16,8 +16,9 @@ export function useHistory() {
       return before.undo === now.undo && before.redo === now.redo ? before : now;
     });
   const remember = useCallback((before: Draft) => {
-    const now = Date.now();
-    if (now - last.current > oneStep || past.current.length === 0) past.current = [...past.current.slice(-most), before];
+    const now = { at: Date.now(), field: document.activeElement?.getAttribute('aria-label') ?? '' };
+    const goesOn = now.at - last.current.at <= oneStep && now.field === last.current.field;
+    if (!goesOn || past.current.length === 0) past.current = [...past.current.slice(-most), before];
     last.current = now;
     future.current = [];
     tell();
@@ -29,7 +30,7 @@ export function useHistory() {
     if (!draft) return undefined;
     from.current = from.current.slice(0, -1);
     to.current = [...to.current, now];
-    last.current = 0;
+    last.current = { at: 0, field: '' };
     tell();
     return draft;
   }, []);
