@@ -153,8 +153,8 @@ function Summary(props: {
       )}
       {understood && understood.pages.length > 0 && (
         <p className="mt-1">
-          {count(understood.pages.length, 'page')} {understood.pages.length === 1 ? 'comes' : 'come'} with it: {understood.pages.join(', ')}. Pages whose name the bank
-          has already stay as they are there.
+          {count(understood.pages.length, 'page')} {understood.pages.length === 1 ? 'comes' : 'come'} with it: {understood.pages.join(', ')}
+          . Pages whose name the bank has already stay as they are there.
         </p>
       )}
       {error !== null && error !== undefined && (
