@@ -11,6 +11,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media;
+use Zetema\App\Bank\Question;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintDesk;
 use Zetema\App\Intake\Intake;
@@ -75,6 +76,7 @@ final readonly class DemoCommand
             $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException('the demo file has a problem at line ' . $read->fromLine);
         }
         $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
+        $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
         $edition = $this->desk->freeze($this->certificate($bank), $accounts['orrell']);
         $this->desk->freeze($this->practice($bank), $accounts['orrell']);
         $this->desk->freeze($this->handsOn($bank), $accounts['orrell']);

@@ -35,6 +35,7 @@ export function Written({ label, value, onChange, readOnly = false, placeholder,
     onKeyDown?.(e);
     if (!e.defaultPrevented && !readOnly) textKeys(e);
   };
+  if (readOnly && value.trim() === '') return <p className={`${className} w-full text-quiet!`}>{placeholder}</p>;
   if (readOnly) return <Rich text={value} className={`${className} w-full`} />;
   return (
     <div className={`written ${marked ? 'marked' : ''} ${className}`}>

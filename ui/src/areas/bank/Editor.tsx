@@ -102,7 +102,7 @@ export function Editor({ draft, margin, bankSettings, bank, change, edit, readOn
             <SettingsSentence {...parts} bankSettings={bankSettings} />
             <LineNotes where="marking" />
             <LineNotes where="stem" />
-            <span className="lineact stays">
+            <span className="lineact bottom">
               <RemarkHere where="stem" words="remark on the stem" />
             </span>
           </>

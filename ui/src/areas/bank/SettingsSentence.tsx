@@ -95,6 +95,38 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
   const timed = get('time') !== '';
   const judged = kind !== 'rating' && get('key') !== 'none';
   const hints = (content.hints ?? []).length > 0;
+  const rest = (
+    <>
+      {value('time', 'Time')}
+      {timed && (
+        <>
+          {several && ' over all attempts'}; out of time{' '}
+          {pick('late', 'Out of time', [
+            { value: 'wrong', words: 'counts as wrong' },
+            { value: 'blank', words: 'counts as blank' },
+            { value: 'marks', words: 'marks what was entered' },
+          ])}
+        </>
+      )}
+      {kind !== 'rating' && (
+        <>
+          {' · '}
+          <Pick
+            label="Graded"
+            value={get('key') === 'none' ? 'none' : get('graded')}
+            options={[
+              { value: 'yes', words: 'graded' },
+              { value: 'no', words: 'judged, not graded' },
+              { value: 'none', words: 'recorded only, without a key' },
+            ]}
+            disabled={readOnly}
+            onChange={(v) => edit((c) => (v === 'none' ? withoutKeys(c) : reset(reset(c, 'key', null), 'graded', v === 'yes' ? null : v)))}
+          />
+        </>
+      )}
+      <KindWords kind={kind} value={value} pick={pick} />
+    </>
+  );
   return (
     <div className="space-y-0.5">
       {judged ? (
@@ -116,44 +148,12 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
           <p>
             wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')} · floor{' '}
             {value('floor', 'Floor')}
-            {hints && <> · a hint costs {value('hint costs', 'What a hint costs')}</>}
+            {hints && <> · a hint costs {value('hint costs', 'What a hint costs')}</>} · {rest}
           </p>
         </>
       ) : (
-        <p>recorded only, earns nothing</p>
+        <p>recorded only, earns nothing · {rest}</p>
       )}
-      <p>
-        {value('time', 'Time')}
-        {timed && (
-          <>
-            {several && ' over all attempts'}; out of time{' '}
-            {pick('late', 'Out of time', [
-              { value: 'wrong', words: 'counts as wrong' },
-              { value: 'blank', words: 'counts as blank' },
-              { value: 'marks', words: 'marks what was entered' },
-            ])}
-          </>
-        )}
-        {kind !== 'rating' && (
-          <>
-            {' · '}
-            <Pick
-              label="Graded"
-              value={get('key') === 'none' ? 'none' : get('graded')}
-              options={[
-                { value: 'yes', words: 'graded' },
-                { value: 'no', words: 'judged, not graded' },
-                { value: 'none', words: 'recorded only, without a key' },
-              ]}
-              disabled={readOnly}
-              onChange={(v) =>
-                edit((c) => (v === 'none' ? withoutKeys(c) : reset(reset(c, 'key', null), 'graded', v === 'yes' ? null : v)))
-              }
-            />
-          </>
-        )}
-      </p>
-      <KindWords kind={kind} value={value} pick={pick} />
       <Origins own={own} bank={bankSettings} readOnly={readOnly} onBack={(word) => edit((c) => reset(c, word, null))} />
     </div>
   );
@@ -172,32 +172,36 @@ function KindWords(props: {
   const layouts = [...words(['column', 'two columns', 'row']), ...(kind === 'one' ? [{ value: 'list', words: 'a drop-down list' }] : [])];
   if (kind === 'one' || kind === 'several' || kind === 'claim') {
     return (
-      <p>
+      <>
+        {' · '}
         answers {pick('shuffle', 'Shuffled or not', order)} in {pick('layout', 'Layout of the answers', layouts)}
         {kind === 'several' && <> · choose {value('choose', 'How many to choose')}</>}
-      </p>
+      </>
     );
   }
   if (kind === 'text' || kind === 'gaps') {
     return (
-      <p>
+      <>
+        {' · '}
         ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} typos allowed
-      </p>
+      </>
     );
   }
   if (kind === 'number') {
     return (
-      <p>
+      <>
+        {' · '}
         units {value('unit', 'Accepted units')} · asks for {value('figures', 'Figures demanded')}
-      </p>
+      </>
     );
   }
   if (kind === 'regions') {
     return (
-      <p>
+      <>
+        {' · '}
         {value('clicks', 'Clicks allowed')} clicks allowed · areas{' '}
         {pick('areas', 'Areas are', words(['hidden', 'outlined', 'outlined after checking']))}
-      </p>
+      </>
     );
   }
   return null;

@@ -35,7 +35,7 @@ export function Standing({ question, edit, readOnly }: { question: Question; edi
         )}
       </p>
       <p>
-        <StatusSteps question={question} edit={edit} />
+        <StatusSteps question={question} edit={edit} readOnly={readOnly} />
       </p>
       <Others question={question} />
       {question.problem && !error && <p className="notice mt-1">Kept as a draft, not whole yet: {question.problem.message}.</p>}
@@ -143,7 +143,7 @@ const steps: Record<Schema['Status'], { to: Schema['Status']; words: string }[]>
   retired: [{ to: 'draft', words: 'back to draft' }],
 };
 
-function StatusSteps({ question, edit }: { question: Question; edit: Edit }) {
+function StatusSteps({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const navigate = useNavigate();
   const move = useMutation({
     mutationFn: (status: Schema['Status']) =>
@@ -161,9 +161,11 @@ function StatusSteps({ question, edit }: { question: Question; edit: Edit }) {
           {words}
         </button>
       ))}
-      <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
-        copy
-      </button>
+      {!readOnly && (
+        <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
+          copy
+        </button>
+      )}
       {(move.error ?? copy.error) && (
         <span className="notice block" role="alert">
           {inWords(move.error ?? copy.error)}

@@ -53,7 +53,7 @@ export function TextTools({ bank }: { bank: number }) {
         </button>
       ))}
       <button className="act" onClick={() => chooser.current?.click()}>
-        picture, sound or film
+        picture (8 MB), sound or film (30 MB)
       </button>
       {names.length > 0 && (
         <Pick

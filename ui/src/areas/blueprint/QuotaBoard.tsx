@@ -19,9 +19,11 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
           all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(plan, row.objective.path, k), 0),
         0,
       );
+  // With many kinds the numbers stand closer, as on the bank's board.
+  const many = kinds.length > 7;
   return (
     <div className="overflow-x-auto">
-      <table className="ledger">
+      <table className={many ? 'ledger many' : 'ledger'}>
         <KindHeads kinds={kinds} sum="drawn" />
         <tbody>
           {shown.map((row) => (
@@ -40,6 +42,7 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
                   take={taken(plan, row.objective.path, kind)}
                   fit={cleared(rows, row, kind)}
                   readOnly={readOnly}
+                  many={many}
                   onChange={(n) => onChange(withCell(plan, row.objective.path, kind, n, order))}
                 />
               ))}
@@ -69,8 +72,15 @@ function cleared(rows: BoardRow[], row: BoardRow, kind: string): number {
     .reduce((sum, r) => sum + (r.cells[kind]?.cleared ?? 0), 0);
 }
 
-function QuotaCell(props: { label: string; take: number; fit: number; readOnly: boolean; onChange: (take: number) => void }) {
-  const { label, take, fit, readOnly, onChange } = props;
+function QuotaCell(props: {
+  label: string;
+  take: number;
+  fit: number;
+  readOnly: boolean;
+  many: boolean;
+  onChange: (take: number) => void;
+}) {
+  const { label, take, fit, readOnly, many, onChange } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const done = () => {
     const n = typed === null || typed.trim() === '' ? (typed === null ? take : 0) : Number(typed);
@@ -81,7 +91,7 @@ function QuotaCell(props: { label: string; take: number; fit: number; readOnly: 
   return (
     <td className={`c ${tint}`} title={take > fit ? `asks for ${take}, ${fit} fit` : undefined}>
       <input
-        className="w-7 text-right font-semibold outline-none focus:bg-(--copper-tint)"
+        className={`${many ? 'w-5' : 'w-7'} text-right font-semibold outline-none focus:bg-(--copper-tint)`}
         inputMode="numeric"
         aria-label={`${label}: take, of ${fit}`}
         readOnly={readOnly}
@@ -93,7 +103,7 @@ function QuotaCell(props: { label: string; take: number; fit: number; readOnly: 
           if (e.key === 'Escape') setTyped(null);
         }}
       />
-      <small className={take > fit ? 'text-wrong!' : ''}> of {fit}</small>
+      <small className={take > fit ? 'text-wrong!' : ''}>{many ? `/${fit}` : ` of ${fit}`}</small>
     </td>
   );
 }

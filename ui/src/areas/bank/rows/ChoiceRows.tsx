@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo } from 'react';
+import { type KeyboardEvent, memo, useState } from 'react';
 import { Row } from '../../../parts/Sheet';
 import { Value } from '../../../parts/Value';
 import { Written } from '../../../parts/Written';
@@ -41,6 +41,7 @@ export function ChoiceRows({ content, margin, readOnly, edit }: RowsProps) {
           weighed={weighed}
           readOnly={readOnly}
           change={change}
+          notes={notesOn(content, i + 1)}
           rows={rows}
           onKey={rows.onKey}
         />
@@ -52,13 +53,21 @@ export function ChoiceRows({ content, margin, readOnly, edit }: RowsProps) {
               Write the first answer
             </button>
           ) : (
-            'Enter for the next answer · Alt and an arrow move one · Ctrl D copies it · Ctrl Enter to the next line, Tab to its margin'
+            'Enter: next answer · Alt ↑ ↓: move · Ctrl D: copy · Ctrl Enter: next line · Tab: its margin'
           )}
         </RowFoot>
       )}
     </>
   );
 }
+
+/** The notes that speak of an answer, in few words. */
+const notesOn = (content: Content, n: number) =>
+  (content.notes ?? [])
+    .flatMap(({ when, text }, i) =>
+      when.flat().flatMap(({ choice, not }) => (choice === n ? [`note ${i + 1} when ${not ? 'not ' : ''}chosen: ${text}`] : [])),
+    )
+    .join('\n');
 
 /** With kind "one" a new key takes the place of the old one. */
 function changed(content: Content, i: number, part: Partial<Choice>): Choice[] {
@@ -72,6 +81,7 @@ interface ChoiceRowProps {
   margin: Margin | null;
   weighed: boolean;
   readOnly: boolean;
+  notes: string;
   change: (i: number, part: Partial<Choice>) => void;
   rows: Pick<ReturnType<typeof useRows<Choice>>, 'register' | 'drag' | 'add' | 'move' | 'remove' | 'onLines'>;
   onKey: (i: number, e: KeyboardEvent<HTMLTextAreaElement>) => void;
@@ -82,11 +92,13 @@ const same = (a: ChoiceRowProps, b: ChoiceRowProps) =>
   a.i === b.i &&
   a.weighed === b.weighed &&
   a.readOnly === b.readOnly &&
+  a.notes === b.notes &&
   JSON.stringify(a.margin?.lines[`answer ${a.i + 1}`]) === JSON.stringify(b.margin?.lines[`answer ${b.i + 1}`]);
 
-const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly, change, rows, onKey }: ChoiceRowProps) {
+const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly, notes, change, rows, onKey }: ChoiceRowProps) {
   const n = i + 1;
   const line = `answer ${n}`;
+  const [leads, setLeads] = useState(false);
   return (
     <Row
       line
@@ -101,6 +113,7 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
             onUp={() => rows.move(i, i - 1)}
             onDown={() => rows.move(i, i + 1)}
             onRemove={() => rows.remove(i)}
+            more={[['tally, or a page it leads to', () => setLeads(true)]]}
           />
           <Written
             ref={(element) => rows.register(i, element)}
@@ -159,7 +172,10 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
             value={choice.says ?? ''}
             onChange={(says) => change(i, { says })}
           />
-          <LeadsOn choice={choice} n={n} readOnly={readOnly} onChange={(part) => change(i, part)} />
+          {(leads || choice.leadsTo !== undefined || choice.tallies !== undefined) && (
+            <LeadsOn choice={choice} n={n} readOnly={readOnly} onChange={(part) => change(i, part)} />
+          )}
+          {notes !== '' && <p className="whitespace-pre-line text-quiet">{notes}</p>}
           <LineNotes where={line} />
         </>
       }

@@ -10,16 +10,19 @@ interface Props {
   onUp: () => void;
   onDown: () => void;
   onRemove: () => void;
+  /** What else can be done with a row of this kind. */
+  more?: [string, () => void][];
 }
 
 /** A row's number: dragged to move the row, pressed for what can be done with it. */
-export const Handle = memo(function Handle({ n, what, readOnly, drag, onCopy, onUp, onDown, onRemove }: Props) {
+export const Handle = memo(function Handle({ n, what, readOnly, drag, onCopy, onUp, onDown, onRemove, more = [] }: Props) {
   if (readOnly) return <span className="fig w-4 text-quiet">{n}</span>;
   const items: [string, string, () => void][] = [
     ['copy', 'Ctrl D', onCopy],
     ['move up', 'Alt ↑', onUp],
     ['move down', 'Alt ↓', onDown],
     ['take out', 'Backspace when empty', onRemove],
+    ...more.map(([words, act]): [string, string, () => void] => [words, '', act]),
   ];
   return (
     <DropdownMenu.Root modal={false}>

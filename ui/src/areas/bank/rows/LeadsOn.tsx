@@ -24,7 +24,7 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
     onChange({ tallies: number === 0 ? rest : { ...rest, [name]: number } });
   };
   return (
-    <p className={none && !naming ? 'lineact bottom' : 'text-soft'}>
+    <p className="text-soft">
       {tallies.map(([name, value]) => (
         <span key={name}>
           {name}{' '}
