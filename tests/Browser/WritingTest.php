@@ -178,6 +178,58 @@ final class WritingTest extends BrowserTestCase
         self::assertStringNotContainsString('Is a lid ever round?', $page->text());
     }
 
+    public function test_any_question_can_be_weighed_part_by_part_and_set_back(): void
+    {
+        $page = $this->page;
+        // demo questions of each kind that can be weighed, and what then stands at their first line
+        foreach ([2 => 'yes 1:', 77 => 'yes 1:', 61 => 'weight', 64 => 'earns: 1', 65 => 'earns: 1', 67 => 'earns: 1', 70 => 'area yes 1:', 72 => 'earns: 1'] as $id => $line) {
+            $before = $this->textOf($id);
+            $page->open("/banks/1/questions/$id");
+            $page->see('revision 1 · saved');
+            $page->find('//button[starts-with(@aria-label, "Marking: ")]')->click();
+            $page->click('weighed');
+            $page->see('draft, revision 2 · saved');
+            $page->until(fn (): bool => str_contains($this->textOf($id), 'marking: weighed') && str_contains($this->textOf($id), $line), "question $id weighed: " . $this->textOf($id), 5);
+            self::assertStringNotContainsString('not whole', $page->text());
+            $page->click('undo');
+            $page->until(fn (): bool => self::marks($this->textOf($id)) === self::marks($before), "question $id as it was", 5);
+        }
+        self::assertStringContainsString('points: 10', $this->textOf(2));
+    }
+
+    public function test_a_note_gets_its_conditions_by_choosing_and_rows_are_dragged_by_their_number(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions/17');
+        $page->see('revision 1 · saved');
+        $page->click('Say something in certain cases');
+        $page->field('Note 1')->sendKeys('Look at the walls.');
+        $page->click('Condition 1 of note 1: answer 1 is not chosen, change');
+        $page->click('answer 2 is chosen');
+        $page->click('and …');
+        $page->click('or …');
+        $page->click('Condition 1 of note 1: wrong, change');
+        $page->click('on the last attempt');
+        $page->until(fn (): bool => str_contains($this->textOf(17), 'note when chosen 2 and wrong or on the last attempt: Look at the walls.'), 'the note in the text format');
+        $page->see('note 1 when chosen: Look at the walls.');
+
+        $first = $page->field('Answer 1')->getAttribute('value');
+        $page->script('const data = new DataTransfer(); const fire = (what, on) => on.dispatchEvent(new DragEvent(what, {dataTransfer: data, bubbles: true, cancelable: true}));
+            const handles = document.querySelectorAll(".handle"); fire("dragstart", handles[0]); fire("dragover", handles[2]); fire("drop", handles[2]);');
+        $page->until(fn (): bool => $page->field('Answer 3')->getAttribute('value') === $first, 'the first answer is the third');
+        $page->type(Key::ALT . Key::ARROW_UP . Key::ALT);
+
+        self::assertSame($first, $page->field('Answer 2')->getAttribute('value'));
+    }
+
+    /** The lines of a question's text that say what it earns. */
+    private static function marks(string $text): string
+    {
+        preg_match_all('/^ *(?:points|marking|earns|loses|yes|no|weight|area)[^:\n]*:.*$/m', $text, $m);
+
+        return implode("\n", $m[0]);
+    }
+
     /** @param array<string, mixed> $content */
     private function made(array $content): int
     {

@@ -3,6 +3,7 @@ import { use, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, inWords, take } from '../../api/client';
 import { Row } from '../../parts/Sheet';
+import { Sure } from '../../parts/Sure';
 import { Pick, Value } from '../../parts/Value';
 import type { Edit, Question } from './draft';
 import { RemarkHere, RemarkThread } from './LineNotes';
@@ -131,7 +132,6 @@ function ClosedRemarks() {
 /** A draft that was never cleared can be thrown away; said twice, since it cannot be brought back. */
 function Throw({ question, readOnly }: { question: Question; readOnly: boolean }) {
   const navigate = useNavigate();
-  const [sure, setSure] = useState(false);
   const discard = useMutation({
     mutationFn: () => take(api.DELETE('/questions/{id}', { params: { path: { id: question.id } } })),
     onSuccess: () => {
@@ -141,27 +141,12 @@ function Throw({ question, readOnly }: { question: Question; readOnly: boolean }
   });
   if (readOnly || question.clearedRevision !== null) return null;
   return (
-    <p>
-      {sure ? (
-        <>
-          It cannot be brought back.{' '}
-          <button className="act" disabled={discard.isPending} onClick={() => discard.mutate()}>
-            Throw it away
-          </button>{' '}
-          <button className="act" onClick={() => setSure(false)}>
-            keep it
-          </button>
-        </>
-      ) : (
-        <button className="act" onClick={() => setSure(true)}>
-          throw this draft away
-        </button>
-      )}
-      {discard.error && (
-        <span className="notice block" role="alert">
-          {inWords(discard.error)}
-        </span>
-      )}
-    </p>
+    <Sure
+      ask="throw this draft away"
+      act="Throw it away"
+      pending={discard.isPending}
+      error={discard.error}
+      onSure={() => discard.mutate()}
+    />
   );
 }

@@ -5,6 +5,7 @@ import { ApiError, api, inWords, type Schema, take } from '../../api/client';
 import { day, timeOfDay } from '../../parts/figures';
 import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
+import { Sure } from '../../parts/Sure';
 import { Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { Written } from '../../parts/Written';
@@ -100,7 +101,6 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     const kept = localStorage.getItem(shelf(page.id));
     return kept === null ? { name: page.name, heading: page.heading ?? '', reads: page.reads } : (JSON.parse(kept) as Written);
   });
-  const [sure, setSure] = useState(false);
   const version = useRef(page.version);
   const latest = useRef(text);
   const timer = useRef<number | undefined>(undefined);
@@ -204,23 +204,13 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
         }
         margin={
           !readOnly && (
-            <p>
-              {sure ? (
-                <>
-                  It cannot be brought back.{' '}
-                  <button className="act" disabled={remove.isPending} onClick={() => remove.mutate()}>
-                    Take it out
-                  </button>{' '}
-                  <button className="act" onClick={() => setSure(false)}>
-                    keep it
-                  </button>
-                </>
-              ) : (
-                <button className="act" onClick={() => setSure(true)}>
-                  Take this page out of the bank
-                </button>
-              )}
-            </p>
+            <Sure
+              ask="Take this page out of the bank"
+              act="Take it out"
+              pending={remove.isPending}
+              error={remove.error}
+              onSure={() => remove.mutate()}
+            />
           )
         }
       />

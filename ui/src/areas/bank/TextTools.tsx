@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { inWords } from '../../api/client';
+import { FileButton } from '../../parts/FileButton';
 import { insertInto, makeLink, makeList, surround } from '../../parts/marks';
 import { Pick } from '../../parts/Value';
 import { takeFile, usePages } from './files';
@@ -9,7 +10,6 @@ import { takeFile, usePages } from './files';
 export function TextTools({ bank }: { bank: number }) {
   const field = useRef<HTMLTextAreaElement | null>(null);
   const [describing, setDescribing] = useState<{ name: string; shows: string } | null>(null);
-  const chooser = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const pages = usePages(bank);
   const names = Object.keys(pages);
@@ -52,9 +52,12 @@ export function TextTools({ bank }: { bank: number }) {
           {words}
         </button>
       ))}
-      <button className="act" onClick={() => chooser.current?.click()}>
-        picture (8 MB), sound or film (30 MB)
-      </button>
+      <FileButton
+        words="picture (8 MB), sound or film (30 MB)"
+        label="A picture, sound or film"
+        accept="image/*,audio/*,video/*,.svg"
+        onFile={(file) => take.mutate(file)}
+      />
       {names.length > 0 && (
         <Pick
           label="A page of the bank in the text"
@@ -65,18 +68,6 @@ export function TextTools({ bank }: { bank: number }) {
           }
         />
       )}
-      <input
-        ref={chooser}
-        type="file"
-        hidden
-        aria-label="A picture, sound or film"
-        accept="image/*,audio/*,video/*,.svg"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) take.mutate(file);
-          e.target.value = '';
-        }}
-      />
       {take.isPending && <span className="text-quiet">taking it in …</span>}
       {take.error && (
         <span className="notice" role="alert">

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, use, useRef } from 'react';
+import { type ReactNode, use } from 'react';
 import { inWords } from '../../../api/client';
+import { FileButton } from '../../../parts/FileButton';
 import { type Medium, MediaContext } from '../../../parts/media';
 import { Row } from '../../../parts/Sheet';
 import type { Content } from '../draft';
@@ -20,7 +21,6 @@ interface Props {
 export function PictureRow({ content, readOnly, edit, bank, children, margin }: Props) {
   const media = use(MediaContext);
   const queries = useQueryClient();
-  const chooser = useRef<HTMLInputElement>(null);
   const picture = content.picture ?? { file: '', shows: '' };
   const medium = media[picture.file];
   const choose = (chosen: Medium) =>
@@ -54,9 +54,13 @@ export function PictureRow({ content, readOnly, edit, bank, children, margin }: 
           )}
           {!readOnly && (
             <p className="pt-2">
-              <button className="act" disabled={take.isPending} onClick={() => chooser.current?.click()}>
-                {picture.file === '' ? 'Choose a picture' : 'another picture'}
-              </button>
+              <FileButton
+                words={picture.file === '' ? 'Choose a picture' : 'another picture'}
+                label="Picture file"
+                accept="image/*,.svg"
+                disabled={take.isPending}
+                onFile={(file) => take.mutate(file)}
+              />
               {pictures.length > 0 && (
                 <label className="ml-4">
                   or one of the bank:{' '}
@@ -77,18 +81,6 @@ export function PictureRow({ content, readOnly, edit, bank, children, margin }: 
                 </label>
               )}{' '}
               <span className="text-quiet">PNG, JPEG, GIF, WebP or SVG, up to 8 MB</span>
-              <input
-                ref={chooser}
-                type="file"
-                hidden
-                aria-label="Picture file"
-                accept="image/*,.svg"
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  if (file) take.mutate(file);
-                  e.target.value = '';
-                }}
-              />
             </p>
           )}
           {take.error && (
