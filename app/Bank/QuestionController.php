@@ -147,6 +147,12 @@ final readonly class QuestionController
         return new JsonResponse((new Trial($question, $body->integer('seed', 1)))->mark($body));
     }
 
+    #[Route('/guess', methods: ['GET'])]
+    public function guess(#[MapEntity] Question $question): JsonResponse
+    {
+        return new JsonResponse((new Trial($question, 1))->guess());
+    }
+
     #[Route('/scores', methods: ['GET'])]
     public function scores(#[MapEntity] Question $question, #[MapQueryParameter] bool $all = false): JsonResponse
     {

@@ -5,15 +5,12 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Brick\Math\BigRational;
-use Zetema\Core\Marking\FormGuessing;
-use Zetema\Core\Marking\Guessing;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Marking\Sums;
-use Zetema\Core\Marking\TooMany;
 use Zetema\Core\Question as Core;
 
-/** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns, what guessing earns. */
+/** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns. */
 final readonly class QuestionMargin
 {
     /** The word for a numbered line of each kind; as the proofreader names lines. */
@@ -51,7 +48,6 @@ final readonly class QuestionMargin
             'wrong' => Marker::say($this->plan->penalties->wrong),
             'keyInWords' => $this->question->kind->keyInWords(),
             'spans' => $this->spans(),
-            'guess' => $this->guess(),
         ];
     }
 
@@ -109,21 +105,5 @@ final readonly class QuestionMargin
         $verdicts = array_map($mark, range(1, max(1, min($this->settings->attempts() ?? 3, 3))));
 
         return ['outcome' => $verdicts[0]->outcome->value, 'earned' => array_map(static fn ($v): string => (string) $v->earned, $verdicts)];
-    }
-
-    /** @return array{expected: string|null, right: string|null, why: string|null} */
-    private function guess(): array
-    {
-        if ($this->plan->max()->isZero()) {
-            return ['expected' => null, 'right' => null, 'why' => null];
-        }
-        try {
-            $distribution = (new Guessing($this->marker))->of($this->question, $this->settings);
-        } catch (TooMany $e) {
-            return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
-        }
-        $right = FormGuessing::chanceToReach($distribution, $this->plan->max()->exact());
-
-        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) $right->simplified(), 'why' => null];
     }
 }

@@ -31,7 +31,7 @@ final readonly class QuestionView
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
             'savedBy' => $newest->author->name,
-            'content' => (object) $newest->content(),
+            'content' => (object) ($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
             'problem' => self::onScreen($newest->problem()),
             'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->further()))->toData() : null,
             'bankSettings' => (object) $question->bank->settings()->values,

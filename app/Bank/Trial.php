@@ -9,7 +9,10 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Marking\FeedbackChooser;
+use Zetema\Core\Marking\FormGuessing;
+use Zetema\Core\Marking\Guessing;
 use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\TooMany;
 use Zetema\Core\Marking\WhatScoresWhat;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Sitting;
@@ -105,5 +108,25 @@ final readonly class Trial
             'text' => '“' . $response->text . '”',
             default => implode(' · ', $this->content->kind->inWords($response)),
         };
+    }
+
+    /**
+     * What a blind guess earns. It may take a second, so the page asks for it apart.
+     *
+     * @return array{expected: string|null, right: string|null, why: string|null}
+     */
+    public function guess(): array
+    {
+        $max = $this->sheet->plan->max();
+        if ($max->isZero()) {
+            return ['expected' => null, 'right' => null, 'why' => null];
+        }
+        try {
+            $distribution = (new Guessing())->of($this->content, $this->sheet->settings);
+        } catch (TooMany $e) {
+            return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
+        }
+
+        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact())->simplified(), 'why' => null];
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\Core\Marking;
 
 use Brick\Math\BigInteger;
-use Zetema\Core\Question\Area;
 use Zetema\Core\Question\Measure;
 use Zetema\Core\Question\Response;
 use Zetema\Core\Question\ResponseSpace;
@@ -31,7 +30,7 @@ final readonly class SumsCounter
             ResponseSpace::INDEPENDENT => $this->independent($space),
             ResponseSpace::INJECTIONS => $this->injections($space),
             ResponseSpace::ARRANGEMENTS => $this->arrangements($space),
-            default => $this->clicks($space),
+            default => (new ClickCounter($this->measure))->count($space),
         };
     }
 
@@ -158,87 +157,5 @@ final readonly class SumsCounter
     private function rightParts(int $n): Sums
     {
         return Sums::of(array_slice($this->measure->atoms, 0, $n));
-    }
-
-    /** @return list<array{Sums, BigInteger, bool}> pixels by what they hit, then click by click */
-    private function clicks(ResponseSpace $space): array
-    {
-        $pixels = $this->pixels($space->width, $space->height);
-        $states = [' ' => BigInteger::one()];
-        for ($click = 0; $click < $space->most; ++$click) {
-            $next = [];
-            foreach ($states as $state => $ways) {
-                foreach ($pixels as $hit => $count) {
-                    $hit = str_replace('at ', '', $hit);
-                    // Areas hit count once, clicks outside each time.
-                    $all = array_filter(explode(' ', $state . ' ' . $hit), static fn (string $h): bool => $h !== '');
-                    $outside = array_filter($all, static fn (string $h): bool => $h === 'out');
-                    $areas = array_unique(array_diff($all, ['out']));
-                    sort($areas);
-                    $key = ' ' . implode(' ', [...$areas, ...$outside]);
-                    $next[$key] = ($next[$key] ?? BigInteger::zero())->plus($ways->multipliedBy($count));
-                }
-            }
-            $states = $next;
-            if (count($states) > 20_000) {
-                throw new TooMany('with so many areas and clicks this cannot be computed exactly in good time');
-            }
-        }
-        $rows = [];
-        foreach ($states as $state => $ways) {
-            $hits = explode(' ', trim($state));
-            $rows[] = [Sums::of(array_values(array_filter(array_map(fn (string $h) => $this->atom($h), $hits)))), $ways, false];
-        }
-
-        return $rows;
-    }
-
-    private function atom(string $hit): ?\Zetema\Core\Question\Atom
-    {
-        foreach ($this->measure->atoms as $i => $atom) {
-            if ($hit === 'out' ? isset($atom->find['outside']) : (int) $hit === $i) {
-                return $atom;
-            }
-        }
-
-        return null;
-    }
-
-    /** @return array<string, int> number of pixels by the atoms they hit; "out" outside all areas */
-    private function pixels(int $width, int $height): array
-    {
-        $areas = [];
-        $keys = [];
-        foreach ($this->measure->atoms as $i => $atom) {
-            $shape = $atom->find['shape'] ?? null;
-            $numbers = $atom->find['numbers'] ?? null;
-            if (is_string($shape) && is_array($numbers)) {
-                $areas[$i] = Area::fromPlan($shape, $numbers);
-                $keys[$i] = ($atom->find['key'] ?? false) === true;
-            }
-        }
-        $seen = [];
-        $counts = [];
-        foreach ($areas as $area) {
-            [$left, $top, $right, $bottom] = $area->box();
-            for ($y = max(0, $top); $y <= min($height - 1, $bottom); ++$y) {
-                for ($x = max(0, $left); $x <= min($width - 1, $right); ++$x) {
-                    if (isset($seen[$y * $width + $x])) {
-                        continue;
-                    }
-                    $hit = array_keys(array_filter($areas, static fn (Area $a): bool => $a->contains($x, $y)));
-                    if ($hit === []) {
-                        continue;
-                    }
-                    $seen[$y * $width + $x] = true;
-                    $rightOnes = array_filter($hit, static fn (int $i): bool => $keys[$i]);
-                    $key = 'at ' . implode(' ', $rightOnes === [] ? array_slice($hit, 0, 1) : $rightOnes);
-                    $counts[$key] = ($counts[$key] ?? 0) + 1;
-                }
-            }
-        }
-        $counts['out'] = $width * $height - array_sum($counts);
-
-        return $counts;
     }
 }

@@ -73,6 +73,73 @@ final readonly class Area
         return [min($xs), min($ys), max($xs), max($ys)];
     }
 
+    /**
+     * The pixels of one row that belong to it, as runs from first to last; exact, and much faster than asking pixel by pixel.
+     *
+     * @return list<array{int, int}> rising
+     */
+    public function runs(int $y): array
+    {
+        [, $top, , $bottom] = $this->box();
+        if ($y < $top || $y > $bottom) {
+            return [];
+        }
+        $n = $this->numbers;
+        if ($this->shape === 'rectangle') {
+            return [[$n[0], $n[0] + $n[2]]];
+        }
+        if ($this->shape === 'ellipse') {
+            $half = (int) (sqrt(max(0, 1 - (($y - $n[1]) / $n[3]) ** 2)) * $n[2]);
+            while ($this->contains($n[0] + $half + 1, $y)) {
+                ++$half;
+            }
+            while (!$this->contains($n[0] + $half, $y)) {
+                --$half;
+            }
+
+            return [[$n[0] - $half, $n[0] + $half]];
+        }
+
+        return $this->polygonRuns($y);
+    }
+
+    /** @return list<array{int, int}> */
+    private function polygonRuns(int $y): array
+    {
+        $corners = array_chunk($this->numbers, 2);
+        $breaks = [];
+        foreach ($corners as $i => $corner) {
+            [$ax, $ay] = [$corner[0], $corner[1] ?? 0];
+            $next = $corners[($i + 1) % count($corners)];
+            [$bx, $by] = [$next[0], $next[1] ?? 0];
+            if ($ay === $by && $ay === $y) {
+                $breaks += [$ax => true, $bx => true];
+            } elseif ($ay !== $by && min($ay, $by) <= $y && $y <= max($ay, $by)) {
+                $x = (int) floor($ax + ($y - $ay) * ($bx - $ax) / ($by - $ay));
+                $breaks += [$x - 1 => true, $x => true, $x + 1 => true, $x + 2 => true];
+            }
+        }
+        $at = array_keys($breaks);
+        sort($at);
+        $runs = [];
+        // Inside or outside changes only at these pixels: they are asked one by one, what lies between them once.
+        foreach ($at as $i => $x) {
+            foreach ([[$x, $x], [$x + 1, ($at[$i + 1] ?? $x + 1) - 1]] as [$from, $to]) {
+                if ($from > $to || !$this->contains($from, $y)) {
+                    continue;
+                }
+                $last = count($runs) - 1;
+                if ($last >= 0 && $runs[$last][1] === $from - 1) {
+                    $runs[$last][1] = $to;
+                } else {
+                    $runs[] = [$from, $to];
+                }
+            }
+        }
+
+        return $runs;
+    }
+
     /** Even-odd rule with exact whole numbers; the border belongs to it. */
     private function polygonContains(int $x, int $y): bool
     {

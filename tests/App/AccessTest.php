@@ -35,6 +35,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/questions/1/as-seen', true, true, false],
             ['POST', '/api/questions/1/try', true, true, false],
             ['GET', '/api/questions/1/scores', true, true, false],
+            ['GET', '/api/questions/1/guess', true, true, false],
             ['GET', '/api/banks/1/settings', true, true, false],
             ['PUT', '/api/banks/1/settings', true, false, false],
             ['GET', '/api/banks/1/proofreading', true, true, false],

@@ -156,6 +156,24 @@ final class QuestionDeskTest extends ApiTestCase
         self::assertSame([$outcome, $earned], [$found[0]->text('outcome'), $found[0]->texts('earned')]);
     }
 
+    /** @return iterable<string, array{int, string|null, string|null}> id, points on average, chance of all */
+    public static function guesses(): iterable
+    {
+        yield 'one of four, a distractor costs one' => [16, '1.75', '1/4'];
+        yield 'a number' => [80, '0', '0'];
+        yield 'an order of five by neighbours' => [66, '2', '1/120'];
+        yield 'pairs with a spare' => [65, '2.5', '1/24'];
+        yield 'a scale' => [89, null, null];
+    }
+
+    #[DataProvider('guesses')]
+    public function test_what_guessing_earns_is_exact(int $id, ?string $expected, ?string $right): void
+    {
+        $guess = $this->send('GET', "/api/questions/$id/guess", schema: 'Guess');
+
+        self::assertSame([$expected, $right, null], [$guess->optionalText('expected'), $guess->optionalText('right'), $guess->optionalText('why')]);
+    }
+
     public function test_a_long_table_begins_with_its_first_rows(): void
     {
         $scores = $this->send('GET', '/api/questions/66/scores', schema: 'Scores');

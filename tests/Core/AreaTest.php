@@ -58,4 +58,38 @@ final class AreaTest extends TestCase
 
         Area::of($words);
     }
+
+    /** @return iterable<string, array{string}> */
+    public static function shapes(): iterable
+    {
+        yield 'rectangle' => ['rectangle 3 4 10 5'];
+        yield 'ellipse' => ['ellipse 20 15 13 9'];
+        yield 'flat ellipse' => ['ellipse 20 15 19 1'];
+        yield 'triangle' => ['polygon 2,2 30,7 11,28'];
+        yield 'a corner on a row' => ['polygon 5,5 15,15 25,5 15,25'];
+        yield 'flat top and bottom' => ['polygon 5,5 25,5 20,20 10,20'];
+        yield 'crossing itself' => ['polygon 2,2 28,28 28,2 2,28'];
+        yield 'a line' => ['polygon 3,3 20,3 10,3'];
+        yield 'a spike' => ['polygon 3,3 30,4 3,5'];
+        foreach (range(1, 25) as $seed) {
+            $chance = new \Zetema\Core\Drawing\Chance($seed);
+            $corners = array_map(static fn (): string => $chance->below(40) . ',' . $chance->below(30), range(1, 3 + $chance->below(6)));
+            yield "polygon $seed" => ['polygon ' . implode(' ', $corners)];
+        }
+    }
+
+    #[DataProvider('shapes')]
+    public function test_the_runs_of_every_row_are_just_the_pixels_it_contains(string $words): void
+    {
+        $area = Area::of($words);
+        for ($y = -1; $y <= 32; ++$y) {
+            $row = str_repeat('.', 60);
+            foreach ($area->runs($y) as [$from, $to]) {
+                $row = substr_replace($row, str_repeat('#', $to - $from + 1), $from, $to - $from + 1);
+            }
+            $asked = implode('', array_map(static fn (int $x): string => $area->contains($x, $y) ? '#' : '.', range(0, 59)));
+
+            self::assertSame($asked, $row, "row $y");
+        }
+    }
 }

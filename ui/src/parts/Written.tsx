@@ -1,4 +1,4 @@
-import { type ClipboardEvent, type KeyboardEvent, type Ref, useImperativeHandle, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type Ref, useDeferredValue, useImperativeHandle, useRef } from 'react';
 import { insertInto, textKeys } from './marks';
 import { pasted } from './paste';
 import { Rich } from './Rich';
@@ -24,6 +24,8 @@ export function Written({ label, value, onChange, readOnly = false, placeholder,
   const box = useRef<HTMLTextAreaElement>(null);
   useImperativeHandle(ref, () => box.current as HTMLTextAreaElement);
   const marked = hasMarks(value);
+  // Drawn when there is time: a long text with formulas must not hold up the next letter.
+  const shown = useDeferredValue(value);
   const paste = (e: ClipboardEvent<HTMLTextAreaElement>) => {
     const { text, lines } = pasted(e.clipboardData);
     if (text === '') return;
@@ -41,7 +43,7 @@ export function Written({ label, value, onChange, readOnly = false, placeholder,
     <div className={`written ${marked ? 'marked' : ''} ${className}`}>
       {marked && (
         <div aria-hidden>
-          <Rich text={value} />
+          <Rich text={shown} />
         </div>
       )}
       <textarea

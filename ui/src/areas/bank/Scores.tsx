@@ -109,21 +109,27 @@ export function Scores({ question }: { question: Question }) {
 }
 
 function GuessAndTry({ question }: { question: Question }) {
-  const guess = question.margin?.guess;
-  if (!guess) return null;
+  const guess = useQuery({
+    queryKey: ['guess', question.id, question.version],
+    queryFn: () => take(api.GET('/questions/{id}/guess', { params: { path: { id: question.id } } })),
+    enabled: question.problem === null,
+    placeholderData: (before) => before,
+  });
+  if (question.problem !== null || !guess.data) return null;
+  const { expected, right, why } = guess.data;
   return (
     <div className="pt-6">
-      {guess.expected !== null && (
+      {expected !== null && (
         <p>
-          by guessing: <b className="fig">{figure(guess.expected)}</b> points on average
-          {guess.right !== '0' && (
+          by guessing: <b className="fig">{figure(expected)}</b> points on average
+          {right !== null && right !== '0' && (
             <>
-              , all of them with a chance of <b className="fig">{guess.right}</b>
+              , all of them with a chance of <b className="fig">{right}</b>
             </>
           )}
         </p>
       )}
-      {guess.why !== null && <p className="text-quiet">guessing: {guess.why}</p>}
+      {why !== null && <p className="text-quiet">guessing: {why}</p>}
       <p>Any response can be tried on the question as seen, below.</p>
     </div>
   );

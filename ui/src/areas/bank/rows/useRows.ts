@@ -42,6 +42,8 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     put(rows.toSpliced(from, 1).toSpliced(to, 0, row), to);
   });
   const onKey = useStable((i: number, e: KeyboardEvent<HTMLTextAreaElement | HTMLInputElement>) => {
+    // Not while a letter is being composed: there Enter takes the letter.
+    if (e.nativeEvent.isComposing) return;
     const row = rows[i];
     const next = rows[i + 1];
     if (e.key === 'Enter' && !e.shiftKey && !e.ctrlKey) {
