@@ -7,19 +7,16 @@ namespace Zetema\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
-/**
- * Auto-generated Migration: Please modify to your needs!
- */
+/** What writing questions on their screen needs. */
 final class Version20261123175010 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return '';
+        return 'Media, pages, remarks, presence, wavings; settings of a bank; questions that are not whole yet';
     }
 
     public function up(Schema $schema): void
     {
-        // this up() migration is auto-generated, please modify it to your needs
         $this->addSql('CREATE TABLE medium (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, name VARCHAR(120) NOT NULL, hash VARCHAR(64) NOT NULL, type VARCHAR(40) NOT NULL, bytes INTEGER NOT NULL, width INTEGER DEFAULT NULL, height INTEGER DEFAULT NULL, bank_id INTEGER NOT NULL, CONSTRAINT FK_C67345B711C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) NOT DEFERRABLE INITIALLY IMMEDIATE)');
         $this->addSql('CREATE INDEX IDX_C67345B711C8FB41 ON medium (bank_id)');
         $this->addSql('CREATE INDEX medium_hash ON medium (hash)');
@@ -51,7 +48,6 @@ final class Version20261123175010 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
-        // this down() migration is auto-generated, please modify it to your needs
         $this->addSql('DROP TABLE medium');
         $this->addSql('DROP TABLE page');
         $this->addSql('DROP TABLE presence');

@@ -119,6 +119,27 @@ final class WritingTest extends BrowserTestCase
         self::assertStringContainsString('Say why.', $this->textOf(16));
     }
 
+    public function test_text_restored_after_somebody_else_saved_is_not_put_over_theirs_in_silence(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1');
+        $page->see('what it takes');
+        // As a closed window leaves it: text on the shelf that builds on version 1, and somebody else's version 2 on the server.
+        $page->script('return fetch("/api/questions/17").then(r => r.json()).then(q => {
+            const mine = {name: q.name, objective: q.objective, content: q.content, version: q.version};
+            localStorage.setItem("zetema:question:17", JSON.stringify({...mine, content: {...q.content, stem: q.content.stem + " Mine."}}));
+            return fetch("/api/questions/17", {method: "PUT", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({...mine, content: {...q.content, stem: "Theirs?"}})});
+        }).then(r => r.status)');
+        $page->open('/banks/1/questions/17');
+        $page->see('restored, not saved yet');
+        $page->click('Save what was restored');
+        $page->see('the newer one, M. Orrell');
+
+        self::assertStringContainsString('Theirs?', $this->textOf(17));
+        $page->click('Save mine over it');
+        $page->until(fn (): bool => str_contains($this->textOf(17), ' Mine.'), 'mine is saved when I say so');
+    }
+
     public function test_an_area_is_drawn_on_a_picture_with_the_mouse_and_a_response_is_tried(): void
     {
         $page = $this->page;

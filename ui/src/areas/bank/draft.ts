@@ -49,19 +49,28 @@ export function tidy(content: Content): Content {
 
 const shelf = (id: number) => `zetema:question:${id}`;
 
+/** Unsaved text with the version it builds on. */
+interface Shelved extends Draft {
+  version?: number;
+}
+
 /** A copy of unsaved text in the browser, so that a closed window loses nothing. */
-function shelved(id: number): Draft | null {
+function shelved(id: number): Shelved | null {
   const kept = localStorage.getItem(shelf(id));
-  return kept === null ? null : (JSON.parse(kept) as Draft);
+  return kept === null ? null : (JSON.parse(kept) as Shelved);
 }
 
 /** A draft that saves itself a moment after the last change, says how it stands, and can take changes back. */
 export function useDraft(question: Question) {
   const queries = useQueryClient();
   const { id } = question;
-  const [draft, setDraft] = useState<Draft>(() => shelved(id) ?? draftOf(question));
-  const [restored, setRestored] = useState(() => shelved(id) !== null);
-  const version = useRef(question.version);
+  const [kept] = useState(() => shelved(id));
+  const [draft, setDraft] = useState<Draft>(() =>
+    kept === null ? draftOf(question) : { name: kept.name, objective: kept.objective, content: kept.content },
+  );
+  const [restored, setRestored] = useState(kept !== null);
+  // What was restored builds on what stood then: if somebody saved meanwhile, both versions are shown.
+  const version = useRef(kept?.version ?? question.version);
   const timer = useRef<number | undefined>(undefined);
   const latest = useRef(draft);
   const sending = useRef(false);
@@ -101,7 +110,7 @@ export function useDraft(question: Question) {
   const put = useStable((next: Draft) => {
     latest.current = next;
     setDraft(next);
-    localStorage.setItem(shelf(id), JSON.stringify(next));
+    localStorage.setItem(shelf(id), JSON.stringify({ ...next, version: version.current }));
     window.clearTimeout(timer.current);
     timer.current = window.setTimeout(saveNow, 700);
   });

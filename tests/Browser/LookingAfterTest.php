@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** What is done about questions rather than in them: proofreading, revisions, patterns, pages, settings of the bank. */
+final class LookingAfterTest extends BrowserTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->page->logIn('orrell', 'honeycomb');
+    }
+
+    public function test_a_bank_is_proofread_and_one_goes_on_from_note_to_note(): void
+    {
+        $page = $this->page;
+        $page->click('Proofread the bank');
+        $page->see('90 questions read');
+        $page->click('all or none of these 1');
+        $page->see('“none of these” is hard to defend.');
+        $page->click('Which sign shows that a queen laid here within the last three days?');
+        $page->see('1 of 1 with notes');
+        $page->click('why');
+        $page->see('Who knows two answers to be right');
+        $page->click('wave off');
+        $page->type('The guild always has it.');
+        $page->find('//form//button[normalize-space(.)="wave off"]')->click();
+        $page->see('Proofreader waved off: “none of these” is hard to defend. “The guild always has it.” M. Orrell');
+        $page->click('bring back');
+        $page->see('Proofreader: “none of these” is hard to defend.');
+        $page->click('1 with notes');
+        $page->see('90 questions read');
+
+        self::assertStringContainsString('all or none of these 1', $page->text());
+    }
+
+    public function test_an_older_revision_is_compared_and_brought_back(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions/2');
+        $page->see('revision 1 · saved');
+        $page->field('Answer 1')->click();
+        $page->type(Key::END . ' and drink');
+        $page->see('draft, revision 2 · saved');
+        $page->click('what changed');
+        $page->see('taken out yes: The food the larva is given');
+        $page->see('added yes: The food the larva is given and drink');
+        $page->click('what it was');
+        $page->click('Make revision 1 the newest again');
+        $page->see('draft, revision 3 · saved');
+
+        self::assertSame('The food the larva is given', $page->field('Answer 1')->getAttribute('value'));
+    }
+
+    public function test_a_pattern_gives_new_questions_their_hints_and_feedback_and_a_draft_is_thrown_away(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions/new');
+        $page->see('from a house pattern');
+        $page->click('fresh eggs');
+        $page->see('draft, revision 1');
+        self::assertSame('Think of how an egg is placed on day one.', $page->field('Hint 1')->getAttribute('value'));
+        $page->click('Tags, parted by commas: none, change');
+        $page->type('frame, eggs' . Key::ENTER);
+        $page->click('Difficulty: not said, change');
+        $page->click('hard');
+        $page->field('Note to self')->sendKeys('Ask about larvae too.');
+        $page->see('saved');
+        usleep(1_200_000);
+        $page->driver->navigate()->refresh();
+        $page->see('tags frame, eggs · difficulty hard');
+        self::assertSame('Ask about larvae too.', $page->field('Note to self')->getAttribute('value'));
+
+        $page->click('throw this draft away');
+        $page->see('It cannot be brought back.');
+        $page->click('Throw it away');
+        $page->see('90 questions');
+        $page->open('/banks/1/questions/new');
+        $page->see('What sort of question?');
+        $page->type('3 claim' . Key::ENTER);
+        $page->see('no stem yet');
+        $page->until(fn (): bool => substr_count($page->text(), 'not whole') === 3, 'three empty claims');
+
+        self::assertSame(3, substr_count($page->text(), 'no stem yet'));
+    }
+
+    public function test_a_page_is_written_and_shown_whole_as_feedback_with_its_picture_and_formula(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/pages');
+        $page->see('Pages for reading');
+        $page->click('Write a page');
+        $page->see('Pages · page 3');
+        $page->click('Name, for authors: page 3, change');
+        $page->type('look again' . Key::ENTER);
+        $page->field('Heading')->sendKeys('Look at the floor of the cells');
+        $page->field('What the page reads')->sendKeys('Eggs are small: $\frac{3}{2}$ mm. ![A brood frame](frame.svg)');
+        $page->see('saved');
+        usleep(1_000_000);
+
+        $page->open('/banks/1/questions/20');
+        $page->see('revision 1 · saved');
+        $page->field('Says when wrong')->click();
+        $page->click('A page of the bank in the text: a page, change');
+        $page->click('look again');
+        $page->until(fn (): bool => str_contains((string) $page->field('Says when wrong')->getAttribute('value'), '(page:look%20again)'), 'the page is named in the text');
+        $page->see('draft, revision 2 · saved');
+        $page->open('/as-seen/20');
+        $page->see('Check');
+        $wrong = $page->script('return fetch("/api/questions/20/as-seen?seed=1").then(r => r.json()).then(s => s.question.face.choices.findIndex(c => !s.key.includes(c)))');
+        self::assertIsInt($wrong);
+        $page->find('(//button[@role="radio" or @role="checkbox"])[' . ($wrong + 1) . ']')->click();
+        $page->click('Check');
+        $page->see('Look at the floor of the cells');
+        $page->until(fn (): bool => $page->script('return document.querySelector(".read-page img")?.naturalWidth > 0 && document.querySelector(".read-page .katex") !== null') === true, 'picture and formula of the page');
+
+        self::assertStringContainsString('Eggs are small', $page->text());
+    }
+
+    public function test_what_the_bank_sets_is_seen_in_a_questions_margin_and_can_be_set_back(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/settings');
+        $page->see('What counts where a question sets nothing itself');
+        $page->click('blank costs: 0, change');
+        $page->type('1' . Key::ENTER);
+        $page->see('set by the bank');
+        $page->open('/banks/1/questions/3');
+        $page->see('blank costs from the bank');
+        $page->see('blank costs 1');
+        $page->click('What blank costs: 1, change');
+        $page->type('2' . Key::ENTER);
+        $page->see('blank costs ↶');
+        $page->click('Set blank costs back to 1 (bank)');
+        $page->see('blank costs from the bank');
+        $page->open('/banks/1/settings');
+        $page->click('Set blank costs back to the house rules');
+        $page->until(fn (): bool => !str_contains($page->text(), 'set by the bank'), 'it is set back');
+
+        self::assertStringContainsString('saved; worths were worked out anew', $page->text());
+    }
+}
