@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking;
 
+use Brick\Math\BigRational;
 use Zetema\Core\Question\Area;
 use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
@@ -11,6 +12,7 @@ use Zetema\Core\Question\Kinds;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response;
 use Zetema\Core\Question\ResponseSpace;
+use Zetema\Core\Question\Wording;
 
 /** The table of responses with outcome, points on each attempt, and what is said: all of them where they are few, else a telling set. */
 final readonly class WhatScoresWhat
@@ -42,7 +44,8 @@ final readonly class WhatScoresWhat
     {
         $space = $question->kind->space($settings);
         $seen = [];
-        $chosen = $space->sort !== ResponseSpace::NOTHING && $space->count(partial: true) <= self::ALL ? $space->all(partial: true) : self::telling($question, $settings, $space);
+        $listed = $space->sort !== ResponseSpace::NOTHING && !self::isTyped($question) && $space->count(partial: true) <= self::ALL;
+        $chosen = $listed ? $space->all(partial: true) : self::telling($question, $settings, $space);
         foreach ($chosen as $response) {
             $key = json_encode($response->toData(), JSON_THROW_ON_ERROR);
             if (!$response->isBlank() && !isset($seen[$key])) {
@@ -61,7 +64,7 @@ final readonly class WhatScoresWhat
             $kind instanceof Kinds\Text => self::wordings($kind),
             $kind instanceof Kinds\Number => self::borders($kind),
             $kind instanceof Kinds\Regions => self::clicks($kind, $space),
-            $kind instanceof Kinds\Gaps && $space->sort === ResponseSpace::NOTHING => self::gaps($kind),
+            $kind instanceof Kinds\Gaps && self::isTyped($question) => self::gaps($kind),
             $kind instanceof Kinds\Order => self::swaps($space),
             $space->sort === ResponseSpace::SUBSETS => self::choices($kind->choices(), $space),
             default => self::parts($question, $settings, $space),
@@ -86,7 +89,9 @@ final readonly class WhatScoresWhat
         foreach ($kind->spans as $span) {
             foreach ([$span->from, $span->to] as $i => $end) {
                 if ($end !== null) {
-                    $step = \Brick\Math\BigRational::nd($i === 0 ? -1 : 1, 100);
+                    // One step is a unit of the last decimal as written, at most a hundredth.
+                    $decimals = strlen(explode('.', Marker::say($end) . '.')[1]);
+                    $step = BigRational::nd($i === 0 ? -1 : 1, 10 ** min(9, max(2, $decimals)));
                     yield Response::typed(Marker::say($end));
                     yield Response::typed(Marker::say($end->plus($step)));
                     yield Response::typed(Marker::say($end->minus($step)));
@@ -119,18 +124,32 @@ final readonly class WhatScoresWhat
         return $area->contains(...$middle) ? $middle : [$area->numbers[0], $area->numbers[1]];
     }
 
-    /** @return \Generator<int, Response> */
+    /** Whether something is typed, so that the responses cannot all be listed. */
+    private static function isTyped(Question $question): bool
+    {
+        return $question->kind instanceof Kinds\Gaps && array_filter($question->kind->gaps, static fn (Kinds\Gap $g): bool => $g->isTyped()) !== [];
+    }
+
+    /** @return \Generator<int, Response> each wording and entry alone, all right, all right but one, all wrong */
     private static function gaps(Kinds\Gaps $kind): \Generator
     {
-        $right = [];
+        $right = $wrong = [];
         foreach ($kind->gaps as $gap) {
-            $right[$gap->part->id] = $gap->wordings[0]->text;
-            foreach ($gap->wordings as $wording) {
-                yield Response::mapping('gaps', [$gap->part->id => $wording->text]);
+            $id = $gap->part->id;
+            $given = $gap->isTyped()
+                ? array_map(static fn (Wording $w): string => $w->text, $gap->wordings)
+                : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
+            $right[$id] = $gap->isTyped() ? $given[0] : $gap->keys()[0];
+            $wrong[$id] = $gap->isTyped() ? 'something else' : array_values(array_diff($given, $gap->keys()))[0] ?? '';
+            foreach ($given as $value) {
+                yield Response::mapping('gaps', [$id => $value]);
             }
         }
         yield Response::mapping('gaps', $right);
-        yield Response::mapping('gaps', array_map(static fn (): string => 'something else', $right));
+        foreach (array_keys($right) as $id) {
+            yield Response::mapping('gaps', array_replace($right, [$id => $wrong[$id]]));
+        }
+        yield Response::mapping('gaps', $wrong);
     }
 
     /** @return \Generator<int, Response> */
