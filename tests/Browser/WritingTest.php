@@ -222,7 +222,7 @@ final class WritingTest extends BrowserTestCase
     public function test_a_note_gets_its_conditions_by_choosing_and_rows_are_dragged_by_their_number(): void
     {
         $page = $this->page;
-        $page->open('/banks/1/questions/17');
+        $page->open('/banks/1/questions/1');
         $page->see('revision 1 · saved');
         $page->click('Say something in certain cases');
         $page->field('Note 1')->sendKeys('Look at the walls.');
@@ -232,7 +232,7 @@ final class WritingTest extends BrowserTestCase
         $page->click('or …');
         $page->click('Condition 1 of note 1: wrong, change');
         $page->click('on the last attempt');
-        $page->until(fn (): bool => str_contains($this->textOf(17), 'note when chosen 2 and wrong or on the last attempt: Look at the walls.'), 'the note in the text format');
+        $page->until(fn (): bool => str_contains($this->textOf(1), 'note when chosen 2 and wrong or on the last attempt: Look at the walls.'), 'the note in the text format');
         $page->see('note 1 when chosen: Look at the walls.');
 
         $first = $page->field('Answer 1')->getAttribute('value');

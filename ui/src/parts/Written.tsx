@@ -42,7 +42,7 @@ export function Written({ label, value, onChange, readOnly = false, placeholder,
   return (
     <div className={`written ${marked ? 'marked' : ''} ${className}`}>
       {marked && (
-        <div aria-hidden>
+        <div inert>
           <Rich text={shown} />
         </div>
       )}
