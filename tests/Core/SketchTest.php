@@ -28,6 +28,7 @@ final class SketchTest extends TestCase
         yield 'number, half a span' => [['kind' => 'number', 'stem' => 'W?', 'spans' => [['span' => '14 within']]], '“14 within”'];
         yield 'text, no wording yet' => [['kind' => 'text', 'stem' => 'W?', 'wordings' => []], 'no wording is accepted'];
         yield 'gaps, none yet' => [['kind' => 'gaps', 'stem' => 'W?', 'gaps' => []], 'no gap'];
+        yield 'gaps, nothing accepted' => [['kind' => 'gaps', 'stem' => 'W ___', 'gaps' => [['part' => ['id' => 1, 'text' => 'gap 1'], 'wordings' => []]]], 'gap 1 accepts nothing'];
         yield 'pairs, one side' => [['kind' => 'pairs', 'stem' => 'W?', 'pairs' => [['id' => 1, 'text' => 'a', 'belongs' => ['1'], 'with' => '']]], 'right-hand side'];
         yield 'groups, one group' => [['kind' => 'groups', 'stem' => 'W?', 'groups' => ['G'], 'items' => []], 'two groups'];
         yield 'order, one item' => [['kind' => 'order', 'stem' => 'W?', 'items' => [['id' => 1, 'text' => 'a']]], 'two items'];

@@ -92,6 +92,12 @@ final readonly class Gaps implements Kind
             throw new InvalidQuestion('it has no gap; write `gap 1:` with what belongs there', 'gap');
         }
         foreach ($this->gaps as $gap) {
+            if ($gap->isTyped() && array_filter($gap->wordings, static fn (Wording $w): bool => $w->text !== '') !== $gap->wordings) {
+                throw new InvalidQuestion(sprintf('a wording of gap %d has no text', $gap->part->id), 'gap');
+            }
+            if ($gap->isTyped() && $gap->wordings === []) {
+                throw new InvalidQuestion(sprintf('gap %d accepts nothing; write `gap %1$d:` with what belongs there', $gap->part->id), 'gap');
+            }
             if (!$gap->isTyped() && $gap->keys() === []) {
                 throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $gap->part->id), 'gap');
             }
