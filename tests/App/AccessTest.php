@@ -6,6 +6,7 @@ namespace Zetema\Tests\App;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\Core\Data\Fields;
 
 final class AccessTest extends ApiTestCase
 {
@@ -87,6 +88,27 @@ final class AccessTest extends ApiTestCase
         }
     }
 
+    public function test_every_route_of_the_api_stands_in_the_contract_and_the_other_way_round(): void
+    {
+        $yaml = \Symfony\Component\Yaml\Yaml::parseFile(dirname(__DIR__, 2) . '/docs/openapi.yaml');
+        $contract = [];
+        foreach (Fields::of($yaml)->object('paths')->raw() as $path => $methods) {
+            foreach (array_intersect(['get', 'post', 'put', 'delete'], array_keys((array) $methods)) as $method) {
+                $contract[] = strtoupper($method) . ' /api' . $path;
+            }
+        }
+        $routes = [];
+        foreach (self::getContainer()->get('router')->getRouteCollection() as $route) {
+            foreach (str_starts_with($route->getPath(), '/api') ? $route->getMethods() : [] as $method) {
+                $routes[] = $method . ' ' . $route->getPath();
+            }
+        }
+        sort($contract);
+        sort($routes);
+
+        self::assertSame($contract, $routes);
+    }
+
     public function test_a_wrong_password_gets_a_clear_message_and_attempts_are_limited(): void
     {
         $wrong = ['login' => 'orrell', 'password' => 'wrong-' . bin2hex(random_bytes(2))];
@@ -135,10 +157,10 @@ final class AccessTest extends ApiTestCase
         $this->send('DELETE', '/api/banks', status: 405);
     }
 
-    private function broken(string $method, string $path): \Zetema\Core\Data\Fields
+    private function broken(string $method, string $path): Fields
     {
         $this->client->request($method, $path, server: ['HTTP_X_ZETEMA' => '1'], content: '{"text": ');
 
-        return \Zetema\Core\Data\Fields::ofJson((string) $this->client->getResponse()->getContent());
+        return Fields::ofJson((string) $this->client->getResponse()->getContent());
     }
 }
