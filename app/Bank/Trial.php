@@ -78,16 +78,19 @@ final readonly class Trial
         return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->sheet->settings, $response, $verdict, $attempt, $left)];
     }
 
-    /** @return array{rows: list<array<string, mixed>>, total: int} */
+    /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */
     public function table(bool $all): array
     {
         $rows = [];
-        $total = 0;
         foreach (WhatScoresWhat::table($this->content, $this->sheet->settings) as $row) {
-            ++$total;
-            if ($all || count($rows) < self::FIRST) {
-                $rows[] = [...$row, 'response' => $this->short($row['response'])];
-            }
+            $rows[] = [...$row, 'response' => $this->short($row['response'])];
+        }
+        $total = count($rows);
+        if (!$all && $total > self::FIRST) {
+            $isRight = static fn (array $row): bool => $row['outcome'] === 'right';
+            $right = array_slice(array_filter($rows, $isRight), 0, 5);
+            $other = array_filter($rows, static fn (array $row): bool => !$isRight($row));
+            $rows = [...$right, ...array_slice($other, 0, self::FIRST - 1 - count($right)), ...array_slice($other, -1)];
         }
 
         return ['rows' => $rows, 'total' => $total];

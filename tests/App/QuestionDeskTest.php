@@ -179,6 +179,7 @@ final class QuestionDeskTest extends ApiTestCase
         $scores = $this->send('GET', '/api/questions/66/scores', schema: 'Scores');
 
         self::assertSame([60, 121], [count($scores->objects('rows')), $scores->integer('total')], 'five items in any order, and nothing');
+        self::assertSame(['right', 'nothing'], [$scores->objects('rows')[0]->text('outcome'), $scores->objects('rows')[59]->text('response')], 'the right one first, nothing last');
     }
 
     private function patterns(): string

@@ -204,7 +204,7 @@ final class WritingTest extends BrowserTestCase
     {
         $page = $this->page;
         // demo questions of each kind that can be weighed, and what then stands at their first line
-        foreach ([2 => 'yes 1:', 77 => 'yes 1:', 61 => 'weight', 64 => 'earns: 1', 65 => 'earns: 1', 67 => 'earns: 1', 70 => 'area yes 1:', 72 => 'earns: 1'] as $id => $line) {
+        foreach ([2 => 'yes 1:', 61 => 'weight', 64 => 'earns: 1', 67 => 'earns: 1', 70 => 'area yes 1:', 72 => 'earns: 1'] as $id => $line) {
             $before = $this->textOf($id);
             $page->open("/banks/1/questions/$id");
             $page->see('revision 1 · saved');

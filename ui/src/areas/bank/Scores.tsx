@@ -8,13 +8,12 @@ import { Row } from '../../parts/Sheet';
 import type { Question } from './draft';
 
 type ScoreRow = Schema['Scores']['rows'][number];
-type Sort = 'as listed' | 'response' | 'outcome' | 'points';
+type Sort = 'response' | 'outcome' | 'points';
 
 const first = 12;
 const outcomes: Schema['Outcome'][] = ['right', 'partly right', 'wrong', 'unanswered', 'out of time', 'recorded'];
 
 const sorts: Record<Sort, (a: ScoreRow, b: ScoreRow) => number> = {
-  'as listed': () => 0,
   response: (a, b) => a.response.localeCompare(b.response, 'en', { numeric: true }),
   outcome: (a, b) => outcomes.indexOf(a.outcome) - outcomes.indexOf(b.outcome),
   points: (a, b) => Number(b.earned[0]) - Number(a.earned[0]),
@@ -23,7 +22,7 @@ const sorts: Record<Sort, (a: ScoreRow, b: ScoreRow) => number> = {
 /** What scores what: responses with outcome, points on each attempt and what is said. In the margin what guessing earns. */
 export function Scores({ question }: { question: Question }) {
   const [all, setAll] = useState(false);
-  const [sort, setSort] = useState<Sort>('as listed');
+  const [sort, setSort] = useState<Sort | null>(null);
   const whole = question.problem === null;
   const scores = useQuery({
     queryKey: ['scores', question.id, all],
@@ -31,17 +30,15 @@ export function Scores({ question }: { question: Question }) {
     enabled: whole,
     placeholderData: (before) => before,
   });
-  const rows = (scores.data?.rows ?? []).toSorted(sorts[sort]);
+  // A short table stands as the answers do; in a long one the best responses come first.
+  const by = sort ?? ((scores.data?.total ?? 0) > first ? 'points' : null);
+  const listed = scores.data?.rows ?? [];
+  const rows = by === null ? listed : listed.toSorted(sorts[by]);
   const shown = all ? rows : rows.slice(0, first);
   const attempts = Math.max(1, ...rows.map((row) => row.earned.length));
   const total = scores.data?.total ?? 0;
   const head = (words: string, by: Sort) => (
-    <button
-      className="font-semibold"
-      aria-pressed={sort === by}
-      title={`Sort by ${by}`}
-      onClick={() => setSort(sort === by ? 'as listed' : by)}
-    >
+    <button className="font-semibold" aria-pressed={sort === by} title={`Sort by ${by}`} onClick={() => setSort(sort === by ? null : by)}>
       {words}
       {sort === by && ' ↓'}
     </button>
