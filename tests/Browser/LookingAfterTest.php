@@ -152,7 +152,7 @@ final class LookingAfterTest extends BrowserTestCase
         $body = json_encode(['name' => mb_substr($hostile, 0, 60), 'objective' => mb_substr($hostile, 0, 44), 'content' => ['v' => 1, 'kind' => 'one', 'stem' => $hostile, 'choices' => $choices, 'tags' => [$hostile]]], JSON_THROW_ON_ERROR);
         $id = $page->script('return fetch("/api/banks/1/questions", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: arguments[0]}).then(r => r.json()).then(q => q.id)', $body);
         self::assertIsInt($id);
-        foreach (["/banks/1/questions/$id" => 'what scores what', "/as-seen/$id?key=shown" => 'Check', '/banks/1/questions' => '91 questions', '/banks/1/proofreading' => 'questions read', '/banks/1' => 'what it takes'] as $path => $text) {
+        foreach (["/banks/1/questions/$id" => 'what scores what', "/as-seen/$id?key=shown" => 'Check', '/banks/1/questions' => 'every objective', '/banks/1/proofreading' => 'questions read', '/banks/1' => 'what it takes'] as $path => $text) {
             $page->open($path);
             $page->see($text);
             usleep(500_000);
