@@ -7,6 +7,7 @@ namespace Zetema\App\Bank;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\Mentions;
 
 /** Pictures, sound and film: taken in safely, kept once by content, found by name. */
 final readonly class Media
@@ -56,26 +57,20 @@ final readonly class Media
     }
 
     /**
-     * The pages and media of a bank that some texts name. Only what is shown already is searched, so that nothing is told early.
-     *
-     * @param array<string, mixed> $shown what an answer tells
+     * The pages and media of a bank that an author's texts mention, by their whole names; and the media of those pages.
      *
      * @return array{pages: object, media: object} by name
      */
-    public function namedIn(Bank $bank, array $shown): array
+    public function mentioned(Bank $bank, Mentions $mentions): array
     {
-        $texts = json_encode($shown, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        preg_match_all('/\(page:([^)\s"]+)\)/', $texts, $m);
         $pages = [];
-        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => array_unique(array_map(rawurldecode(...), $m[1]))]) as $page) {
+        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $mentions->pages()]) as $page) {
             $pages[$page->name()] = ['heading' => $page->heading(), 'reads' => $page->reads()];
-            $texts .= $page->reads();
+            $mentions->inTexts($page->reads());
         }
         $media = [];
-        foreach ($this->of($bank) as $medium) {
-            if (str_contains($texts, $medium->name)) {
-                $media[$medium->name] = $medium->toData();
-            }
+        foreach ($this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
+            $media[$medium->name] = $medium->toData();
         }
 
         return ['pages' => (object) $pages, 'media' => (object) $media];

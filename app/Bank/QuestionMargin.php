@@ -9,6 +9,7 @@ use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Marking\Sums;
 use Zetema\Core\Question as Core;
+use Zetema\Core\Question\AnswerLine;
 
 /** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns. */
 final readonly class QuestionMargin
@@ -46,7 +47,7 @@ final readonly class QuestionMargin
             'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, $this->allRight(), $attempt)),
             'blank' => (string) $this->marker->mark($this->plan, Core\Response::blank())->earned,
             'wrong' => Marker::say($this->plan->penalties->wrong),
-            'keyInWords' => $this->question->kind->keyInWords(),
+            'keyInWords' => AnswerLine::texts($this->question->kind->keyInWords()),
             'spans' => $this->spans(),
         ];
     }

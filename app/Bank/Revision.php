@@ -31,9 +31,6 @@ class Revision
     #[ORM\Column(length: 20)]
     private string $worth;
 
-    #[ORM\Column]
-    private bool $countsPoints;
-
     /** Where it stood in the tree, so that what an edition holds does not move with the bank. */
     #[ORM\Column(length: 500, nullable: true)]
     private ?string $objectivePath;
@@ -72,7 +69,6 @@ class Revision
         $this->objectivePath = $path === [] ? null : implode(Objective::SEPARATOR, $path);
         $this->savedAt = $now;
         $this->worth = '0';
-        $this->countsPoints = false;
         if ($sketch->question !== null) {
             $this->reckon($sketch->question);
         }
@@ -82,9 +78,7 @@ class Revision
     public function reckon(?Core\Question $question = null): void
     {
         $question ??= $this->question();
-        $plan = MarkingPlan::of($question, $question->effective($this->question->bank->further()));
-        $this->worth = (string) $plan->max();
-        $this->countsPoints = !$plan->max()->isZero() && $question->settings->get(Core\Setting::Marking) !== 'weighed';
+        $this->worth = (string) MarkingPlan::of($question, $question->effective($this->question->bank->further()))->max();
     }
 
     /** @return array{field: string|null, message: string}|null */
@@ -118,9 +112,9 @@ class Revision
         return $this->worth;
     }
 
-    public function countsPoints(): bool
+    public function isGraded(): bool
     {
-        return $this->countsPoints;
+        return $this->worth !== '0';
     }
 
     /** @return array<string, mixed> */

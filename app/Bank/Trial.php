@@ -45,12 +45,14 @@ final readonly class Trial
         $paper = new Sitting\Paper([$this->sheet], new Sitting\Rules(null, tellsAtOnce: true), null);
         $run = Sitting\Sitting::of($paper)->with(new Sitting\Event(Sitting\EventType::Started, 0));
         $view = Sitting\CandidateView::of($run, 0);
+        $mentions = new Sitting\Mentions();
+        $mentions->inFace($this->content->toData());
 
         return [
             'question' => is_array($view['questions']) ? $view['questions'][0] : null,
-            'key' => $this->content->kind->keyInWords(),
+            'key' => array_map(static fn (Core\AnswerLine $line): array => $line->toData(), $this->content->kind->keyInWords()),
             'hints' => array_map(static fn (Core\Hint $h): string => $h->text, $this->content->hints),
-            ...$media->namedIn($this->question->bank, $this->content->toData()),
+            ...$media->mentioned($this->question->bank, $mentions),
         ];
     }
 
@@ -109,7 +111,7 @@ final readonly class Trial
             'choose' => implode(', ', array_map(static fn (int $id): string => (string) ($numbers[$id] ?? $id), $response->chosen)),
             'order' => implode(' ', array_map(static fn (int $id): string => (string) $numbers[$id], $response->order)),
             'text' => '“' . $response->text . '”',
-            default => implode(' · ', $this->content->kind->inWords($response)),
+            default => implode(' · ', Core\AnswerLine::texts($this->content->kind->inWords($response, withKey: true))),
         };
     }
 

@@ -50,7 +50,7 @@ final readonly class BlueprintDesk
     public function deal(Blueprint $blueprint, int $seed): array
     {
         $stock = $this->stock->cleared($blueprint->bank);
-        $form = (new Dealer($blueprint->plan(), array_column($stock, 'candidate')))->deal($seed);
+        $form = (new Dealer($blueprint->plan(), array_column($stock, 'candidate'), $this->stock->known($blueprint->bank)))->deal($seed);
         $questions = [];
         foreach ($form->questions as $dealt) {
             $revision = $this->em->find(\Zetema\App\Bank\Revision::class, $stock[$dealt['id']]['revision']) ?? throw new \LogicException('a dealt revision is stored');
@@ -74,7 +74,8 @@ final readonly class BlueprintDesk
         $stock = $this->stock->cleared($blueprint->bank);
         $candidates = array_column($stock, 'candidate');
         $plan = $blueprint->plan();
-        $proof = Drawing\Proof::of($plan, $candidates);
+        $known = $this->stock->known($blueprint->bank);
+        $proof = Drawing\Proof::of($plan, $candidates, $known);
         if ($proof->shortage !== null) {
             throw CannotDeal::short($proof->shortage);
         }
@@ -84,7 +85,7 @@ final readonly class BlueprintDesk
         if (!$proof->passIsReachable()) {
             throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
         }
-        $dealer = new Dealer($plan, $candidates);
+        $dealer = new Dealer($plan, $candidates, $known);
         $held = array_unique([...$plan->fixed(), ...array_merge(...$dealer->pools())]);
         $revisions = array_values(array_map(static fn (string $id): int => $stock[$id]['revision'], $held));
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);

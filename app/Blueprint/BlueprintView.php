@@ -41,7 +41,7 @@ final readonly class BlueprintView
     private function proof(Blueprint $blueprint): array
     {
         try {
-            $proof = Proof::of($blueprint->plan(), array_column($this->stock->cleared($blueprint->bank), 'candidate'));
+            $proof = Proof::of($blueprint->plan(), array_column($this->stock->cleared($blueprint->bank), 'candidate'), $this->stock->known($blueprint->bank));
         } catch (UnknownQuestion $e) {
             return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
         }

@@ -36,6 +36,10 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $bankSettings;
 
+    /** When it was taken out of the candidates' lists; only one that nobody has begun. */
+    #[ORM\Column(nullable: true)]
+    private ?\DateTimeImmutable $withdrawnAt = null;
+
     /** @param list<int> $revisionIds of the questions that may be dealt */
     public function __construct(
         #[ORM\ManyToOne]
@@ -61,6 +65,16 @@ class Edition
     public function further(): array
     {
         return ['bank' => Settings::of($this->bankSettings)];
+    }
+
+    public function withdraw(\DateTimeImmutable $now): void
+    {
+        $this->withdrawnAt = $now;
+    }
+
+    public function isWithdrawn(): bool
+    {
+        return $this->withdrawnAt !== null;
     }
 
     public function plan(): Drawing\Blueprint

@@ -13,7 +13,7 @@ use Zetema\Core\Question\Points;
 /** The cleared questions that forms are dealt from, read without their texts. */
 final readonly class Stock
 {
-    private const QUERY = 'SELECT r.id AS revision, q.id, r.objective_path AS path, r.worth, r.counts_points,
+    private const QUERY = 'SELECT r.id AS revision, q.id, r.objective_path AS path, r.worth,
         json_extract(r.content, \'$.tags\') AS tags, json_extract(r.content, \'$.difficulty\') AS difficulty, json_extract(r.content, \'$.kind\') AS kind_then
         FROM question q JOIN revision r ON ';
 
@@ -27,6 +27,12 @@ final readonly class Stock
         $sql = self::QUERY . 'r.id = q.cleared_id WHERE q.bank_id = ? ORDER BY q.id';
 
         return self::byId($this->db->fetchAllAssociative($sql, [$bank->id]));
+    }
+
+    /** @return list<string> the ids of all questions of a bank, whether they may be dealt or not */
+    public function known(Bank $bank): array
+    {
+        return array_map(static fn (mixed $id): string => 'q' . self::text($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ?', [$bank->id]));
     }
 
     /**
@@ -60,7 +66,6 @@ final readonly class Stock
                     is_array($tags) ? array_values(array_filter($tags, is_string(...))) : [],
                     is_string($row['difficulty'] ?? null) ? $row['difficulty'] : null,
                     Points::of(self::text($row['worth'])),
-                    (bool) $row['counts_points'],
                 ),
                 'revision' => (int) self::text($row['revision']),
             ];

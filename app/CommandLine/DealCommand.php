@@ -19,7 +19,6 @@ use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Status;
 
 #[AsCommand('zetema:deal', 'Deals forms of a blueprint from text files')]
@@ -43,14 +42,17 @@ final class DealCommand
             throw new InvalidArgumentException('--seed is a whole number and must be given; --forms is a number from 1.');
         }
         $texts = new TextFiles();
-        $candidates = [];
+        $candidates = $known = [];
         foreach ($texts->questions(array_values(array_filter($files, is_string(...)))) as $number => $question) {
+            $candidate = self::candidate($question, $number);
             if ($question->status !== Status::Retired && (!$clearedOnly || $question->status === Status::Cleared)) {
-                $candidates[] = self::candidate($question, $number);
+                $candidates[] = $candidate;
+            } else {
+                $known[] = $candidate->id;
             }
         }
         try {
-            $dealer = new Dealer(Blueprint::fromData(Fields::ofJson(TextFiles::contents($blueprint))), $candidates);
+            $dealer = new Dealer(Blueprint::fromData(Fields::ofJson(TextFiles::contents($blueprint))), $candidates, $known);
             $dealt = [];
             for ($i = 0; $i < (int) $forms; ++$i) {
                 $form = $dealer->deal((int) $seed + $i);
@@ -74,16 +76,13 @@ final class DealCommand
 
     private static function candidate(Question $question, int $number): Candidate
     {
-        $worth = MarkingPlan::of($question, $question->effective())->max();
-
         return new Candidate(
             $question->name ?? (string) $number,
             $question->kind::id()->value,
             $question->objective,
             $question->tags,
             $question->difficulty?->value,
-            $worth,
-            !$worth->isZero() && $question->settings->get(Setting::Marking) !== 'weighed',
+            MarkingPlan::of($question, $question->effective())->max(),
         );
     }
 }

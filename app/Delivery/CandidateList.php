@@ -6,13 +6,14 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions;
 use Zetema\App\People\Account;
 use Zetema\Core\Sitting\Rung;
 
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList
 {
-    public function __construct(private EntityManagerInterface $em)
+    public function __construct(private EntityManagerInterface $em, private Editions $editions)
     {
     }
 
@@ -30,9 +31,10 @@ final readonly class CandidateList
             if ($sitting->endedAt() === null) {
                 $desk->settle($sitting);
             }
-            $count[$sitting->edition->id] = ($count[$sitting->edition->id] ?? 0) + 1;
+            $assessment = $sitting->blueprint->id;
+            $count[$assessment] = ($count[$assessment] ?? 0) + 1;
             if ($sitting->endedAt() === null) {
-                $open[$sitting->edition->id] = $sitting->id;
+                $open[$assessment] = $sitting;
             } else {
                 $mine[] = $this->sat($sitting, $sitting->edition);
             }
@@ -42,26 +44,21 @@ final readonly class CandidateList
     }
 
     /**
-     * The newest edition of each blueprint, and older ones that are still running.
+     * Each assessment once: the edition that is being sat, else the newest. How often it may be sat counts over all its editions.
      *
-     * @param array<int, int> $count
-     * @param array<int, int> $open
+     * @param array<int, int> $count sittings so far, by assessment
+     * @param array<int, Sitting> $open
      *
      * @return list<array<string, mixed>>
      */
     private function offered(array $count, array $open): array
     {
-        $newest = [];
-        foreach ($this->em->getRepository(Edition::class)->findBy([], ['number' => 'ASC']) as $edition) {
-            $newest[$edition->blueprint->id] = $edition;
-        }
         $offered = [];
-        foreach ($this->em->getRepository(Edition::class)->findBy([], ['id' => 'ASC']) as $edition) {
-            if ($newest[$edition->blueprint->id] !== $edition && !isset($open[$edition->id])) {
-                continue;
-            }
+        foreach ($this->editions->toBegin() as $newest) {
+            $assessment = $newest->blueprint->id;
+            $edition = $open[$assessment]->edition ?? $newest;
             $rules = $edition->rules();
-            $left = $rules->sittings === null ? null : max(0, $rules->sittings - ($count[$edition->id] ?? 0));
+            $left = $rules->sittings === null ? null : max(0, $rules->sittings - ($count[$assessment] ?? 0));
             $offered[] = [
                 'edition' => $edition->id,
                 'title' => $edition->title,
@@ -70,7 +67,7 @@ final readonly class CandidateList
                 'seconds' => $rules->seconds,
                 'pass' => $edition->plan()->pass?->toData(),
                 'sittingsLeft' => $left,
-                'running' => $open[$edition->id] ?? null,
+                'running' => $open[$assessment]->id ?? null,
             ];
         }
 

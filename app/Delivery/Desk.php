@@ -9,13 +9,14 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions;
 use Zetema\App\Blueprint\Stock;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting as Core;
-use Zetema\Core\Sitting\CandidateView;
 use Zetema\Core\Sitting\Event;
 use Zetema\Core\Sitting\EventType;
 use Zetema\Core\Sitting\Refused;
@@ -23,7 +24,10 @@ use Zetema\Core\Sitting\Refused;
 /** Where sittings begin and go on. Nothing acknowledged is lost: an event is on the disk before the answer leaves. */
 final readonly class Desk
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private Stock $stock, private ClockInterface $clock)
+    /** Ids of requests that begin with this are our own; no browser can say one. */
+    public const OWN = ':';
+
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private Stock $stock, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock)
     {
     }
 
@@ -40,26 +44,39 @@ final readonly class Desk
 
     private function beginOrGoOn(Edition $edition, Account $account, int $seed): Sitting
     {
-        $sittings = $this->em->getRepository(Sitting::class)->findBy(['edition' => $edition, 'account' => $account]);
+        $sittings = $this->sittings($edition->blueprint, $account);
         foreach ($sittings as $sitting) {
             $this->settle($sitting);
             if ($sitting->endedAt() === null) {
                 return $sitting;
             }
         }
+        if ($edition->isWithdrawn() || $this->editions->newest($edition->blueprint) !== $edition) {
+            throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
+        }
         $most = $edition->rules()->sittings;
         if ($most !== null && count($sittings) >= $most) {
             throw new Refused($most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most));
         }
-        $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $seed);
+        // What its pools name was known when it was frozen.
+        $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
 
         return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
+    }
+
+    /** @return list<Sitting> of one candidate and one assessment, whatever the edition */
+    private function sittings(Blueprint $blueprint, Account $account): array
+    {
+        return array_values(array_filter(
+            $this->em->getRepository(Sitting::class)->findBy(['blueprint' => $blueprint, 'account' => $account], ['id' => 'ASC']),
+            static fn (Sitting $sitting): bool => !$sitting->isRehearsal(),
+        ));
     }
 
     /** A sitting by the author, which leaves no result. */
     public function rehearse(Blueprint $blueprint, Account $account, int $seed): Sitting
     {
-        $form = $this->papers->deal($blueprint->plan(), $this->stock->cleared($blueprint->bank), $seed);
+        $form = $this->papers->deal($blueprint->plan(), $this->stock->cleared($blueprint->bank), $this->stock->known($blueprint->bank), $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
     }
@@ -79,7 +96,7 @@ final readonly class Desk
             $overdue = $run->overdue($this->now());
             if ($overdue !== null) { // nobody else has written it meanwhile
                 $run = $run->with($overdue);
-                $this->append($sitting, $overdue, $run, 'clock');
+                $this->append($sitting, $overdue, $run, self::OWN . 'clock');
             }
             $sitting->note($run);
 
@@ -96,13 +113,13 @@ final readonly class Desk
     /**
      * Does what a candidate's page asks. A repeated request changes nothing; a stale one gets the current state.
      *
-     * @throws Stale|Refused|Malformed
+     * @throws Stale|Conflict|Refused|Malformed
      */
     public function act(Sitting $sitting, Fields $body): Core\Sitting
     {
         $request = $body->text('request');
-        if ($request === '' || strlen($request) > 60) {
-            throw new Malformed('request', 'must be an id of 1 to 60 characters');
+        if (preg_match('/^[A-Za-z0-9_-]{1,60}$/D', $request) !== 1) {
+            throw new Malformed('request', 'must be an id of 1 to 60 letters, digits, hyphens or underscores');
         }
 
         return $this->db->transactional(fn (): Core\Sitting => $this->actOnce($sitting, $body, $request));
@@ -117,12 +134,12 @@ final readonly class Desk
     {
         $this->lock($sitting);
         $run = $this->settle($sitting);
-        $known = $this->db->fetchOne('SELECT 1 FROM sitting_event WHERE sitting_id = ? AND request = ?', [$sitting->id, $request]);
-        if ($known !== false) {
-            return $run;
+        $before = $this->em->getRepository(SittingEvent::class)->findOneBy(['sitting' => $sitting, 'request' => $request]);
+        if ($before !== null) {
+            return $this->isRepeated($before, $run, $body) ? $run : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
         }
         if ($run->isRunning() && $body->integer('on') !== $run->events) {
-            throw new Stale('This sitting went on in another window. What was saved there is shown now.', CandidateView::of($run, $this->now()));
+            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $run, $this->now()));
         }
         $type = EventType::tryFrom($body->text('type'));
         if ($type === null || in_array($type, [EventType::Started, EventType::RanOut], true)) {
@@ -139,12 +156,32 @@ final readonly class Desk
         return $run;
     }
 
+    /** Whether a request says again what the one with its id said before. */
+    private function isRepeated(SittingEvent $before, Core\Sitting $run, Fields $body): bool
+    {
+        $given = $body->raw()['response'] ?? null;
+        $sheet = $body->optionalInteger('sheet');
+        if ($before->type->value !== $body->text('type') || $before->sheet !== $sheet) {
+            return false;
+        }
+        if (!in_array($before->type, [EventType::Saved, EventType::Checked], true)) {
+            return true;
+        }
+        try {
+            $response = ($run->paper->sheets[($sheet ?? 0) - 1] ?? null)?->fromPage($given)->toData();
+        } catch (Malformed) {
+            return false;
+        }
+
+        return json_encode($response) === json_encode($before->response);
+    }
+
     private function started(Sitting $sitting): Sitting
     {
         $this->em->persist($sitting);
         $this->em->flush();
         $event = new Event(EventType::Started, $this->now());
-        $this->append($sitting, $event, Core\Sitting::of($this->papers->paper($sitting))->with($event), 'start');
+        $this->append($sitting, $event, Core\Sitting::of($this->papers->paper($sitting))->with($event), self::OWN . 'start');
 
         return $sitting;
     }

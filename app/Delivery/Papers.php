@@ -25,12 +25,13 @@ final readonly class Papers
 
     /**
      * @param array<string, array{candidate: \Zetema\Core\Drawing\Candidate, revision: int}> $stock
+     * @param list<string> $known as Dealer has it
      *
      * @return list<array{revision: int, choices: list<int>, points: string|null}>
      */
-    public function deal(Blueprint $plan, array $stock, int $seed): array
+    public function deal(Blueprint $plan, array $stock, array $known, int $seed): array
     {
-        $form = (new Dealer($plan, array_column($stock, 'candidate')))->deal($seed);
+        $form = (new Dealer($plan, array_column($stock, 'candidate'), $known))->deal($seed);
         $chance = new Chance($seed ^ 0x5EED);
         $dealt = [];
         foreach ($form->questions as $item) {
@@ -40,7 +41,7 @@ final readonly class Papers
             $dealt[] = [
                 'revision' => $revision->id,
                 'choices' => ChoiceOrder::of($question, $question->effective($revision->question->bank->further())->isYes(Setting::Shuffle), $chance),
-                'points' => $step instanceof Draw && $step->points !== null && $revision->countsPoints() ? (string) $step->points : null,
+                'points' => $step instanceof Draw && $step->points !== null && $revision->isGraded() ? (string) $step->points : null,
             ];
         }
 

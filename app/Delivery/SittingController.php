@@ -11,7 +11,6 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
-use Zetema\App\Bank\Media;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\People\Account;
@@ -21,7 +20,7 @@ use Zetema\Core\Sitting as Core;
 /** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
 final readonly class SittingController
 {
-    public function __construct(private Desk $desk, private WatchMargin $watch, private Media $media)
+    public function __construct(private Desk $desk, private WatchMargin $watch, private CandidatePage $shown)
     {
     }
 
@@ -72,26 +71,29 @@ final readonly class SittingController
             throw new Core\Refused('The review opens when the paper is handed in.');
         }
 
-        $review = Core\Review::of($run);
-
-        return new JsonResponse(['id' => $sitting->id, 'title' => $sitting->edition->title ?? $sitting->blueprint->title(), 'rehearsal' => $sitting->isRehearsal(), 'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null, ...$review, ...$this->media->namedIn($sitting->blueprint->bank, $review)]);
+        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $run)], 200, ['Cache-Control' => 'no-store']);
     }
 
     private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
     {
         $run ??= $this->desk->settle($sitting);
 
-        $view = Core\CandidateView::of($run, $this->desk->now());
-
         return new JsonResponse([
+            ...self::about($sitting),
+            ...$this->shown->running($sitting, $run, $this->desk->now()),
+            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
+        ], $status, ['Cache-Control' => 'no-store']);
+    }
+
+    /** @return array{id: int, title: string, rehearsal: bool, blueprint: int|null} */
+    private static function about(Sitting $sitting): array
+    {
+        return [
             'id' => $sitting->id,
             'title' => $sitting->edition->title ?? $sitting->blueprint->title(),
             'rehearsal' => $sitting->isRehearsal(),
             'blueprint' => $sitting->isRehearsal() ? $sitting->blueprint->id : null,
-            ...$view,
-            ...$this->media->namedIn($sitting->blueprint->bank, $view),
-            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
-        ], $status, ['Cache-Control' => 'no-store']);
+        ];
     }
 
     private static function refuseOthers(Sitting $sitting, Account $account): void

@@ -6,6 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
 use Zetema\Core\Marking\Marker;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Sitting as Run;
 
@@ -29,7 +30,7 @@ final readonly class WatchMargin
                 ? $standing->verdict
                 : (new Marker())->mark($sheet->plan, $state->saved, count($state->attempts) + 1, $state->hintsOpened);
             $sum = $sum->plus($verdict->earned);
-            $rows[] = ['n' => $i + 1, 'question' => $questions[$sitting->form[$i]['revision']] ?? 0, 'name' => $sheet->question->name, 'key' => $sheet->question->kind->keyInWords(), ...$verdict->toData()];
+            $rows[] = ['n' => $i + 1, 'question' => $questions[$sitting->form[$i]['revision']] ?? 0, 'name' => $sheet->question->name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $sheet->question->kind->keyInWords()), ...$verdict->toData()];
         }
 
         return ['seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $run->paper->max(), 'questions' => $rows];

@@ -30,7 +30,7 @@ final readonly class PastSittings
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $seed);
+            $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();

@@ -17,6 +17,7 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\Text;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Sketch;
 
@@ -141,7 +142,7 @@ final readonly class Intake
                 'objective' => implode(Objective::SEPARATOR, $question->objective),
                 'stem' => $question->stem,
                 'choices' => array_map(static fn ($c): array => ['text' => $c->text, 'key' => $c->isKey, 'weight' => $c->weight], $question->kind->choices()),
-                'answers' => $question->kind->choices() === [] ? $question->kind->keyInWords() : [],
+                'answers' => $question->kind->choices() === [] ? AnswerLine::texts($question->kind->keyInWords()) : [],
                 'settings' => (object) $question->settings->values,
                 'status' => $question->status->value,
             ],

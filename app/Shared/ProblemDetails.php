@@ -48,6 +48,7 @@ final readonly class ProblemDetails
     {
         return match (true) {
             $e instanceof Stale => self::response(409, 'stale', 'This has changed meanwhile', $e->getMessage(), ['current' => $e->current]),
+            $e instanceof Conflict => self::response(409, 'conflict', 'This does not go together', $e->getMessage()),
             $e instanceof CannotDeal => self::response(409, 'cannot-deal', 'No form can be dealt', $e->getMessage(), [
                 'draws' => $e->shortage->draws ?? [],
             ]),

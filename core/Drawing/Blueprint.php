@@ -54,6 +54,17 @@ final readonly class Blueprint
         return array_values(array_filter($this->steps, static fn (Draw|string $step): bool => $step instanceof Draw));
     }
 
+    /** @return list<string> ids that pools and pairs kept apart name, each once */
+    public function named(): array
+    {
+        $named = array_merge(...$this->apart);
+        foreach ($this->draws() as $draw) {
+            array_push($named, ...$draw->pool->only, ...$draw->pool->without, ...$draw->pool->also);
+        }
+
+        return array_values(array_unique($named));
+    }
+
     /** @return list<string> ids of the fixed questions */
     public function fixed(): array
     {

@@ -22,7 +22,6 @@ final readonly class Candidate
         public array $tags,
         public ?string $difficulty,
         public Points $worth,
-        public bool $countsPoints = true,
     ) {
     }
 }

@@ -25,16 +25,17 @@ final class Dealer
 
     /**
      * @param list<Candidate> $candidates those that may be dealt
+     * @param list<string> $known ids of questions that are there but may not be dealt: where a pool names one, it does not fit
      *
-     * @throws UnknownQuestion if the blueprint names a question that is not among them
+     * @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt
      */
-    public function __construct(private readonly Blueprint $blueprint, array $candidates)
+    public function __construct(private readonly Blueprint $blueprint, array $candidates, array $known = [])
     {
         foreach ($candidates as $candidate) {
             $this->byId[$candidate->id] = $candidate;
         }
         $this->draws = $blueprint->draws();
-        $this->refuseUnknown();
+        $this->refuseUnknown(array_flip($known));
         $fixed = array_flip($blueprint->fixed());
         foreach ($this->draws as $d => $draw) {
             $this->pools[$d] = [];
@@ -195,18 +196,13 @@ final class Dealer
         return $questions;
     }
 
-    private function refuseUnknown(): void
+    /** @param array<string, int> $known */
+    private function refuseUnknown(array $known): void
     {
-        $named = $this->blueprint->fixed();
-        foreach ($this->draws as $draw) {
-            array_push($named, ...$draw->pool->only, ...$draw->pool->without, ...$draw->pool->also);
-        }
-        foreach ($this->blueprint->apart as $pair) {
-            array_push($named, ...$pair);
-        }
-        $unknown = array_values(array_filter(array_unique($named), fn (string $id): bool => !isset($this->byId[$id])));
-        if ($unknown !== []) {
-            throw new UnknownQuestion($unknown);
+        $unknown = static fn (array $ids, array $there): array => array_values(array_filter($ids, static fn (string $id): bool => !isset($there[$id])));
+        $missing = [...$unknown($this->blueprint->fixed(), $this->byId), ...$unknown($this->blueprint->named(), $this->byId + $known)];
+        if ($missing !== []) {
+            throw new UnknownQuestion($missing);
         }
     }
 }

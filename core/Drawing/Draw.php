@@ -32,9 +32,9 @@ final readonly class Draw
         return ['take' => $this->take, 'pool' => (object) $this->pool->toData(), ...($this->points === null ? [] : ['points' => (string) $this->points])];
     }
 
-    /** What a question counts when it is drawn here. */
+    /** What a question counts when it is drawn here: the draw's points where it has some and the question is graded. */
     public function worthOf(Candidate $candidate): Points
     {
-        return $this->points !== null && $candidate->countsPoints ? $this->points : $candidate->worth;
+        return $this->points !== null && !$candidate->worth->isZero() ? $this->points : $candidate->worth;
     }
 }

@@ -21,10 +21,13 @@ final readonly class Proof
     ) {
     }
 
-    /** @param list<Candidate> $candidates */
-    public static function of(Blueprint $blueprint, array $candidates): self
+    /**
+     * @param list<Candidate> $candidates
+     * @param list<string> $known as Dealer has it
+     */
+    public static function of(Blueprint $blueprint, array $candidates, array $known = []): self
     {
-        $dealer = new Dealer($blueprint, $candidates);
+        $dealer = new Dealer($blueprint, $candidates, $known);
         $byId = [];
         foreach ($candidates as $candidate) {
             $byId[$candidate->id] = $candidate;

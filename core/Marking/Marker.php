@@ -150,6 +150,9 @@ final class Marker
         $line = $outcome->value . ': ' . self::say($sum);
         if ($outcome === Outcome::Partly) {
             $line .= sprintf(' (%s of %s%s)', self::say($share), $measure->worth, $this->parts($measure, $right, $wrong));
+            if ($share->isEqualTo(1)) {
+                $line .= '; everything right was given, but something wrong beside it, which costs nothing here';
+            }
         }
 
         return [$outcome, $sum, [$line]];

@@ -39,24 +39,43 @@ final readonly class MarkingPlan
     }
 
     /**
-     * The same question at another worth: all that it says in points is scaled by new ÷ old, exactly. Weighed questions keep the worth
-     * that follows from their weights.
+     * The same question at another worth: all that it says in points (weights, costs, floor) is scaled by new ÷ old, exactly.
      */
     public function worthing(Points $worth): self
     {
         $measure = $this->measure;
-        if ($measure->rule === Measure::WEIGHTS || $measure->worth->isZero() || $worth->compare($measure->worth) === 0) {
+        if ($measure->worth->isZero() || $worth->compare($measure->worth) === 0) {
             return $this;
         }
-        $scaled = new Measure($measure->look, $measure->atoms, $measure->rule, $measure->need, $measure->wrongPartCosts, $worth, $measure->options);
+        $factor = $worth->exact()->dividedBy($measure->worth->exact());
+        $atoms = array_map(static fn (Atom $atom): Atom => $atom->scaled($factor), $measure->atoms);
+        $scaled = new Measure($measure->look, $atoms, $measure->rule, $measure->need, $measure->wrongPartCosts, $worth, $measure->options);
 
-        return new self($scaled, $this->penalties->scaled($worth->exact()->dividedBy($measure->worth->exact())), $this->graded, $this->judged);
+        return new self($scaled, $this->penalties->scaled($factor), $this->graded, $this->judged);
+    }
+
+    /** Whether it stands in totals: it is graded, and there is something to judge. */
+    public function counts(): bool
+    {
+        return $this->graded && $this->judged;
+    }
+
+    /** What a wrong response takes off a sum, the floor heeded; 0 for weighed questions, where each choice has its own. */
+    public function mostLostByOneWrong(): Points
+    {
+        if (!$this->counts() || $this->measure->rule === Measure::WEIGHTS) {
+            return Points::zero();
+        }
+        $lost = $this->penalties->wrong;
+        $floor = $this->penalties->floor;
+
+        return Points::rounded($floor !== null && $lost->negated()->compareTo($floor) < 0 ? $floor->negated() : $lost, $this->penalties->decimals);
     }
 
     /** What a right response is worth in totals: 0 for what is not graded. */
     public function max(): Points
     {
-        return $this->graded && $this->judged ? $this->measure->worth : Points::zero();
+        return $this->counts() ? $this->measure->worth : Points::zero();
     }
 
     /** @return array<string, mixed> plain JSON data */

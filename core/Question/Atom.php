@@ -42,6 +42,12 @@ final readonly class Atom
         return new self($find, BigRational::zero(), BigRational::zero(), $weight->exact());
     }
 
+    /** The same at another worth: only what it counts in points changes. */
+    public function scaled(BigRational $factor): self
+    {
+        return new self($this->find, $this->right, $this->wrong, $this->weight->multipliedBy($factor));
+    }
+
     /** @return array<string, mixed> */
     public function toData(): array
     {

@@ -46,7 +46,7 @@ interface Kind
      *
      * @throws InvalidQuestion
      */
-    public function verify(EffectiveSettings $settings): void;
+    public function verify(EffectiveSettings $settings, string $stem): void;
 
     /**
      * @param bool $complete false when time ran out: fewer choices than demanded are then marked as they stand
@@ -90,9 +90,11 @@ interface Kind
     /**
      * A response in words, one line for each part.
      *
-     * @return list<string>
+     * @param bool $withKey whether the lines may tell what was hit; without it they tell no more than what was given
+     *
+     * @return list<AnswerLine>
      */
-    public function inWords(Response $response): array;
+    public function inWords(Response $response, bool $withKey = false): array;
 
     /** @return list<Choice> what there is to choose from, in the order written; empty where one types */
     public function choices(): array;
@@ -100,7 +102,7 @@ interface Kind
     /**
      * The right answer in words, one line each.
      *
-     * @return list<string>
+     * @return list<AnswerLine>
      */
     public function keyInWords(): array;
 }

@@ -160,6 +160,6 @@ final readonly class Question
                 }
             }
         }
-        $this->kind->verify($settings);
+        $this->kind->verify($settings, $this->stem);
     }
 }

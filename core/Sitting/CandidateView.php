@@ -12,8 +12,12 @@ use Zetema\Core\Question\Setting;
 /** What a candidate's page is told while the sitting runs: an allow-list. Keys, marking and others' feedback are never in it. */
 final class CandidateView
 {
-    /** @return array<string, mixed> */
-    public static function of(Sitting $sitting, int $now): array
+    /**
+     * @param Mentions $mentions collects what the texts told mention
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Sitting $sitting, int $now, Mentions $mentions = new Mentions()): array
     {
         return [
             'events' => $sitting->events,
@@ -23,30 +27,34 @@ final class CandidateView
             'deadline' => $sitting->deadline(),
             'seconds' => $sitting->paper->rules->seconds,
             'checks' => $sitting->paper->rules->tellsAtOnce,
-            'questions' => $sitting->isRunning() ? self::sheets($sitting) : [],
+            'questions' => $sitting->isRunning() ? self::sheets($sitting, $mentions) : [],
         ];
     }
 
     /** @return list<array<string, mixed>> */
-    private static function sheets(Sitting $sitting): array
+    private static function sheets(Sitting $sitting, Mentions $mentions): array
     {
         $views = [];
         foreach ($sitting->paper->sheets as $i => $sheet) {
-            $views[] = self::sheet($sitting, $sheet, $sitting->states[$i], $i + 1);
+            $views[] = self::sheet($sitting, $sheet, $sitting->states[$i], $i + 1, $mentions);
         }
 
         return $views;
     }
 
     /** @return array<string, mixed> */
-    private static function sheet(Sitting $sitting, Sheet $sheet, SheetState $state, int $n): array
+    private static function sheet(Sitting $sitting, Sheet $sheet, SheetState $state, int $n, Mentions $mentions): array
     {
         $question = $sheet->question;
         $rules = $sitting->paper->rules;
         $closed = $state->isClosed($sheet);
         $attempt = count($state->attempts) + 1;
         $limits = $sheet->settings->limits();
-        $hint = $question->hints[$state->hintsOpened] ?? null;
+        $face = $sheet->face($rules->tellsAtOnce && $state->attempts !== []);
+        $hintsOpen = array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened));
+        $told = $rules->tellsAtOnce ? array_map(static fn (Attempt $a): array => self::told($sheet, $a), $state->attempts) : [];
+        $mentions->inFace($face);
+        $mentions->inTexts($question->stem, $sheet->settings->get(Setting::How), ...$hintsOpen, ...array_merge(...array_column($told, 'said')));
 
         return [
             'n' => $n,
@@ -55,29 +63,58 @@ final class CandidateView
             'stem' => $question->stem,
             'how' => $sheet->settings->get(Setting::How),
             'choose' => $question->kind::id()->value === 'several' ? $limits : null,
-            'face' => (object) $sheet->face($rules->tellsAtOnce && $state->attempts !== []),
+            'face' => (object) $face,
             'response' => $sheet->toPage($state->saved),
             'answered' => !$state->saved->isBlank(),
             'flagged' => $state->flagged,
             'closed' => $closed,
             'attempt' => $closed ? count($state->attempts) : $attempt,
-            'attempts' => $rules->tellsAtOnce ? $sheet->settings->attempts() : 1,
+            'attempts' => $rules->attempts($sheet),
             'worth' => $rules->showsWorth ? (string) $sheet->plan->max() : null,
+            'graded' => $sheet->plan->counts(),
+            'wrongCosts' => $rules->showsWorth && !$closed ? self::wrongCosts($sheet) : null,
             'worthNow' => $rules->showsWorth && !$closed ? (string) self::worthNow($sheet, $state) : null,
-            'told' => $rules->tellsAtOnce ? array_map(static fn (Attempt $a): array => self::told($sheet, $a), $state->attempts) : [],
-            'hintsOpen' => array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened)),
-            'nextHint' => $hint === null || $closed ? null : [
-                'costs' => Marker::say(BigRational::of($sheet->plan->penalties->hints[$state->hintsOpened])),
-                'fromAttempt' => $hint->fromAttempt,
-                'open' => $attempt >= $hint->fromAttempt,
-            ],
+            'told' => $told,
+            'hintsOpen' => $hintsOpen,
+            'nextHint' => $closed ? null : self::nextHint($sheet, $state, $rules),
         ];
+    }
+
+    /**
+     * The hint that can be opened next, now or at a later attempt. One that can never be opened here is not offered.
+     *
+     * @return array{costs: string, fromAttempt: int, open: bool}|null
+     */
+    private static function nextHint(Sheet $sheet, SheetState $state, Rules $rules): ?array
+    {
+        $hint = $sheet->question->hints[$state->hintsOpened] ?? null;
+        $most = $rules->attempts($sheet);
+        if ($hint === null || ($most !== null && $hint->fromAttempt > $most)) {
+            return null;
+        }
+
+        return [
+            'costs' => $sheet->plan->counts() ? Marker::say(BigRational::of($sheet->plan->penalties->hints[$state->hintsOpened])) : '0',
+            'fromAttempt' => $hint->fromAttempt,
+            'open' => count($state->attempts) + 1 >= $hint->fromAttempt,
+        ];
+    }
+
+    /** What a wrong response takes off the sum; null where it takes nothing. For weighed questions it depends on what is given. */
+    private static function wrongCosts(Sheet $sheet): ?string
+    {
+        $costs = $sheet->plan->mostLostByOneWrong();
+
+        return $costs->isZero() ? null : (string) $costs;
     }
 
     /** What a right response would earn on the attempt to come, hints paid. */
     private static function worthNow(Sheet $sheet, SheetState $state): Points
     {
         $penalties = $sheet->plan->penalties;
+        if (!$sheet->plan->counts()) {
+            return Points::zero();
+        }
         $left = $sheet->plan->max()->exact()
             ->minus($penalties->forAttempt(count($state->attempts) + 1, $sheet->plan->measure->worth))
             ->minus($penalties->forHints($state->hintsOpened));

@@ -12,7 +12,7 @@ use Zetema\Core\Question\Points;
 final readonly class Result
 {
     /**
-     * @param int $right how many questions are right
+     * @param int $right how many graded questions are right, of those asked; what is not graded or only recorded counts nowhere
      * @param bool|null $passed null without a pass mark, or when nothing was graded
      */
     private function __construct(public Points $earned, public Points $max, public int $right, public int $asked, public ?bool $passed, public ?string $percent)
@@ -26,7 +26,7 @@ final readonly class Result
         foreach ($sitting->paper->sheets as $i => $sheet) {
             $standing = $sitting->states[$i]->standing($sheet);
             $sum = $standing === null ? $sum : $sum->plus($standing->verdict->earned);
-            $right += $standing?->verdict->outcome === Outcome::Right ? 1 : 0;
+            $right += $sheet->plan->counts() && $standing?->verdict->outcome === Outcome::Right ? 1 : 0;
         }
         $earned = $sum->isNegative() ? Points::zero() : $sum;
         $max = $sitting->paper->max();
@@ -36,7 +36,7 @@ final readonly class Result
             $earned,
             $max,
             $right,
-            count($sitting->paper->sheets),
+            count(array_filter($sitting->paper->sheets, static fn (Sheet $sheet): bool => $sheet->plan->counts())),
             $pass === null || $max->isZero() ? null : $pass->isReachedBy($earned, $max),
             self::percent($earned, $max),
         );

@@ -4,24 +4,30 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
+use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question\Kinds\OnPicture;
 use Zetema\Core\Question\Outcome;
 use Zetema\Core\Question\Points;
 
 /** What is shown of an ended sitting, up to a rung of the ladder. */
 final class Review
 {
-    /** @return array<string, mixed> */
-    public static function of(Sitting $sitting): array
+    /**
+     * @param Mentions $mentions collects what the texts told mention
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Sitting $sitting, Mentions $mentions = new Mentions()): array
     {
         $rules = $sitting->paper->rules;
         $result = Result::of($sitting);
         $rung = $result->passed === false ? $rules->whoDoesNotSees : $rules->whoPassesSees;
 
-        return self::upTo($rung, $sitting, $result);
+        return self::upTo($rung, $sitting, $result, $mentions);
     }
 
     /** @return array<string, mixed> */
-    public static function upTo(Rung $rung, Sitting $sitting, Result $result): array
+    public static function upTo(Rung $rung, Sitting $sitting, Result $result, Mentions $mentions = new Mentions()): array
     {
         return [
             'rung' => $rung->value,
@@ -30,7 +36,7 @@ final class Review
             'passed' => $rung->includes(Rung::PassedOrNot) ? $result->passed : null,
             'total' => $rung->includes(Rung::Total) ? self::total($sitting, $result) : null,
             'objectives' => $rung->includes(Rung::Objectives) ? self::objectives($sitting) : [],
-            'questions' => $rung->includes(Rung::OwnPaper) ? self::questions($sitting, $rung) : [],
+            'questions' => $rung->includes(Rung::OwnPaper) ? self::questions($sitting, $rung, $mentions) : [],
         ];
     }
 
@@ -56,8 +62,9 @@ final class Review
             $standing = $sitting->states[$i]->standing($sheet);
             $sums[$name]['earned'] = ($sums[$name]['earned'] ?? Points::zero())->plus($standing->verdict->earned ?? Points::zero());
             $sums[$name]['max'] = ($sums[$name]['max'] ?? Points::zero())->plus($sheet->plan->max());
-            $sums[$name]['right'] = ($sums[$name]['right'] ?? 0) + ($standing?->verdict->outcome === Outcome::Right ? 1 : 0);
-            $sums[$name]['asked'] = ($sums[$name]['asked'] ?? 0) + 1;
+            $counts = $sheet->plan->counts();
+            $sums[$name]['right'] = ($sums[$name]['right'] ?? 0) + ($counts && $standing?->verdict->outcome === Outcome::Right ? 1 : 0);
+            $sums[$name]['asked'] = ($sums[$name]['asked'] ?? 0) + ($counts ? 1 : 0);
         }
         $rows = [];
         foreach ($sums as $name => $sum) {
@@ -69,29 +76,51 @@ final class Review
     }
 
     /** @return list<array<string, mixed>> */
-    private static function questions(Sitting $sitting, Rung $rung): array
+    private static function questions(Sitting $sitting, Rung $rung, Mentions $mentions): array
     {
         $rows = [];
         foreach ($sitting->paper->sheets as $i => $sheet) {
             $state = $sitting->states[$i];
             $standing = $state->standing($sheet);
             $marked = $rung->includes(Rung::MarkedPaper) && $standing !== null;
+            $withKey = $rung->includes(Rung::WithKey);
+            $given = $standing->response ?? $state->saved;
+            $response = $sheet->question->kind->inWords($given, $withKey);
+            $key = $withKey ? $sheet->question->kind->keyInWords() : [];
+            $said = $marked && $withKey ? $standing->said : [];
+            $picture = $sheet->question->kind instanceof OnPicture ? $sheet->question->kind->pictured($given, $withKey) : null;
+            $mentions->inFace($picture ?? []);
+            $mentions->inTexts($sheet->question->stem, ...$said, ...self::written($response), ...self::written($key));
             $rows[] = [
                 'n' => $i + 1,
                 'objective' => $sheet->question->objective[0] ?? null,
                 'kind' => $sheet->question->kind::id()->value,
                 'stem' => $sheet->question->stem,
-                'response' => $sheet->inWords($standing->response ?? $state->saved),
+                'response' => array_map(static fn (AnswerLine $line): array => $line->toData(), $response),
+                'picture' => $picture,
                 'attempts' => count($state->attempts),
                 'outcome' => $marked ? $standing->verdict->outcome->value : null,
                 'earned' => $marked ? (string) $standing->verdict->earned : null,
                 'max' => $marked ? (string) $standing->verdict->max : null,
                 'working' => $marked ? $standing->verdict->working : [],
-                'said' => $marked && $rung->includes(Rung::WithKey) ? $standing->said : [],
-                'key' => $rung->includes(Rung::WithKey) ? $sheet->question->kind->keyInWords() : [],
+                'graded' => $sheet->plan->counts(),
+                'said' => $said,
+                'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $key),
             ];
         }
 
         return $rows;
+    }
+
+    /**
+     * The lines that an author wrote; what was typed mentions nothing.
+     *
+     * @param list<AnswerLine> $lines
+     *
+     * @return list<string>
+     */
+    private static function written(array $lines): array
+    {
+        return AnswerLine::texts(array_values(array_filter($lines, static fn (AnswerLine $line): bool => !$line->typed)));
     }
 }

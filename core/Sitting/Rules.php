@@ -32,6 +32,12 @@ final readonly class Rules
         }
     }
 
+    /** How many attempts there are at a question here; null: any number. Where nothing is told before the end there is one. */
+    public function attempts(Sheet $sheet): ?int
+    {
+        return $this->tellsAtOnce ? $sheet->settings->attempts() : 1;
+    }
+
     public static function fromData(Fields $data): self
     {
         $data->only('seconds', 'tellsAtOnce', 'showsWorth', 'whoPassesSees', 'whoDoesNotSees', 'sittings');

@@ -60,16 +60,6 @@ final readonly class Sheet
         return (new PageOrder($this->lists()))->toPlaces($response);
     }
 
-    /**
-     * The response in words, one line each.
-     *
-     * @return list<string>
-     */
-    public function inWords(Response $response): array
-    {
-        return $this->question->kind->inWords($response);
-    }
-
     /** @return list<list<int>> */
     private function lists(): array
     {

@@ -71,7 +71,7 @@ final class HostileInputTest extends TestCase
         foreach ($fields as $field) {
             foreach ([...self::INSTEAD, ['1' => 'x'], ['1' => '1'], ['2' => '99'], ['99' => '1'], ['1' => ['x']], [[1, 2]], [[1]], [[-1, 5]], [[5, 5, 5]], [['a', 'b']], ['1' => null], (object) []] as $given) {
                 try {
-                    $sheet->inWords($sheet->fromPage([$field => $given]));
+                    $question->kind->inWords($sheet->fromPage([$field => $given]), withKey: true);
                     ++$taken;
                 } catch (Malformed $e) {
                     self::assertNotSame('', $e->field);

@@ -153,6 +153,31 @@ final class DealingTest extends TestCase
         new Dealer(new Blueprint(['gone']), self::questions('a', 'A', 2));
     }
 
+    public function test_a_question_that_may_not_be_dealt_does_not_fit_a_pool_that_names_it(): void
+    {
+        $pool = new Draw(1, new Pool(only: ['a1', 'retired'], without: ['draft']));
+        $dealer = new Dealer(new Blueprint([$pool], [['a1', 'retired']]), self::questions('a', 'A', 2), ['retired', 'draft']);
+
+        self::assertSame([['a1']], $dealer->pools());
+        self::assertSame(['a1'], $dealer->deal(1)->ids());
+        foreach ([new Blueprint(['retired']), new Blueprint([new Draw(1, new Pool(only: ['gone']))])] as $refused) {
+            try {
+                new Dealer($refused, self::questions('a', 'A', 2), ['retired', 'draft']);
+                self::fail('it cannot stand in the running order, and what nobody knows is a problem');
+            } catch (UnknownQuestion $e) {
+                self::assertCount(1, $e->names);
+            }
+        }
+    }
+
+    public function test_all_graded_questions_of_a_draw_are_worth_what_it_says(): void
+    {
+        $pool = [new Candidate('plain', 'one', [], [], null, Points::of('10')), new Candidate('weighed', 'one', [], [], null, Points::of('8')), new Candidate('ungraded', 'one', [], [], null, Points::zero())];
+        $draw = new Draw(2, new Pool(), Points::of('5'));
+
+        self::assertSame(['5', '5', '0'], array_map(static fn (Candidate $c): string => (string) $draw->worthOf($c), $pool));
+    }
+
     /** @return iterable<string, array{Pool, list<string>}> */
     public static function pools(): iterable
     {

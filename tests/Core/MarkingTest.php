@@ -166,7 +166,7 @@ final class MarkingTest extends TestCase
         yield 'a right-hand side used twice' => ["pairs: P\n pair: a\n  with: x\n pair: b\n  with: y", ['pairs' => ['1' => '1', '2' => '1']], 'pairs'];
         yield 'a left-hand side that is not there' => ["pairs: P\n pair: a\n  with: x\n spare with: y", ['pairs' => ['2' => '1']], 'pairs'];
         yield 'a number in a map' => ["pairs: P\n pair: a\n  with: x\n spare with: y", ['pairs' => ['1' => 2]], 'pairs'];
-        yield 'a list gap given a text' => ["gaps: G\n gap 1 yes: a\n gap 1 no: b", ['gaps' => ['1' => 'a']], 'gaps'];
+        yield 'a list gap given a text' => ["gaps: G ___\n gap 1 yes: a\n gap 1 no: b", ['gaps' => ['1' => 'a']], 'gaps'];
         yield 'a click off the picture' => ["regions: R\n image: f.svg\n  size: 800 600\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[800, 0]]], 'points'];
         yield 'half a pixel' => ["regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[1.5, 0]]], 'points'];
         yield 'more clicks than allowed' => ["regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9", ['points' => [[1, 0], [2, 0]]], 'points'];

@@ -45,7 +45,7 @@ final class RoundTripTest extends TestCase
             function (array $words, bool $weighed, int $n) use ($kind): void {
                 $w = array_map(static fn (mixed $word): string => is_string($word) ? $word : '', array_values($words));
                 $weighed = $weighed && in_array('weighed', $kind->definition()::rules(), true);
-                $question = new Question(self::make($kind, $w, $weighed, $n), $w[7], Settings::of($weighed ? ['marking' => 'weighed'] : ['points' => "$n.5"]));
+                $question = new Question(self::make($kind, $w, $weighed, $n), $w[7] . ($kind === KindId::Gaps ? ' ___ ___' : ''), Settings::of($weighed ? ['marking' => 'weighed'] : ['points' => "$n.5"]));
                 $read = TextQuestions::all((new Writer())->question($question));
 
                 self::assertCount(1, $read);

@@ -131,7 +131,7 @@ final class SittingTest extends TestCase
     /** @return iterable<string, array{Rung, list<string>, list<string>}> rung, shown, not shown */
     public static function rungs(): iterable
     {
-        $steps = [['nothing', '"passed":null'], ['passed or not', '"passed":true'], ['total', '"percent":"66.66"'], ['objectives', '"objective":"Frames","earned"'], ['own paper', '"stem"'], ['marked paper', '"outcome":"right"'], ['marked paper with key and feedback', '"key":["eggs"]']];
+        $steps = [['nothing', '"passed":null'], ['passed or not', '"passed":true'], ['total', '"percent":"66.66"'], ['objectives', '"objective":"Frames","earned"'], ['own paper', '"stem"'], ['marked paper', '"outcome":"right"'], ['marked paper with key and feedback', '"key":[{"before":null,"text":"eggs"']];
         foreach ($steps as $i => [$rung, $shown]) {
             yield $rung => [Rung::from($rung), $i === 0 ? [$shown] : array_column(array_slice($steps, 1, $i), 1), array_column(array_slice($steps, $i + 1), 1)];
         }

@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
@@ -63,18 +64,17 @@ abstract readonly class ChoiceKind implements Kind
         return ['choices' => array_map(static fn (int $id): string => $texts[$id], $order[0] ?? array_keys($texts)), 'layout' => $settings->get(Setting::Layout)];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return array_values(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
+        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
     }
 
-    /** @return list<string> */
     public function keyInWords(): array
     {
-        return array_map(static fn (Choice $c): string => $c->text, $this->keys());
+        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, $this->keys()));
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if (count($this->choices) < 2) {
             throw new InvalidQuestion('it needs at least two answers to choose from', 'yes');

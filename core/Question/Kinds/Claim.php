@@ -67,9 +67,9 @@ final readonly class Claim extends ChoiceKind
         return new self($choices);
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
-        parent::verify($settings);
+        parent::verify($settings, $stem);
         foreach ($this->choices as $choice) {
             if (count($this->choices) !== 2 || preg_match('/[,\n]/', $choice->text) === 1) {
                 throw new InvalidQuestion('two words are wanted, without commas', 'words');

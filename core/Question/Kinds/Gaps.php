@@ -8,6 +8,7 @@ use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\Text as Texts;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
@@ -86,10 +87,14 @@ final readonly class Gaps implements Kind
         return [Line::written('gaps', $stem), ...array_merge(...array_map(static fn (Gap $g): array => $g->toLines(), $this->gaps))];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if ($this->gaps === []) {
             throw new InvalidQuestion('it has no gap; write `gap 1:` with what belongs there', 'gap');
+        }
+        $open = self::openIn($stem);
+        if ($open !== count($this->gaps)) {
+            throw new InvalidQuestion(sprintf('the text leaves %d open with ___ and %d %s what belongs there; they must be as many', $open, count($this->gaps), count($this->gaps) === 1 ? 'gap says' : 'gaps say'), 'gap');
         }
         foreach ($this->gaps as $gap) {
             if ($gap->isTyped() && array_filter($gap->wordings, static fn (Wording $w): bool => $w->text !== '') !== $gap->wordings) {
@@ -184,13 +189,13 @@ final readonly class Gaps implements Kind
         )];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
         $lines = [];
         foreach ($this->gaps as $gap) {
             $given = $response->map[$gap->part->id] ?? null;
             if ($given !== null) {
-                $lines[] = $gap->part->id . ': ' . ($gap->isTyped() ? $given : $gap->listed[(int) $given - 1]['text']);
+                $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) $gap->part->id) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) $gap->part->id);
             }
         }
 
@@ -204,9 +209,15 @@ final readonly class Gaps implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Gap $g): string => $g->part->id . ': ' . ($g->isTyped()
-            ? $g->wordings[0]->text
-            : implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys()))), $this->gaps);
+        return array_map(static fn (Gap $g): AnswerLine => $g->isTyped()
+            ? AnswerLine::typed($g->wordings[0]->text, (string) $g->part->id)
+            : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) $g->part->id), $this->gaps);
+    }
+
+    /** How many places a stem leaves open: runs of three or more underscores. */
+    private static function openIn(string $stem): int
+    {
+        return (int) preg_match_all('/_{3,}/', $stem);
     }
 
     /** @param non-empty-list<Line> $lines */

@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Kinds;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Text as Texts;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\KindId;
@@ -88,7 +89,7 @@ final readonly class Groups extends PartsKind
         return $lines;
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if (count($this->groups) < 2 || in_array('', $this->groups, true)) {
             throw new InvalidQuestion('it needs at least two groups, each with a name', 'group');
@@ -112,10 +113,10 @@ final readonly class Groups extends PartsKind
 
     public function keyInWords(): array
     {
-        return array_map(fn (string $name, int $i): string => $name . ': ' . implode(', ', array_map(
+        return AnswerLine::written(array_map(fn (string $name, int $i): string => $name . ': ' . implode(', ', array_map(
             static fn (Part $p): string => $p->text,
             array_filter($this->items, static fn (Part $p): bool => $p->belongs === [(string) ($i + 1)]),
-        )), $this->groups, array_keys($this->groups));
+        )), $this->groups, array_keys($this->groups)));
     }
 
     public function face(array $order, EffectiveSettings $settings, bool $checked = false): array

@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Kinds;
 
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
@@ -79,7 +80,7 @@ final readonly class Number implements Kind
         return [Line::written('number', $stem), ...array_map(static fn (Span $s): Line => $s->toLine(), $this->spans)];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         $none = $settings->get(Setting::Key) === 'none';
         if ($none !== ($this->spans === [])) {
@@ -123,9 +124,9 @@ final readonly class Number implements Kind
         return ['units' => $settings->entries(Setting::Unit)];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return $response->text === null ? [] : [$response->text];
+        return $response->text === null ? [] : [AnswerLine::typed($response->text)];
     }
 
     public function choices(): array
@@ -138,6 +139,6 @@ final readonly class Number implements Kind
     {
         $best = array_filter($this->spans, static fn (Span $s): bool => $s->share->isWhole());
 
-        return array_values(array_map(static fn (Span $s): string => $s->words, $best));
+        return array_values(array_map(static fn (Span $s): AnswerLine => AnswerLine::typed($s->words), $best));
     }
 }

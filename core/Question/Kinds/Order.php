@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
@@ -77,7 +78,7 @@ final readonly class Order implements Kind
         return [Line::written('order', $stem), ...array_map(static fn (Part $p): Line => Line::written('item', $p->text), $this->items)];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if (count($this->items) < 2) {
             throw new InvalidQuestion('it needs at least two items to put in order', 'item');
@@ -148,9 +149,9 @@ final readonly class Order implements Kind
         return ['items' => Part::textsInOrder($this->items, $order[0] ?? [])];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return Part::textsInOrder($this->items, $response->order);
+        return AnswerLine::written(Part::textsInOrder($this->items, $response->order));
     }
 
     public function choices(): array
@@ -160,7 +161,7 @@ final readonly class Order implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Part $p, int $i): string => ($i + 1) . '. ' . $p->text, $this->items, array_keys($this->items));
+        return array_map(static fn (Part $p, int $i): AnswerLine => new AnswerLine($p->text, before: (string) ($i + 1)), $this->items, array_keys($this->items));
     }
 
     /** @return list<int> ids of the items with the same text */

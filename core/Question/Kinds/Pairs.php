@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Kinds;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Text as Texts;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\KindId;
@@ -75,7 +76,7 @@ final readonly class Pairs extends PartsKind
         ];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if (count($this->pairs) < 1 || count($this->rights()) < 2) {
             throw new InvalidQuestion('it needs at least two right-hand sides to choose from', 'pair');
@@ -101,7 +102,7 @@ final readonly class Pairs extends PartsKind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Part $p): string => $p->text . ' – ' . $p->with, $this->pairs);
+        return AnswerLine::written(array_map(static fn (Part $p): string => $p->text . ' – ' . $p->with, $this->pairs));
     }
 
     /** Left-hand sides stand as written; right-hand sides are mixed, since each is written below its left. */

@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Kinds;
 
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Kind;
 use Zetema\Core\Question\Measure;
@@ -58,12 +59,12 @@ abstract readonly class PartsKind implements Kind
     /** The target of a part in words. */
     abstract protected function targetInWords(string $target): string;
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
         $lines = [];
         foreach ($this->parts() as $part) {
             if (isset($response->map[$part->id])) {
-                $lines[] = $part->text . ' – ' . $this->targetInWords($response->map[$part->id]);
+                $lines[] = new AnswerLine($part->text . ' – ' . $this->targetInWords($response->map[$part->id]));
             }
         }
 

@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace Zetema\Core\Question\Kinds;
 
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Part;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response;
 use Zetema\Core\Question\ResponseSpace;
 use Zetema\Core\Question\Settings;
 
 /** Labels put onto spots of an image; each spot takes one label, and a spot may stay without. */
-final readonly class Place extends PartsKind
+final readonly class Place extends PartsKind implements OnPicture
 {
     /**
      * @param list<array{x: int, y: int, radius: int, name: string|null}> $spots numbered from 1, in image pixels
@@ -95,7 +97,7 @@ final readonly class Place extends PartsKind
         return $lines;
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         $this->picture->verify();
         if ($this->spots === [] || array_filter($this->labels, static fn (Part $p): bool => !$p->isSpare()) === []) {
@@ -126,10 +128,24 @@ final readonly class Place extends PartsKind
 
     public function keyInWords(): array
     {
-        return array_values(array_map(
+        return AnswerLine::written(array_map(
             fn (Part $p): string => $p->text . ' – ' . implode(' or ', array_map(fn (string $at): string => $this->spots[(int) $at - 1]['name'] ?? 'spot ' . $at, $p->belongs)),
             array_filter($this->labels, static fn (Part $p): bool => !$p->isSpare()),
         ));
+    }
+
+    /** Each label that was placed, on its spot. */
+    public function pictured(Response $response, bool $withKey): array
+    {
+        $labels = [];
+        foreach ($this->labels as $label) {
+            $spot = $this->spots[(int) ($response->map[$label->id] ?? 0) - 1] ?? null;
+            if ($spot !== null) {
+                $labels[] = ['x' => $spot['x'], 'y' => $spot['y'], 'radius' => $spot['radius'], 'text' => $label->text];
+            }
+        }
+
+        return ['picture' => $this->picture->toData(), 'clicks' => [], 'areas' => [], 'labels' => $labels];
     }
 
     /** What a spot is called stays with the author: it may tell the answer. */

@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kind;
@@ -84,7 +85,7 @@ final readonly class Rating implements Kind
         return [Line::written('rating', $stem), Line::written('scale', $this->from . ' to ' . $this->to), ...($this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))])];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         if ($this->from >= $this->to || $this->to - $this->from > 100) {
             throw new InvalidQuestion('a `scale: 1 to 5` line is missing, or its ends are the wrong way round', 'scale');
@@ -130,9 +131,9 @@ final readonly class Rating implements Kind
         return ['from' => $this->from, 'to' => $this->to, 'ends' => $this->ends];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return array_map(static fn (int $value): string => (string) $value, $response->chosen);
+        return array_map(static fn (int $value): AnswerLine => AnswerLine::typed((string) $value), $response->chosen);
     }
 
     public function choices(): array

@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Area;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
@@ -24,7 +25,7 @@ use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Settings;
 
 /** Hotspot: clicks into an image; some areas are right, others are known wrong ones. */
-final readonly class Regions implements Kind
+final readonly class Regions implements Kind, OnPicture
 {
     /** More clicks than these are refused where any number is allowed. */
     public const MOST_CLICKS = 200;
@@ -88,7 +89,7 @@ final readonly class Regions implements Kind
         return [Line::written('regions', $stem), $this->picture->toLine(), ...array_map(static fn (Region $r): Line => $r->toLine(), $this->regions)];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         $this->picture->verify();
         $weighed = $settings->get(Setting::Marking) === 'weighed';
@@ -185,13 +186,25 @@ final readonly class Regions implements Kind
         ];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return array_map(function (array $click, int $i): string {
-            $hit = array_filter($this->regions, static fn (Region $r): bool => $r->area->contains($click[0], $click[1]));
+        return array_map(function (array $click, int $i) use ($withKey): AnswerLine {
+            $hit = array_filter($this->regions, static fn (Region $r): bool => $withKey && $r->area->contains($click[0], $click[1]));
 
-            return sprintf('%d: %s', $i + 1, $hit === [] ? sprintf('at %d, %d', ...$click) : implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)));
+            return $hit === []
+                ? AnswerLine::typed(sprintf('at %d, %d', ...$click), (string) ($i + 1))
+                : new AnswerLine(implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)), before: (string) ($i + 1));
         }, $response->clicks, array_keys($response->clicks));
+    }
+
+    public function pictured(Response $response, bool $withKey): array
+    {
+        return [
+            'picture' => $this->picture->toData(),
+            'clicks' => $response->clicks,
+            'areas' => $withKey ? array_map(static fn (Region $r): array => ['area' => $r->area->inWords(), 'name' => $r->name], $this->keys()) : [],
+            'labels' => [],
+        ];
     }
 
     public function choices(): array
@@ -201,7 +214,7 @@ final readonly class Regions implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys());
+        return AnswerLine::written(array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys()));
     }
 
     private function most(EffectiveSettings $settings): ?int

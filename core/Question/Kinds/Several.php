@@ -46,9 +46,9 @@ final readonly class Several extends ChoiceKind
         return [Line::written('several', $stem), ...array_map(static fn (Choice $c): Line => $c->toLine(), $this->choices)];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
-        parent::verify($settings);
+        parent::verify($settings, $stem);
         $most = $this->limits($settings)['most'];
         if ($most !== null && $most > count($this->choices)) {
             throw new InvalidQuestion(sprintf('asks for %d choices and has %d', $most, count($this->choices)), 'choose');

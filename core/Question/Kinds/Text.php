@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\AnswerLine;
 use Zetema\Core\Question\Atom;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidQuestion;
@@ -78,7 +79,7 @@ final readonly class Text implements Kind
         return [Line::written('text', $stem), ...array_map(static fn (Wording $w): Line => $w->toLine(), $this->wordings)];
     }
 
-    public function verify(EffectiveSettings $settings): void
+    public function verify(EffectiveSettings $settings, string $stem): void
     {
         $none = $settings->get(Setting::Key) === 'none';
         if ($none !== ($this->wordings === [])) {
@@ -147,9 +148,9 @@ final readonly class Text implements Kind
         return [];
     }
 
-    public function inWords(Response $response): array
+    public function inWords(Response $response, bool $withKey = false): array
     {
-        return $response->text === null ? [] : [$response->text];
+        return $response->text === null ? [] : [AnswerLine::typed($response->text)];
     }
 
     public function choices(): array
@@ -163,6 +164,6 @@ final readonly class Text implements Kind
         $best = array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole());
         $plain = array_filter($best, static fn (Wording $w): bool => !$w->isPattern);
 
-        return array_values(array_map(static fn (Wording $w): string => $w->text, $plain === [] ? $best : $plain));
+        return array_values(array_map(static fn (Wording $w): AnswerLine => AnswerLine::typed($w->text), $plain === [] ? $best : $plain));
     }
 }

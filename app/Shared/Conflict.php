@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Shared;
+
+/** Two requests that cannot both be meant: the later one changes nothing. */
+final class Conflict extends \DomainException
+{
+}

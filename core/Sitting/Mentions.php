@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting;
+
+/**
+ * Which pages and files the texts of an author mention. A view collects them while it is built, from what it tells of an author's
+ * texts and from nothing else: what a candidate typed mentions nothing.
+ */
+final class Mentions
+{
+    /** @var array<array-key, true> */
+    private array $pages = [];
+    /** @var array<array-key, true> */
+    private array $files = [];
+
+    public function inTexts(?string ...$texts): void
+    {
+        foreach ($texts as $text) {
+            preg_match_all('/\(page:((?:[^()\s"]|\([^()\s"]*\))+)\)/', $text ?? '', $pages);
+            preg_match_all('/!\[(?:[^\]\\\\]|\\\\.)*\]\(\s*<?([^\s()<>"]+)/u', $text ?? '', $files);
+            foreach ($pages[1] as $name) {
+                $this->pages[rawurldecode($name)] = true;
+            }
+            foreach ($files[1] as $name) {
+                $this->files[rawurldecode($name)] = true;
+            }
+        }
+    }
+
+    /** @param array<array-key, mixed> $face of a question: all its texts are an author's */
+    public function inFace(array $face): void
+    {
+        $picture = $face['picture'] ?? null;
+        if (is_array($picture) && is_string($picture['file'] ?? null)) {
+            $this->files[$picture['file']] = true;
+        }
+        array_walk_recursive($face, fn (mixed $text) => is_string($text) ? $this->inTexts($text) : null);
+    }
+
+    /** @return list<string> names, whole */
+    public function pages(): array
+    {
+        return self::names($this->pages);
+    }
+
+    /** @return list<string> names, whole */
+    public function files(): array
+    {
+        return self::names($this->files);
+    }
+
+    /**
+     * @param array<array-key, true> $named
+     *
+     * @return list<string>
+     */
+    private static function names(array $named): array
+    {
+        return array_values(array_filter(array_map(strval(...), array_keys($named)), static fn (string $name): bool => mb_check_encoding($name, 'UTF-8')));
+    }
+}

@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response;
+use Zetema\Core\Sitting\CandidateView;
+use Zetema\Core\Sitting\Event;
+use Zetema\Core\Sitting\EventType;
+use Zetema\Core\Sitting\Mentions;
+use Zetema\Core\Sitting\Paper;
+use Zetema\Core\Sitting\Result;
+use Zetema\Core\Sitting\Review;
+use Zetema\Core\Sitting\Rules;
+use Zetema\Core\Sitting\Rung;
+use Zetema\Core\Sitting\Sheet;
+use Zetema\Core\Sitting\Sitting;
+
+/** What a candidate is told, and what not: costs, hints, clicks, pages and pictures. */
+final class CandidateKnowsTest extends TestCase
+{
+    private const MITES = "regions: Where?\n image: floor.svg\n  size: 100 100\n  shows: A floor\n area yes: rectangle 0 0 10 10\n  name: Where the mites lie\n area no: rectangle 50 50 9 9\n  name: Wax";
+
+    /** @return iterable<string, array{string, list<string>, list<string>}> text, pages, files */
+    public static function texts(): iterable
+    {
+        yield 'a page' => ['Read (page:x) and [this](page:why%20eggs%20matter).', ['x', 'why eggs matter'], []];
+        yield 'a page with brackets in its name' => ['[here](page:eggs%20(fresh))', ['eggs (fresh)'], []];
+        yield 'a picture' => ['![a *key*](key.svg) and ![x](  <b.png> "title")', [], ['key.svg', 'b.png']];
+        yield 'a name within another is not mentioned' => ['![x](monkey.svg)', [], ['monkey.svg']];
+        yield 'a word alone is no picture' => ['key.svg', [], []];
+        yield 'names that are no text' => ['(page:%E0%A4%A) ![x](%E0%A4%A)', [], []];
+        yield 'names that PHP takes for numbers' => ['(page:42) ![x](7)', ['42'], ['7']];
+    }
+
+    /**
+     * @param list<string> $pages
+     * @param list<string> $files
+     */
+    #[DataProvider('texts')]
+    public function test_what_a_text_mentions_is_named_whole(string $text, array $pages, array $files): void
+    {
+        $mentions = new Mentions();
+        $mentions->inTexts($text);
+
+        self::assertSame([$pages, $files], [$mentions->pages(), $mentions->files()]);
+    }
+
+    public function test_what_a_candidate_typed_mentions_nothing(): void
+    {
+        $question = "text: Read ![it](shown.svg)\n answer: x\n if wrong: Look at ![that](later.svg)\n hint: See (page:help)";
+        $typed = Response::typed('(page:secret) ![x](secret.svg)');
+        $run = self::begun([$question], new Rules(null, true))->with(new Event(EventType::Saved, 1, 1, $typed));
+        CandidateView::of($run, 1, $running = new Mentions());
+        Review::of($run->with(new Event(EventType::HandedIn, 2)), $ended = new Mentions());
+
+        self::assertSame([[], ['shown.svg']], [$running->pages(), $running->files()]);
+        self::assertSame([[], ['shown.svg', 'later.svg']], [$ended->pages(), $ended->files()]);
+    }
+
+    /** @return iterable<string, array{Rung, list<string>, int}> rung, the click in words, areas shown */
+    public static function clicks(): iterable
+    {
+        yield 'the own paper tells where, not what was hit' => [Rung::OwnPaper, ['at 3, 3'], 0];
+        yield 'so does the marked one' => [Rung::MarkedPaper, ['at 3, 3'], 0];
+        yield 'with the key it is told' => [Rung::WithKey, ['Where the mites lie'], 1];
+    }
+
+    /** @param list<string> $words */
+    #[DataProvider('clicks')]
+    public function test_a_click_tells_what_it_hit_only_with_the_key(Rung $rung, array $words, int $areas): void
+    {
+        $run = self::begun([self::MITES], new Rules(whoPassesSees: $rung, whoDoesNotSees: $rung))->with(new Event(EventType::Saved, 1, 1, Response::clicking([[3, 3]])));
+        $review = Fields::ofJson(json_encode(Review::of($run->with(new Event(EventType::HandedIn, 2))), JSON_THROW_ON_ERROR))->objects('questions')[0];
+
+        self::assertSame($words, array_map(static fn (Fields $line): string => $line->text('text'), $review->objects('response')));
+        self::assertSame([[3, 3]], $review->object('picture')->items('clicks'));
+        self::assertCount($areas, $review->object('picture')->items('areas'));
+    }
+
+    public function test_typed_lines_are_told_apart_from_an_authors_text(): void
+    {
+        $question = "gaps: A ___ and ___\n gap 1: *x*\n gap 2 yes: *b*\n gap 2 no: c";
+        $kind = TextQuestions::one($question)->kind;
+        $lines = $kind->inWords(Response::mapping('gaps', [1 => '*typed*', 2 => '1']));
+
+        self::assertSame([['before' => '1', 'text' => '*typed*', 'typed' => true], ['before' => '2', 'text' => '*b*', 'typed' => false]], array_map(static fn ($l): array => $l->toData(), $lines));
+        self::assertSame([true, false], array_map(static fn ($l): bool => $l->typed, $kind->keyInWords()));
+    }
+
+    /** @return iterable<string, array{string, bool, string|null}> settings, whether worth is shown, costs told */
+    public static function costs(): iterable
+    {
+        yield 'what a wrong answer costs' => [' wrong costs: 2', true, '2'];
+        yield 'no more than the floor lets it' => [" wrong costs: 2\n floor: -1", true, '1'];
+        yield 'nothing at a floor of 0' => [" wrong costs: 2\n floor: 0", true, null];
+        yield 'nothing where nothing is graded' => [" wrong costs: 2\n graded: no", true, null];
+        yield 'nothing where worth is not shown' => [' wrong costs: 2', false, null];
+    }
+
+    #[DataProvider('costs')]
+    public function test_a_candidate_is_told_what_a_wrong_answer_costs(string $settings, bool $shows, ?string $told): void
+    {
+        $question = self::view(self::begun(["one: W?\n yes: a\n no: b\n points: 5\n" . $settings], new Rules(showsWorth: $shows)));
+
+        self::assertSame($told, $question->optionalText('wrongCosts'));
+        self::assertSame(!str_contains($settings, 'graded'), $question->flag('graded'));
+    }
+
+    public function test_a_hint_that_can_never_open_is_not_offered(): void
+    {
+        $question = "one: W?\n yes: a\n no: b\n no: c\n attempts: 2\n hint: early\n hint: late\n  from attempt: 2\n hint: never\n  from attempt: 3";
+        $run = self::begun([$question], new Rules(null, true));
+        self::assertTrue(self::view($run)->object('nextHint')->flag('open'));
+        $opened = $run->with(new Event(EventType::HintOpened, 1, 1));
+        self::assertFalse(self::view($opened)->object('nextHint')->flag('open'), 'it opens at the second attempt');
+        self::assertSame('4', self::view(self::begun([str_replace("hint: early", "points: 5\n hint: early\n  costs: 1", $question)], new Rules(null, true))->with(new Event(EventType::HintOpened, 1, 1)))->text('worthNow'));
+        $second = $opened->with(new Event(EventType::Checked, 2, 1, Response::choosing([2])))->with(new Event(EventType::HintOpened, 3, 1));
+        self::assertNull(self::view($second)->optionalObject('nextHint'), 'there is no third attempt');
+        $atTheEnd = self::begun([$question], new Rules())->with(new Event(EventType::HintOpened, 1, 1));
+        self::assertNull(self::view($atTheEnd)->optionalObject('nextHint'), 'nothing is checked here, so there is no second attempt');
+    }
+
+    public function test_what_is_not_graded_or_only_recorded_is_neither_right_nor_asked(): void
+    {
+        $questions = ["one: W?\n yes: a\n no: b", "one: W?\n yes: a\n no: b\n graded: no", "rating: R?\n scale: 1 to 5"];
+        $run = self::begun($questions, new Rules());
+        foreach ([1, 2, 3] as $n) {
+            $run = $run->with(new Event(EventType::Saved, 1, $n, Response::choosing([1])));
+        }
+        $ended = $run->with(new Event(EventType::HandedIn, 2));
+
+        self::assertSame([1, 1], [Result::of($ended)->right, Result::of($ended)->asked]);
+        self::assertStringContainsString('"right":1,"asked":1', json_encode(Review::of($ended)['objectives'], JSON_THROW_ON_ERROR));
+    }
+
+    public function test_partly_right_with_all_points_says_why(): void
+    {
+        $sheet = new Sheet(TextQuestions::one("groups: W?\n marking: parts\n points: 4\n group: G\n item: a\n group: H\n item: b\n spare item: c"), [1, 2, 3]);
+        $verdict = (new Marker())->mark($sheet->plan, Response::mapping('groups', [1 => '1', 2 => '2', 3 => '1']));
+
+        self::assertSame(['partly right', '4'], [$verdict->outcome->value, (string) $verdict->earned]);
+        self::assertStringContainsString('something wrong beside it, which costs nothing here', $verdict->working[0]);
+    }
+
+    /** @return iterable<string, array{list<int>, string, string}> chosen, outcome, earned of 4 */
+    public static function scaled(): iterable
+    {
+        yield 'the heaviest' => [[1], 'right', '4'];
+        yield 'the middle one' => [[2], 'partly right', '2.5'];
+        yield 'a negative one, not below the floor of −1 of 8' => [[3], 'wrong', '-0.5'];
+    }
+
+    /** @param list<int> $chosen */
+    #[DataProvider('scaled')]
+    public function test_a_draws_points_scale_what_a_weighed_question_says_in_points(array $chosen, string $outcome, string $earned): void
+    {
+        $sheet = new Sheet(TextQuestions::one("one: W?\n marking: weighed\n yes 8: a\n no 5: b\n no -2: c\n blank costs: 2\n floor: -1"), [1, 2, 3], '4');
+        $verdict = (new Marker())->mark($sheet->plan, Response::choosing($chosen));
+
+        self::assertSame([$outcome, $earned, '4'], [$verdict->outcome->value, (string) $verdict->earned, (string) $verdict->max]);
+        self::assertSame('-0.5', (string) (new Marker())->mark($sheet->plan, Response::blank())->earned);
+    }
+
+    public function test_names_of_pools_and_pairs_are_found_in_a_blueprint(): void
+    {
+        $blueprint = Blueprint::fromData(Fields::ofJson('{"steps":[{"question":"fixed"},{"draw":{"take":1,"pool":{"only":["a"],"without":["b"],"also":["a","c"]}}}],"apart":[["d","b"]]}'));
+
+        self::assertEqualsCanonicalizing(['a', 'b', 'c', 'd'], $blueprint->named());
+    }
+
+    /** @param list<string> $questions */
+    private static function begun(array $questions, Rules $rules): Sitting
+    {
+        $sheets = array_map(static fn (string $text): Sheet => new Sheet($q = TextQuestions::one($text), array_merge(...$q->kind->mixing())), $questions);
+
+        return Sitting::of(new Paper($sheets === [] ? throw new \LogicException('a question is wanted') : $sheets, $rules, null))->with(new Event(EventType::Started, 0));
+    }
+
+    private static function view(Sitting $run): Fields
+    {
+        return Fields::ofJson(json_encode(CandidateView::of($run, 1), JSON_THROW_ON_ERROR))->objects('questions')[0];
+    }
+}
