@@ -7,7 +7,10 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\InvalidSetting;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Settings;
 
@@ -29,6 +32,10 @@ class Bank
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $settings = [];
 
+    /** @var array<string, array<string, string>> those for one kind, by kind */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $kindSettings = [];
+
     /** Raised by every change of the settings. */
     #[ORM\Column(options: ['default' => 1])]
     private int $version = 1;
@@ -37,15 +44,9 @@ class Bank
     {
     }
 
-    public function settings(): Settings
+    public function settings(): BankSettings
     {
-        return Settings::of($this->settings);
-    }
-
-    /** @return array<string, Settings> for EffectiveSettings: the places beyond the question */
-    public function further(): array
-    {
-        return ['bank' => $this->settings()];
+        return new BankSettings(Settings::of($this->settings), array_map(Settings::of(...), $this->kindSettings));
     }
 
     public function version(): int
@@ -54,7 +55,38 @@ class Bank
     }
 
     /** @throws Malformed|InvalidSetting for a setting that only a question can make */
-    public function set(Settings $settings): void
+    public function set(BankSettings $settings): void
+    {
+        foreach ([$settings->every, ...array_values($settings->byKind)] as $place) {
+            self::refuseOwn($place);
+        }
+        foreach ($settings->byKind as $kind => $place) {
+            foreach ($place->values as $word => $value) {
+                if (!Question::kindTakes(KindId::from($kind), Setting::from($word), $value)) {
+                    throw new Malformed($word, sprintf('cannot be “%s” for questions of kind %s', $value, $kind));
+                }
+            }
+        }
+        $this->settings = $settings->every->values;
+        $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
+        ++$this->version;
+    }
+
+    /** Takes over what it does not set itself; what it sets stays. */
+    public function fillIn(BankSettings $others): void
+    {
+        $mine = $this->settings();
+        $byKind = $mine->byKind;
+        foreach ($others->byKind as $kind => $settings) {
+            $byKind[$kind] = isset($byKind[$kind]) ? $byKind[$kind]->over($settings) : $settings;
+        }
+        $filled = new BankSettings($mine->every->over($others->every), $byKind);
+        if ($filled != $mine) {
+            $this->set($filled);
+        }
+    }
+
+    private static function refuseOwn(Settings $settings): void
     {
         $allowed = array_map(static fn (Setting $s): string => $s->value, self::SETTINGS);
         foreach ($settings->values as $word => $value) {
@@ -62,7 +94,5 @@ class Bank
                 throw new Malformed($word, sprintf('cannot be “%s” for a whole bank; set it at the questions', $value));
             }
         }
-        $this->settings = $settings->values;
-        ++$this->version;
     }
 }

@@ -8,6 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat;
+use Zetema\Core\Question\BankSettings;
+use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Settings;
 
 /** What is set for a bank as a whole, and the bank as text. */
@@ -25,7 +27,9 @@ final readonly class BankDesk
             $house[$setting->value] = $setting->houseValue() ?? '';
         }
 
-        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->values, 'house' => (object) $house];
+        $byKind = array_map(static fn (Settings $s): object => (object) $s->values, $bank->settings()->byKind);
+
+        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'house' => (object) $house];
     }
 
     /** Worths that follow from the settings are worked out anew; cleared revisions keep their text. */
@@ -34,7 +38,7 @@ final readonly class BankDesk
         if ($body->integer('version') !== $bank->version()) {
             throw new Stale('The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings($bank));
         }
-        $bank->set(Settings::of($body->textMap('settings')));
+        $bank->set(self::read($body));
         foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank]) as $question) {
             foreach (array_filter([$question->newest(), $question->cleared()]) as $revision) {
                 if ($revision->isWhole()) {
@@ -45,17 +49,23 @@ final readonly class BankDesk
         $this->em->flush();
     }
 
+    private static function read(Fields $body): BankSettings
+    {
+        $byKind = [];
+        foreach (KindId::cases() as $kind) {
+            $values = ($body->optionalObject('byKind') ?? Fields::of([]))->textMap($kind->value);
+            $byKind += $values === [] ? [] : [$kind->value => Settings::of($values)];
+        }
+
+        return new BankSettings(Settings::of($body->textMap('settings')), $byKind);
+    }
+
     /** The bank in the text format: its settings, its pages and every question that is whole; the others as remarks. */
     public function text(Bank $bank): string
     {
         $writer = new TextFormat\Writer();
         $text = $writer->bank($bank->name);
-        if ($bank->settings()->values !== []) {
-            $text .= "\nevery question:\n";
-            foreach ($bank->settings()->values as $word => $value) {
-                $text .= "  $word: $value\n";
-            }
-        }
+        $text .= $writer->bankSettings($bank->settings());
         foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
             $text .= $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
         }

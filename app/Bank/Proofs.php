@@ -29,7 +29,7 @@ final readonly class Proofs
         }
         $content = $question->newest()->question();
 
-        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->further())), $this->waved('question_id = ?', $question->id)['q' . $question->id] ?? []);
+        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), $this->waved('question_id = ?', $question->id)['q' . $question->id] ?? []);
     }
 
     /** @return array{read: int, questions: list<array<string, mixed>>} the questions with notes, over a whole bank */
@@ -44,11 +44,11 @@ final readonly class Proofs
             }
         }
         $proofreader = new Proofreader();
-        $across = $proofreader->across($contents, $bank->further());
+        $across = $proofreader->across($contents, $bank->settings());
         $waved = $this->waved('question_id IN (SELECT id FROM question WHERE bank_id = ?)', $bank->id);
         $told = [];
         foreach ($contents as $key => $content) {
-            $notes = $this->told([...$proofreader->read($content, $content->effective($bank->further())), ...$across[$key] ?? []], $waved[$key] ?? []);
+            $notes = $this->told([...$proofreader->read($content, $content->effective($bank->settings())), ...$across[$key] ?? []], $waved[$key] ?? []);
             if ($notes !== []) {
                 $question = $questions[$key];
                 $told[] = ['id' => $question->id, 'name' => $question->name(), 'kind' => $question->kind(), 'excerpt' => $question->excerpt(), 'notes' => $notes];

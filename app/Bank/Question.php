@@ -10,6 +10,7 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Intake\Batch;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Text;
 use Zetema\Core\Question as Core;
 
@@ -117,7 +118,8 @@ class Question
     /** @throws Core\InvalidQuestion if it is not whole yet */
     private function refuseUnfinished(): void
     {
-        $problem = $this->newest()->problem();
+        // Held against the rules of today, which may ask for more than those of the day it was saved.
+        $problem = Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? [])->problem;
         if ($problem !== null) {
             throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
         }

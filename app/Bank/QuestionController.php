@@ -81,7 +81,7 @@ final readonly class QuestionController
         return $this->answer($question);
     }
 
-    #[Route('/revisions/{number}', requirements: ['number' => '\d+'], methods: ['GET'])]
+    #[Route('/revisions/{number}', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
     public function revision(#[MapEntity(id: 'id')] Question $question, int $number): JsonResponse
     {
         return new JsonResponse(Revisions::difference(Revisions::numbered($question, $number)));
@@ -108,7 +108,7 @@ final readonly class QuestionController
         return $this->answer($question, 201);
     }
 
-    #[Route('/remarks/{remark}', requirements: ['remark' => '\d+'], methods: ['PUT'])]
+    #[Route('/remarks/{remark}', requirements: ['remark' => '\d{1,18}'], methods: ['PUT'])]
     public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['remark' => 'id', 'id' => 'question'])] Remark $remark, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
         $this->remarks->goOn($remark, Body::of($request), $account);
@@ -144,7 +144,7 @@ final readonly class QuestionController
     {
         $body = Body::of($request);
 
-        return new JsonResponse((new Trial($question, $body->integer('seed', 1)))->mark($body));
+        return new JsonResponse((new Trial($question, Body::seed($body) ?? 1))->mark($body));
     }
 
     #[Route('/guess', methods: ['GET'])]

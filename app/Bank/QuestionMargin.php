@@ -8,8 +8,8 @@ use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Marking\Sums;
-use Zetema\Core\Question as Core;
 use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question as Core;
 
 /** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns. */
 final readonly class QuestionMargin
@@ -21,11 +21,10 @@ final readonly class QuestionMargin
     private Core\EffectiveSettings $settings;
     private MarkingPlan $plan;
 
-    /** @param array<string, Core\Settings> $further of places beyond the question */
-    public function __construct(private Core\Question $question, array $further)
+    public function __construct(private Core\Question $question, Core\BankSettings $bank)
     {
         $this->marker = new Marker();
-        $this->settings = $question->effective($further);
+        $this->settings = $question->effective($bank);
         $this->plan = MarkingPlan::of($question, $this->settings);
     }
 

@@ -78,7 +78,7 @@ class Revision
     public function reckon(?Core\Question $question = null): void
     {
         $question ??= $this->question();
-        $this->worth = (string) MarkingPlan::of($question, $question->effective($this->question->bank->further()))->max();
+        $this->worth = (string) MarkingPlan::of($question, $question->effective($this->question->bank->settings()))->max();
     }
 
     /** @return array{field: string|null, message: string}|null */
@@ -117,6 +117,11 @@ class Revision
         return $this->worth !== '0';
     }
 
+    public function kind(): Core\KindId
+    {
+        return Core\KindId::from(is_string($this->content['kind'] ?? null) ? $this->content['kind'] : '');
+    }
+
     /** @return array<string, mixed> */
     public function content(): array
     {
@@ -126,6 +131,6 @@ class Revision
     /** The core's question, with the name and objective it has in the bank; only of one that is whole. */
     public function question(): Core\Question
     {
-        return Core\Question::fromData(Fields::of($this->content), $this->question->name(), $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), $this->question->status());
+        return Core\Question::fromData(Fields::of($this->content), $this->question->name(), $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), $this->question->status(), verified: true);
     }
 }

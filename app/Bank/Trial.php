@@ -34,9 +34,9 @@ final readonly class Trial
             throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
         }
         $this->content = $question->newest()->question();
-        $further = $question->bank->further();
-        $shuffle = $this->content->effective($further)->isYes(Core\Setting::Shuffle);
-        $this->sheet = new Sitting\Sheet($this->content, ChoiceOrder::of($this->content, $shuffle, new Chance($seed)), null, $further);
+        $bank = $question->bank->settings();
+        $shuffle = $this->content->effective($bank)->isYes(Core\Setting::Shuffle);
+        $this->sheet = new Sitting\Sheet($this->content, ChoiceOrder::of($this->content, $shuffle, new Chance($seed)), null, $bank);
     }
 
     /** @return array<string, mixed> */

@@ -55,7 +55,16 @@ final readonly class BlueprintController
     #[Route('/api/blueprints/{id}/deal', methods: ['POST'])]
     public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
-        return new JsonResponse($this->desk->deal($blueprint, Body::of($request)->integer('seed')));
+        return new JsonResponse($this->desk->deal($blueprint, Body::seed(Body::of($request)) ?? 1));
+    }
+
+    #[Route('/api/editions/{id}', methods: ['DELETE'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function withdraw(#[MapEntity] Edition $edition): JsonResponse
+    {
+        $this->desk->withdraw($edition);
+
+        return new JsonResponse($this->view->of($edition->blueprint));
     }
 
     #[Route('/api/blueprints/{id}/editions', methods: ['POST'])]

@@ -14,12 +14,13 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
 use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Rules;
 
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintDesk
 {
-    public function __construct(private EntityManagerInterface $em, private Stock $stock, private BlueprintView $view, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Stock $stock, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
     {
     }
 
@@ -68,8 +69,31 @@ final readonly class BlueprintDesk
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
     }
 
-    /** @throws CannotDeal|Malformed if no form could be dealt, or nobody could pass */
+    /** @throws CannotDeal|Malformed|Refused if no form could be dealt, nobody could pass, or nothing has changed since the last edition */
     public function freeze(Blueprint $blueprint, Account $account): Edition
+    {
+        return $this->em->wrapInTransaction(function () use ($blueprint, $account): Edition {
+            // The write lock keeps a double click from freezing twice.
+            $this->em->getConnection()->executeStatement('UPDATE blueprint SET title = title WHERE id = ?', [$blueprint->id]);
+
+            return $this->frozen($blueprint, $account);
+        });
+    }
+
+    /** @throws Refused if somebody has begun it */
+    public function withdraw(Edition $edition): void
+    {
+        $this->em->wrapInTransaction(function () use ($edition): void {
+            $this->em->getConnection()->executeStatement('UPDATE edition SET title = title WHERE id = ?', [$edition->id]);
+            $begun = $this->editions->begun($edition);
+            if ($begun > 0) {
+                throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
+            }
+            $edition->withdraw($this->clock->now());
+        });
+    }
+
+    private function frozen(Blueprint $blueprint, Account $account): Edition
     {
         $stock = $this->stock->cleared($blueprint->bank);
         $candidates = array_column($stock, 'candidate');
@@ -90,6 +114,10 @@ final readonly class BlueprintDesk
         $revisions = array_values(array_map(static fn (string $id): int => $stock[$id]['revision'], $held));
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
         $edition = new Edition($blueprint, $number, $revisions, $account, $this->clock->now());
+        $last = $this->editions->newest($blueprint);
+        if ($last !== null && $last->holdsTheSameAs($edition)) {
+            throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));
+        }
         $this->em->persist($edition);
         $this->em->flush();
 

@@ -14,7 +14,7 @@ use Zetema\Core\Question\Points;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private Stock $stock, private Board $board)
+    public function __construct(private EntityManagerInterface $em, private Stock $stock, private Board $board, private Editions $editions)
     {
     }
 
@@ -31,7 +31,8 @@ final readonly class BlueprintView
             'title' => $blueprint->title(),
             'plan' => $plan,
             'rules' => $blueprint->rules()->toData(),
-            'editions' => array_map(static fn (Edition $e): array => $e->toData(), $editions),
+            'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
+            'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
             'proof' => $this->proof($blueprint),
         ];

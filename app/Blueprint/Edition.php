@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Settings;
 use Zetema\Core\Sitting\Rules;
 
@@ -36,6 +37,10 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $bankSettings;
 
+    /** @var array<string, array<string, string>> those for one kind, by kind, as they were */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $bankKindSettings;
+
     /** When it was taken out of the candidates' lists; only one that nobody has begun. */
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $withdrawnAt = null;
@@ -58,13 +63,14 @@ class Edition
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
-        $this->bankSettings = $blueprint->bank->settings()->values;
+        $this->bankSettings = $blueprint->bank->settings()->every->values;
+        $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $blueprint->bank->settings()->byKind);
     }
 
-    /** @return array<string, Settings> for EffectiveSettings: the places beyond the question, as they were when it was frozen */
-    public function further(): array
+    /** The places beyond the question, as they were when it was frozen. */
+    public function bankSettings(): BankSettings
     {
-        return ['bank' => Settings::of($this->bankSettings)];
+        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings));
     }
 
     public function withdraw(\DateTimeImmutable $now): void
@@ -87,9 +93,28 @@ class Edition
         return Rules::fromData(Fields::of($this->rules));
     }
 
+    /** Whether candidates would notice no difference: title, plan, rules, questions and settings are the same. */
+    public function holdsTheSameAs(self $other): bool
+    {
+        return $this->held() === $other->held();
+    }
+
+    /** @return list<mixed> all that makes a difference, in one order */
+    private function held(): array
+    {
+        $revisions = $this->revisionIds;
+        $settings = $this->bankSettings;
+        $byKind = array_map(static fn (array $values): array => Settings::of($values)->values, $this->bankKindSettings);
+        sort($revisions);
+        ksort($settings);
+        ksort($byKind);
+
+        return [$this->title, $revisions, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), $settings, $byKind];
+    }
+
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name];
+        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name, 'withdrawn' => $this->isWithdrawn()];
     }
 }

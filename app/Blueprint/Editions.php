@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\People\Account;
+use Zetema\App\People\Role;
 
 /** Which editions of an assessment there are to begin: the newest that was not withdrawn. */
 final readonly class Editions
@@ -16,6 +18,20 @@ final readonly class Editions
     public function newest(Blueprint $blueprint): ?Edition
     {
         return $this->em->getRepository(Edition::class)->findOneBy(['blueprint' => $blueprint, 'withdrawnAt' => null], ['number' => 'DESC']);
+    }
+
+    /** How many candidates have begun it. */
+    public function begun(Edition $edition): int
+    {
+        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(DISTINCT account_id) FROM sitting WHERE edition_id = ?', [$edition->id]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** How many could begin one. */
+    public function candidates(): int
+    {
+        return $this->em->getRepository(Account::class)->count(['role' => Role::Candidate]);
     }
 
     /** @return list<Edition> the newest of each assessment, in the order in which the assessments were made */

@@ -17,6 +17,7 @@ use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Status;
@@ -44,7 +45,7 @@ final class DealCommand
         $texts = new TextFiles();
         $candidates = $known = [];
         foreach ($texts->questions(array_values(array_filter($files, is_string(...)))) as $number => $question) {
-            $candidate = self::candidate($question, $number);
+            $candidate = self::candidate($question, $texts->effective($question), $number);
             if ($question->status !== Status::Retired && (!$clearedOnly || $question->status === Status::Cleared)) {
                 $candidates[] = $candidate;
             } else {
@@ -74,7 +75,7 @@ final class DealCommand
         return $texts->problems() === [] ? 0 : 1;
     }
 
-    private static function candidate(Question $question, int $number): Candidate
+    private static function candidate(Question $question, EffectiveSettings $settings, int $number): Candidate
     {
         return new Candidate(
             $question->name ?? (string) $number,
@@ -82,7 +83,7 @@ final class DealCommand
             $question->objective,
             $question->tags,
             $question->difficulty?->value,
-            MarkingPlan::of($question, $question->effective())->max(),
+            MarkingPlan::of($question, $settings)->max(),
         );
     }
 }

@@ -16,9 +16,10 @@ final class GuessCommand
 {
     public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('Name or number of the question')] string $question = ''): int
     {
-        $found = OneQuestion::of($file, $question);
+        $texts = new TextFiles();
+        $found = OneQuestion::of($texts, $file, $question);
         try {
-            $rows = (new Guessing())->of($found, $found->effective());
+            $rows = (new Guessing())->of($found, $texts->effective($found));
         } catch (TooMany $e) {
             TextFiles::print($output, ['problems' => [$e->getMessage()]]);
 

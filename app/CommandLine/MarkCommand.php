@@ -13,6 +13,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Question;
 
 #[AsCommand('zetema:mark', 'Marks responses: one verdict for each case, in order')]
@@ -38,13 +39,15 @@ final class MarkCommand
                 $byName[$question->name] = $question;
             }
         }
-        $results = array_map(static function (mixed $case) use ($byNumber, $byName): array {
+        $results = array_map(static function (mixed $case) use ($texts, $byNumber, $byName): array {
             try {
                 $fields = Fields::of($case, '')->only('question', 'response', 'attempt', 'hints', 'late');
                 $name = $fields->raw()['question'] ?? null;
                 $question = is_int($name) ? $byNumber[$name] ?? null : (is_string($name) ? $byName[$name] ?? null : null);
 
-                return self::mark($question ?? throw new Malformed('question', 'there is none of this name or number'), $fields);
+                $question ??= throw new Malformed('question', 'there is none of this name or number');
+
+                return self::mark($question, $texts->effective($question), $fields);
             } catch (Malformed $e) {
                 return ['error' => $e->getMessage()];
             }
@@ -55,9 +58,8 @@ final class MarkCommand
     }
 
     /** @return array<string, mixed> */
-    private static function mark(Question $question, Fields $case): array
+    private static function mark(Question $question, EffectiveSettings $settings, Fields $case): array
     {
-        $settings = $question->effective();
         $attempt = $case->integer('attempt', 1);
         $hints = $case->integer('hints', 0);
         $late = $case->flag('late', false);

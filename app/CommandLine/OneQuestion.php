@@ -11,10 +11,10 @@ use Zetema\Core\Question\Question;
 final class OneQuestion
 {
     /** @throws InvalidArgumentException if there is none */
-    public static function of(string $file, string $wanted): Question
+    public static function of(TextFiles $texts, string $file, string $wanted): Question
     {
         $byNumber = null;
-        foreach ((new TextFiles())->questions([$file]) as $number => $question) {
+        foreach ($texts->questions([$file]) as $number => $question) {
             if ($question->name === $wanted) {
                 return $question;
             }

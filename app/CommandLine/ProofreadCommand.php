@@ -25,10 +25,10 @@ final class ProofreadCommand
         $texts = new TextFiles();
         $questions = iterator_to_array($texts->questions($files));
         $proofreader = new Proofreader();
-        $across = $proofreader->across($questions);
+        $across = $proofreader->across($questions, $texts->bankSettings());
         $rows = [];
         foreach ($questions as $number => $question) {
-            foreach ([...$proofreader->read($question, $question->effective()), ...$across[$number] ?? []] as $finding) {
+            foreach ([...$proofreader->read($question, $texts->effective($question)), ...$across[$number] ?? []] as $finding) {
                 $rows[] = ['question' => $question->name ?? (string) $number, 'rule' => $finding->rule->value, 'where' => $finding->where, 'message' => $finding->message];
             }
         }

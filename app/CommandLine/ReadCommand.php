@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Question;
 
 #[AsCommand('zetema:read', 'Reads text files of questions and tells what was understood, with problems by line and column')]
@@ -28,7 +29,7 @@ final class ReadCommand
         $output->write('{"questions":[', false, OutputInterface::OUTPUT_RAW);
         $between = '';
         foreach ($texts->questions($files) as $number => $question) {
-            $output->write($between . json_encode(self::told($question, $number), $flags), false, OutputInterface::OUTPUT_RAW);
+            $output->write($between . json_encode(self::told($question, $texts->effective($question), $number), $flags), false, OutputInterface::OUTPUT_RAW);
             $between = ',';
         }
         $pages = array_map(static fn (Page $p): array => ['name' => $p->name, 'heading' => $p->heading, 'reads' => $p->reads], $texts->pages());
@@ -38,7 +39,7 @@ final class ReadCommand
     }
 
     /** @return array<string, mixed> */
-    private static function told(Question $question, int $number): array
+    private static function told(Question $question, EffectiveSettings $settings, int $number): array
     {
         $data = $question->toData();
         unset($data['v'], $data['tags']);
@@ -49,7 +50,7 @@ final class ReadCommand
             'kind' => $question->kind::id()->value,
             'objective' => implode(' > ', $question->objective),
             'stem' => $question->stem,
-            'points' => (string) MarkingPlan::of($question, $question->effective())->max(),
+            'points' => (string) MarkingPlan::of($question, $settings)->max(),
             'status' => $question->status->value,
             'tags' => $question->tags,
             ...$data,

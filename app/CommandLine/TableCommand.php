@@ -15,9 +15,10 @@ final class TableCommand
 {
     public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('Name or number of the question')] string $question = ''): int
     {
-        $found = OneQuestion::of($file, $question);
+        $texts = new TextFiles();
+        $found = OneQuestion::of($texts, $file, $question);
         $rows = [];
-        foreach (WhatScoresWhat::table($found, $found->effective()) as $row) {
+        foreach (WhatScoresWhat::table($found, $texts->effective($found)) as $row) {
             $rows[] = [...$row, 'response' => $row['response']->toData()];
         }
         TextFiles::print($output, $rows);

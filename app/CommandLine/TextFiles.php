@@ -8,6 +8,8 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Question\BankSettings;
+use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
 
@@ -19,6 +21,15 @@ final class TextFiles
     private ?string $bank = null;
     /** @var list<Page> */
     private array $pages = [];
+    /** @var \WeakMap<Question, BankSettings> what the bank of its file sets */
+    private \WeakMap $settings;
+    private BankSettings $bankSettings;
+
+    public function __construct()
+    {
+        $this->settings = new \WeakMap();
+        $this->bankSettings = BankSettings::none();
+    }
 
     /**
      * @param list<string> $files
@@ -34,13 +45,27 @@ final class TextFiles
                 ++$number;
                 $this->note($file, $read->problems);
                 if ($read->question !== null) {
+                    $this->settings[$read->question] = $reader->bankSettings();
                     yield $number => $read->question;
                 }
             }
             $this->note($file, $reader->outside());
             $this->bank ??= $reader->bank();
+            $this->bankSettings = $this->bankSettings->isEmpty() ? $reader->bankSettings() : $this->bankSettings;
             array_push($this->pages, ...$reader->pages());
         }
+    }
+
+    /** What counts for a question of these files: its own settings, then those of its file's bank. */
+    public function effective(Question $question): EffectiveSettings
+    {
+        return $question->effective($this->settings[$question] ?? null);
+    }
+
+    /** Of the first file that has any. */
+    public function bankSettings(): BankSettings
+    {
+        return $this->bankSettings;
     }
 
     /** @return list<array{file: string, line: int, column: int, message: string}> found so far */

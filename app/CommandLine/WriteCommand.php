@@ -24,7 +24,7 @@ final class WriteCommand
         foreach ($texts->pages() as $page) {
             $text .= $writer->page($page);
         }
-        $head = $texts->bank() === null ? '' : $writer->bank($texts->bank());
+        $head = ($texts->bank() === null ? '' : $writer->bank($texts->bank())) . $writer->bankSettings($texts->bankSettings());
         $output->write($head === '' ? ltrim($text, "\n") : $head . $text, false, OutputInterface::OUTPUT_RAW);
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         foreach ($texts->problems() as $problem) {

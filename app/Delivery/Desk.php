@@ -59,7 +59,7 @@ final readonly class Desk
             throw new Refused($most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most));
         }
         // What its pools name was known when it was frozen.
-        $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
+        $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
 
         return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
     }
@@ -76,7 +76,7 @@ final readonly class Desk
     /** A sitting by the author, which leaves no result. */
     public function rehearse(Blueprint $blueprint, Account $account, int $seed): Sitting
     {
-        $form = $this->papers->deal($blueprint->plan(), $this->stock->cleared($blueprint->bank), $this->stock->known($blueprint->bank), $seed);
+        $form = $this->papers->deal($blueprint->plan(), $blueprint->bank->settings(), $this->stock->cleared($blueprint->bank), $this->stock->known($blueprint->bank), $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
     }

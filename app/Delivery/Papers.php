@@ -13,6 +13,7 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Setting;
 use Zetema\Core\Sitting as Core;
 
@@ -29,7 +30,7 @@ final readonly class Papers
      *
      * @return list<array{revision: int, choices: list<int>, points: string|null}>
      */
-    public function deal(Blueprint $plan, array $stock, array $known, int $seed): array
+    public function deal(Blueprint $plan, BankSettings $bank, array $stock, array $known, int $seed): array
     {
         $form = (new Dealer($plan, array_column($stock, 'candidate'), $known))->deal($seed);
         $chance = new Chance($seed ^ 0x5EED);
@@ -40,7 +41,7 @@ final readonly class Papers
             $step = $plan->steps[$item['step'] - 1];
             $dealt[] = [
                 'revision' => $revision->id,
-                'choices' => ChoiceOrder::of($question, $question->effective($revision->question->bank->further())->isYes(Setting::Shuffle), $chance),
+                'choices' => ChoiceOrder::of($question, $question->effective($bank)->isYes(Setting::Shuffle), $chance),
                 'points' => $step instanceof Draw && $step->points !== null && $revision->isGraded() ? (string) $step->points : null,
             ];
         }
@@ -59,10 +60,10 @@ final readonly class Papers
     public function paper(Sitting $sitting): Core\Paper
     {
         $sheets = [];
-        $further = $sitting->edition?->further() ?? $sitting->blueprint->bank->further();
+        $bank = $sitting->edition?->bankSettings() ?? $sitting->blueprint->bank->settings();
         $this->em->getRepository(Revision::class)->findBy(['id' => array_column($sitting->form, 'revision')]);
         foreach ($sitting->form as $item) {
-            $sheets[] = new Core\Sheet($this->revision($item['revision'])->question(), $item['choices'], $item['points'], $further);
+            $sheets[] = new Core\Sheet($this->revision($item['revision'])->question(), $item['choices'], $item['points'], $bank);
         }
         $plan = $sitting->edition?->plan() ?? $sitting->blueprint->plan();
         $rules = $sitting->edition?->rules() ?? $sitting->blueprint->rules();

@@ -41,7 +41,7 @@ final readonly class SittingController
     #[IsGranted('ROLE_READER')]
     public function rehearse(#[MapEntity] Blueprint $blueprint, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $seed = Body::of($request)->optionalInteger('seed') ?? random_int(1, 9_999);
+        $seed = Body::seed(Body::of($request)) ?? random_int(1, 9_999);
 
         return $this->answer($this->desk->rehearse($blueprint, $account, $seed), 201);
     }

@@ -35,6 +35,7 @@ final readonly class DemoCommand
         'aldous' => ['T. Aldous', Role::Candidate],
         'wren' => ['B. Wren', Role::Candidate],
         'carrow' => ['J. Carrow', Role::Candidate],
+        'kestle' => ['A. Kestle', Role::Administrator],
     ];
 
     public function __construct(

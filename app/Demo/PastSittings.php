@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\Stock;
+use Zetema\App\Delivery\Desk;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\Delivery\SittingEvent;
@@ -30,14 +31,14 @@ final readonly class PastSittings
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->plan(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
+            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();
             $run = Core\Sitting::of($this->papers->paper($sitting));
             foreach ($this->events($run->paper, $ability, new Chance($seed), $this->clock->now()->getTimestamp() - 86_400 * $daysAgo) as $event) {
                 $run = $run->with($run->accept($event));
-                $this->em->persist(new SittingEvent($sitting, $run->events, 'demo-' . $run->events, $event));
+                $this->em->persist(new SittingEvent($sitting, $run->events, Desk::OWN . 'demo-' . $run->events, $event));
             }
             $sitting->note($run);
             $this->em->flush();

@@ -18,19 +18,25 @@ use Zetema\Core\Data\Text;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
 use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Problem;
+use Zetema\Core\Question\Settings;
 use Zetema\Core\Question\Sketch;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
 {
+    /** Bytes of text that are read at once. */
+    private const LONGEST = 4_000_000;
+
     public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private ClockInterface $clock)
     {
     }
 
-    /** @return array{questions: list<array<string, mixed>>, problems: list<array<string, mixed>>, bank: string|null, pages: list<string>} */
+    /** @return array<string, mixed> */
     public function understand(Bank $bank, string $text): array
     {
+        self::refuseTooLong($text);
         $names = $this->names($bank);
         $stems = $this->stems($bank);
         $reader = new Reader();
@@ -41,7 +47,7 @@ final readonly class Intake
 
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $reader->outside());
 
-        return ['bank' => $reader->bank(), 'questions' => $questions, 'problems' => $problems, 'pages' => array_map(static fn ($page): string => $page->name, $reader->pages())];
+        return ['bank' => $reader->bank(), 'bankSettings' => self::news($bank, $reader->bankSettings()), 'questions' => $questions, 'problems' => $problems, 'pages' => array_map(static fn ($page): string => $page->name, $reader->pages())];
     }
 
     /**
@@ -51,6 +57,7 @@ final readonly class Intake
      */
     public function takeIn(Bank $bank, string $text, array $lines, string $name, Account $account): Batch
     {
+        self::refuseTooLong($text);
         $chosen = array_fill_keys($lines, true);
         $names = $this->names($bank);
         $questions = [];
@@ -70,6 +77,7 @@ final readonly class Intake
         if ($questions === [] || count($questions) !== count($chosen)) {
             throw new Malformed('lines', $questions === [] ? 'no question is chosen' : 'some of these lines open no question');
         }
+        $bank->fillIn($reader->bankSettings());
         $now = $this->clock->now();
         $batch = new Batch($bank, $account, mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160), count($questions), $now);
         $this->em->persist($batch);
@@ -118,8 +126,8 @@ final readonly class Intake
     }
 
     /**
-     * @param array<string, int> $names
-     * @param array<string, int> $stems
+     * @param array<array-key, true> $names
+     * @param array<array-key, int> $stems
      *
      * @return array<string, mixed>
      */
@@ -149,19 +157,41 @@ final readonly class Intake
         ];
     }
 
-    /** @return array<string, int> ids by name */
-    private function names(Bank $bank): array
+    /** @return list<array{kind: string|null, setting: string, value: string}> what a file sets for the bank and the bank does not set itself */
+    private static function news(Bank $bank, BankSettings $read): array
     {
-        return self::idsBy($this->db->fetchAllNumeric('SELECT name, id FROM question WHERE bank_id = ? AND name IS NOT NULL', [$bank->id]));
+        $news = [];
+        foreach (['' => $read->every, ...$read->byKind] as $kind => $settings) {
+            $mine = $kind === '' ? $bank->settings()->every : $bank->settings()->byKind[$kind] ?? Settings::none();
+            foreach (array_diff_key($settings->values, $mine->values) as $word => $value) {
+                $news[] = ['kind' => $kind === '' ? null : $kind, 'setting' => $word, 'value' => $value];
+            }
+        }
+
+        return $news;
     }
 
-    /** @return array<string, int> ids by stem, in the form in which stems are compared */
+    /** @return array<array-key, true> the names that are taken */
+    private function names(Bank $bank): array
+    {
+        return array_fill_keys(array_filter($this->db->fetchFirstColumn('SELECT name FROM question WHERE bank_id = ? AND name IS NOT NULL', [$bank->id]), is_string(...)), true);
+    }
+
+    private static function refuseTooLong(string $text): void
+    {
+        if (strlen($text) > self::LONGEST) {
+            throw new Malformed('text', sprintf('has %.1f MB; up to %d MB can be read at once, so bring it in as several files', strlen($text) / 1e6, intdiv(self::LONGEST, 1_000_000)));
+        }
+    }
+
+    /** @return array<array-key, int> ids by stem, in the form in which stems are compared */
     private function stems(Bank $bank): array
     {
-        $byStem = self::idsBy($this->db->fetchAllNumeric('SELECT excerpt, id FROM question WHERE bank_id = ?', [$bank->id]));
         $like = [];
-        foreach ($byStem as $stem => $id) {
-            $like[self::likeness($stem)] = $id;
+        foreach ($this->db->fetchAllNumeric('SELECT excerpt, id FROM question WHERE bank_id = ?', [$bank->id]) as [$stem, $id]) {
+            if (is_string($stem) && is_numeric($id)) {
+                $like[self::likeness($stem)] = (int) $id;
+            }
         }
 
         return $like;
@@ -170,22 +200,5 @@ final readonly class Intake
     private static function likeness(string $stem): string
     {
         return mb_strtolower(preg_replace('/[^\p{L}\p{N}]+/u', ' ', Text::excerpt($stem)) ?? '');
-    }
-
-    /**
-     * @param list<array<int, mixed>> $rows
-     *
-     * @return array<string, int>
-     */
-    private static function idsBy(array $rows): array
-    {
-        $ids = [];
-        foreach ($rows as [$key, $id]) {
-            if (is_string($key) && is_numeric($id)) {
-                $ids[$key] = (int) $id;
-            }
-        }
-
-        return $ids;
     }
 }

@@ -18,6 +18,9 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_AUTHOR')]
 final readonly class IntakeController
 {
+    /** Bytes of a request; Intake says how much text it takes. */
+    private const LARGEST = 12_000_000;
+
     public function __construct(private Intake $intake)
     {
     }
@@ -25,13 +28,13 @@ final readonly class IntakeController
     #[Route('/api/banks/{id}/intake/read', methods: ['POST'])]
     public function read(#[MapEntity] Bank $bank, Request $request): JsonResponse
     {
-        return new JsonResponse($this->intake->understand($bank, Body::of($request)->text('text')));
+        return new JsonResponse($this->intake->understand($bank, Body::of($request, self::LARGEST)->text('text')));
     }
 
     #[Route('/api/banks/{id}/intake', methods: ['POST'])]
     public function takeIn(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $body = Body::of($request);
+        $body = Body::of($request, self::LARGEST);
 
         return new JsonResponse($this->intake->takeIn($bank, $body->text('text'), $body->integers('lines'), $body->text('name', ''), $account)->toData(), 201);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\App\Shared;
 
+use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -31,7 +33,15 @@ final readonly class ProblemDetails
         return new JsonResponse($body, $status, ['Content-Type' => 'application/problem+json', 'Cache-Control' => 'no-store']);
     }
 
+    /** What the firewall made of its own exceptions. */
     #[AsEventListener(priority: -10)]
+    public function afterFirewall(ExceptionEvent $event): void
+    {
+        $this->onException($event);
+    }
+
+    /** Before the framework's own listener, which would log every refusal as a failure. */
+    #[AsEventListener(priority: 10)]
     public function onException(ExceptionEvent $event): void
     {
         if (!str_starts_with($event->getRequest()->getPathInfo(), '/api')) {
@@ -40,6 +50,10 @@ final readonly class ProblemDetails
         $e = $event->getThrowable();
         if ($e instanceof AuthenticationException || $e instanceof AccessDeniedException) {
             return; // the firewall's business, which answers through LogInPlease or with an HTTP exception
+        }
+        if ($e instanceof DriverException) {
+            // The account could not be looked up, or could be no more: that is no reason to log anybody out (see ContextListener).
+            $event->getRequest()->attributes->remove('_security_firewall_run');
         }
         $event->setResponse($this->answer($e));
     }
@@ -54,6 +68,7 @@ final readonly class ProblemDetails
             ]),
             $e instanceof Malformed => self::response(422, 'malformed', 'This cannot be taken as it is', $e->getMessage(), ['field' => $e->field]),
             $e instanceof InvalidQuestion => self::response(422, 'question', 'The question cannot stand like this', $e->getMessage(), ['field' => $e->setting]),
+            $e instanceof UniqueConstraintViolationException => self::response(409, 'conflict', 'Somebody was quicker', 'The same was made or saved at the same moment in another window or by someone else. Nothing of yours was saved; try again.'),
             $e instanceof \DomainException => self::response(422, 'refused', 'This cannot be done now', $e->getMessage()),
             $e instanceof HttpExceptionInterface => self::http($e),
             default => $this->broken($e),
@@ -73,6 +88,10 @@ final readonly class ProblemDetails
     private function broken(\Throwable $e): Response
     {
         $this->logger->error('A request failed: ' . $e->getMessage(), ['exception' => $e]);
+        $fault = StorageFault::in($e);
+        if ($fault !== null) {
+            return self::response(503, 'storage', 'Cannot be saved now', $fault->inWords());
+        }
 
         return self::response(500, 'failure', 'Something broke on our side', 'Nothing was changed by this request. It has been written to the log; please try again.');
     }

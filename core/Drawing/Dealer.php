@@ -199,8 +199,9 @@ final class Dealer
     /** @param array<string, int> $known */
     private function refuseUnknown(array $known): void
     {
-        $unknown = static fn (array $ids, array $there): array => array_values(array_filter($ids, static fn (string $id): bool => !isset($there[$id])));
-        $missing = [...$unknown($this->blueprint->fixed(), $this->byId), ...$unknown($this->blueprint->named(), $this->byId + $known)];
+        $fixed = array_filter($this->blueprint->fixed(), fn (string $id): bool => !isset($this->byId[$id]));
+        $named = array_filter($this->blueprint->named(), fn (string $id): bool => !isset($this->byId[$id]) && !isset($known[$id]));
+        $missing = [...array_values($fixed), ...array_values($named)];
         if ($missing !== []) {
             throw new UnknownQuestion($missing);
         }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Proofreading;
 
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Choice;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
 
 /** Reads how questions are written: one by one, and what only shows over a whole bank. */
 final readonly class Proofreader
@@ -39,11 +39,10 @@ final readonly class Proofreader
      * What shows only over many questions, told at the questions concerned.
      *
      * @param iterable<array-key, Question> $questions
-     * @param array<string, Settings> $further settings by place: the bank's
      *
      * @return array<array-key, list<Finding>> by the questions' keys
      */
-    public function across(iterable $questions, array $further = []): array
+    public function across(iterable $questions, ?BankSettings $bank = null): array
     {
         $places = [];
         $claims = ['true' => [], 'false' => []];
@@ -55,7 +54,7 @@ final readonly class Proofreader
             }
             if ($question->kind::id() === KindId::Claim) {
                 $claims[$key === 0 ? 'true' : 'false'][] = $id;
-            } elseif ($question->kind::id() === KindId::One && !$question->effective($further)->isYes(Setting::Shuffle)) {
+            } elseif ($question->kind::id() === KindId::One && !$question->effective($bank)->isYes(Setting::Shuffle)) {
                 $places[$key][] = $id;
             }
         }

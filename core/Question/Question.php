@@ -25,6 +25,7 @@ final readonly class Question
      * @param list<OutcomeText> $outcomeTexts
      * @param list<Note> $notes
      * @param list<Hint> $hints
+     * @param bool $verified that it was verified when it was made: papers go on with what the rules let pass in their day
      *
      * @throws InvalidQuestion if it cannot be asked or marked
      */
@@ -40,21 +41,23 @@ final readonly class Question
         public array $outcomeTexts = [],
         public array $notes = [],
         public array $hints = [],
+        bool $verified = false,
     ) {
         $this->stem = Text::tidy($stem);
         if ($this->stem === '') {
             throw new InvalidQuestion('the stem is empty', 'stem');
         }
-        $this->verify();
+        if (!$verified) {
+            $this->verify();
+        }
     }
 
     /**
      * What counts here: what its step of this assessment says, the question's own settings, those of places further out, the house rules.
      *
-     * @param array<string, Settings> $further settings by place, the nearest first: section, assessment, bank
      * @param Settings|null $step typed at a step or draw of this assessment
      */
-    public function effective(array $further = [], ?Settings $step = null): EffectiveSettings
+    public function effective(?BankSettings $bank = null, ?Settings $step = null): EffectiveSettings
     {
         $fitting = fn (Settings $settings): Settings => Settings::of(array_filter(
             $settings->values,
@@ -62,7 +65,11 @@ final readonly class Question
             ARRAY_FILTER_USE_BOTH,
         ));
 
-        return EffectiveSettings::from(['step' => $fitting($step ?? Settings::none()), 'question' => $this->settings, ...array_map($fitting, $further)]);
+        return EffectiveSettings::from([
+            'step' => $fitting($step ?? Settings::none()),
+            'question' => $this->settings,
+            'bank' => $fitting($bank?->for($this->kind::id()) ?? Settings::none()),
+        ]);
     }
 
     /** Whether a setting has a meaning for this kind. */
@@ -97,10 +104,11 @@ final readonly class Question
      * Read from the stored form. Name, objective and status are kept beside it.
      *
      * @param list<string> $objective
+     * @param bool $verified that what is stored was verified when it was made
      *
      * @throws InvalidQuestion|InvalidSetting|\Zetema\Core\Data\Malformed
      */
-    public static function fromData(Fields $data, ?string $name = null, array $objective = [], Status $status = Status::Draft): self
+    public static function fromData(Fields $data, ?string $name = null, array $objective = [], Status $status = Status::Draft, bool $verified = false): self
     {
         $kind = KindId::tryFrom($data->text('kind')) ?? throw new InvalidQuestion(sprintf('there is no kind “%s”', $data->text('kind')), 'kind');
         $difficulty = $data->optionalText('difficulty');
@@ -117,6 +125,7 @@ final readonly class Question
             array_map(OutcomeText::fromData(...), $data->objects('outcomeTexts', optional: true)),
             array_map(Note::fromData(...), $data->objects('notes', optional: true)),
             array_map(Hint::fromData(...), $data->objects('hints', optional: true)),
+            $verified,
         );
     }
 

@@ -46,6 +46,17 @@ final readonly class Settings
         return $this->values[$setting->value] ?? null;
     }
 
+    /** These, and where they say nothing those further out. */
+    public function over(self $further): self
+    {
+        return new self([...$further->values, ...$this->values]);
+    }
+
+    public function without(Setting $setting): self
+    {
+        return new self(array_diff_key($this->values, [$setting->value => true]));
+    }
+
     public function with(Setting $setting, ?string $typed): self
     {
         $values = $this->values;

@@ -52,9 +52,10 @@ final class CandidateView
         $limits = $sheet->settings->limits();
         $face = $sheet->face($rules->tellsAtOnce && $state->attempts !== []);
         $hintsOpen = array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened));
-        $told = $rules->tellsAtOnce ? array_map(static fn (Attempt $a): array => self::told($sheet, $a), $state->attempts) : [];
+        $attempts = $rules->tellsAtOnce ? $state->attempts : [];
+        $said = array_merge(...array_map(static fn (Attempt $a): array => $a->said, $attempts));
         $mentions->inFace($face);
-        $mentions->inTexts($question->stem, $sheet->settings->get(Setting::How), ...$hintsOpen, ...array_merge(...array_column($told, 'said')));
+        $mentions->inTexts($question->stem, $sheet->settings->get(Setting::How), ...$hintsOpen, ...$said);
 
         return [
             'n' => $n,
@@ -74,7 +75,7 @@ final class CandidateView
             'graded' => $sheet->plan->counts(),
             'wrongCosts' => $rules->showsWorth && !$closed ? self::wrongCosts($sheet) : null,
             'worthNow' => $rules->showsWorth && !$closed ? (string) self::worthNow($sheet, $state) : null,
-            'told' => $told,
+            'told' => array_map(static fn (Attempt $a): array => self::told($sheet, $a), $attempts),
             'hintsOpen' => $hintsOpen,
             'nextHint' => $closed ? null : self::nextHint($sheet, $state, $rules),
         ];

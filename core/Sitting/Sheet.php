@@ -7,11 +7,11 @@ namespace Zetema\Core\Sitting;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response;
-use Zetema\Core\Question\Settings;
 
 /** One question of a candidate's paper: how it is marked here and in which order its choices stand. */
 final readonly class Sheet
@@ -22,11 +22,11 @@ final readonly class Sheet
     /**
      * @param list<int> $choiceOrder as ChoiceOrder dealt it for this candidate
      * @param string|null $pointsHere the worth that its draw gives it, if it does
-     * @param array<string, Settings> $further settings by place, the nearest first: assessment, bank
+     * @param BankSettings|null $bank what the bank sets where the question sets nothing
      */
-    public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null, array $further = [])
+    public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null, ?BankSettings $bank = null)
     {
-        $this->settings = $question->effective($further);
+        $this->settings = $question->effective($bank);
         $plan = MarkingPlan::of($question, $this->settings);
         $this->plan = $pointsHere === null ? $plan : $plan->worthing(Points::of($pointsHere));
     }

@@ -24,7 +24,7 @@ final class AllKindsTest extends ApiTestCase
         $this->logIn('orrell');
         $sitting = $this->send('POST', '/api/blueprints/3/rehearsals', ['seed' => $seed], 'Sitting', 201);
         foreach ($sitting->objects('questions') as $i => $question) {
-            $key = $sitting->object('watch')->objects('questions')[$i]->texts('key');
+            $key = array_map(static fn (Fields $line): string => $line->text('text'), $sitting->object('watch')->objects('questions')[$i]->objects('key'));
             $sitting = $this->act($sitting, ['type' => 'checked', 'sheet' => $i + 1, 'response' => $this->rightly($question, $key, $sitting->object('watch')->objects('questions')[$i]->integer('question'))]);
             $told = $sitting->objects('questions')[$i]->objects('told')[0];
 
@@ -35,7 +35,7 @@ final class AllKindsTest extends ApiTestCase
 
         self::assertSame([$review->object('total')->text('max'), '100'], [$review->object('total')->text('earned'), $review->object('total')->text('percent')]);
         foreach ($review->objects('questions') as $question) {
-            self::assertNotSame([], $question->texts('response'), 'what was given stands in the paper in words');
+            self::assertNotSame([], $question->objects('response'), 'what was given stands in the paper in words');
         }
     }
 
@@ -49,7 +49,7 @@ final class AllKindsTest extends ApiTestCase
 
         self::assertSame('0', $review->object('total')->text('earned'));
         foreach ($review->objects('questions') as $question) {
-            self::assertSame([[], 'unanswered'], [$question->texts('response'), $question->text('outcome')]);
+            self::assertSame([[], 'unanswered'], [$question->objects('response'), $question->text('outcome')]);
         }
     }
 
@@ -68,7 +68,7 @@ final class AllKindsTest extends ApiTestCase
             'gaps' => ['gaps' => self::gaps($face->items('gaps'), $content)],
             'pairs' => ['pairs' => array_map(static fn (Fields $p): string => $place('rights', $p->text('with')), self::byNumber($content->objects('pairs')))],
             'groups' => ['groups' => self::belonging($content->objects('items'), static fn (string $text): string => $place('items', $text))],
-            'order' => ['order' => array_map(static fn (string $line): int => (int) $place('items', substr($line, (int) strpos($line, ' ') + 1)), $key)],
+            'order' => ['order' => array_map(static fn (string $line): int => (int) $place('items', $line), $key)],
             'regions' => ['points' => array_map(self::inside(...), array_values(array_filter($content->objects('regions'), static fn (Fields $r): bool => $r->flag('key'))))],
             'place' => ['place' => self::belonging($content->objects('labels'), static fn (string $text): string => $place('labels', $text))],
             default => ['choose' => [3]],

@@ -128,7 +128,7 @@ final class DeliveryTest extends ApiTestCase
         $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
         self::assertTrue($review->flag('ranOut'));
         self::assertSame(1500, $review->integer('seconds'));
-        self::assertNotSame([], $review->objects('questions')[0]->texts('response'));
+        self::assertNotSame([], $review->objects('questions')[0]->objects('response'));
     }
 
     public function test_no_reply_to_a_candidate_carries_a_key_or_marking_before_the_review(): void
@@ -175,10 +175,27 @@ final class DeliveryTest extends ApiTestCase
         $watch = $sitting->object('watch')->objects('questions')[0];
 
         self::assertNotSame([], $watch->texts('working'));
-        self::assertNotSame([], $watch->texts('key'));
+        self::assertNotSame([], $watch->objects('key'));
         self::assertSame(3, $sitting->object('watch')->integer('seed'));
         $results = self::getContainer()->get(Connection::class)->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id IS NOT NULL');
         self::assertSame(3, $results, 'only the three of the demo');
+    }
+
+    public function test_freezing_what_has_not_changed_is_refused_and_what_nobody_has_begun_can_be_withdrawn(): void
+    {
+        $this->logIn('orrell');
+        self::assertStringContainsString('Nothing has changed since edition 1', $this->send('POST', '/api/blueprints/1/editions', status: 422)->text('detail'));
+        self::assertStringContainsString('3 candidates have begun', $this->send('DELETE', '/api/editions/1', status: 422)->text('detail'));
+        $blueprint = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
+        self::assertSame([3, 3], [$blueprint->integer('candidates'), $blueprint->objects('editions')[0]->integer('begun')]);
+
+        $this->send('PUT', '/api/blueprints/1', [...self::edited($blueprint, []), 'title' => 'Second title']);
+        $second = $this->send('POST', '/api/blueprints/1/editions', schema: 'Edition', status: 201);
+        $this->send('POST', '/api/blueprints/1/editions', status: 422);
+        self::assertSame(0, $this->send('DELETE', '/api/editions/' . $second->integer('id'), schema: 'Blueprint')->objects('editions')[0]->integer('begun'));
+        $this->logIn('carrow');
+        self::assertSame('Apprentice Certificate, written part', $this->send('GET', '/api/my-assessments')->objects('assessments')[0]->text('title'), 'the one before is to be begun again');
+        $this->send('POST', '/api/editions/' . $second->integer('id') . '/sittings', status: 422);
     }
 
     /** @return array<string, mixed> some response that a question of this kind takes */

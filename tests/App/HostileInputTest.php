@@ -93,7 +93,7 @@ final class HostileInputTest extends TestCase
     /** What the screens do with a question that is whole. */
     private static function used(Question $question): void
     {
-        (new QuestionMargin($question, []))->toData();
+        (new QuestionMargin($question, \Zetema\Core\Question\BankSettings::none()))->toData();
         (new Proofreader())->read($question, $question->effective());
         (new Sheet($question, ChoiceOrder::of($question, true, new Chance(1))))->face(true);
         $text = (new Writer())->question($question);

@@ -9,7 +9,6 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response;
 use Zetema\Core\Sitting\CandidateView;
 use Zetema\Core\Sitting\Event;
@@ -121,7 +120,7 @@ final class CandidateKnowsTest extends TestCase
         self::assertTrue(self::view($run)->object('nextHint')->flag('open'));
         $opened = $run->with(new Event(EventType::HintOpened, 1, 1));
         self::assertFalse(self::view($opened)->object('nextHint')->flag('open'), 'it opens at the second attempt');
-        self::assertSame('4', self::view(self::begun([str_replace("hint: early", "points: 5\n hint: early\n  costs: 1", $question)], new Rules(null, true))->with(new Event(EventType::HintOpened, 1, 1)))->text('worthNow'));
+        self::assertSame('4', self::view(self::begun([str_replace('hint: early', "points: 5\n hint: early\n  costs: 1", $question)], new Rules(null, true))->with(new Event(EventType::HintOpened, 1, 1)))->text('worthNow'));
         $second = $opened->with(new Event(EventType::Checked, 2, 1, Response::choosing([2])))->with(new Event(EventType::HintOpened, 3, 1));
         self::assertNull(self::view($second)->optionalObject('nextHint'), 'there is no third attempt');
         $atTheEnd = self::begun([$question], new Rules())->with(new Event(EventType::HintOpened, 1, 1));

@@ -197,10 +197,10 @@ final class MarkingTest extends TestCase
     public function test_the_nearest_setting_wins_and_tells_where_it_comes_from(): void
     {
         $question = TextQuestions::one("one: W\n attempts: 2\n yes: a\n no: b");
-        $settings = $question->effective(['bank' => \Zetema\Core\Question\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])]);
+        $settings = $question->effective(new \Zetema\Core\Question\BankSettings(\Zetema\Core\Question\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])));
 
         self::assertSame([2, '7', 'whole'], [$settings->attempts(), $settings->get(\Zetema\Core\Question\Setting::Points), $settings->get(\Zetema\Core\Question\Setting::Marking)]);
-        $stepped = $question->effective(['bank' => \Zetema\Core\Question\Settings::of(['attempts' => '3'])], \Zetema\Core\Question\Settings::of(['attempts' => '4']));
+        $stepped = $question->effective(new \Zetema\Core\Question\BankSettings(\Zetema\Core\Question\Settings::of(['attempts' => '3'])), \Zetema\Core\Question\Settings::of(['attempts' => '4']));
         self::assertSame([4, 'step'], [$stepped->attempts(), $stepped->placeOf(\Zetema\Core\Question\Setting::Attempts)], 'a step of this assessment comes before the question');
         self::assertSame(['question', 'bank', 'house'], array_map($settings->placeOf(...), [\Zetema\Core\Question\Setting::Attempts, \Zetema\Core\Question\Setting::Points, \Zetema\Core\Question\Setting::Marking]));
     }

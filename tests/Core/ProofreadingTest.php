@@ -129,8 +129,8 @@ final class ProofreadingTest extends TestCase
     public function test_a_key_that_stands_in_one_place_over_a_bank_is_told(array $places, ?string $shuffle, array $told): void
     {
         $questions = array_map(static fn (string $key): Question => TextQuestions::one('one: Which one is it?' . implode('', array_map(static fn (string $c): string => "\n " . ($c === $key ? 'yes' : 'no') . ": $c", ['a', 'b', 'c']))), $places);
-        $further = $shuffle === null ? [] : ['bank' => Settings::of(['shuffle' => $shuffle])];
-        $findings = (new Proofreader())->across($questions, $further);
+        $bank = $shuffle === null ? null : new \Zetema\Core\Question\BankSettings(Settings::of(['shuffle' => $shuffle]));
+        $findings = (new Proofreader())->across($questions, $bank);
         ksort($findings);
 
         self::assertSame($told, array_keys($findings));

@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Question\BankSettings;
+use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings;
 
 /** Reads the text format. It never stops at an error: a question with problems is told with them, the others are whole. */
 final class Reader
@@ -43,6 +48,10 @@ final class Reader
     private Problems $problems;
     private int $lastLine = 0;
     private ?string $every = null;
+    /** Whether the settings that follow are the bank's, not a shorthand for questions of the file. */
+    private bool $ofBank = false;
+    /** @var array<string, Settings> by kind; '' for every question */
+    private array $bankSettings = [];
     private ?Line $page = null;
     /** @var array<string, Line> */
     private array $pageLines = [];
@@ -86,6 +95,12 @@ final class Reader
         return $this->bank;
     }
 
+    /** What the file sets for the bank itself, as far as it was read. */
+    public function bankSettings(): BankSettings
+    {
+        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]));
+    }
+
     /** @return list<Page> after reading */
     public function pages(): array
     {
@@ -100,7 +115,7 @@ final class Reader
 
     private function opensNext(Line $line): bool
     {
-        return in_array($line->word, [...Vocabulary::OPENING, 'bank', 'objective', 'every', 'page'], true);
+        return in_array($line->word, [...Vocabulary::OPENING, 'bank', 'bank settings', 'objective', 'every', 'page'], true);
     }
 
     /** @return \Generator<int, ReadQuestion> */
@@ -132,7 +147,8 @@ final class Reader
         match ($line->word) {
             'bank' => [$this->bank, $this->every] = [$line->text, null],
             'objective' => $this->setObjective($line),
-            'every' => $this->every = $line->argument('what'),
+            'every' => [$this->every, $this->ofBank] = [$line->argument('what'), false],
+            'bank settings' => [$this->every, $this->ofBank] = [$line->argument('what') ?? 'question', true],
             'page' => $this->openPage($line),
             default => $this->opening !== null ? $this->takePart($line) : $this->takeOutside($line),
         };
@@ -211,9 +227,24 @@ final class Reader
             return;
         }
         try {
-            $this->defaults->set($this->every === 'question' ? null : KindId::tryFrom($this->every) ?? $this->every, $line);
+            if ($this->ofBank) {
+                $this->setForBank($this->every === 'question' ? '' : $this->every, $line);
+            } else {
+                $this->defaults->set($this->every === 'question' ? null : KindId::tryFrom($this->every) ?? $this->every, $line);
+            }
         } catch (\DomainException $e) {
             $this->outside[] = new Problem($line->line, $line->textColumn, $e->getMessage());
         }
+    }
+
+    /** @throws InvalidSetting */
+    private function setForBank(string $kind, Line $line): void
+    {
+        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings only', $line->word));
+        $value = $setting->canonical($line->text);
+        if ($kind !== '' && !Question::kindTakes(KindId::from($kind), $setting, $value)) {
+            throw new InvalidSetting(sprintf('“%s: %s” has no meaning for a question of kind %s', $line->word, $value, $kind));
+        }
+        $this->bankSettings[$kind] = ($this->bankSettings[$kind] ?? Settings::none())->with($setting, $value);
     }
 }

@@ -20,6 +20,8 @@ final class Vocabulary
     private const OUTCOMES = '(?<outcome>right|partly right|wrong|unanswered|out of time|recorded)';
     private const ATTEMPT = '(?: on (?:attempt (?<attempt>\d{1,2})|the (?<last>last) attempt))?';
 
+    private const BANK_SETTINGS = '/^bank settings(?: for (?<what>one|several|claim|number|text|gaps|pairs|groups|order|regions|place|rating))?$/';
+
     /** The farthest place of a line's colon; notes with many conditions need some room. */
     public const FARTHEST_COLON = 160;
 
@@ -73,6 +75,12 @@ final class Vocabulary
     {
         if (isset($this->plain[$head])) {
             return [$head, []];
+        }
+        if (preg_match(self::BANK_SETTINGS, $head, $m) === 1) {
+            return ['bank settings', array_filter($m, is_string(...), ARRAY_FILTER_USE_KEY)];
+        }
+        if (str_starts_with($head, 'bank settings ')) {
+            return sprintf('`%s:` is no line of this format; `bank settings:` or `bank settings for claim:` would be', $head);
         }
         $first = explode(' ', preg_replace('/^pinned /', '', $head) ?? '')[0];
         if (isset(self::PATTERNS[$first])) {

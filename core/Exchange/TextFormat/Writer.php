@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Hint;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Note;
@@ -24,6 +25,20 @@ final class Writer
     public function bank(string $name): string
     {
         return 'bank: ' . $name . "\n";
+    }
+
+    /** What the bank sets for all its questions, and for those of one kind; nothing where it sets nothing. */
+    public function bankSettings(BankSettings $settings): string
+    {
+        $text = '';
+        foreach (['' => $settings->every, ...$settings->byKind] as $kind => $place) {
+            if ($place->values !== []) {
+                $below = array_map(Line::written(...), array_keys($place->values), $place->values);
+                $text .= "\n" . $this->line(Line::written('bank settings' . ($kind === '' ? '' : ' for ' . $kind), '', $below), 0);
+            }
+        }
+
+        return $text;
     }
 
     public function page(Page $page): string

@@ -134,7 +134,6 @@ final readonly class Number implements Kind
         return [];
     }
 
-    /** @return list<string> */
     public function keyInWords(): array
     {
         $best = array_filter($this->spans, static fn (Span $s): bool => $s->share->isWhole());

@@ -158,7 +158,6 @@ final readonly class Text implements Kind
         return [];
     }
 
-    /** @return list<string> */
     public function keyInWords(): array
     {
         $best = array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole());

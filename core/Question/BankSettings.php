@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question;
+
+/** What a bank sets for its questions where they set nothing themselves: for every question, and for those of one kind, which is nearer. */
+final readonly class BankSettings
+{
+    /** @param array<string, Settings> $byKind */
+    public function __construct(public Settings $every, public array $byKind = [])
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self(Settings::none());
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->every->values === [] && $this->byKind === [];
+    }
+
+    /** What reaches questions of a kind. True or false stays as it is written unless shuffling is set for claims. */
+    public function for(KindId $kind): Settings
+    {
+        $every = $kind === KindId::Claim ? $this->every->without(Setting::Shuffle) : $this->every;
+
+        return isset($this->byKind[$kind->value]) ? $this->byKind[$kind->value]->over($every) : $every;
+    }
+}
