@@ -22,14 +22,16 @@ final readonly class Media
     /**
      * Takes a file in. The same content under the same name is there already; another content under a known name gets a new name.
      *
+     * @return array{medium: Medium, takenOut: list<string>} what a drawing had to leave behind, for its author
+     *
      * @throws Malformed if it is none of the kinds that can be shown, or too large
      */
-    public function take(Bank $bank, string $name, string $bytes): Medium
+    public function take(Bank $bank, string $name, string $bytes): array
     {
         if ($bytes === '') {
             throw new Malformed('file', 'is empty');
         }
-        [$bytes, $type, $extension, $width, $height] = $this->safe($bytes);
+        ['bytes' => $bytes, 'type' => $type, 'extension' => $extension, 'width' => $width, 'height' => $height, 'takenOut' => $takenOut] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
         $stem = trim(preg_replace('/[^a-z0-9]+/', '-', mb_strtolower(pathinfo($name, PATHINFO_FILENAME))) ?? '', '-');
         $stem = mb_substr($stem === '' ? 'picture' : $stem, 0, 80);
@@ -37,7 +39,7 @@ final readonly class Media
             $tried = $stem . ($n === 1 ? '' : "-$n") . '.' . $extension;
             $known = $this->em->getRepository(Medium::class)->findOneBy(['bank' => $bank, 'name' => $tried]);
             if ($known?->hash === $hash) {
-                return $known;
+                return ['medium' => $known, 'takenOut' => $takenOut];
             }
             if ($known === null) {
                 $this->keep($hash, $bytes);
@@ -45,7 +47,7 @@ final readonly class Media
                 $this->em->persist($medium);
                 $this->em->flush();
 
-                return $medium;
+                return ['medium' => $medium, 'takenOut' => $takenOut];
             }
         }
     }
@@ -99,7 +101,7 @@ final readonly class Media
         rename($path . '.part', $path);
     }
 
-    /** @return array{string, string, string, int|null, int|null} bytes, type, extension, width, height */
+    /** @return array{bytes: string, type: string, extension: string, width: int|null, height: int|null, takenOut: list<string>} */
     private function safe(string $bytes): array
     {
         $other = self::soundOrFilm($bytes);
@@ -108,16 +110,16 @@ final readonly class Media
             throw new Malformed('file', sprintf('has %.1f MB; a %s may have up to %d MB', strlen($bytes) / 1e6, $other === null ? 'picture' : 'sound or film', intdiv($most, 1_000_000)));
         }
         if ($other !== null) {
-            return [$bytes, $other[0], $other[1], null, null];
+            return ['bytes' => $bytes, 'type' => $other[0], 'extension' => $other[1], 'width' => null, 'height' => null, 'takenOut' => []];
         }
-        if (preg_match('/^\s*(<\?xml|<!--|<!DOCTYPE svg|<svg)/i', substr($bytes, 0, 500)) === 1) {
+        if (preg_match('/^(\xEF\xBB\xBF)?\s*(<\?xml|<!--|<!DOCTYPE|<svg)/i', substr($bytes, 0, 500)) === 1) {
             $drawing = SvgCleaner::clean($bytes);
 
-            return [$drawing['svg'], 'image/svg+xml', 'svg', $drawing['width'], $drawing['height']];
+            return ['bytes' => $drawing['svg'], 'type' => 'image/svg+xml', 'extension' => 'svg', 'width' => $drawing['width'], 'height' => $drawing['height'], 'takenOut' => $drawing['takenOut']];
         }
         $picture = PictureMaker::make($bytes);
 
-        return [$picture['bytes'], $picture['type'], $picture['type'] === 'image/jpeg' ? 'jpg' : 'png', $picture['width'], $picture['height']];
+        return ['bytes' => $picture['bytes'], 'type' => $picture['type'], 'extension' => $picture['type'] === 'image/jpeg' ? 'jpg' : 'png', 'width' => $picture['width'], 'height' => $picture['height'], 'takenOut' => []];
     }
 
     /** @return array{string, string}|null type and extension, by the first bytes */

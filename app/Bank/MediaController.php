@@ -12,6 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\Core\Data\Malformed;
 
 /** Files that texts show. Who knows a content's hash may see it: candidates learn it from their paper. */
 final readonly class MediaController
@@ -32,7 +33,12 @@ final readonly class MediaController
     #[IsGranted('ROLE_AUTHOR')]
     public function take(#[MapEntity(id: 'id')] Bank $bank, string $name, Request $request): JsonResponse
     {
-        return new JsonResponse($this->media->take($bank, $name, $request->getContent())->toData(), 201);
+        if ((int) $request->headers->get('Content-Length', '0') > Media::LARGEST_OTHER) {
+            throw new Malformed('file', sprintf('has %.1f MB; a picture may have up to %d MB, sound or film up to %d MB', (int) $request->headers->get('Content-Length') / 1e6, intdiv(Media::LARGEST_PICTURE, 1_000_000), intdiv(Media::LARGEST_OTHER, 1_000_000)));
+        }
+        $taken = $this->media->take($bank, $name, $request->getContent());
+
+        return new JsonResponse([...$taken['medium']->toData(), 'takenOut' => $taken['takenOut']], 201);
     }
 
     #[Route('/api/media/{hash}', requirements: ['hash' => '[0-9a-f]{64}'], methods: ['GET'])]

@@ -45,7 +45,7 @@ final readonly class QuestionMargin
             'lines' => (object) $this->lines(),
             'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, $this->allRight(), $attempt)),
             'blank' => (string) $this->marker->mark($this->plan, Core\Response::blank())->earned,
-            'wrong' => Marker::say($this->plan->penalties->wrong),
+            'wrong' => (string) $this->plan->mostLostByOneWrong(),
             'keyInWords' => AnswerLine::texts($this->question->kind->keyInWords()),
             'spans' => $this->spans(),
         ];

@@ -14,7 +14,7 @@ use Zetema\Core\Question\ResponseSpace;
 final readonly class ClickCounter
 {
     /** Steps of one click beyond which it would take too long. */
-    private const MOST_STEPS = 400_000;
+    private const MOST_STEPS = 30_000;
     private const MOST_AREAS = 40;
 
     /** @var array<int, Area> by the place of their atom */
@@ -47,18 +47,18 @@ final readonly class ClickCounter
         if (count($this->areas) > self::MOST_AREAS) {
             throw self::tooMany();
         }
+        // Estimated before working: the areas reached after each click, each in every order of hits and misses.
+        $this->refuseIfTooMany($space->most, count($this->areas) + 1);
         $pixels = $this->pixels($space->width, $space->height);
+        $this->refuseIfTooMany($space->most, count($pixels));
         // A state: the areas hit so far as bits, and above them how many clicks went outside.
-        $outside = 1 << self::MOST_AREAS;
+        $miss = $this->countsMisses() ? 1 << self::MOST_AREAS : 0;
         $states = [0 => BigInteger::one()];
         for ($click = 0; $click < $space->most; ++$click) {
-            if (count($states) * count($pixels) > self::MOST_STEPS) {
-                throw self::tooMany();
-            }
             $next = [];
             foreach ($states as $state => $ways) {
                 foreach ($pixels as $hit => $count) {
-                    $to = $hit === 0 ? $state + $outside : $state | $hit;
+                    $to = $hit === 0 ? $state + $miss : $state | $hit;
                     $more = $ways->multipliedBy($count);
                     $next[$to] = isset($next[$to]) ? $next[$to]->plus($more) : $more;
                 }
@@ -71,6 +71,29 @@ final readonly class ClickCounter
         }
 
         return $rows;
+    }
+
+    /** @throws TooMany */
+    private function refuseIfTooMany(int $clicks, int $hits): void
+    {
+        $misses = $this->countsMisses();
+        $steps = 0;
+        for ($click = 0; $click < $clicks && $steps <= self::MOST_STEPS; ++$click) {
+            $sets = 1;
+            for ($hit = 0; $hit <= min($click, $hits - 1); ++$hit) {
+                $steps += $hits * $sets * ($misses ? $click - $hit + 1 : 1);
+                $sets = intdiv($sets * ($hits - 1 - $hit), $hit + 1);
+            }
+        }
+        if ($steps > self::MOST_STEPS) {
+            throw self::tooMany();
+        }
+    }
+
+    /** Under weights a click beside all areas changes nothing. */
+    private function countsMisses(): bool
+    {
+        return array_filter($this->measure->atoms, static fn (Atom $atom): bool => isset($atom->find['outside'])) !== [];
     }
 
     /** @return list<Atom> */
@@ -98,16 +121,20 @@ final readonly class ClickCounter
     private function pixels(int $width, int $height): array
     {
         $counts = [];
+        $areas = array_map(static fn (Area $area): \Generator => $area->rows(0, $height - 1), $this->areas);
         for ($y = 0; $y < $height; ++$y) {
             $runs = [];
             $cuts = [];
-            foreach ($this->areas as $i => $area) {
-                foreach ($area->runs($y) as [$from, $to]) {
+            foreach ($areas as $i => $area) {
+                foreach ($area->valid() && $area->key() === $y ? $area->current() : [] as [$from, $to]) {
                     [$from, $to] = [max(0, $from), min($width - 1, $to)];
                     if ($from <= $to) {
                         $runs[] = [$from, $to, 1 << $i];
                         $cuts += [$from => true, $to + 1 => true];
                     }
+                }
+                if ($area->valid() && $area->key() === $y) {
+                    $area->next();
                 }
             }
             $at = array_keys($cuts);

@@ -6,6 +6,7 @@ namespace Zetema\Core\Marking;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Zetema\Core\Question\Separators;
 
 /** Reads the numbers that people type: decimal point or comma, thousands, fractions, exponents, percent, units. */
 final readonly class NumberReader
@@ -75,7 +76,7 @@ final readonly class NumberReader
             return null;
         }
         $exponent = isset($m[3]) ? (int) $m[3] : null;
-        $digits = $this->plain(trim($m[2]));
+        $digits = Separators::plain(trim($m[2]), $this->decimalComma);
         if ($digits === null || ($exponent !== null && abs($exponent) > self::MOST_EXPONENT)) {
             return null;
         }
@@ -89,47 +90,5 @@ final readonly class NumberReader
         $decimals = $point === false ? 0 : strlen($digits) - $point - 1;
 
         return new TypedNumber($value, $decimals, strlen(ltrim(str_replace('.', '', $digits), '0')));
-    }
-
-    /** Digits with at most one decimal point; null if the separators make no sense. */
-    private function plain(string $text): ?string
-    {
-        $grouped = static fn (string $whole, string $by): ?string => preg_match('/^[1-9]\d{0,2}(' . preg_quote($by, '/') . '\d{3})+$/', $whole) === 1 ? str_replace($by, '', $whole) : null;
-        $comma = substr_count($text, ',');
-        $point = substr_count($text, '.');
-        if (str_contains($text, ' ')) {
-            if ($comma + $point > 1 || preg_match('/^([\d ]+)(?:[.,](\d+))?$/', $text, $m) !== 1) {
-                return null;
-            }
-            $whole = $grouped($m[1], ' ');
-
-            return $whole === null ? null : $whole . (isset($m[2]) ? '.' . $m[2] : '');
-        }
-        if ($comma > 0 && $point > 0) {
-            $decimal = strrpos($text, ',') > strrpos($text, '.') ? ',' : '.';
-            $group = $decimal === ',' ? '.' : ',';
-            if (substr_count($text, $decimal) > 1) {
-                return null;
-            }
-            [$whole, $rest] = explode($decimal, $text);
-            $whole = $grouped($whole, $group);
-
-            return $whole === null || $rest === '' ? null : $whole . '.' . $rest;
-        }
-        $separator = $comma > 0 ? ',' : '.';
-        $count = $comma + $point;
-        if ($count > 1) {
-            return $grouped($text, $separator);
-        }
-        $asGroup = $count === 1 && $separator === ($this->decimalComma ? '.' : ',') ? $grouped($text, $separator) : null;
-        if ($asGroup !== null) {
-            return $asGroup;
-        }
-        $plain = rtrim(str_replace(',', '.', $text), '.');
-        if ($plain === '') {
-            return null;
-        }
-
-        return str_starts_with($plain, '.') ? '0' . $plain : $plain;
     }
 }

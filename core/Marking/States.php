@@ -12,9 +12,15 @@ final class States
     /** @var array<string, array{int, Sums, BigInteger}> */
     private array $states = [];
 
+    public function __construct(private readonly Budget $budget)
+    {
+    }
+
+    /** @throws TooMany when the budget is used up */
     public function add(int $mark, Sums $sums, BigInteger $ways): void
     {
-        $key = $mark . ' ' . $sums->key();
+        $this->budget->use();
+        $key = $mark . ' ' . $sums->key;
         $this->states[$key] = [$mark, $sums, isset($this->states[$key]) ? $this->states[$key][2]->plus($ways) : $ways];
     }
 

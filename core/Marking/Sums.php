@@ -10,8 +10,12 @@ use Zetema\Core\Question\Atom;
 /** What the atoms found in a response add up to. */
 final readonly class Sums
 {
+    /** The same for equal sums. */
+    public string $key;
+
     private function __construct(public BigRational $right, public BigRational $wrong, public BigRational $weight, public BigRational $best)
     {
+        $this->key = $right . ' ' . $wrong . ' ' . $weight . ' ' . $best;
     }
 
     public static function none(): self
@@ -24,27 +28,27 @@ final readonly class Sums
     {
         $right = $wrong = $weight = $best = BigRational::zero();
         foreach ($atoms as $atom) {
-            $right = $right->plus($atom->right);
-            $wrong = $wrong->plus($atom->wrong);
-            $weight = $weight->plus($atom->weight);
+            $right = self::sum($right, $atom->right);
+            $wrong = self::sum($wrong, $atom->wrong);
+            $weight = self::sum($weight, $atom->weight);
             $best = $atom->right->isGreaterThan($best) ? $atom->right : $best;
         }
 
-        return new self($right, $wrong, $weight, $best);
+        return new self($right->simplified(), $wrong->simplified(), $weight->simplified(), $best->simplified());
     }
 
     public function plus(self $other): self
     {
         return new self(
-            $this->right->plus($other->right)->simplified(),
-            $this->wrong->plus($other->wrong)->simplified(),
-            $this->weight->plus($other->weight)->simplified(),
+            self::sum($this->right, $other->right),
+            self::sum($this->wrong, $other->wrong),
+            self::sum($this->weight, $other->weight),
             $other->best->isGreaterThan($this->best) ? $other->best : $this->best,
         );
     }
 
-    public function key(): string
+    private static function sum(BigRational $a, BigRational $b): BigRational
     {
-        return implode(' ', array_map(static fn (BigRational $n): string => (string) $n->simplified(), [$this->right, $this->wrong, $this->weight, $this->best]));
+        return $b->isZero() ? $a : $a->plus($b)->simplified();
     }
 }

@@ -10,12 +10,20 @@ use Zetema\Core\Question\Response;
 use Zetema\Core\Question\ResponseSpace;
 
 /** Counts how many responses of a large space have the same sums, without listing them. */
-final readonly class SumsCounter
+final class SumsCounter
 {
     private const MOST_MASKS = 12;
+    private const STEPS_OF_A_NEW_SUM = 8;
+    /** Steps that take about a second. */
+    private const MOST_STEPS = 250_000;
 
-    public function __construct(private Measure $measure, private Finder $finder)
+    private readonly Budget $budget;
+    /** @var array<string, Sums> additions made before: few different ones are made over and over */
+    private array $added = [];
+
+    public function __construct(private readonly Measure $measure, private readonly Finder $finder)
     {
+        $this->budget = new Budget(self::MOST_STEPS);
     }
 
     /**
@@ -34,15 +42,27 @@ final readonly class SumsCounter
         };
     }
 
+    private function plus(Sums $a, Sums $b): Sums
+    {
+        $key = $a->key . '+' . $b->key;
+        if (!isset($this->added[$key])) {
+            $this->budget->use(self::STEPS_OF_A_NEW_SUM);
+            $this->added[$key] = $a->plus($b);
+        }
+
+        return $this->added[$key];
+    }
+
     private function sums(Response $response): Sums
     {
         return Sums::of($this->finder->found($this->measure, $response));
     }
 
-    /** @return list<array{Sums, BigInteger, bool}> choice by choice: taken or left */
+    /** @return list<array{Sums, BigInteger, bool}> choice by choice: taken or left; sizes are told apart only as far as the limits ask */
     private function subsets(ResponseSpace $space): array
     {
-        $states = new States();
+        $largest = $space->most >= count($space->items) ? $space->least : $space->most + 1;
+        $states = new States($this->budget);
         $states->add(0, Sums::none(), BigInteger::one());
         foreach ($space->items as $choice) {
             // What a choice adds when taken or left: found beside nothing else.
@@ -54,10 +74,13 @@ final readonly class SumsCounter
                     $left[] = $atom;
                 }
             }
-            $next = new States();
+            [$taking, $leaving] = [Sums::of($taken), Sums::of($left)];
+            $next = new States($this->budget);
             foreach ($states->all() as [$size, $sums, $ways]) {
-                $next->add($size, $sums->plus(Sums::of($left)), $ways);
-                $next->add($size + 1, $sums->plus(Sums::of($taken)), $ways);
+                $next->add($size, $this->plus($sums, $leaving), $ways);
+                if ($size < $space->most || $largest === $space->least) {
+                    $next->add(min($largest, $size + 1), $this->plus($sums, $taking), $ways);
+                }
             }
             $states = $next;
         }
@@ -69,7 +92,7 @@ final readonly class SumsCounter
     private function independent(ResponseSpace $space): array
     {
         $together = [...$space->same, ...array_map(static fn (int $part): array => [$part], array_values(array_diff(array_keys($space->values), ...$space->same)))];
-        $states = new States();
+        $states = new States($this->budget);
         $states->add(0, Sums::none(), BigInteger::one());
         foreach ($together as $parts) {
             $values = array_intersect_key($space->values, array_flip($parts));
@@ -77,14 +100,14 @@ final readonly class SumsCounter
             if ($here->count() > 50_000) {
                 throw new TooMany('too many items have the same text to compute this exactly');
             }
-            $adds = new States();
+            $adds = new States($this->budget);
             foreach ($here->all() as $response) {
                 $adds->add($response->isBlank() ? 0 : 1, $this->sums($response), BigInteger::one());
             }
-            $next = new States();
+            $next = new States($this->budget);
             foreach ($states->all() as [$filled, $sums, $ways]) {
                 foreach ($adds->all() as [$more, $added, $times]) {
-                    $next->add(min(1, $filled + $more), $sums->plus($added), $ways->multipliedBy($times));
+                    $next->add(min(1, $filled + $more), $this->plus($sums, $added), $ways->multipliedBy($times));
                 }
             }
             $states = $next;
@@ -102,18 +125,18 @@ final readonly class SumsCounter
         }
         $needed = min(count($values), count($space->values));
         $mayLeave = count($space->values) > $needed;
-        $states = new States();
+        $states = new States($this->budget);
         $states->add(0, Sums::none(), BigInteger::one());
         foreach (array_keys($space->values) as $part) {
             $adds = array_map(fn (string $value): Sums => $this->sums(Response::mapping($space->field, [$part => $value])), $values);
-            $next = new States();
+            $next = new States($this->budget);
             foreach ($states->all() as [$mask, $sums, $ways]) {
                 if ($mayLeave) {
                     $next->add($mask, $sums, $ways);
                 }
                 foreach ($adds as $i => $added) {
                     if (($mask >> $i & 1) === 0) {
-                        $next->add($mask | 1 << $i, $sums->plus($added), $ways);
+                        $next->add($mask | 1 << $i, $this->plus($sums, $added), $ways);
                     }
                 }
             }

@@ -106,10 +106,10 @@ final class FeedbackCheck implements Check
             yield new Finding(Rule::OneWording, 'answer 1', 'Only this wording is accepted, letter by letter.');
         }
         if ($kind instanceof Kinds\Number) {
-            $measured = $settings->entries(Setting::Unit) !== [];
+            $measured = array_intersect(array_map(mb_strtolower(...), $settings->entries(Setting::Unit)), Words::MEASURES) !== [];
             foreach ($kind->spans as $i => $span) {
                 $exact = $span->from !== null && $span->to !== null && $span->from->isEqualTo($span->to);
-                if ($exact && $span->share->isWhole() && ($measured || str_contains($span->words, '.')) && count($kind->spans) === 1) {
+                if ($exact && $span->share->isWhole() && $measured && count($kind->spans) === 1) {
                     yield new Finding(Rule::NoTolerance, 'answer ' . ($i + 1), 'Only exactly this value is accepted.');
                 }
             }

@@ -74,70 +74,131 @@ final readonly class Area
     }
 
     /**
-     * The pixels of one row that belong to it, as runs from first to last; exact, and much faster than asking pixel by pixel.
+     * The pixels that belong to it, row by row, each as runs from first to last; exact, and much faster than asking pixel by pixel.
      *
-     * @return list<array{int, int}> rising
+     * @return \Generator<int, list<array{int, int}>> by row, from the first wanted that it reaches to the last; runs rising
      */
-    public function runs(int $y): array
+    public function rows(int $first, int $last): \Generator
     {
-        [, $top, , $bottom] = $this->box();
-        if ($y < $top || $y > $bottom) {
-            return [];
-        }
-        $n = $this->numbers;
-        if ($this->shape === 'rectangle') {
-            return [[$n[0], $n[0] + $n[2]]];
-        }
-        if ($this->shape === 'ellipse') {
-            $half = (int) (sqrt(max(0, 1 - (($y - $n[1]) / $n[3]) ** 2)) * $n[2]);
-            while ($this->contains($n[0] + $half + 1, $y)) {
-                ++$half;
-            }
-            while (!$this->contains($n[0] + $half, $y)) {
-                --$half;
-            }
+        [$left, $top, $right, $bottom] = $this->box();
+        [$first, $last] = [max($first, $top), min($last, $bottom)];
+        if ($this->shape === 'polygon') {
+            yield from $this->polygonRows($first, $last);
 
-            return [[$n[0] - $half, $n[0] + $half]];
+            return;
         }
-
-        return $this->polygonRuns($y);
+        for ($y = $first; $y <= $last; ++$y) {
+            $half = $this->shape === 'rectangle' ? null : $this->halfWidth($y);
+            yield $y => [$half === null ? [$left, $right] : [$this->numbers[0] - $half, $this->numbers[0] + $half]];
+        }
     }
 
-    /** @return list<array{int, int}> */
-    private function polygonRuns(int $y): array
+    /** How far an ellipse reaches to both sides in a row that it reaches. */
+    private function halfWidth(int $y): int
+    {
+        [$x, $centre, $wide, $high] = [$this->numbers[0], $this->numbers[1], $this->numbers[2], $this->numbers[3]];
+        $half = (int) (sqrt(max(0, 1 - (($y - $centre) / $high) ** 2)) * $wide);
+        while ($this->contains($x + $half + 1, $y)) {
+            ++$half;
+        }
+        while (!$this->contains($x + $half, $y)) {
+            --$half;
+        }
+
+        return $half;
+    }
+
+    /** @return \Generator<int, list<array{int, int}>> */
+    private function polygonRows(int $first, int $last): \Generator
+    {
+        $edges = $this->edges();
+        usort($edges, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+        $next = 0;
+        $here = [];
+        for ($y = $first; $y <= $last; ++$y) {
+            for (; isset($edges[$next]) && $edges[$next][1] <= $y; ++$next) {
+                $here[] = $edges[$next];
+            }
+            $here = array_values(array_filter($here, static fn (array $edge): bool => $edge[3] >= $y));
+            yield $y => self::merged(self::runsBetween($here, $y));
+        }
+    }
+
+    /** @return list<array{int, int, int, int}> the upper end's x, y, then the lower end's */
+    private function edges(): array
     {
         $corners = array_chunk($this->numbers, 2);
-        $breaks = [];
+        $edges = [];
         foreach ($corners as $i => $corner) {
-            [$ax, $ay] = [$corner[0], $corner[1] ?? 0];
-            $next = $corners[($i + 1) % count($corners)];
-            [$bx, $by] = [$next[0], $next[1] ?? 0];
-            if ($ay === $by && $ay === $y) {
-                $breaks += [$ax => true, $bx => true];
-            } elseif ($ay !== $by && min($ay, $by) <= $y && $y <= max($ay, $by)) {
-                $x = (int) floor($ax + ($y - $ay) * ($bx - $ax) / ($by - $ay));
-                $breaks += [$x - 1 => true, $x => true, $x + 1 => true, $x + 2 => true];
+            [$a, $b] = [$corner, $corners[($i + 1) % count($corners)]];
+            [$ax, $ay, $bx, $by] = [$a[0], $a[1] ?? 0, $b[0], $b[1] ?? 0];
+            $edges[] = $ay <= $by ? [$ax, $ay, $bx, $by] : [$bx, $by, $ax, $ay];
+        }
+
+        return $edges;
+    }
+
+    /**
+     * Even-odd rule in one row: between every second crossing and the next; and every pixel that an edge goes through exactly.
+     *
+     * @param list<array{int, int, int, int}> $edges that reach this row
+     *
+     * @return list<array{int, int}>
+     */
+    private static function runsBetween(array $edges, int $y): array
+    {
+        $runs = [];
+        $crossings = [];
+        foreach ($edges as [$ax, $ay, $bx, $by]) {
+            if ($ay === $by) {
+                $runs[] = [min($ax, $bx), max($ax, $bx)];
+                continue;
+            }
+            // Where the edge crosses the row: a fraction with a positive denominator.
+            [$above, $below] = [$ax * ($by - $ay) + ($y - $ay) * ($bx - $ax), $by - $ay];
+            if ($above % $below === 0) {
+                $runs[] = [intdiv($above, $below), intdiv($above, $below)];
+            }
+            if ($by > $y) { // the lower end belongs to the next edge
+                $crossings[] = [$above, $below];
             }
         }
-        $at = array_keys($breaks);
-        sort($at);
-        $runs = [];
-        // Inside or outside changes only at these pixels: they are asked one by one, what lies between them once.
-        foreach ($at as $i => $x) {
-            foreach ([[$x, $x], [$x + 1, ($at[$i + 1] ?? $x + 1) - 1]] as [$from, $to]) {
-                if ($from > $to || !$this->contains($from, $y)) {
-                    continue;
-                }
-                $last = count($runs) - 1;
-                if ($last >= 0 && $runs[$last][1] === $from - 1) {
-                    $runs[$last][1] = $to;
-                } else {
-                    $runs[] = [$from, $to];
-                }
+        usort($crossings, static fn (array $a, array $b): int => $a[0] * $b[1] <=> $b[0] * $a[1]);
+        for ($i = 0; isset($crossings[$i + 1]); $i += 2) {
+            $from = -self::floor(-$crossings[$i][0], $crossings[$i][1]);
+            $to = self::floor($crossings[$i + 1][0], $crossings[$i + 1][1]);
+            if ($from <= $to) {
+                $runs[] = [$from, $to];
             }
         }
 
         return $runs;
+    }
+
+    /**
+     * @param list<array{int, int}> $runs
+     *
+     * @return list<array{int, int}> rising, none touching the next
+     */
+    private static function merged(array $runs): array
+    {
+        sort($runs);
+        $merged = [];
+        $last = -1;
+        foreach ($runs as [$from, $to]) {
+            if ($last >= 0 && $from <= $merged[$last][1] + 1) {
+                $merged[$last] = [$merged[$last][0], max($merged[$last][1], $to)];
+            } else {
+                $merged[++$last] = [$from, $to];
+            }
+        }
+
+        return array_values($merged);
+    }
+
+    private static function floor(int $above, int $below): int
+    {
+        return intdiv($above, $below) - ($above % $below < 0 ? 1 : 0);
     }
 
     /** Even-odd rule with exact whole numbers; the border belongs to it. */

@@ -24,7 +24,10 @@ final readonly class Hint
     {
         $costs = $data->optionalText('costs');
 
-        return new self($data->text('text'), $data->integer('fromAttempt', 1), $data->integer('after', 0), $costs === null ? null : Points::of($costs));
+        // As typed on the screen it may be any time; stored it is seconds.
+        $after = is_string($data->raw()['after'] ?? null) ? self::seconds($data->text('after')) : $data->integer('after', 0);
+
+        return new self($data->text('text'), $data->integer('fromAttempt', 1), $after, $costs === null ? null : Points::of($costs));
     }
 
     /** @return array<string, mixed> */
@@ -42,15 +45,20 @@ final readonly class Hint
     {
         try {
             $after = $line->child('after');
-            $seconds = $after === null ? 0 : EffectiveSettings::from(['here' => Settings::of(['time' => $after->text])])->seconds();
+            $seconds = $after === null ? 0 : self::seconds($after->text);
             $costs = $line->child('costs');
 
-            return new self($line->text, (int) ($line->child('from attempt')->text ?? 1), $seconds ?? 0, $costs === null ? null : Points::of($costs->text));
+            return new self($line->text, (int) ($line->child('from attempt')->text ?? 1), $seconds, $costs === null ? null : Points::of($costs->text));
         } catch (InvalidQuestion|InvalidSetting $e) {
             $problems->at($line, $e->getMessage());
 
             return null;
         }
+    }
+
+    private static function seconds(string $typed): int
+    {
+        return trim($typed) === '0' ? 0 : EffectiveSettings::from(['here' => Settings::of(['time' => $typed])])->seconds() ?? 0;
     }
 
     public function toLine(): Line

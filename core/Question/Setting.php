@@ -94,7 +94,7 @@ enum Setting: string
 
     private static function decimal(string $value, string $least, string $most, ?string $right = null): string
     {
-        $points = Points::of($value);
+        $points = Points::of(Separators::inWords($value));
         if ($points->compare(Points::of($least)) < 0 || $points->compare(Points::of($most)) > 0) {
             throw new InvalidSetting(sprintf('“%s” does not go here; %s would be right', $value, $right ?? "a decimal from $least to $most"));
         }
@@ -131,11 +131,17 @@ enum Setting: string
 
     private static function time(string $value): string
     {
-        if (preg_match('/^(\d{1,5}) ?(s|min)$/', $value, $m) !== 1 || (int) $m[1] === 0) {
-            throw new InvalidSetting(sprintf('“%s” is no time; write it like 30 s or 2 min', $value));
+        $seconds = match (1) {
+            preg_match('/^(\d{1,5})(?: ?s)?$/', $value, $m) => (int) $m[1],
+            preg_match('/^(\d{1,4}) ?min(?: ?([0-5]?\d) ?s)?$/', $value, $m) => 60 * (int) $m[1] + (int) ($m[2] ?? 0),
+            preg_match('/^(\d{1,4}):([0-5]\d)$/', $value, $m) => 60 * (int) $m[1] + (int) $m[2],
+            default => 0,
+        };
+        if ($seconds === 0 || $seconds > 86_400) {
+            throw new InvalidSetting(sprintf('“%s” is no time up to 24 hours; write it like 30 s, 2 min or 1:30', $value));
         }
 
-        return (int) $m[1] . ' ' . $m[2];
+        return $seconds % 60 === 0 && !str_contains($value, 's') ? $seconds / 60 . ' min' : $seconds . ' s';
     }
 
     private static function choose(string $value): string

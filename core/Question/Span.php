@@ -42,7 +42,7 @@ final readonly class Span
 
     public static function fromData(Fields $data): self
     {
-        return self::of($data->text('span'), Share::ofPercent($data->text('share', '100')), $data->optionalText('says'));
+        return self::of(Separators::inWords($data->text('span')), Share::ofPercent($data->text('share', '100')), $data->optionalText('says'));
     }
 
     /** @return array<string, string> */

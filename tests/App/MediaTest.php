@@ -28,6 +28,15 @@ final class MediaTest extends ApiTestCase
         yield 'a style that loads' => ['<rect fill="url(http://elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
         yield 'a style sheet' => ['<style>@import url(http://elsewhere.example)</style>', 'import'];
         yield 'a script address' => ['<use xlink:href="javascript:alert(1)" xmlns:xlink="http://www.w3.org/1999/xlink"/>', 'javascript'];
+        yield 'a handler beside one of the same local name' => ['<rect xmlns:x="urn:x" x:onload="1" onload="alert(1)" width="9" height="9"/>', 'alert'];
+        yield 'a handler before one of the same local name' => ['<rect xmlns:x="urn:x" onload="alert(1)" x:onload="1" width="9" height="9"/>', 'alert'];
+        yield 'an attribute of another vocabulary' => ['<rect xmlns:x="urn:x" x:fill="elsewhere" width="9" height="9"/>', 'elsewhere'];
+        yield 'an address spelled with escapes' => ['<rect fill="\\75rl(http://elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
+        yield 'an address with a comment in it' => ['<rect fill="u/**/rl(//elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
+        yield 'another word for an address' => ['<rect fill="src(//elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
+        yield 'a set of pictures' => ['<rect fill="image-set(\'//elsewhere.example\' 1x)" width="9" height="9"/>', 'elsewhere'];
+        yield 'an address without quotes that begins within' => ['<rect fill="url(#a) url(//elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
+        yield 'an address in a style attribute' => ['<rect style="fill: url(//elsewhere.example)" width="9" height="9"/>', 'elsewhere'];
         yield 'an animation' => ['<animate attributeName="href" to="javascript:alert(1)"/>', 'javascript'];
         yield 'a processing instruction' => ['<?xml-stylesheet href="http://elsewhere.example"?>', 'stylesheet'];
     }
@@ -41,6 +50,28 @@ final class MediaTest extends ApiTestCase
         self::assertStringNotContainsString($gone, $kept);
         self::assertStringContainsString('<circle cx="9" cy="9" r="4" fill="red"/>', $kept);
         self::assertSame([40, 30, 'image/svg+xml'], [$medium->integer('width'), $medium->integer('height'), $medium->text('type')]);
+    }
+
+    /** @return iterable<string, array{string, list<string>, string}> inside, what is told, what stays */
+    public static function takenOut(): iterable
+    {
+        yield 'nothing' => ['<rect fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"/>', [], 'fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"'];
+        yield 'a link, but not what it holds' => ['<a href="//x.example"><circle r="5"/><text>mites</text></a>', ['a link (what it held stays)'], '<circle r="5"/><text>mites</text>'];
+        yield 'scripts' => ['<script>a</script><script>b</script>', ['a script, 2 times'], ''];
+        yield 'a handler' => ['<rect onclick="a()"/>', ['something that would run (onclick)'], '<rect/>'];
+        yield 'a picture' => ['<image href="a.png"/>', ['a picture within the drawing'], ''];
+        yield 'a style becomes attributes' => ['<rect style="fill:#123; stroke-width: 2px"/>', [], '<rect fill="#123" stroke-width="2px"/>'];
+    }
+
+    /** @param list<string> $told */
+    #[DataProvider('takenOut')]
+    public function test_an_author_is_told_what_was_taken_out_of_a_drawing(string $inside, array $told, string $stays): void
+    {
+        $medium = $this->take('a.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">' . $inside . '</svg>');
+
+        self::assertSame($told, $medium->texts('takenOut'));
+        self::assertStringContainsString($stays, $this->content($medium));
+        self::assertSame($told, $this->take('a.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">' . $inside . '</svg>')->texts('takenOut'), 'also when it is there already');
     }
 
     public function test_what_is_sent_out_says_how_it_may_be_used(): void
@@ -62,7 +93,11 @@ final class MediaTest extends ApiTestCase
         yield 'half a picture' => [substr(self::png(20, 20), 0, 30), 'picture'];
         yield 'a drawing that is no XML' => ['<svg><circle></svg>', 'no SVG'];
         yield 'a drawing without a size' => ['<svg xmlns="http://www.w3.org/2000/svg"/>', 'how large'];
-        yield 'a drawing with entities' => ['<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY a "aaaa">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">&a;</svg>', 'no SVG'];
+        yield 'a drawing with entities' => ['<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY a "aaaa">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">&a;</svg>', 'document type'];
+        yield 'a drawing with any document type' => ["<!doctype svg>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"/>", 'document type'];
+        yield 'a drawing in UTF-7, which hides its entity' => ['<?xml version="1.0" encoding="UTF-7"?>+ADwAIQ-DOCTYPE svg +AFsAPAAh-ENTITY a "a"+AD4AXQA+<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">+ACY-a;</svg>', 'UTF-8'];
+        yield 'a drawing in UTF-16' => ["<?xml version=\"1.0\"?>\xFF\xFE<svg/>", 'UTF-8'];
+        yield 'a drawing that says Latin 1' => ['<?xml version="1.0" encoding="ISO-8859-1"?><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>', 'UTF-8'];
         yield 'too many bytes' => [self::png(4, 4) . str_repeat('x', 8_000_000), 'up to 8 MB'];
         yield 'too long a film' => ["\x1A\x45\xDF\xA3" . str_repeat('x', 30_000_000), 'up to 30 MB'];
     }

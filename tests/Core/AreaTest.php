@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Question\Area;
 use Zetema\Core\Question\InvalidSetting;
+use Zetema\Core\Question\Kinds\Overlap;
 
 final class AreaTest extends TestCase
 {
@@ -82,14 +83,50 @@ final class AreaTest extends TestCase
     public function test_the_runs_of_every_row_are_just_the_pixels_it_contains(string $words): void
     {
         $area = Area::of($words);
+        $rows = iterator_to_array($area->rows(-1, 32));
         for ($y = -1; $y <= 32; ++$y) {
             $row = str_repeat('.', 60);
-            foreach ($area->runs($y) as [$from, $to]) {
+            foreach ($rows[$y] ?? [] as [$from, $to]) {
                 $row = substr_replace($row, str_repeat('#', $to - $from + 1), $from, $to - $from + 1);
             }
             $asked = implode('', array_map(static fn (int $x): string => $area->contains($x, $y) ? '#' : '.', range(0, 59)));
 
             self::assertSame($asked, $row, "row $y");
+        }
+    }
+
+    /** @return iterable<string, array{list<string>, array{int, int}|null}> areas, the first pixel that two share */
+    public static function pairs(): iterable
+    {
+        yield 'apart' => [['rectangle 0 0 10 10', 'rectangle 11 0 10 10'], null];
+        yield 'at a border, which belongs to both' => [['rectangle 0 0 10 10', 'rectangle 10 5 10 10'], [10, 5]];
+        yield 'boxes meet, areas do not' => [['polygon 0,0 20,0 0,20', 'polygon 20,20 20,2 2,20'], null];
+        yield 'one within another' => [['ellipse 50 50 40 40', 'rectangle 48 48 3 3'], [48, 48]];
+        yield 'the second and the third' => [['rectangle 0 0 5 5', 'rectangle 40 40 5 5', 'ellipse 45 45 3 3'], [45, 42]];
+    }
+
+    /**
+     * @param list<string> $areas
+     * @param array{int, int}|null $pixel
+     */
+    #[DataProvider('pairs')]
+    public function test_areas_that_overlap_are_found_with_a_pixel(array $areas, ?array $pixel): void
+    {
+        self::assertSame($pixel, Overlap::find(array_map(Area::of(...), $areas), 100, 100));
+    }
+
+    public function test_large_areas_are_compared_or_refused_within_a_second(): void
+    {
+        $comb = static fn (int $x): string => 'polygon ' . implode(' ', array_map(static fn (int $i): string => ($x + ($i % 2) * 5) . ',' . $i * 80, range(0, 99))) . " $x,7999";
+        $many = array_map(static fn (int $i): string => $comb(200 * $i), range(0, 39));
+        foreach ([['rectangle 0 0 7999 3999', 'rectangle 0 4000 7999 3999'], ['polygon 0,0 7999,0 0,7999', 'polygon 7999,7999 7999,2 2,7999'], ['ellipse 2000 4000 1999 3999', 'ellipse 6000 4000 1999 3999'], array_map(static fn (int $i): string => "polygon $i,0 $i,7999 " . ($i + 1) . ',4000', range(0, 78, 2)), $many, array_fill(0, 40, 'ellipse 60000 60000 40000 40000')] as $n => $areas) {
+            $start = hrtime(true);
+            try {
+                Overlap::find(array_map(Area::of(...), $areas), null, null);
+            } catch (\Zetema\Core\Question\InvalidQuestion $e) {
+                self::assertStringContainsString('good time', $e->getMessage());
+            }
+            self::assertLessThan(1.5, (hrtime(true) - $start) / 1e9, "areas $n");
         }
     }
 }

@@ -85,6 +85,10 @@ final class ProofreadingTest extends TestCase
             ["number: How much does it weigh?\n answer: 14\n unit: kg" . self::SAID, Rule::NoTolerance, 'answer 1'],
             ["number: How much does it weigh?\n answer: 14 within 0.5\n unit: kg" . self::SAID, Rule::NoTolerance, null],
             ["number: How many queens are there?\n answer: 1" . self::SAID, Rule::NoTolerance, null],
+            ["number: How many mites fall a day?\n answer: 9\n unit: mites, a day" . self::SAID, Rule::NoTolerance, null],
+            ["number: How long is it from egg to bee, in hours?\n answer: 504\n unit: h, hours" . self::SAID, Rule::NoTolerance, null],
+            ["number: What is a half of a half?\n answer: 0.25" . self::SAID, Rule::NoTolerance, null],
+            ["number: How warm is the brood nest?\n answer: 35\n unit: °C" . self::SAID, Rule::NoTolerance, 'answer 1'],
             ["one: What do you do first?\n marking: weighed\n yes 2: Wait\n no 5: Run\n no 0: Sing" . self::SAID, Rule::HeaviestIsNoKey, 'answer 2'],
             ["one: What do you do first?\n marking: weighed\n yes 5: Wait\n no 2: Run\n no 0: Sing" . self::SAID, Rule::HeaviestIsNoKey, null],
         ];

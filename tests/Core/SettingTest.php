@@ -19,8 +19,8 @@ final class SettingTest extends TestCase
     public static function values(): iterable
     {
         $table = [
-            'points' => ['10' => '10', '2.50' => '2.5', '0.01' => '0.01', '1000' => '1000', '0' => null, '1000.01' => null, '-1' => null, 'ten' => null, '1,5' => null, '1e3' => null],
-            'wrong costs' => ['0' => '0', '0.25' => '0.25', '-1' => null, '' => null],
+            'points' => ['10' => '10', '2.50' => '2.5', '0.01' => '0.01', '1000' => '1000', '0' => null, '1000.01' => null, '-1' => null, 'ten' => null, '1,5' => '1.5', '1,250' => null, '1e3' => null],
+            'wrong costs' => ['0' => '0', '0.25' => '0.25', '-1' => null, '' => null, '0,5' => '0.5'],
             'floor' => ['none' => 'none', 'NONE' => 'none', '0' => '0', '-3' => '-3', '−3' => '-3', '1' => null],
             'graded' => ['yes' => 'yes', 'No' => 'no', 'maybe' => null],
             'key' => ['none' => 'none', 'some' => null],
@@ -29,7 +29,7 @@ final class SettingTest extends TestCase
             'attempt costs' => ['5' => '5', '2,5' => '2, 5', '50%' => '50 %', '2, 50 %' => '2, 50 %', '12.5 %' => '12.5 %', '101 %' => null, '2,' => null, '-1' => null],
             'stands' => ['last' => 'last', 'BEST' => 'best', 'first' => null],
             'late' => ['wrong' => 'wrong', 'blank' => 'blank', 'marks' => 'marks', 'never' => null],
-            'time' => ['30 s' => '30 s', '30s' => '30 s', '2 min' => '2 min', '0 s' => null, '2' => null, '1 h' => null],
+            'time' => ['30 s' => '30 s', '30s' => '30 s', '2 min' => '2 min', '90' => '90 s', '120 s' => '120 s', '1:30' => '90 s', '2:00' => '2 min', '2 min 30 s' => '150 s', '2min 5s' => '125 s', '0 s' => null, '0:00' => null, '1:75' => null, '1 h' => null, '99999' => null, 'a while' => null],
             'shuffle' => ['yes' => 'yes', 'off' => null],
             'choose' => ['any' => 'any', '2' => '2', 'exactly 2' => '2', 'at most 2' => 'at most 2', '0' => null, 'at least 2' => null],
             'clicks' => ['any' => 'any', '3' => '3', '0' => null, '201' => null],

@@ -105,7 +105,7 @@ final readonly class Regions implements Kind, OnPicture
             }
         }
         if ($weighed) {
-            $this->refuseOverlaps();
+            $this->refuseOverlap();
             if ($this->highestSum($settings)->compare(Points::zero()) <= 0) {
                 throw new InvalidQuestion('no permitted response earns more than 0', 'area');
             }
@@ -240,19 +240,11 @@ final readonly class Regions implements Kind, OnPicture
         return array_reduce($best, static fn (Points $sum, Points $p): Points => $sum->plus($p), Points::zero());
     }
 
-    private function refuseOverlaps(): void
+    private function refuseOverlap(): void
     {
-        foreach ($this->regions as $i => $a) {
-            foreach (array_slice($this->regions, $i + 1) as $b) {
-                [$left, $top, $right, $bottom] = array_map(static fn (int $x, int $y, bool $low): int => $low ? max($x, $y) : min($x, $y), $a->area->box(), $b->area->box(), [true, true, false, false]);
-                for ($y = $top; $y <= $bottom; ++$y) {
-                    for ($x = $left; $x <= $right; ++$x) {
-                        if ($a->area->contains($x, $y) && $b->area->contains($x, $y)) {
-                            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', $x, $y), 'area');
-                        }
-                    }
-                }
-            }
+        $pixel = Overlap::find(array_map(static fn (Region $r): Area => $r->area, $this->regions), $this->picture->width, $this->picture->height);
+        if ($pixel !== null) {
+            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', ...$pixel), 'area');
         }
     }
 }
