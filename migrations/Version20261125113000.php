@@ -24,6 +24,11 @@ final class Version20261125113000 extends AbstractMigration
         $this->addSql("ALTER TABLE bank ADD COLUMN kind_settings CLOB DEFAULT '{}' NOT NULL");
         $this->addSql('CREATE TABLE slowed_log_in (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, login VARCHAR(60) NOT NULL, address VARCHAR(45) NOT NULL, failures INTEGER NOT NULL, last_at BIGINT NOT NULL)');
         $this->addSql('CREATE UNIQUE INDEX slowed_log_in_once ON slowed_log_in (login, address)');
+        // How large a picture is, where the bank knows it and nobody wrote it.
+        $this->addSql("UPDATE revision SET content = (SELECT json_set(revision.content, '$.picture.width', m.width, '$.picture.height', m.height) FROM medium m JOIN question q ON q.bank_id = m.bank_id
+            WHERE q.id = revision.question_id AND m.name = json_extract(revision.content, '$.picture.file') AND m.width IS NOT NULL)
+            WHERE json_extract(content, '$.picture.width') IS NULL AND EXISTS (SELECT 1 FROM medium m JOIN question q ON q.bank_id = m.bank_id
+            WHERE q.id = revision.question_id AND m.name = json_extract(revision.content, '$.picture.file') AND m.width IS NOT NULL)");
         // Objectives that were only typed once and hold nothing, as deep as the tree may be.
         for ($depth = 0; $depth < 8; ++$depth) {
             $this->addSql('DELETE FROM objective WHERE id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL)

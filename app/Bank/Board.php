@@ -10,10 +10,14 @@ use Zetema\Core\Question\KindId;
 /** The map of a bank: objective × kind, cleared and all. */
 final readonly class Board
 {
-    /** A cleared question counts where its cleared revision stands, since that is what is dealt. */
-    private const CLEARED = "SELECT COALESCE(o.id, 0), json_extract(r.content, '$.kind'), COUNT(*) FROM question q
+    /** A cleared question counts as cleared where its cleared revision stands, since that is what is dealt. */
+    private const CLEARED = self::CLEARED_FROM . 'GROUP BY 1, 2';
+    private const CLEARED_FROM = "SELECT COALESCE(o.id, 0), json_extract(r.content, '$.kind'), COUNT(*) FROM question q
         JOIN revision r ON r.id = q.cleared_id LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path
-        WHERE q.bank_id = ? GROUP BY 1, 2";
+        WHERE q.bank_id = ? ";
+
+    /** Those of them whose draft stands in another cell by now. */
+    private const LEAVING = self::CLEARED_FROM . "AND (COALESCE(o.id, 0) <> COALESCE(q.objective_id, 0) OR json_extract(r.content, '$.kind') <> q.kind) GROUP BY 1, 2";
 
     public function __construct(private Connection $db, private Objectives $objectives)
     {
@@ -28,6 +32,10 @@ final readonly class Board
         }
         foreach ($this->counts(self::CLEARED, $bank) as [$objective, $kind, $cleared]) {
             $cells[$objective][$kind] = ['cleared' => $cleared, 'all' => $cells[$objective][$kind]['all'] ?? 0];
+        }
+        // While a cleared question is moved, it stands in two cells: where it is dealt from, and where its draft is. Sums count it once.
+        foreach ($this->counts(self::LEAVING, $bank) as [$objective, $kind, $leaving]) {
+            $cells[$objective][$kind] = ['cleared' => $cells[$objective][$kind]['cleared'] ?? 0, 'all' => ($cells[$objective][$kind]['all'] ?? 0) + $leaving, 'leaving' => $leaving];
         }
         $rows = [];
         foreach ($this->objectives->of($bank) as $objective) {

@@ -35,6 +35,17 @@ final readonly class Objectives
         return $ordered;
     }
 
+    /** Takes out objectives that hold nothing any more: no question, no objective below, nothing that is still dealt from there. */
+    public function dropEmpty(Bank $bank): void
+    {
+        do {
+            $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ?
+                AND id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL)
+                AND id NOT IN (SELECT parent_id FROM objective WHERE parent_id IS NOT NULL)
+                AND NOT EXISTS (SELECT 1 FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.bank_id = objective.bank_id AND r.objective_path = objective.path)', [$bank->id]);
+        } while ($gone > 0);
+    }
+
     /**
      * The objectives of many paths at once; what is missing is made.
      *

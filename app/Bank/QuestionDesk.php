@@ -17,7 +17,7 @@ final readonly class QuestionDesk
 {
     private const MOST_AT_ONCE = 50;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private QuestionView $view, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private ClockInterface $clock)
     {
     }
 
@@ -30,7 +30,7 @@ final readonly class QuestionDesk
         if ($count < 1 || $count > self::MOST_AT_ONCE || ($count > 1 && $name !== null)) {
             throw new Malformed('count', sprintf('must be 1 to %d, and only one question can have the name', self::MOST_AT_ONCE));
         }
-        $sketch = Core\Sketch::of($body->object('content'), $name, $path);
+        $sketch = Core\Sketch::of($this->sizes->fill($bank, $body->object('content')), $name, $path);
         $this->refuseTakenName($bank, $name, null);
         $made = [];
         for ($i = 0; $i < max(1, $count); ++$i) {
@@ -49,13 +49,17 @@ final readonly class QuestionDesk
         $this->refuseStale($question, $body->integer('version'));
         $path = self::path($body->text('objective', ''));
         $name = self::name($body);
-        $sketch = Core\Sketch::of($body->object('content'), $name, $path, $question->status());
+        $sketch = Core\Sketch::of($this->sizes->fill($question->bank, $body->object('content')), $name, $path, $question->status());
         $this->refuseTakenName($question->bank, $name, $question);
         $objective = $this->objective($question->bank, $path);
         $unchanged = $sketch->data === $question->newest()->content() && $name === $question->name() && $objective === $question->objective();
         if (!$unchanged) {
+            $moved = $objective !== $question->objective();
             $question->edit($sketch, $name, $objective, $author, $this->clock->now());
             $this->em->flush();
+            if ($moved) {
+                $this->objectives->dropEmpty($question->bank);
+            }
         }
     }
 
@@ -98,6 +102,7 @@ final readonly class QuestionDesk
         $this->em->flush();
         $this->em->remove($question);
         $this->em->flush();
+        $this->objectives->dropEmpty($question->bank);
     }
 
     public function moveTo(Question $question, Fields $body): void
@@ -105,6 +110,7 @@ final readonly class QuestionDesk
         $this->refuseStale($question, $body->integer('version'));
         $question->moveTo(Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question'));
         $this->em->flush();
+        $this->objectives->dropEmpty($question->bank);
     }
 
     /** What is kept about a question and is no part of it: a note to self, and whether it is a house pattern. */

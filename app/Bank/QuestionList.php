@@ -32,7 +32,9 @@ final readonly class QuestionList
             $query->andWhere('q.objective_id IS NULL');
         } elseif ($objective !== null) {
             $path = $this->em->find(Objective::class, $objective)->path ?? '';
-            $query->andWhere('(o.path = :path OR substr(o.path, 1, :length) = :below)')
+            // Also what is dealt from there while its draft stands elsewhere.
+            $query->leftJoin('q', 'revision', 'c', 'c.id = q.cleared_id')
+                ->andWhere('(o.path = :path OR substr(o.path, 1, :length) = :below OR c.objective_path = :path OR substr(c.objective_path, 1, :length) = :below)')
                 ->setParameter('path', $path)->setParameter('below', $path . Objective::SEPARATOR)->setParameter('length', mb_strlen($path . Objective::SEPARATOR));
         }
         if ($kind !== null) {

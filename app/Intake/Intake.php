@@ -11,13 +11,16 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective;
 use Zetema\App\Bank\Objectives;
 use Zetema\App\Bank\Page;
+use Zetema\App\Bank\PictureSizes;
 use Zetema\App\Bank\Question;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\Text;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
 use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question as Core;
 use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings;
@@ -29,7 +32,7 @@ final readonly class Intake
     /** Bytes of text that are read at once. */
     private const LONGEST = 4_000_000;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private PictureSizes $sizes, private ClockInterface $clock)
     {
     }
 
@@ -83,7 +86,7 @@ final readonly class Intake
         $this->em->persist($batch);
         $objectives = $this->objectives->ensure($bank, array_map(static fn ($q): array => $q->objective, $questions), $batch);
         foreach ($questions as $question) {
-            $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null, Sketch::whole($question), $question->name, $account, $now, $batch));
+            $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null, $this->sketch($bank, $question), $question->name, $account, $now, $batch));
         }
         foreach ($reader->pages() as $page) {
             if ($this->em->getRepository(Page::class)->findOneBy(['bank' => $bank, 'name' => $page->name]) === null) {
@@ -175,6 +178,11 @@ final readonly class Intake
     private function names(Bank $bank): array
     {
         return array_fill_keys(array_filter($this->db->fetchFirstColumn('SELECT name FROM question WHERE bank_id = ? AND name IS NOT NULL', [$bank->id]), is_string(...)), true);
+    }
+
+    private function sketch(Bank $bank, Core\Question $question): Sketch
+    {
+        return Sketch::of($this->sizes->fill($bank, Fields::of($question->toData())), $question->name, $question->objective, $question->status);
     }
 
     private static function refuseTooLong(string $text): void

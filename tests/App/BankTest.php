@@ -204,4 +204,85 @@ final class BankTest extends ApiTestCase
             'content' => [...$question->object('content')->raw(), ...$change],
         ];
     }
+
+    public function test_a_cleared_question_that_is_being_moved_counts_where_it_is_dealt_from_and_where_its_draft_stands(): void
+    {
+        $this->logIn('orrell');
+        $cell = function (string $path): array {
+            foreach ($this->send('GET', '/api/banks/1/board', schema: 'Board')->objects('rows') as $row) {
+                if ($row->object('objective')->text('path') === $path) {
+                    return $row->object('cells')->raw()['one'] ?? [];
+                }
+            }
+
+            return [];
+        };
+        $question = $this->send('GET', '/api/questions/16', schema: 'Question');
+        $old = $question->text('objective');
+        $before = $cell($old);
+        self::assertIsArray($before);
+        $moved = $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => 'Elsewhere > Deep', 'content' => $question->object('content')->raw()], 'Question');
+        $after = $cell($old);
+        self::assertIsArray($after);
+
+        self::assertSame([$before['cleared'], $before['all'], 1], [$after['cleared'], $after['all'], $after['leaving'] ?? 0]);
+        self::assertSame(['cleared' => 0, 'all' => 1], $cell('Elsewhere > Deep'));
+
+        $cleared = $this->send('PUT', '/api/questions/16/status', ['version' => $moved->integer('version'), 'status' => 'cleared'], 'Question');
+        self::assertSame(['cleared' => 1, 'all' => 1], $cell('Elsewhere > Deep'));
+        $back = $this->send('PUT', '/api/questions/16', ['version' => $cleared->integer('version'), 'name' => $question->text('name'), 'objective' => $old, 'content' => $question->object('content')->raw()]);
+        self::assertNotSame([], $cell('Elsewhere > Deep'), 'it is still dealt from there');
+        $this->send('PUT', '/api/questions/16/status', ['version' => $back->integer('version'), 'status' => 'cleared']);
+        self::assertSame([$before, []], [$cell($old), $cell('Elsewhere > Deep')], 'an objective that was only typed once goes when it is empty');
+    }
+
+    public function test_the_settings_of_a_bank_are_written_as_such_and_read_back_into_another_bank(): void
+    {
+        $this->logIn('orrell');
+        $settings = $this->send('GET', '/api/banks/1/settings', schema: 'BankSettings');
+        $set = ['points' => '3', 'shuffle' => 'yes', 'attempt costs' => '2,5', 'time' => '1:30'];
+        $saved = $this->send('PUT', '/api/banks/1/settings', ['version' => $settings->integer('version'), 'settings' => $set, 'byKind' => ['claim' => ['points' => '2', 'shuffle' => 'yes']]], 'BankSettings');
+        self::assertSame(['points' => '3', 'attempt costs' => '2, 5', 'time' => '90 s', 'shuffle' => 'yes'], $saved->object('settings')->raw());
+        $this->client->request('GET', '/api/banks/1/text');
+        $text = (string) $this->client->getResponse()->getContent();
+        self::assertStringContainsString("\nbank settings:\n  points: 3\n", $text);
+        self::assertStringContainsString("\nbank settings for claim:\n  points: 2\n", $text);
+        self::assertStringNotContainsString('every question', $text);
+
+        $db = self::getContainer()->get(Connection::class);
+        $db->executeStatement("INSERT INTO bank (id, name, settings) VALUES (7, 'Other', '{\"points\":\"8\"}')");
+        $read = $this->send('POST', '/api/banks/7/intake/read', ['text' => $text], 'Understood');
+        self::assertNotContains('points', array_map(static fn ($n): string => $n->text('setting') . ($n->optionalText('kind') ?? ''), $read->objects('bankSettings')), 'what the bank sets itself stays');
+        $line = $read->objects('questions')[0]->integer('fromLine');
+        self::assertArrayNotHasKey('points', array_diff_key($read->objects('questions')[0]->object('question')->object('settings')->raw(), ['points' => 0]), 'they are not the question’s own');
+        $this->send('POST', '/api/banks/7/intake', ['text' => $text, 'lines' => [$line]], 'Batch', 201);
+        $taken = $this->send('GET', '/api/banks/7/settings', schema: 'BankSettings');
+
+        self::assertEquals(['points' => '8', 'attempt costs' => '2, 5', 'time' => '90 s', 'shuffle' => 'yes'], $taken->object('settings')->raw());
+        self::assertEquals(['claim' => ['points' => '2', 'shuffle' => 'yes']], $taken->object('byKind')->raw());
+    }
+
+    public function test_a_setting_that_has_no_meaning_for_a_kind_is_refused_for_it(): void
+    {
+        $this->logIn('orrell');
+        $version = $this->send('GET', '/api/banks/1/settings')->integer('version');
+        $problem = $this->send('PUT', '/api/banks/1/settings', ['version' => $version, 'settings' => [], 'byKind' => ['number' => ['shuffle' => 'yes']]], status: 422);
+
+        self::assertSame('shuffle', $problem->text('field'));
+    }
+
+    public function test_a_picture_of_the_bank_says_how_large_it_is_so_that_guessing_knows(): void
+    {
+        $this->logIn('orrell');
+        $content = ['v' => 1, 'kind' => 'regions', 'stem' => 'Where?', 'picture' => ['file' => 'hive.svg', 'shows' => 'A hive'], 'regions' => [['area' => 'rectangle 0 0 99 99', 'key' => true]]];
+        $made = $this->send('POST', '/api/banks/1/questions', ['content' => $content], 'Question', 201);
+        self::assertGreaterThan(0, $made->object('content')->object('picture')->integer('width'));
+        self::assertNull($this->send('GET', '/api/questions/' . $made->integer('id') . '/guess', schema: 'Guess')->optionalText('why'));
+
+        $text = "regions: Where then?\n image: hive.svg\n  shows: A hive\n area yes: rectangle 0 0 99 99\n";
+        $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1]], 'Batch', 201);
+        $id = self::getContainer()->get(Connection::class)->fetchOne('SELECT MAX(id) FROM question');
+        self::assertIsInt($id);
+        self::assertNull($this->send('GET', "/api/questions/$id/guess", schema: 'Guess')->optionalText('why'));
+    }
 }

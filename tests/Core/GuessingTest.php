@@ -271,7 +271,7 @@ final class GuessingTest extends TestCase
             $rows = (new Guessing())->of($question, $question->effective());
             $sum = array_reduce($rows, static fn (BigRational $sum, array $row): BigRational => $sum->plus($row['chance'])->simplified(), BigRational::zero());
             self::assertTrue($answered && $sum->isEqualTo(1));
-        } catch (\Zetema\Core\Marking\TooMany $e) {
+        } catch (TooMany $e) {
             self::assertFalse($answered);
             self::assertStringContainsString('in good time', $e->getMessage());
         }

@@ -19,6 +19,7 @@ use Zetema\Core\Question\Outcome;
 use Zetema\Core\Question\OutcomeText;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Settings;
 use Zetema\Core\Question\Share;
 use Zetema\Core\Question\Wording;
@@ -176,5 +177,62 @@ final class TextFormatTest extends TestCase
         }
 
         return [$written, $problems];
+    }
+
+    /** @return iterable<string, array{string, int|null, string}> text, the line with a problem, what is said */
+    public static function swallowed(): iterable
+    {
+        yield 'an unknown word flush left' => ["one: First?\n  yes: a\n  no: b\n\nmultiple: Third?\n  yes: c\n  no: d", 5, '`multiple:` opens nothing'];
+        yield 'where everything stands flush left' => ["one: First?\nyes: a\nno: b\n\nmatching pairs: Third?\npair: c", 5, '`matching pairs:` opens nothing'];
+        yield 'a kind without its colon' => ["one: First?\n  yes: a\n  no: b\n\nseveral Which fit?\n  yes: c", 5, 'after `several` a colon is missing'];
+        yield 'a claim without its colon' => ["one: First?\n  yes: a\n  no: b\n\ntrue Bees fly.\n", 5, 'after `true` a colon is missing'];
+        yield 'an answer that goes on indented' => ["one: First?\n  yes: a\n  no: b\n    Remember: it goes on\n  no: c", null, ''];
+        yield 'a backslash says it is text' => ["one: First?\n  yes: a\n  no: b\n\n\\multiple: no question\n  no: c", null, ''];
+        yield 'paragraphs of a stem may begin with anything' => ["one: First?\n\nNote: a word of warning.\n  yes: a\n  no: b", null, ''];
+        yield 'a sentence that begins with a kind' => ["one: First?\n  yes: a\n  no: b\n\none day it went on\n  no: c", 5, 'a colon is missing'];
+        yield 'a sentence within an answer' => ["one: First?\nyes: a\none day it went on\nno: c", null, ''];
+    }
+
+    #[DataProvider('swallowed')]
+    public function test_a_question_that_does_not_open_is_not_swallowed_by_the_one_above(string $text, ?int $line, string $said): void
+    {
+        $problems = array_merge(...array_map(static fn ($read): array => $read->problems, TextQuestions::all($text)));
+
+        self::assertSame($line === null ? [] : [$line], array_slice(array_map(static fn ($p): int => $p->line, $problems), 0, 1));
+        if ($line !== null) {
+            self::assertStringContainsString($said, $problems[0]->message);
+        }
+    }
+
+    public function test_the_settings_of_the_bank_itself_are_read_as_such(): void
+    {
+        $reader = new Reader();
+        $read = iterator_to_array($reader->questions("bank: B\n\nbank settings:\n  points: 10\n  shuffle: yes\n\nbank settings for claim:\n  points: 5\n\nevery question:\n  attempts: 2\n\none: W?\n yes: a\n no: b\n\ntrue: C.\n"), false);
+
+        self::assertSame([], $reader->outside());
+        self::assertSame([['points' => '10', 'shuffle' => 'yes'], ['points' => '5']], [$reader->bankSettings()->every->values, $reader->bankSettings()->byKind['claim']->values]);
+        self::assertSame(['attempts' => '2'], $read[0]->question?->settings->values);
+        $settings = $read[0]->question->effective($reader->bankSettings());
+        self::assertSame(['10', 'yes'], [$settings->get(Setting::Points), $settings->get(Setting::Shuffle)]);
+        $claim = $read[1]->question?->effective($reader->bankSettings());
+        self::assertSame(['5', 'no'], [$claim?->get(Setting::Points), $claim?->get(Setting::Shuffle)], 'a bank’s shuffle leaves true or false as it is written');
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function noBankSettings(): iterable
+    {
+        yield 'a word that is no setting' => ["bank settings:\n  tags: x\n", '`tags:` is no setting'];
+        yield 'a setting without meaning for the kind' => ["bank settings for number:\n  shuffle: yes\n", 'has no meaning for a question of kind number'];
+        yield 'a kind that there is not' => ["bank settings for riddle:\n  points: 2\n", '`bank settings for claim:` would be'];
+        yield 'a value that does not go there' => ["bank settings:\n  points: many\n", 'is no decimal number'];
+    }
+
+    #[DataProvider('noBankSettings')]
+    public function test_settings_that_no_bank_can_have_are_a_problem_at_their_line(string $text, string $said): void
+    {
+        $reader = new Reader();
+        iterator_to_array($reader->questions($text . "\ntrue: C.\n"), false);
+
+        self::assertStringContainsString($said, $reader->outside()[0]->message);
     }
 }

@@ -27,6 +27,7 @@ final class Lexer
         $waiting = []; // problems below a line that is still open: they belong to it
         $offset = str_starts_with($text, "\u{FEFF}") ? 3 : 0;
         $number = 0;
+        $afterBlank = false;
         $length = strlen($text);
         while ($offset <= $length) {
             $end = strcspn($text, "\r\n", $offset);
@@ -54,7 +55,12 @@ final class Lexer
                 $rest = [];
                 continue;
             }
-            if (is_string($found)) {
+            $swallowed = $found === null && !$escaped && $open !== null && ($afterBlank || $open->column > 1) ? $this->swallowed($raw, $open, $text, $offset) : null;
+            $afterBlank = $line === '';
+            if ($swallowed !== null) {
+                $waiting[] = new Problem($number, 1, $swallowed);
+                $rest[] = $line;
+            } elseif (is_string($found)) {
                 $waiting[] = new Problem($number, 1 + self::indent($raw), $found);
             } elseif ($open !== null && in_array($open->word, Vocabulary::RUNNING, true)) {
                 $rest[] = $escaped ? substr($line, 1) : $line;
@@ -67,6 +73,30 @@ final class Lexer
             yield self::closed($open, $rest);
         }
         yield from $waiting;
+    }
+
+    /**
+     * Why a line flush left, below an indented one or after a blank line, is not taken for more text of the answer above: it looks as if
+     * it opened a question.
+     */
+    private function swallowed(string $raw, Line $open, string $text, int $next): ?string
+    {
+        if (in_array($open->word, [...Vocabulary::OPENING, 'reads'], true)) {
+            return null; // paragraphs of a stem or a page may begin with anything
+        }
+        $kinds = implode(', ', Vocabulary::OPENING);
+        if (preg_match('/^(\p{L}[\p{L}-]{2,19}(?: \p{L}{2,19})?):(?:\s|$)/u', $raw, $m) === 1) {
+            return sprintf('`%s:` opens nothing in this format; a question opens with %s. If it belongs to the text above, indent it or put a backslash before it', $m[1], $kinds);
+        }
+        if (preg_match('/^(' . implode('|', Vocabulary::OPENING) . ') +(\S)/iu', $raw, $m) !== 1) {
+            return null;
+        }
+        $isClaim = in_array(mb_strtolower($m[1]), ['true', 'false'], true);
+        $goesOn = preg_match('/\G\s*(?:pinned )?(?:yes|no|answer|pattern|gap|pair|group|item|image|label|spot|scale|points|marking)\b[^:\r\n]{0,20}:/iu', $text, $_, 0, min($next, strlen($text))) === 1;
+
+        return $goesOn || ($isClaim && preg_match('/\p{Lu}/u', $m[2]) === 1)
+            ? sprintf('after `%s` a colon is missing, if a question opens here. If it belongs to the text above, indent it or put a backslash before it', $m[1])
+            : null;
     }
 
     private static function indent(string $raw): int

@@ -100,7 +100,9 @@ export default function BoardPage() {
 const total = (cells: BoardRow['cells'][], kind?: string) =>
   cells
     .flatMap((row) => Object.entries(row).filter(([k]) => kind === undefined || k === kind))
-    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all }), { cleared: 0, all: 0 });
+    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all - (cell.leaving ?? 0) }), { cleared: 0, all: 0 });
+
+const leaving = (cell: Schema['Cell']) => (cell.leaving ? `, ${cell.leaving} of them being moved elsewhere` : '');
 
 function ObjectiveRow(props: {
   bank: number;
@@ -131,7 +133,8 @@ function ObjectiveRow(props: {
             {cell ? (
               <Link
                 to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`}
-                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared`}
+                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared${leaving(cell)}`}
+                title={leaving(cell) === '' ? undefined : `${cell.leaving ?? 0} dealt from here until the draft elsewhere is cleared`}
               >
                 {cell.cleared === 0 ? '·' : cell.cleared}
                 <small>/{cell.all}</small>
