@@ -8,8 +8,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat;
+use Zetema\Core\Question as Core;
 use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Setting;
 use Zetema\Core\Question\Settings;
 
 /** What is set for a bank as a whole, and the bank as text. */
@@ -29,7 +31,7 @@ final readonly class BankDesk
 
         $byKind = array_map(static fn (Settings $s): object => (object) $s->values, $bank->settings()->byKind);
 
-        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'house' => (object) $house];
+        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'takes' => self::takes(), 'house' => (object) $house];
     }
 
     /** Worths that follow from the settings are worked out anew; cleared revisions keep their text. */
@@ -47,6 +49,18 @@ final readonly class BankDesk
             }
         }
         $this->em->flush();
+    }
+
+    /** @return array<string, list<string>> the settings that have a meaning for a kind, by kind */
+    private static function takes(): array
+    {
+        $takes = [];
+        foreach (KindId::cases() as $kind) {
+            $fitting = array_filter(Bank::SETTINGS, static fn (Setting $s): bool => Core\Question::kindTakes($kind, $s, $s->houseValue() ?? ''));
+            $takes[$kind->value] = array_values(array_map(static fn (Setting $s): string => $s->value, $fitting));
+        }
+
+        return $takes;
     }
 
     private static function read(Fields $body): BankSettings

@@ -212,6 +212,10 @@ class Question
     /** @return list<Revision> the newest first */
     public function revisions(): array
     {
-        return array_values($this->revisions->toArray());
+        // One that was added in this request stands last in the collection.
+        $revisions = array_values($this->revisions->toArray());
+        usort($revisions, static fn (Revision $a, Revision $b): int => $b->number <=> $a->number);
+
+        return $revisions;
     }
 }

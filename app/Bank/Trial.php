@@ -6,6 +6,7 @@ namespace Zetema\App\Bank;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Data\Text;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Marking\FeedbackChooser;
@@ -22,6 +23,8 @@ final readonly class Trial
 {
     /** So many rows of the table are told at first. */
     private const FIRST = 60;
+    /** Characters of a response in the table, as far as they can be shared out. */
+    private const WIDEST = 120;
 
     private Core\Question $content;
     private Sitting\Sheet $sheet;
@@ -98,21 +101,20 @@ final readonly class Trial
         return ['rows' => $rows, 'total' => $total];
     }
 
-    /** Choices and orders by their numbers as written, all else in words. */
+    /** In the words of the answers, short enough for a row of the table; what was typed in quotation marks. */
     private function short(Core\Response $response): string
     {
-        $numbers = [];
-        foreach ($this->content->kind->mixing()[0] ?? [] as $i => $id) {
-            $numbers[$id] = $i + 1;
+        if ($response->isBlank()) {
+            return 'nothing';
         }
+        if ($response->text !== null) {
+            return '“' . $response->text . '”';
+        }
+        $lines = $this->content->kind->inWords($response, withKey: true);
+        $longest = intdiv(self::WIDEST, max(1, min(4, count($lines))));
+        $words = array_map(static fn (Core\AnswerLine $line): string => ($line->before === null ? '' : $line->before . ': ') . ($line->typed ? $line->text : Text::excerpt($line->text, $longest)), $lines);
 
-        return match ($response->field) {
-            '' => 'nothing',
-            'choose' => implode(', ', array_map(static fn (int $id): string => (string) ($numbers[$id] ?? $id), $response->chosen)),
-            'order' => implode(' ', array_map(static fn (int $id): string => (string) $numbers[$id], $response->order)),
-            'text' => '“' . $response->text . '”',
-            default => implode(' · ', Core\AnswerLine::texts($this->content->kind->inWords($response, withKey: true))),
-        };
+        return implode($response->field === 'order' ? ' › ' : ' · ', $words);
     }
 
     /**

@@ -27,7 +27,7 @@ final class Text
     /** The first words of a text, for lists: one line, without marks of emphasis. */
     public static function excerpt(string $text, int $characters = 140): string
     {
-        $plain = preg_replace(['/!\[([^\]]*)\]\([^)]*\)/u', '/[*`]+/', '/\s+/u'], ['$1', '', ' '], $text) ?? $text;
+        $plain = preg_replace(['/!\[([^\]]*)\]\([^)]*\)/u', '/(?<!\\\\)[*`]+/', '/[\^~](\S{1,40}?)[\^~]/u', '/\\\\([\\\\*`^~$])/', '/\s+/u'], ['$1', '', '$1', '$1', ' '], $text) ?? $text;
 
         return mb_strlen($plain) > $characters ? mb_substr($plain, 0, $characters - 1) . '…' : $plain;
     }

@@ -44,7 +44,10 @@ final readonly class Sketch
         } catch (InvalidQuestion $e) {
             return new self($kept, null, ['field' => $e->setting, 'message' => $e->getMessage()]);
         } catch (InvalidSetting $e) {
-            return new self($kept, null, ['field' => null, 'message' => $e->getMessage()]);
+            // “attempts: …” names the setting that was refused.
+            $word = explode(':', $e->getMessage())[0];
+
+            return new self($kept, null, ['field' => Setting::tryFrom($word)?->value, 'message' => $e->getMessage()]);
         }
     }
 

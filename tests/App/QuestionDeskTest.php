@@ -136,12 +136,12 @@ final class QuestionDeskTest extends ApiTestCase
     /** @return iterable<string, array{int, string, string, list<string>}> id, a response, its outcome, what it earns by attempt */
     public static function scores(): iterable
     {
-        yield 'a key on two attempts' => [16, '1', 'right', ['10', '5']];
-        yield 'a distractor' => [16, '2', 'wrong', ['-1', '-1']];
+        yield 'a key on two attempts' => [16, 'Single eggs standing upright in their cells', 'right', ['10', '5']];
+        yield 'a distractor' => [16, 'Capped cells with a flat brown lid', 'wrong', ['-1', '-1']];
         yield 'nothing' => [16, 'nothing', 'unanswered', ['0', '0']];
         yield 'the border of a span' => [80, '“2.5”', 'partly right', ['5']];
         yield 'one step beyond it' => [80, '“2.49”', 'wrong', ['0']];
-        yield 'an order' => [66, '2 1 3 4 5', 'partly right', ['5']];
+        yield 'an order' => [66, 'Feeding larvae › Cleaning cells › Building comb › Guarding the entrance › Foraging', 'partly right', ['5']];
         yield 'a pair alone' => [65, 'Queen – 16 days', 'partly right', ['3.33']];
     }
 

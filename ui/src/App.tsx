@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { Navigate, Outlet, Route, Routes, useParams } from 'react-router';
+import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-router';
 import { api, take } from './api/client';
 import { LogInPage } from './areas/people/LogIn';
 import { LogInAgain } from './areas/people/LogInAgain';
 import { type Account, useSession } from './areas/people/session';
+import { Guard } from './parts/Guard';
 import { TopBar } from './parts/TopBar';
 import { Waiting } from './parts/Waiting';
 
@@ -22,44 +23,49 @@ const BlueprintsPage = lazy(() => import('./areas/blueprint/BlueprintsPage'));
 const BlueprintPage = lazy(() => import('./areas/blueprint/BlueprintPage'));
 const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'));
 const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
+const PeoplePage = lazy(() => import('./areas/people/PeoplePage'));
 const ReviewPage = lazy(() => import('./areas/delivery/ReviewPage'));
 
 export function App() {
   const session = useSession();
+  const location = useLocation();
   if (session.error) return <Waiting error={session.error} retry={() => void session.refetch()} />;
   if (!session.data) return null;
   const account = session.data.account;
   if (!account) return <LogInPage />;
   return (
     <>
-      <LogInAgain />
+      <LogInAgain account={account} />
       <Suspense fallback={<Waiting />}>
-        <Routes>
-          <Route path="/sittings/:id" element={<SittingPage account={account} />} />
-          <Route path="/sittings/:id/review" element={<ReviewPage account={account} />} />
-          {account.role === 'candidate' ? (
-            <Route path="*" element={<MyAssessmentsPage account={account} />} />
-          ) : (
-            <>
-              <Route path="/as-seen/:id" element={<AsSeenPage />} />
-              <Route path="/questions/:id" element={<ToQuestion />} />
-              <Route path="/banks/:bank" element={<InBank account={account} />}>
-                <Route index element={<BoardPage />} />
-                <Route path="questions" element={<QuestionsPage account={account} />} />
-                <Route path="questions/new" element={<NewQuestionPage />} />
-                <Route path="questions/:id" element={<QuestionPage account={account} />} />
-                <Route path="pages" element={<PagesPage account={account} />} />
-                <Route path="pages/:id" element={<PagesPage account={account} />} />
-                <Route path="proofreading" element={<ProofreadingPage />} />
-                <Route path="settings" element={<BankSettingsPage account={account} />} />
-                <Route path="intake" element={<IntakePage />} />
-                <Route path="blueprints" element={<BlueprintsPage account={account} />} />
-                <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
-              </Route>
-              <Route path="*" element={<ToFirstBank />} />
-            </>
-          )}
-        </Routes>
+        <Guard what="This screen" about={location.pathname}>
+          <Routes>
+            <Route path="/sittings/:id" element={<SittingPage account={account} />} />
+            <Route path="/sittings/:id/review" element={<ReviewPage account={account} />} />
+            {account.role === 'candidate' ? (
+              <Route path="*" element={<MyAssessmentsPage account={account} />} />
+            ) : (
+              <>
+                <Route path="/as-seen/:id" element={<AsSeenPage />} />
+                <Route path="/questions/:id" element={<ToQuestion />} />
+                <Route path="/banks/:bank" element={<InBank account={account} />}>
+                  <Route index element={<BoardPage />} />
+                  <Route path="questions" element={<QuestionsPage account={account} />} />
+                  <Route path="questions/new" element={<NewQuestionPage />} />
+                  <Route path="questions/:id" element={<QuestionPage account={account} />} />
+                  <Route path="pages" element={<PagesPage account={account} />} />
+                  <Route path="pages/:id" element={<PagesPage account={account} />} />
+                  <Route path="proofreading" element={<ProofreadingPage />} />
+                  <Route path="settings" element={<BankSettingsPage account={account} />} />
+                  <Route path="intake" element={<IntakePage />} />
+                  <Route path="blueprints" element={<BlueprintsPage account={account} />} />
+                  <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
+                </Route>
+                {account.role === 'administrator' && <Route path="/people" element={<PeoplePage account={account} />} />}
+                <Route path="*" element={<ToFirstBank />} />
+              </>
+            )}
+          </Routes>
+        </Guard>
       </Suspense>
     </>
   );
@@ -82,8 +88,8 @@ function InBank({ account }: { account: Account }) {
   const bank = banks.data?.banks.find((b) => b.id === id);
   return (
     <>
-      <TopBar account={account} bank={bank ?? { id, name: '…' }} />
-      {banks.data && !bank ? <Waiting error={new Error('There is no such bank.')} /> : <Outlet />}
+      {bank || !banks.data ? <TopBar account={account} bank={bank ?? { id, name: '' }} /> : <TopBar account={account} title="Zetema" />}
+      {banks.data && !bank ? <Waiting error={new Error('There is no such bank, or it is not yours to see.')} home /> : <Outlet />}
     </>
   );
 }

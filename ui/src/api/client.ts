@@ -10,8 +10,9 @@ export class ApiError extends Error {
     super(problem.detail);
   }
 
+  /** Nobody is logged in here any more, or somebody else: what was typed waits until its own person has logged in again. */
   get isLogIn(): boolean {
-    return this.problem.type === 'urn:zetema:problem:log-in';
+    return ['urn:zetema:problem:log-in', 'urn:zetema:problem:other-account'].includes(this.problem.type);
   }
 
   get isStale(): boolean {
@@ -20,6 +21,11 @@ export class ApiError extends Error {
 
   get isOffline(): boolean {
     return this.problem.status === 0;
+  }
+
+  /** It may work later with no change: no answer, or a fault of the server. */
+  get maySucceedLater(): boolean {
+    return this.isOffline || this.problem.status >= 500;
   }
 }
 
@@ -31,6 +37,21 @@ const noAnswer: Problem = {
 };
 
 export const api = createClient<paths>({ baseUrl: '/api', headers: { 'X-Zetema': '1' } });
+
+/** Whose page this is; every request says so, and nothing is done in anybody else's name. */
+let whose: number | null = null;
+api.use({
+  onRequest: ({ request }) => {
+    if (whose !== null) request.headers.set('X-Zetema-Account', String(whose));
+    return request;
+  },
+});
+
+export function setWhose(account: number | null) {
+  whose = account;
+}
+
+export const ownHeaders = (): Record<string, string> => ({ 'X-Zetema': '1', ...(whose !== null && { 'X-Zetema-Account': String(whose) }) });
 
 /** The data of an answer, or an ApiError. */
 export async function take<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

@@ -2,8 +2,9 @@ import DOMPurify from 'dompurify';
 import { Marked } from 'marked';
 import { use, useEffect, useMemo, useRef, useState } from 'react';
 import { type Medium, MediaContext, PagesContext } from './media';
+import { decoded, named } from './named';
 
-const tags = ['p', 'em', 'strong', 'code', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span', 'button'];
+const tags = ['p', 'em', 'strong', 'code', 'sup', 'sub', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span', 'button'];
 const attributes = ['href', 'src', 'alt', 'width', 'height', 'controls', 'preload', 'aria-label', 'class', 'type', 'data-tex', 'data-page'];
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
@@ -21,10 +22,10 @@ export function Rich({ text, inline = false, className = '' }: { text: string; i
   }, [html]);
   const pages = use(PagesContext);
   // A text that is nothing but a page shows the page itself.
-  const only = /^\[[^\]]*\]\(page:([^)\s]+)\)$/.exec(text.trim())?.[1];
+  const only = /^\[[^\]]*\]\(page:((?:[^()\s]|\([^()\s]*\))+)\)$/.exec(text.trim())?.[1];
   const [opened, setOpened] = useState<string | null>(null);
-  const shown = only === undefined ? opened : decodeURIComponent(only);
-  const page = shown === null ? undefined : pages[shown];
+  const shown = only === undefined ? opened : decoded(only);
+  const page = shown === null ? undefined : named(pages, shown);
   useEffect(() => {
     const element = box.current;
     const open = (e: MouseEvent) => {
@@ -61,6 +62,8 @@ function toHtml(text: string, inline: boolean, media: Record<string, Medium>): s
 function reader(media: Record<string, Medium>): Marked {
   return new Marked({
     extensions: [
+      raised('^', 'sup'),
+      raised('~', 'sub'),
       {
         name: 'math',
         level: 'inline',
@@ -77,11 +80,26 @@ function reader(media: Record<string, Medium>): Marked {
       link({ href, tokens, text }) {
         const words = this.parser.parseInline(tokens);
         if (!href.startsWith('page:')) return `<a href="${escaped(href)}">${words}</a>`;
-        return `<button type="button" class="act" data-page="${escaped(decodeURIComponent(href.slice(5)))}">${words || escaped(text)}</button>`;
+        return `<button type="button" class="act" data-page="${escaped(decoded(href.slice(5)))}">${words || escaped(text)}</button>`;
       },
-      image: ({ href, text }) => file(media[decodeURI(href)], href, text),
+      image: ({ href, text }) => file(named(media, decoded(href)), href, text),
     },
   });
+}
+
+/** `^raised^` and `~lowered~`: a few characters without space. */
+function raised(sign: '^' | '~', tag: 'sup' | 'sub') {
+  const rule = sign === '^' ? /^\^([^\s^]{1,40})\^/ : /^~([^\s~]{1,40})~(?!~)/;
+  return {
+    name: tag,
+    level: 'inline' as const,
+    start: (source: string) => source.indexOf(sign),
+    tokenizer: (source: string) => {
+      const found = rule.exec(source);
+      return found ? { type: tag, raw: found[0], text: found[1] ?? '' } : undefined;
+    },
+    renderer: (token: { text?: unknown }) => `<${tag}>${escaped(String(token.text))}</${tag}>`,
+  };
 }
 
 function file(medium: Medium | undefined, name: string, shows: string): string {

@@ -16,14 +16,17 @@ export function Row({
   margin,
   line = false,
   className = '',
+  sticky = false,
 }: {
   page: ReactNode;
   margin?: ReactNode;
   line?: boolean;
   className?: string;
+  /** On a phone, where the margin stands below its page, this one stays in sight while the rest is scrolled. */
+  sticky?: boolean;
 }) {
   return (
-    <div className={line ? 'row line' : 'row'}>
+    <div className={`row${line ? ' line' : ''}${sticky ? ' stays' : ''}`}>
       <div className={`p ${className}`}>{page}</div>
       <div className={`m ${className}`}>{margin}</div>
     </div>

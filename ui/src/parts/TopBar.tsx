@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { NavLink } from 'react-router';
+import { Link, NavLink } from 'react-router';
 import { api, take } from '../api/client';
 import type { Account } from '../areas/people/session';
 
@@ -33,6 +33,14 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
         </nav>
       )}
       <span className="ml-auto text-sm opacity-90">
+        {account.role === 'administrator' && (
+          <>
+            <Link className="underline underline-offset-3" to="/people">
+              People
+            </Link>{' '}
+            &ensp;
+          </>
+        )}
         {account.name} &ensp;
         <button className="underline underline-offset-3" onClick={() => logOut.mutate()}>
           Log out

@@ -1,5 +1,5 @@
 import { DropdownMenu } from 'radix-ui';
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 
 /** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
 export function Value({
@@ -9,6 +9,7 @@ export function Value({
   disabled = false,
   width = 6,
   plain = false,
+  refuse,
 }: {
   value: string;
   label: string;
@@ -17,10 +18,14 @@ export function Value({
   width?: number;
   /** In the type around it, for words; numbers stand in figures. */
   plain?: boolean;
+  /** Why what was typed cannot be taken; it is told where it was typed, and stays to be put right. */
+  refuse?: (typed: string) => string | null;
 }) {
   const look = plain ? 'value font-normal!' : 'value fig';
   const [typed, setTyped] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const back = useRef(false);
+  const message = useId();
   if (disabled) return <b className={plain ? 'font-normal!' : 'fig'}>{value}</b>;
   if (typed === null) {
     return (
@@ -39,28 +44,47 @@ export function Value({
     );
   }
   const done = () => {
+    const next = typed.trim();
+    const why = next === '' || next === value ? null : (refuse?.(next) ?? null);
+    setRefused(why);
+    if (why !== null) return;
     setTyped(null);
-    if (typed.trim() !== '' && typed.trim() !== value) onChange(typed.trim());
+    if (next !== '' && next !== value) onChange(next);
   };
   return (
-    <input
-      className={`${look} border-b-copper`}
-      aria-label={label}
-      style={{ width: `${Math.max(width, typed.length + 1)}ch` }}
-      value={typed}
-      ref={(input) => {
-        if (input && document.activeElement !== input) input.select();
-      }}
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={done}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter' && e.key !== 'Escape') return;
-        e.preventDefault();
-        back.current = true;
-        if (e.key === 'Enter') done();
-        else setTyped(null);
-      }}
-    />
+    <>
+      <input
+        className={`${look} border-b-copper`}
+        aria-label={label}
+        style={{ width: `${Math.max(width, typed.length + 1)}ch` }}
+        value={typed}
+        ref={(input) => {
+          if (input && document.activeElement !== input) input.select();
+        }}
+        aria-invalid={refused !== null}
+        aria-describedby={refused === null ? undefined : message}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setRefused(null);
+        }}
+        onBlur={done}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' && e.key !== 'Escape') return;
+          e.preventDefault();
+          back.current = true;
+          if (e.key === 'Enter') done();
+          else {
+            setTyped(null);
+            setRefused(null);
+          }
+        }}
+      />
+      {refused !== null && (
+        <span id={message} className="notice mx-1 inline-block" role="alert">
+          {refused}
+        </span>
+      )}
+    </>
   );
 }
 

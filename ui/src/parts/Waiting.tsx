@@ -1,8 +1,9 @@
+import { Link } from 'react-router';
 import { inWords } from '../api/client';
 import { Row, Sheet } from './Sheet';
 
 /** While something is fetched, or when it could not be. */
-export function Waiting({ error, retry }: { error?: unknown; retry?: () => void }) {
+export function Waiting({ error, retry, home = false }: { error?: unknown; retry?: () => void; home?: boolean }) {
   return (
     <Sheet label={error ? 'Problem' : 'Loading'}>
       <Row
@@ -11,6 +12,11 @@ export function Waiting({ error, retry }: { error?: unknown; retry?: () => void 
           error ? (
             <div role="alert">
               <p className="notice">{inWords(error)}</p>
+              {home && (
+                <Link className="act mt-2 mr-4 inline-block" to="/">
+                  To the first page
+                </Link>
+              )}
               {retry && (
                 <button className="act mt-2" onClick={retry}>
                   Try again

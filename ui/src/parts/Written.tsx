@@ -1,4 +1,4 @@
-import { type ClipboardEvent, type KeyboardEvent, type Ref, useDeferredValue, useImperativeHandle, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type Ref, useDeferredValue, useImperativeHandle, useRef, useState } from 'react';
 import { insertInto, textKeys } from './marks';
 import { pasted } from './paste';
 import { Rich } from './Rich';
@@ -17,21 +17,32 @@ interface Props {
 }
 
 /** Whether a text looks different from how it is typed. */
-const hasMarks = (text: string) => /[*_`$\n]|\]\(|^\s*(-|\d+\.)\s/.test(text.replace(/_{3,}/g, ''));
+const hasMarks = (text: string) => /[*_`$^~\\\n]|\]\(|^\s*(-|\d+\.)\s/.test(text.replace(/_{3,}/g, ''));
 
 /** A text with marks: shown as a candidate sees it, typed over as soon as it has the focus. */
 export function Written({ label, value, onChange, readOnly = false, placeholder, className = '', onKeyDown, onLines, ref }: Props) {
   const box = useRef<HTMLTextAreaElement>(null);
   useImperativeHandle(ref, () => box.current as HTMLTextAreaElement);
+  const [told, setTold] = useState<string | null>(null);
   const marked = hasMarks(value);
   // Drawn when there is time: a long text with formulas must not hold up the next letter.
   const shown = useDeferredValue(value);
   const paste = (e: ClipboardEvent<HTMLTextAreaElement>) => {
-    const { text, lines } = pasted(e.clipboardData);
+    const { text, lines, told: words, file } = pasted(e.clipboardData);
+    if (file) {
+      e.preventDefault();
+      window.dispatchEvent(new CustomEvent('zetema:file', { detail: file }));
+      return;
+    }
     if (text === '') return;
     e.preventDefault();
-    insertInto(e.currentTarget, text);
-    if (lines.length > 0) onLines?.(lines);
+    const field = e.currentTarget;
+    const [before, after] = [field.value.slice(0, field.selectionStart), field.value.slice(field.selectionEnd)];
+    // Several lines begin on a line of their own: what stood there stays what it was.
+    const several = lines.length > 0;
+    insertInto(field, (several && /\S$/.test(before) ? '\n' : '') + text + (several && /^\S/.test(after) ? '\n' : ''));
+    setTold(words);
+    if (several) onLines?.([before, ...lines, after].map((line) => line.trim()).filter((line) => line !== ''));
   };
   const keys = (e: KeyboardEvent<HTMLTextAreaElement>) => {
     onKeyDown?.(e);
@@ -55,7 +66,13 @@ export function Written({ label, value, onChange, readOnly = false, placeholder,
         onChange={(e) => onChange(e.target.value)}
         onPaste={paste}
         onKeyDown={keys}
+        onBlur={() => setTold(null)}
       />
+      {told !== null && (
+        <p className="told" role="status">
+          {told}
+        </p>
+      )}
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { Row, Sheet } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { AnswerBox } from '../delivery/AnswerBox';
+import { AnswerLines } from '../delivery/AnswerLines';
 import type { Response } from '../delivery/sitting';
 import { Toggle } from './Toggle';
 
@@ -56,7 +57,10 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
                 )}
                 {showKey && (
                   <p>
-                    key: <span className="say">{seen.key.join(' / ')}</span>
+                    key:{' '}
+                    <span className="say">
+                      <AnswerLines lines={seen.key} />
+                    </span>
                   </p>
                 )}
                 {seen.hints.slice(0, how.hints).map((hint, i) => (

@@ -1,12 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useParams } from 'react-router';
 import { api, inWords, take } from '../../api/client';
 import { figure } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
+import { Pick, Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
-import { plain } from './rows/rows';
+import { kinds, type Kind } from './kinds';
+import { NoEffectYet } from './NoEffectYet';
 
 const meaning: Record<string, string> = {
   points: 'a question is worth',
@@ -35,23 +37,43 @@ export default function BankSettingsPage({ account }: { account: Account }) {
     queryFn: () => take(api.GET('/banks/{id}/settings', { params: { path: { id: bank } } })),
     staleTime: 0,
   });
+  const [kind, setKind] = useState<Kind | ''>('');
   const save = useMutation({
-    mutationFn: (settings: Record<string, string>) =>
-      take(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body: { version: query.data?.version ?? 0, settings } })),
+    mutationFn: (here: Record<string, string>) => {
+      const { version = 0, settings: all = {}, byKind = {} } = query.data ?? {};
+      const body = kind === '' ? { version, settings: here, byKind } : { version, settings: all, byKind: { ...byKind, [kind]: here } };
+      return take(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body }));
+    },
     onSuccess: (saved) => {
       queries.setQueryData(['bank-settings', bank], saved);
       for (const key of ['questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
     },
   });
   if (!query.data) return <Waiting error={query.error} retry={() => void query.refetch()} />;
-  const { settings, house } = query.data;
+  const { house } = query.data;
+  const every = query.data.settings;
+  const settings = kind === '' ? every : (query.data.byKind[kind] ?? {});
+  const shown = Object.keys(meaning).filter((word) => kind === '' || query.data.takes[kind]?.includes(word));
   const readOnly = !mayEdit(account);
   const back = (word: string) => save.mutate(Object.fromEntries(Object.entries(settings).filter(([key]) => key !== word)));
   return (
     <Sheet label="Settings of the bank">
       <Row
         className="pt-5 pb-3"
-        page={<h1 className="title">What counts where a question sets nothing itself</h1>}
+        page={
+          <h1>
+            <span className="title">What counts where a question sets nothing itself</span>{' '}
+            <span className="path ml-2">
+              for{' '}
+              <Pick
+                label="For which questions"
+                value={kind}
+                options={[{ value: '', words: 'every question' }, ...kinds.map((k) => ({ value: k.kind, words: `every ${k.kind}` }))]}
+                onChange={(k) => setKind(k)}
+              />
+            </span>
+          </h1>
+        }
         margin={
           save.error ? (
             <p className="notice" role="alert">
@@ -68,8 +90,9 @@ export default function BankSettingsPage({ account }: { account: Account }) {
           )
         }
       />
-      {Object.keys(meaning).map((word) => {
-        const value = settings[word] ?? house[word] ?? '';
+      {shown.map((word) => {
+        const general = word === 'shuffle' && kind === 'claim' ? undefined : every[word];
+        const value = settings[word] ?? general ?? house[word] ?? '';
         return (
           <Row
             key={word}
@@ -82,14 +105,15 @@ export default function BankSettingsPage({ account }: { account: Account }) {
                   width={12}
                   value={value === '' ? (word === 'time' ? 'no limit' : 'as the kind has it') : figure(value)}
                   disabled={readOnly || save.isPending}
-                  onChange={(typed) => save.mutate({ ...settings, [word]: plain(typed) })}
-                />
+                  onChange={(typed) => save.mutate({ ...settings, [word]: typed.replace('−', '-') })}
+                />{' '}
+                {['time', 'late'].includes(word) && <NoEffectYet />}
               </p>
             }
             margin={
               word in settings ? (
                 <p>
-                  set by the bank{' '}
+                  set by the bank{kind !== '' && ` for every ${kind}`}{' '}
                   {!readOnly && (
                     <button
                       className="act"
@@ -97,12 +121,12 @@ export default function BankSettingsPage({ account }: { account: Account }) {
                       aria-label={`Set ${word} back to the house rules`}
                       onClick={() => back(word)}
                     >
-                      set back to {house[word] === '' ? 'none' : house[word]}
+                      set back to {general ?? (house[word] === '' ? 'none' : house[word])}
                     </button>
                   )}
                 </p>
               ) : (
-                <p className="text-quiet">house</p>
+                <p className="text-quiet">{kind !== '' && general !== undefined ? 'set by the bank for every question' : 'house'}</p>
               )
             }
           />

@@ -100,7 +100,10 @@ export default function BoardPage() {
 const total = (cells: BoardRow['cells'][], kind?: string) =>
   cells
     .flatMap((row) => Object.entries(row).filter(([k]) => kind === undefined || k === kind))
-    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all - (cell.leaving ?? 0) }), { cleared: 0, all: 0 });
+    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all - (cell.leaving ?? 0) }), {
+      cleared: 0,
+      all: 0,
+    });
 
 const leaving = (cell: Schema['Cell']) => (cell.leaving ? `, ${cell.leaving} of them being moved elsewhere` : '');
 

@@ -1,12 +1,14 @@
 import { type ComponentType, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { Row } from '../../parts/Sheet';
+import { useKeys } from '../../parts/useKeys';
 import { Value } from '../../parts/Value';
 import { Written } from '../../parts/Written';
-import type { Content, Draft, Margin } from './draft';
+import type { Content, Draft, Margin, Question } from './draft';
 import { HintRows } from './HintRows';
 import { type Kind, stemHint, usualHow } from './kinds';
 import { LineNotes, RemarkHere } from './LineNotes';
 import { NoteRows } from './NoteRows';
+import { ObjectiveField } from './ObjectiveField';
 import { ChoiceRows } from './rows/ChoiceRows';
 import { ClaimRows } from './rows/ClaimRows';
 import { GapRows } from './rows/GapRows';
@@ -17,6 +19,7 @@ import { PairRows } from './rows/PairRows';
 import { PlaceRows } from './rows/PlaceRows';
 import { RatingRows } from './rows/RatingRows';
 import { RegionRows } from './rows/RegionRows';
+import { stay } from './rows/RowFoot';
 import { nextId, type RowsProps } from './rows/rows';
 import { TypedRows } from './rows/TypedRows';
 import { SaysRows } from './SaysRows';
@@ -42,6 +45,8 @@ interface Props {
   draft: Draft;
   margin: Margin | null;
   bankSettings: Record<string, string>;
+  /** What keeps it from being whole. */
+  problem: Question['problem'];
   bank: number;
   change: (draft: Draft) => void;
   edit: (make: (content: Content) => Content) => void;
@@ -51,7 +56,7 @@ interface Props {
 }
 
 /** A question's page with its margin. */
-export function Editor({ draft, margin, bankSettings, bank, change, edit, readOnly, lead, status }: Props) {
+export function Editor({ draft, margin, bankSettings, problem, bank, change, edit, readOnly, lead, status }: Props) {
   const { content } = draft;
   const parts = { content, margin, readOnly, edit };
   const Rows = rowsOf[content.kind];
@@ -63,13 +68,11 @@ export function Editor({ draft, margin, bankSettings, bank, change, edit, readOn
         page={
           <>
             <p className="path">
-              <Value
-                plain
-                label="Objective, levels parted by >"
-                width={40}
-                value={draft.objective || 'no objective'}
-                disabled={readOnly}
-                onChange={(objective) => change({ ...draft, objective: objective === 'no objective' ? '' : objective })}
+              <ObjectiveField
+                bank={bank}
+                value={draft.objective}
+                readOnly={readOnly}
+                onChange={(objective) => change({ ...draft, objective })}
               />
               {' · '}
               <Value
@@ -99,12 +102,12 @@ export function Editor({ draft, margin, bankSettings, bank, change, edit, readOn
         }
         margin={
           <>
-            <SettingsSentence {...parts} bankSettings={bankSettings} />
+            <SettingsSentence {...parts} bankSettings={bankSettings} problem={problem} />
             <LineNotes where="marking" />
             <LineNotes where="stem" />
-            <span className="lineact bottom">
+            <p className="lineact stays">
               <RemarkHere where="stem" words="remark on the stem" />
-            </span>
+            </p>
           </>
         }
       />
@@ -118,19 +121,15 @@ export function Editor({ draft, margin, bankSettings, bank, change, edit, readOn
 
 /** Ctrl Enter goes to the next line of the page, with Shift to the one before; Tab goes from a line to its margin. */
 function useLineKeys() {
-  useEffect(() => {
-    const keys = (e: globalThis.KeyboardEvent) => {
-      if (!e.ctrlKey || e.key !== 'Enter') return;
-      const here = document.activeElement;
-      const lines = [...document.querySelectorAll<HTMLElement>('.p textarea, .p input[data-draft], .p select')];
-      const after = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_FOLLOWING);
-      const before = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_PRECEDING);
-      e.preventDefault();
-      (e.shiftKey ? before.at(-1) : after[0])?.focus();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, []);
+  useKeys((e) => {
+    if (!e.ctrlKey || e.key !== 'Enter') return;
+    const here = document.activeElement;
+    const lines = [...document.querySelectorAll<HTMLElement>('.p textarea, .p input[data-draft], .p select')];
+    const after = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_FOLLOWING);
+    const before = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_PRECEDING);
+    e.preventDefault();
+    (e.shiftKey ? before.at(-1) : after[0])?.focus();
+  });
 }
 
 /** The line that tells how to answer: the usual words of the kind, or the author's own. */
@@ -211,13 +210,13 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
           {content.stem.length.toLocaleString('en-GB')} characters; a page before the question would be easier to read
         </p>
       )}
-      {lines.length > 1 && takesLines && (
+      {lines.length > 1 && takesLines && content.stem.includes(lines.at(-1) ?? '') && (
         <p role="status">
           {lines.length} lines were pasted.{' '}
-          <button className="act" onClick={answers}>
+          <button className="act" onMouseDown={stay} onClick={answers}>
             Make answers of all but the first
           </button>{' '}
-          <button className="act" onClick={() => setLines([])}>
+          <button className="act" onMouseDown={stay} onClick={() => setLines([])}>
             leave them in the stem
           </button>
         </p>

@@ -3,6 +3,7 @@ import { Value } from '../../parts/Value';
 import { Written } from '../../parts/Written';
 import type { Content, Margin } from './draft';
 import { LineNotes } from './LineNotes';
+import { NoEffectYet } from './NoEffectYet';
 import { plain } from './rows/rows';
 
 type Hint = NonNullable<Content['hints']>[number];
@@ -50,11 +51,17 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
                 />
                 , after{' '}
                 <Value
-                  label={`Hint ${i + 1}, after how many seconds`}
-                  value={`${hint.after ?? 0} s`}
+                  label={`Hint ${i + 1}, after how long`}
+                  value={typeof hint.after === 'string' ? hint.after : `${hint.after ?? 0} s`}
                   disabled={readOnly}
-                  onChange={(v) => change(i, { after: Math.max(0, Number.parseInt(v, 10) || 0) })}
+                  onChange={(v) => change(i, { after: v.replace(/^0 ?s$/, '0') })}
                 />
+                {hint.after !== undefined && !['0', 0, '0 s'].includes(hint.after) && (
+                  <>
+                    {' '}
+                    <NoEffectYet />
+                  </>
+                )}
                 , costs{' '}
                 <Value
                   label={`What hint ${i + 1} costs`}

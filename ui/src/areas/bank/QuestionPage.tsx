@@ -60,6 +60,7 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
               draft={edit.draft}
               margin={question.margin}
               bankSettings={question.bankSettings}
+              problem={question.problem}
               bank={question.bank.id}
               change={edit.change}
               edit={edit.edit}

@@ -1,9 +1,11 @@
-import { type ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { figure } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
-import type { Content, Margin } from './draft';
+import type { Content, Margin, Question } from './draft';
 import type { Kind } from './kinds';
-import { isWeighed, plain } from './rows/rows';
+import { markedBy, type Remembered, reset, withoutKeys } from './marking';
+import { NoEffectYet } from './NoEffectYet';
+import { isWeighed } from './rows/rows';
 
 const rules: Record<Kind, string[]> = {
   one: ['whole', 'weighed'],
@@ -53,12 +55,14 @@ interface Props {
   content: Content;
   margin: Margin | null;
   bankSettings: Record<string, string>;
+  /** What keeps the question from being whole: a setting that was refused is told here. */
+  problem: Question['problem'];
   readOnly: boolean;
   edit: (make: (content: Content) => Content) => void;
 }
 
 /** The marks of a question as sentences whose values can be typed over; below, where they come from and the way back. */
-export function SettingsSentence({ content, margin, bankSettings, readOnly, edit }: Props) {
+export function SettingsSentence({ content, margin, bankSettings, problem, readOnly, edit }: Props) {
   const { kind } = content;
   const own = content.settings ?? {};
   const get = (word: string) =>
@@ -67,9 +71,20 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
     house[word] ??
     (word === 'wrong part costs' ? (['several', 'regions'].includes(kind) ? '1' : '0') : '');
   const set = (word: string, typed: string) => {
-    const value = plain(typed).replace(/^no time limit$|^any figures$/, '');
+    // As typed: the server reads numbers, times and lists the way people write them.
+    const value = typed
+      .replace('−', '-')
+      .trim()
+      .replace(/^no time limit$|^any figures$/, '');
     const back = value === '' || (value === none[word] && word !== 'floor') || (word === 'key' && value !== 'none');
-    edit((c) => reset(c, word, back ? null : value));
+    if (word === 'marking') edit((c) => remarked(c, value));
+    else edit((c) => reset(c, word, back ? null : value));
+  };
+  const before = useRef<Remembered | null>(null);
+  const remarked = (c: Content, marking: string): Content => {
+    const { content: next, remembered } = markedBy(c, marking, before.current, margin?.worth);
+    before.current = remembered;
+    return next;
   };
   const value = (word: string, label: string) => (
     <Value
@@ -105,7 +120,8 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
             { value: 'wrong', words: 'counts as wrong' },
             { value: 'blank', words: 'counts as blank' },
             { value: 'marks', words: 'marks what was entered' },
-          ])}
+          ])}{' '}
+          <NoEffectYet />
         </>
       )}
       {kind !== 'rating' && (
@@ -153,6 +169,11 @@ export function SettingsSentence({ content, margin, bankSettings, readOnly, edit
         </>
       ) : (
         <p>recorded only, earns nothing · {rest}</p>
+      )}
+      {problem !== null && problem.field !== null && problem.field in own && (
+        <p className="notice" role="alert">
+          {problem.message}
+        </p>
       )}
       <Origins own={own} bank={bankSettings} readOnly={readOnly} onBack={(word) => edit((c) => reset(c, word, null))} />
     </div>
@@ -238,43 +259,4 @@ function Origins(props: { own: Record<string, string>; bank: Record<string, stri
       {mine.length === 0 && banks.length === 0 ? 'all from the house rules' : 'the rest by the house'}
     </p>
   );
-}
-
-/** For surveys: nothing is right, everything is recorded. */
-function withoutKeys(content: Content): Content {
-  const plainly = reset(reset(content, 'marking', null), 'key', 'none');
-  return {
-    ...plainly,
-    ...(plainly.choices && { choices: plainly.choices.map((c) => ({ ...c, key: false })) }),
-    ...(plainly.regions && { regions: plainly.regions.map((r) => ({ ...r, key: false })) }),
-    ...(plainly.wordings && { wordings: [] }),
-    ...(plainly.spans && { spans: [] }),
-  };
-}
-
-/** A setting made or set back, with what follows from it: weights come and go with "weighed", keys go with "recorded only". */
-function reset(content: Content, word: string, value: string | null): Content {
-  const without = (settings: Record<string, string>, gone: string) =>
-    Object.fromEntries(Object.entries(settings).filter(([key]) => key !== gone));
-  const rest = without(content.settings ?? {}, word);
-  const settings = value === null ? rest : { ...rest, [word]: value };
-  if (word !== 'marking') return { ...content, settings };
-  const weighed = value === 'weighed';
-  const weigh = <T extends { weight?: string; key: boolean }>(list: T[]): T[] =>
-    list.map(({ weight, ...row }) => (weighed ? { ...row, weight: weight ?? (row.key ? '1' : '0') } : row) as T);
-  const earn = <T extends { earns?: string; loses?: string; belongs?: string[] }>(list: T[]): T[] =>
-    list.map(
-      ({ earns, loses, ...row }) =>
-        (weighed ? { ...row, ...((row.belongs?.length ?? 1) > 0 && { earns: earns ?? '1' }), ...(loses && { loses }) } : row) as T,
-    );
-  return {
-    ...content,
-    settings: weighed ? without(settings, 'points') : settings,
-    ...(content.choices && { choices: weigh(content.choices) }),
-    ...(content.regions && { regions: weigh(content.regions) }),
-    ...(content.pairs && { pairs: earn(content.pairs) }),
-    ...(content.items && content.kind === 'groups' && { items: earn(content.items) }),
-    ...(content.labels && { labels: earn(content.labels) }),
-    ...(content.gaps && { gaps: content.gaps.map((gap) => ({ ...gap, part: earn([gap.part])[0] ?? gap.part })) }),
-  };
 }

@@ -4,7 +4,9 @@ import { inWords } from '../../api/client';
 import { FileButton } from '../../parts/FileButton';
 import { insertInto, makeLink, makeList, surround } from '../../parts/marks';
 import { Pick } from '../../parts/Value';
+import { useStable } from '../../parts/useStable';
 import { takeFile, usePages } from './files';
+import { TakenOut } from './TakenOut';
 
 /** Marks for the text that has the focus; files are asked for their description before they are put in. */
 export function TextTools({ bank }: { bank: number }) {
@@ -27,6 +29,13 @@ export function TextTools({ bank }: { bank: number }) {
       setDescribing({ name: medium.name, shows: '' });
     },
   });
+  const takeIn = useStable((e: Event) => {
+    if (e instanceof CustomEvent && e.detail instanceof File) take.mutate(e.detail);
+  });
+  useEffect(() => {
+    window.addEventListener('zetema:file', takeIn);
+    return () => window.removeEventListener('zetema:file', takeIn);
+  }, [takeIn]);
   const act = (what: (field: HTMLTextAreaElement) => void) => () => {
     if (!field.current) return;
     field.current.focus();
@@ -74,6 +83,7 @@ export function TextTools({ bank }: { bank: number }) {
           {inWords(take.error)}
         </span>
       )}
+      {take.data && describing && <TakenOut medium={take.data} />}
       {describing && (
         <form
           className="flex w-full flex-wrap gap-2"

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ApiError, api, type Problem, take } from '../../api/client';
+import { ApiError, api, ownHeaders, type Problem, take } from '../../api/client';
 import type { Medium, ReadPage } from '../../parts/media';
 
 /** The limits are said before anything is sent. */
@@ -19,7 +19,7 @@ export async function takeFile(bank: number, file: File): Promise<Medium> {
   try {
     response = await fetch(`/api/banks/${bank}/media/${encodeURIComponent(file.name)}`, {
       method: 'PUT',
-      headers: { 'X-Zetema': '1', 'Content-Type': 'application/octet-stream' },
+      headers: { ...ownHeaders(), 'Content-Type': 'application/octet-stream' },
       body: file,
     });
   } catch {

@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
+import { useKeys } from '../../parts/useKeys';
 import type { Draft } from './draft';
 
 const oneStep = 900;
@@ -39,18 +40,14 @@ export function useHistory() {
 
 /** Ctrl Z, and Ctrl Y or Ctrl Shift Z. */
 export function useUndoKeys(undo: () => void, redo: () => void) {
-  useEffect(() => {
-    const keys = (e: KeyboardEvent) => {
-      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
-      // A short field of its own, such as a value being typed over, takes back its own letters.
-      if (e.target instanceof HTMLInputElement && !e.target.hasAttribute('data-draft')) return;
-      const key = e.key.toLowerCase();
-      if (key === 'z' && !e.shiftKey) undo();
-      else if (key === 'y' || (key === 'z' && e.shiftKey)) redo();
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [undo, redo]);
+  useKeys((e) => {
+    if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+    // A short field of its own, such as a value being typed over, takes back its own letters.
+    if (e.target instanceof HTMLInputElement && !e.target.hasAttribute('data-draft')) return;
+    const key = e.key.toLowerCase();
+    if (key === 'z' && !e.shiftKey) undo();
+    else if (key === 'y' || (key === 'z' && e.shiftKey)) redo();
+    else return;
+    e.preventDefault();
+  });
 }

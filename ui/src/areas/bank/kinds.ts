@@ -30,7 +30,7 @@ export function empty(kind: Kind): Content {
   switch (kind) {
     case 'one':
     case 'several':
-      return { ...base, settings: { shuffle: 'yes' }, choices: parts(4).map((p, i) => ({ ...p, key: i === 0 })) };
+      return { ...base, choices: parts(4).map((p, i) => ({ ...p, key: i === 0 })) };
     case 'claim':
       return {
         ...base,

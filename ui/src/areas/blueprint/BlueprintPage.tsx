@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { ApiError, api, inWords, take } from '../../api/client';
@@ -7,6 +7,7 @@ import { Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
+import { Editions } from './Editions';
 import { type Blueprint, usePlan } from './plan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
@@ -26,7 +27,6 @@ export default function BlueprintPage({ account }: { account: Account }) {
 
 function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const { edited, change, save, saveNow } = usePlan(blueprint);
   const [seed, setSeed] = useState<number | null>(null);
   const readOnly = !mayEdit(account);
@@ -35,13 +35,10 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
     mutationFn: () => take(api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
     onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
   });
-  const freeze = useMutation({
-    mutationFn: () => take(api.POST('/blueprints/{id}/editions', path)),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] }),
-  });
-  const latest = blueprint.editions[0];
-  const busy = save.isPending || rehearse.isPending || freeze.isPending;
-  const failed = rehearse.error ?? freeze.error;
+  const latest = blueprint.editions.find((edition) => !edition.withdrawn);
+  const next = (blueprint.editions[0]?.number ?? 0) + 1;
+  const busy = save.isPending || rehearse.isPending;
+  const failed = rehearse.error;
   return (
     <Sheet label="Blueprint">
       <Row
@@ -52,7 +49,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
               {readOnly ? edited.title : <TitleValue value={edited.title} onChange={(title) => change({ title })} />}
             </span>{' '}
             <span className="path ml-2">
-              {latest ? `edition ${latest.number} in use · changes go into edition ${latest.number + 1}` : 'no edition yet'} ·{' '}
+              {latest ? `edition ${latest.number} in use · changes go into edition ${next}` : 'no edition yet'} ·{' '}
               <span role="status">{save.isPending ? 'saving …' : save.error ? 'not saved' : 'saved'}</span>
             </span>
           </h1>
@@ -66,20 +63,11 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
               <button className="act" disabled={busy} onClick={() => setSeed((old) => (old ?? 0) + 1)}>
                 Deal a form
               </button>
-              {!readOnly && (
-                <button className="act" disabled={busy} onClick={() => freeze.mutate()}>
-                  Freeze edition {(latest?.number ?? 0) + 1}
-                </button>
-              )}
             </p>
+            {!readOnly && <Editions blueprint={blueprint} busy={busy} />}
             {failed && (
               <p className="notice mt-2" role="alert">
                 {inWords(failed)}
-              </p>
-            )}
-            {freeze.data && (
-              <p className="mt-2" role="status">
-                Edition <b>{freeze.data.number}</b> is frozen; candidates find it in their list.
               </p>
             )}
             {save.error && (
@@ -103,13 +91,13 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         className="pt-2"
         page={
           <>
+            {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
             <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
             <h2 className="mt-5 mb-1">
               <span className="head">quota board</span>{' '}
               <span className="path">type a number; each becomes a draw from the cleared questions</span>
             </h2>
             <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
-            {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
           </>
         }
         margin={<ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />}

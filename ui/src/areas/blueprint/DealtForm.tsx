@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { Link } from 'react-router';
 import { api, inWords, take } from '../../api/client';
 import { Value } from '../../parts/Value';
@@ -16,13 +17,21 @@ export function DealtForm({
   onSeed: (seed: number) => void;
   onClose: () => void;
 }) {
+  const first = useRef(true);
   const form = useQuery({
     queryKey: ['form', blueprint.id, blueprint.version, seed],
     queryFn: () => take(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
     retry: false,
   });
   return (
-    <section className="mt-6" aria-label="A form">
+    <section
+      className="mb-5 border-b-2 border-moss pb-4"
+      aria-label="A form"
+      ref={(section) => {
+        if (first.current) section?.scrollIntoView({ block: 'nearest' });
+        first.current = false;
+      }}
+    >
       <h2>
         <span className="head">a form</span>{' '}
         <span className="path">
@@ -30,9 +39,8 @@ export function DealtForm({
           <Value
             label="Seed"
             value={String(seed)}
-            onChange={(v) => {
-              if (Number.isInteger(Number(v))) onSeed(Number(v));
-            }}
+            refuse={(v) => (/^\d{1,15}$/.test(v) ? null : 'a whole number of at most 15 digits')}
+            onChange={(v) => onSeed(Number(v))}
           />
           {form.data && ` · ${form.data.points} points`} ·{' '}
           <button className="act" onClick={() => onSeed(seed + 1)}>

@@ -4,6 +4,7 @@ import { count, figure } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
 import { cellOf } from '../bank/need';
 import type { Blueprint, Edited } from './plan';
+import { minutes, passMark, sittings, why } from './typed';
 
 const rungs: Schema['Rung'][] = [
   'nothing',
@@ -91,19 +92,16 @@ function PassMark({
 }) {
   const pass = edited.plan.pass;
   const set = (typed: string) => {
-    const value = typed.replace(',', '.');
-    const number = value.replace(/\s*(%|points?)\s*$/, '');
+    const found = passMark(typed);
     const { steps, apart } = edited.plan;
     const plan = { steps, ...(apart && { apart }) };
-    if (value === 'none') onChange({ plan });
-    else if (/%\s*$/.test(value)) onChange({ plan: { ...plan, pass: { percent: number } } });
-    else onChange({ plan: { ...plan, pass: { points: number } } });
+    if ('pass' in found) onChange({ plan: found.pass ? { ...plan, pass: found.pass } : plan });
   };
   const shown = pass?.percent ? `${pass.percent} %` : pass?.points ? `${pass.points} points` : 'none';
   const proved = blueprint.proof.pass;
   return (
     <p>
-      <Value label="Pass mark, in percent or points" value={shown} width={12} disabled={readOnly} onChange={set} />
+      <Value label="Pass mark, in percent or points" value={shown} width={12} disabled={readOnly} refuse={why(passMark)} onChange={set} />
       {proved && pass && (
         <>
           {pass.percent ? (
@@ -132,31 +130,30 @@ function PassMark({
 function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
   const { rules } = edited;
   const set = (part: Partial<typeof rules>) => onChange({ rules: { ...rules, ...part } });
-  const minutes = (typed: string) => {
-    const n = Number(typed.replace(/\s*min.*$/, ''));
-    if (typed === 'no' || typed === '0') set({ seconds: null });
-    else if (n > 0) set({ seconds: Math.round(n * 60) });
-  };
-  const sittings = (typed: string) => {
-    if (typed === 'any number of') set({ sittings: null });
-    else if (Number.isInteger(Number(typed)) && Number(typed) > 0) set({ sittings: Number(typed) });
-  };
   return (
     <section className="space-y-1">
       <h2 className="head">rules</h2>
       <p>
         <Value
           label="Minutes for the whole, or no"
-          value={rules.seconds === null ? 'no' : String(rules.seconds / 60)}
+          value={rules.seconds === null ? 'no' : String(Math.round((rules.seconds / 60) * 100) / 100)}
           disabled={readOnly}
-          onChange={minutes}
+          refuse={why(minutes)}
+          onChange={(typed) => {
+            const found = minutes(typed);
+            if ('seconds' in found) set({ seconds: found.seconds });
+          }}
         />{' '}
         {rules.seconds === null ? 'time limit' : rules.seconds === 60 ? 'minute' : 'minutes'} ·{' '}
         <Value
           label="Sittings for each candidate"
           value={rules.sittings === null ? 'any number of' : String(rules.sittings)}
           disabled={readOnly}
-          onChange={sittings}
+          refuse={why(sittings)}
+          onChange={(typed) => {
+            const found = sittings(typed);
+            if ('sittings' in found) set({ sittings: found.sittings });
+          }}
         />{' '}
         {rules.sittings === 1 ? 'sitting' : 'sittings'}
       </p>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schema } from '../../api/client';
 import { KindHeads } from '../bank/KindHeads';
 import { type Blueprint, type Plan, taken, withCell } from './plan';
+import { quota } from './typed';
 
 type BoardRow = Schema['Board']['rows'][number];
 
@@ -22,7 +23,7 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
   // With many kinds the numbers stand closer, as on the bank's board.
   const many = kinds.length > 7;
   return (
-    <div className="overflow-x-auto">
+    <div className="held-heads">
       <table className={many ? 'ledger many' : 'ledger'}>
         <KindHeads kinds={kinds} sum="drawn" />
         <tbody>
@@ -82,27 +83,43 @@ function QuotaCell(props: {
 }) {
   const { label, take, fit, readOnly, many, onChange } = props;
   const [typed, setTyped] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const done = () => {
-    const n = typed === null || typed.trim() === '' ? (typed === null ? take : 0) : Number(typed);
+    if (typed === null) return;
+    const found = quota(typed);
+    setRefused('why' in found ? found.why : null);
+    if ('why' in found) return;
     setTyped(null);
-    if (Number.isInteger(n) && n >= 0 && n <= 500 && n !== take) onChange(n);
+    if (found.take !== take) onChange(found.take);
   };
   const tint = take === 0 ? '' : take >= fit ? 'thin' : 'covered';
   return (
-    <td className={`c ${tint}`} title={take > fit ? `asks for ${take}, ${fit} fit` : undefined}>
+    <td className={`c relative ${tint}`} title={take > fit ? `asks for ${take}, ${fit} fit` : undefined}>
       <input
         className={`${many ? 'w-5' : 'w-7'} text-right font-semibold outline-none focus:bg-(--copper-tint)`}
         inputMode="numeric"
         aria-label={`${label}: take, of ${fit}`}
         readOnly={readOnly}
         value={typed ?? (take || '')}
-        onChange={(e) => setTyped(e.target.value.replace(/\D/g, ''))}
+        aria-invalid={refused !== null}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setRefused(null);
+        }}
         onBlur={done}
         onKeyDown={(e) => {
           if (e.key === 'Enter') e.currentTarget.blur();
-          if (e.key === 'Escape') setTyped(null);
+          if (e.key === 'Escape') {
+            setTyped(null);
+            setRefused(null);
+          }
         }}
       />
+      {refused !== null && (
+        <span className="cell-notice" role="alert">
+          {refused}
+        </span>
+      )}
       <small className={take > fit ? 'text-wrong!' : ''}>{many ? `/${fit}` : ` of ${fit}`}</small>
     </td>
   );

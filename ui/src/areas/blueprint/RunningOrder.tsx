@@ -2,6 +2,7 @@ import { figure } from '../../parts/figures';
 import { Value } from '../../parts/Value';
 import { cellOf } from '../bank/need';
 import type { Blueprint, Plan } from './plan';
+import { quota, why } from './typed';
 
 /** The steps of a form from top to bottom, with the worth of each. */
 export function RunningOrder({
@@ -51,10 +52,8 @@ export function RunningOrder({
                   value={String(step.draw.take)}
                   disabled={readOnly}
                   width={3}
-                  onChange={(v) => {
-                    const n = Number(v);
-                    if (Number.isInteger(n) && n > 0) retake(n);
-                  }}
+                  refuse={(v) => (v === '0' ? 'at least 1; or take the step out' : why(quota)(v))}
+                  onChange={(v) => retake(Number(v))}
                 />{' '}
                 of {cell ? cell.path.replaceAll(' > ', ' › ') : (proof?.words ?? '…')}
                 {cell && `: ${cell.kind}`} {proof && <span className="path ml-1">{isShort ? `${proof.fit} fit` : `of ${proof.fit}`}</span>}

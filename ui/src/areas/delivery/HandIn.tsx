@@ -4,7 +4,7 @@ import { Rich } from '../../parts/Rich';
 import { Row } from '../../parts/Sheet';
 import type { SavedState, Sitting } from './sitting';
 
-/** The last look: what is unanswered or flagged, each a click away, and the way to hand in. */
+/** The last look: what is unanswered or to come back to, each a click away, and the way to hand in. */
 export function HandIn(props: {
   sitting: Sitting;
   saved: SavedState;
@@ -35,7 +35,7 @@ export function HandIn(props: {
               <Rich text={q.stem} inline />
             </button>
           }
-          margin={<p>{q.answered ? 'flagged' : 'unanswered'}</p>}
+          margin={<p>{q.answered ? 'to come back to' : 'unanswered'}</p>}
         />
       ))}
       <Row

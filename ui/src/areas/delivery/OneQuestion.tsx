@@ -1,12 +1,12 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { figure } from '../../parts/figures';
+import { useKeys } from '../../parts/useKeys';
 import { Rich } from '../../parts/Rich';
 import { Row } from '../../parts/Sheet';
 import { AnswerBox } from './AnswerBox';
 import { toggled } from './answers/answers';
 import { Progress } from './Progress';
 import type { Response, Sitting, SittingQuestion, useSitting } from './sitting';
-import { Told, Watch } from './SittingMargin';
+import { Told, Watch, Worth } from './SittingMargin';
 
 interface Props {
   sitting: Sitting;
@@ -67,28 +67,20 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   const goOn = () => (last ? onHandIn() : onGo(n + 1));
   const flag = () => act(question.flagged ? 'unflagged' : 'flagged', n);
 
-  const onKey = useRef<(e: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
-    onKey.current = (e) => {
-      const target = e.target instanceof HTMLElement ? e.target : null;
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(target?.tagName ?? '');
-      if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
-        e.preventDefault();
-        if (sitting.checks && open) check();
-        else goOn();
-      } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
-        respond(toggled(question, response, Number(e.key)), false);
-      } else if (!typing && e.key.toLowerCase() === 'f') {
-        flag();
-      }
-    };
+  useKeys((e) => {
+    const target = e.target instanceof HTMLElement ? e.target : null;
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(target?.tagName ?? '');
+    if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
+      e.preventDefault();
+      if (sitting.checks && open) check();
+      else goOn();
+    } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
+      respond(toggled(question, response, Number(e.key)), false);
+    } else if (!typing && e.key.toLowerCase() === 'f') {
+      flag();
+    }
   });
-  useEffect(() => {
-    const listen = (e: KeyboardEvent) => onKey.current(e);
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
 
   return (
     <>
@@ -101,29 +93,13 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
           </p>
         }
         margin={clock}
+        sticky
       />
       <Row
         page={<AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />}
         margin={
           <>
-            <p className="pt-2">
-              {question.worth !== null && (
-                <>
-                  up to <b className="fig">{question.worth}</b> points
-                </>
-              )}
-              {sitting.checks && (
-                <>
-                  {' · '}attempt <b>{question.attempt}</b>
-                  {question.attempts !== null && ` of ${question.attempts}`}
-                  {question.worthNow !== null && question.attempt > 1 && (
-                    <>
-                      , worth <b className="fig">{figure(question.worthNow)}</b>
-                    </>
-                  )}
-                </>
-              )}
-            </p>
+            <Worth sitting={sitting} question={question} />
             <div className="pt-4">
               <Told question={question} />
               <Hints question={question} onOpen={() => act('hint opened', n)} />
@@ -155,7 +131,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
               Go on
             </button>
             <button className="act" aria-pressed={question.flagged} onClick={flag}>
-              {question.flagged ? 'Take the flag off' : 'Flag this question'}
+              {question.flagged ? 'No need to come back' : 'Come back to this'}
             </button>
             {!last && (
               <button className="act" onClick={onHandIn}>
@@ -172,7 +148,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         margin={
           <p className="max-[860px]:hidden">
             keys: {choices > 0 && `1–${choices} choose · `}
-            {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F flags
+            {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F marks it to come back to
           </p>
         }
       />

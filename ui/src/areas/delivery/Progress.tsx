@@ -10,7 +10,7 @@ export function Progress({ sitting, at, onGo }: { sitting: Sitting; at: number; 
   const answered = numbers((q) => q.answered);
   const flagged = numbers((q) => q.flagged);
   const open = numbers((q) => !q.answered);
-  const line = [answered && `Answered ${answered}`, flagged && `flagged ${flagged}`, open && `still open ${open}`]
+  const line = [answered && `Answered ${answered}`, flagged && `to come back to ${flagged}`, open && `still open ${open}`]
     .filter(Boolean)
     .join(' · ');
   return (
@@ -35,7 +35,7 @@ export function Progress({ sitting, at, onGo }: { sitting: Sitting; at: number; 
               </button>
               <span>
                 {q.answered ? 'answered' : 'open'}
-                {q.flagged && ', flagged'}
+                {q.flagged && ', to come back to'}
               </span>
             </li>
           ))}

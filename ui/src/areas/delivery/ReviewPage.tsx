@@ -3,12 +3,15 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
 import { duration, figure } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
+import { Guard } from '../../parts/Guard';
 import { Rich } from '../../parts/Rich';
 import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
+import { AnsweredPicture } from './AnsweredPicture';
+import { AnswerLines } from './AnswerLines';
 
 type Review = Schema['Review'];
 
@@ -20,7 +23,7 @@ export default function ReviewPage({ account }: { account: Account }) {
     queryFn: () => take(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
     staleTime: Infinity,
   });
-  if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} />;
+  if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} home={review.error !== null} />;
   const data = review.data;
   return (
     <PagesContext value={data.pages}>
@@ -42,7 +45,9 @@ export default function ReviewPage({ account }: { account: Account }) {
           />
           {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
           {data.questions.map((question) => (
-            <Marked key={question.n} question={question} />
+            <Guard key={question.n} what={`Question ${question.n}`}>
+              <Marked question={question} />
+            </Guard>
           ))}
           <Row
             className="pb-6"
@@ -127,7 +132,9 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
               <p className="mt-1">
                 <span className="text-soft">you: </span>
                 {q.response.length > 0 ? (
-                  <span className="font-reading">{q.response.join(' · ')}</span>
+                  <span className="font-reading">
+                    <AnswerLines lines={q.response} />
+                  </span>
                 ) : (
                   <span className="text-quiet">nothing</span>
                 )}
@@ -135,9 +142,12 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
               {q.key.length > 0 && q.outcome !== 'right' && (
                 <p>
                   <span className="text-soft">right: </span>
-                  <span className="font-reading">{q.key.join(' · ')}</span>
+                  <span className="font-reading">
+                    <AnswerLines lines={q.key} />
+                  </span>
                 </p>
               )}
+              {q.picture && <AnsweredPicture answered={q.picture} />}
             </div>
           </div>
         </>
@@ -146,14 +156,22 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
         <>
           {q.outcome && (
             <p>
-              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />, <b className="fig">{figure(q.earned ?? '')}</b> of{' '}
-              <b className="fig">{q.max}</b>
+              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />
+              {q.graded ? (
+                <>
+                  , <b className="fig">{figure(q.earned ?? '')}</b> of <b className="fig">{q.max}</b>
+                </>
+              ) : (
+                q.outcome !== 'recorded' && ', ungraded'
+              )}
             </p>
           )}
           {q.said.map((text, i) => (
             <Rich key={i} text={text} className="say" />
           ))}
-          {q.working.length > 1 && <p className="text-quiet">{q.working.join('; ')}</p>}
+          {(q.working.length > 1 || (q.outcome === 'partly right' && q.earned === q.max)) && (
+            <p className="text-quiet">{q.working.join('; ')}</p>
+          )}
         </>
       }
     />

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure } from '../../parts/figures';
+import { AnswerLines } from './AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
 import type { SavedState, Sitting, SittingQuestion } from './sitting';
@@ -10,7 +11,7 @@ export function Clock({ left, seconds }: { left: number | null; seconds: number 
   return (
     <p>
       <span className={`fig text-[22px]! ${left !== null && left < 60 ? 'text-wrong' : 'text-ink'}`} role="timer">
-        {left === null ? '…' : clock(left)}
+        {left === null ? clock(seconds) : clock(left)}
       </span>{' '}
       left of {duration(seconds)}
       {left !== null && left < 60 && <span className="block text-wrong">When it runs out, what is saved is handed in.</span>}
@@ -18,7 +19,7 @@ export function Clock({ left, seconds }: { left: number | null; seconds: number 
   );
 }
 
-export function SavedLine({ saved, notice }: { saved: SavedState; notice: string | null }) {
+export function SavedLine({ saved, notice, why }: { saved: SavedState; notice: string | null; why: string | null }) {
   return (
     <>
       <p role="status" aria-live="polite" className={saved === 'waiting' ? 'text-wrong' : ''}>
@@ -26,7 +27,9 @@ export function SavedLine({ saved, notice }: { saved: SavedState; notice: string
           ? 'saved'
           : saved === 'saving'
             ? 'saving …'
-            : 'Not saved yet: no connection. It is kept here and sent as soon as there is one.'}
+            : why !== null
+              ? `Not saved yet. ${why}`
+              : 'Not saved yet: no connection. It is kept here and sent as soon as there is one.'}
       </p>
       {notice && (
         <p className="notice mt-1" role="alert">
@@ -34,6 +37,45 @@ export function SavedLine({ saved, notice }: { saved: SavedState; notice: string
         </p>
       )}
     </>
+  );
+}
+
+/** What the question is worth here, what is left of it after attempts and hints, and what a wrong answer costs. */
+export function Worth({ sitting, question }: { sitting: Sitting; question: SittingQuestion }) {
+  const { graded, worth, worthNow, wrongCosts, attempt, attempts, hintsOpen } = question;
+  const parts = [
+    !graded && <>ungraded</>,
+    graded && worth !== null && (
+      <>
+        up to <b className="fig">{worth}</b> {worth === '1' ? 'point' : 'points'}
+      </>
+    ),
+    sitting.checks && (
+      <>
+        attempt <b>{attempt}</b>
+        {attempts !== null && ` of ${attempts}`}
+      </>
+    ),
+    graded && worthNow !== null && (attempt > 1 || hintsOpen.length > 0) && (
+      <>
+        <b className="fig">{figure(worthNow)}</b> left
+      </>
+    ),
+    wrongCosts !== null && (
+      <>
+        a wrong answer costs <b className="fig">{figure(wrongCosts)}</b>
+      </>
+    ),
+  ].filter((part) => part !== false);
+  return (
+    <p className="pt-2">
+      {parts.map((part, i) => (
+        <span key={i}>
+          {i > 0 && ' · '}
+          {part}
+        </span>
+      ))}
+    </p>
   );
 }
 
@@ -80,7 +122,10 @@ export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
         ))}
       </ul>
       <p className="mt-1">
-        key: <span className="say">{row.key.join(' / ')}</span>
+        key:{' '}
+        <span className="say">
+          <AnswerLines lines={row.key} />
+        </span>
       </p>
       <p className="mt-1">
         whole paper so far <b className="fig">{figure(watch.sum)}</b> of <b className="fig">{watch.max}</b> · seed{' '}

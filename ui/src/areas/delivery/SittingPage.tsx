@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Navigate, useParams } from 'react-router';
+import { Guard } from '../../parts/Guard';
 import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
@@ -13,16 +14,16 @@ import { Clock, SavedLine } from './SittingMargin';
 /** What a candidate sees: one question at a time, a clear clock, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const { sitting, act, saved, notice, dropped, waitingFor } = useSitting(id);
+  const { sitting, act, saved, notice, why, dropped, waitingFor } = useSitting(id);
   const [at, setAt] = useState(1);
   const [handingIn, setHandingIn] = useState(false);
   const data = sitting.data;
   const left = useSecondsLeft(data, () => void sitting.refetch());
-  if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} />;
+  if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} home={sitting.error !== null} />;
   if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
   const question = data.questions[at - 1];
   const clock = <Clock left={left} seconds={data.seconds} />;
-  const savedLine = <SavedLine saved={saved} notice={notice} />;
+  const savedLine = <SavedLine saved={saved} notice={notice} why={why} />;
   return (
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
@@ -30,7 +31,7 @@ export default function SittingPage({ account }: { account: Account }) {
         <Sheet label="Sitting">
           {handingIn || !question ? (
             <>
-              <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} />
+              <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />
               <HandIn
                 sitting={data}
                 saved={saved}
@@ -43,17 +44,19 @@ export default function SittingPage({ account }: { account: Account }) {
               />
             </>
           ) : (
-            <OneQuestion
-              key={`${at} ${dropped}`}
-              waitingFor={waitingFor}
-              sitting={data}
-              question={question}
-              act={act}
-              clock={clock}
-              savedLine={savedLine}
-              onGo={setAt}
-              onHandIn={() => setHandingIn(true)}
-            />
+            <Guard what={`Question ${at}`} about={`${at} ${dropped} ${data.events}`}>
+              <OneQuestion
+                key={`${at} ${dropped}`}
+                waitingFor={waitingFor}
+                sitting={data}
+                question={question}
+                act={act}
+                clock={clock}
+                savedLine={savedLine}
+                onGo={setAt}
+                onHandIn={() => setHandingIn(true)}
+              />
+            </Guard>
           )}
         </Sheet>
       </MediaContext>

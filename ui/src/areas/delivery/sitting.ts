@@ -29,6 +29,8 @@ export function useSitting(id: number) {
   });
   const [saved, setSaved] = useState<SavedState>('saved');
   const [notice, setNotice] = useState<string | null>(null);
+  /** What keeps it from being saved, if that is not just the connection. */
+  const [why, setWhy] = useState<string | null>(null);
   // Raised when something done here was dropped, so that the page shows what stands instead.
   const [dropped, setDropped] = useState(0);
   const queue = useRef<Waiting[]>(JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as Waiting[]);
@@ -55,8 +57,9 @@ export function useSitting(id: number) {
         queue.current = queue.current.filter((waiting) => waiting.request !== next.request);
         queries.setQueryData(['sitting', id], answer);
       } catch (error) {
-        if (error instanceof ApiError && (error.isOffline || error.isLogIn || error.problem.status >= 500)) {
+        if (error instanceof ApiError && (error.maySucceedLater || error.isLogIn)) {
           setSaved('waiting');
+          setWhy(error.isOffline || error.isLogIn ? null : error.message);
           if (error.isLogIn) window.dispatchEvent(new Event('zetema:log-in'));
           retry.current = window.setTimeout(() => {
             sending.current = false;
@@ -77,6 +80,7 @@ export function useSitting(id: number) {
     }
     sending.current = false;
     setSaved('saved');
+    setWhy(null);
   }, [id, keep, queries]);
   useEffect(() => {
     again.current = () => void send();
@@ -121,7 +125,7 @@ export function useSitting(id: number) {
     [],
   );
 
-  return { sitting, act, saved, notice, dropped, waitingFor };
+  return { sitting, act, saved, notice, why, dropped, waitingFor };
 }
 
 /** Seconds left by the server's clock, as well as the browser can tell: corrected with every reply. */

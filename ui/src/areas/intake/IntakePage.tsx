@@ -2,12 +2,15 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
+import { FileButton } from '../../parts/FileButton';
 import { count } from '../../parts/figures';
 import { BatchLine } from './LastIntake';
 import { LEVEL, SourceText } from './SourceText';
 import { UnderstoodMargin } from './UnderstoodMargin';
 
 const shelf = 'zetema:intake';
+/** Bytes of text that the server reads at once. */
+const largest = 4_000_000;
 
 /** Bringing questions in: the text on the page, what was understood of it level with it in the margin. */
 export default function IntakePage() {
@@ -17,7 +20,8 @@ export default function IntakePage() {
   const [name, setName] = useState('pasted text');
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [fileProblem, setFileProblem] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
+  /** A file that was chosen while there was text already: where it goes is asked. */
+  const [waiting, setWaiting] = useState<{ name: string; text: string } | null>(null);
   const settled = useSettled(useDeferredValue(text), 300);
   useEffect(() => {
     if (text.length < 2_000_000) localStorage.setItem(shelf, text);
@@ -35,20 +39,33 @@ export default function IntakePage() {
     mutationFn: () =>
       take(api.POST('/banks/{id}/intake', { params: { path: { id: bank } }, body: { text, name, lines: ready.map((q) => q.fromLine) } })),
     onSuccess: () => {
-      for (const key of ['board', 'questions', 'batches', 'blueprints']) void queries.invalidateQueries({ queryKey: [key, bank] });
+      for (const key of ['board', 'questions', 'batches', 'blueprints', 'bank-settings', 'pages'])
+        void queries.invalidateQueries({ queryKey: [key, bank] });
       // What was not taken in stays in the text, so that nothing is lost.
       setText((old) => withoutLines(old, ready));
       setLeft(new Set());
     },
   });
+  const put = (chosen: { name: string; text: string }, below = false) => {
+    setText((old) => (below ? `${old.replace(/\n*$/, '')}\n\n${chosen.text}` : chosen.text));
+    if (!below) setName(chosen.name);
+    setWaiting(null);
+    takeIn.reset();
+  };
   const open = (chosen: File | undefined) => {
     if (!chosen) return;
+    if (chosen.size > largest) {
+      setFileProblem(
+        `${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; up to ${largest / 1e6} MB can be read at once. Bring it in as several files; nothing here was changed.`,
+      );
+      return;
+    }
     void chosen.arrayBuffer().then((bytes) => {
       try {
-        setText(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
-        setName(chosen.name);
+        const read = { name: chosen.name, text: new TextDecoder('utf-8', { fatal: true }).decode(bytes) };
         setFileProblem(null);
-        takeIn.reset();
+        if (text.trim() === '' || text === read.text) put(read);
+        else setWaiting(read);
       } catch {
         setFileProblem(`${chosen.name} is not UTF-8 text. Save it as UTF-8 and drop it again; nothing here was changed.`);
       }
@@ -65,19 +82,23 @@ export default function IntakePage() {
               Bring questions in{' '}
               <span className="path ml-2 font-interface">
                 paste or type below, or drop a file ·{' '}
-                <button className="act" onClick={() => file.current?.click()}>
-                  choose a file
-                </button>
+                <FileButton words="choose a file" label="File in the text format" accept=".txt,text/plain" onFile={open} />
               </span>
             </h1>
-            <input
-              ref={file}
-              className="hidden"
-              type="file"
-              aria-label="File in the text format"
-              accept=".txt,text/plain"
-              onChange={(e) => open(e.target.files?.[0])}
-            />
+            {waiting && (
+              <p className="mt-2" role="alert">
+                There is text here already.{' '}
+                <button className="act" onClick={() => put(waiting, true)}>
+                  Put {waiting.name} below it
+                </button>{' '}
+                <button className="act" onClick={() => put(waiting)}>
+                  in its place
+                </button>{' '}
+                <button className="act" onClick={() => setWaiting(null)}>
+                  leave the file
+                </button>
+              </p>
+            )}
             {fileProblem && (
               <p className="notice mt-2" role="alert">
                 {fileProblem}
@@ -149,6 +170,12 @@ function Summary(props: {
         <p className="mt-1 text-wrong">
           {broken > 0 && `${count(broken, 'question')} with problems ${broken === 1 ? 'stays' : 'stay'} in the text until put right. `}
           {lines > 0 && `${count(lines, 'line')} beside them.`}
+        </p>
+      )}
+      {understood && understood.bankSettings.length > 0 && (
+        <p className="mt-1">
+          Settings that this bank does not make yet come with it:{' '}
+          {understood.bankSettings.map(({ kind, setting, value }) => `${setting} ${value}${kind === null ? '' : ` (${kind})`}`).join(', ')}.
         </p>
       )}
       {understood && understood.pages.length > 0 && (

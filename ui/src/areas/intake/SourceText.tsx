@@ -36,8 +36,9 @@ export function SourceText({
         ))}
       </pre>
       <textarea
-        className="fig overflow-x-auto whitespace-pre outline-none"
-        style={{ lineHeight: `${LEVEL}px`, height: rows * LEVEL, fieldSizing: 'fixed' }}
+        // It never scrolls up or down by itself: its rows must stay level with their numbers. Below them is room for its scroll bar.
+        className="fig overflow-x-auto overflow-y-hidden whitespace-pre outline-none"
+        style={{ lineHeight: `${LEVEL}px`, height: rows * LEVEL + 2 * LEVEL, fieldSizing: 'fixed' }}
         aria-label="Text of the questions"
         placeholder={example}
         spellCheck={false}

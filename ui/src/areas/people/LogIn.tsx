@@ -1,19 +1,27 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type SyntheticEvent, useState } from 'react';
-import { api, inWords, take } from '../../api/client';
+import { type SyntheticEvent, useEffect, useState } from 'react';
+import { ApiError, api, inWords, setWhose, take } from '../../api/client';
+import type { Account } from './session';
 
 /** Name and password; used on its own page and over a page whose session has expired. */
-export function LogInForm({ onDone }: { onDone?: () => void }) {
+export function LogInForm({ only, onDone }: { only?: Account; onDone?: () => void }) {
   const queries = useQueryClient();
-  const [login, setLogin] = useState('');
+  const [login, setLogin] = useState(only?.login ?? '');
   const [password, setPassword] = useState('');
   const logIn = useMutation({
-    mutationFn: () => take(api.POST('/log-in', { body: { login, password } })),
+    mutationFn: () => {
+      if (only && login.trim() !== only.login)
+        throw new Error(`This page is ${only.name}’s. Log in as ${only.login}, or leave this page first; nothing on it is lost.`);
+      return take(api.POST('/log-in', { body: { login: login.trim(), password } }));
+    },
     onSuccess: (me) => {
+      setPassword('');
+      setWhose(me.account?.id ?? null);
       queries.setQueryData(['me'], me);
       onDone?.();
     },
   });
+  const wait = useWait(logIn.error);
   const submit = (e: SyntheticEvent) => {
     e.preventDefault();
     logIn.mutate();
@@ -39,15 +47,29 @@ export function LogInForm({ onDone }: { onDone?: () => void }) {
       {logIn.error && (
         <p className="notice" role="alert">
           {inWords(logIn.error)}
+          {wait > 0 && ` (${wait} s)`}
         </p>
       )}
       <div>
-        <button className="btn main" disabled={logIn.isPending}>
+        <button className="btn main" disabled={logIn.isPending || wait > 0}>
           Log in
         </button>
       </div>
     </form>
   );
+}
+
+/** Seconds that are left to wait after attempts that failed. */
+function useWait(error: unknown): number {
+  const seconds = error instanceof ApiError ? (error.problem.seconds ?? 0) : 0;
+  const [over, setOver] = useState<{ error: unknown; left: number }>({ error: null, left: 0 });
+  useEffect(() => {
+    if (seconds === 0) return;
+    const end = Date.now() + seconds * 1000;
+    const timer = window.setInterval(() => setOver({ error, left: Math.max(0, Math.ceil((end - Date.now()) / 1000)) }), 250);
+    return () => window.clearInterval(timer);
+  }, [error, seconds]);
+  return over.error === error ? over.left : seconds;
 }
 
 export function LogInPage() {

@@ -2,6 +2,7 @@ import { use, useState } from 'react';
 import { PagesContext } from '../../../parts/media';
 import { Pick, Value } from '../../../parts/Value';
 import type { Choice } from '../draft';
+import { NoEffectYet } from '../NoEffectYet';
 import { plain } from './rows';
 
 interface Props {
@@ -72,6 +73,12 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
             disabled={readOnly}
             onChange={(name) => onChange({ leadsTo: name })}
           />
+        </>
+      )}
+      {!none && (
+        <>
+          {' '}
+          <NoEffectYet />
         </>
       )}
     </p>

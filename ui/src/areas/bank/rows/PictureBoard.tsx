@@ -40,7 +40,9 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
   };
   const down = (e: PointerEvent) => {
     if (readOnly || tool === null) return;
-    if (tool === 'polygon') setCorners([...corners, ...at(e)]);
+    // The second press of a double click closes the polygon; it is no further corner.
+    if (tool === 'polygon' && e.detail > 1) return;
+    if (tool === 'polygon') setCorners(withCorner(corners, at(e)));
     else {
       svg.current?.setPointerCapture(e.pointerId);
       setGrip({ draw: tool, from: at(e) });
@@ -163,6 +165,10 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
     </div>
   );
 }
+
+/** A corner where the last one is already is none. */
+const withCorner = (corners: number[], [x, y]: [number, number]) =>
+  corners.length > 1 && Math.abs((corners.at(-2) ?? 0) - x) + Math.abs((corners.at(-1) ?? 0) - y) < 4 ? corners : [...corners, x, y];
 
 export function Outline({ shape, className = 'area-line' }: { shape: Shape; className?: string }) {
   const [x, y, w, h] = shape.numbers;

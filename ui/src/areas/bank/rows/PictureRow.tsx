@@ -3,10 +3,12 @@ import { type ReactNode, use } from 'react';
 import { inWords } from '../../../api/client';
 import { FileButton } from '../../../parts/FileButton';
 import { type Medium, MediaContext } from '../../../parts/media';
+import { named } from '../../../parts/named';
 import { Row } from '../../../parts/Sheet';
 import type { Content } from '../draft';
 import { takeFile } from '../files';
 import { LineNotes } from '../LineNotes';
+import { TakenOut } from '../TakenOut';
 
 interface Props {
   content: Content;
@@ -22,7 +24,7 @@ export function PictureRow({ content, readOnly, edit, bank, children, margin }: 
   const media = use(MediaContext);
   const queries = useQueryClient();
   const picture = content.picture ?? { file: '', shows: '' };
-  const medium = media[picture.file];
+  const medium = named(media, picture.file);
   const choose = (chosen: Medium) =>
     edit((c) => ({
       ...c,
@@ -83,6 +85,7 @@ export function PictureRow({ content, readOnly, edit, bank, children, margin }: 
               <span className="text-quiet">PNG, JPEG, GIF, WebP or SVG, up to 8 MB</span>
             </p>
           )}
+          {take.data && <TakenOut medium={take.data} />}
           {take.error && (
             <p className="notice" role="alert">
               {inWords(take.error)}

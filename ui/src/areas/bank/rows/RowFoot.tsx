@@ -1,5 +1,8 @@
-import type { ReactNode } from 'react';
+import type { MouseEvent, ReactNode } from 'react';
 import { Row } from '../../../parts/Sheet';
+
+/** The text keeps the focus while one presses, so that nothing moves between press and release. */
+export const stay = (e: MouseEvent) => e.preventDefault();
 
 /** Below rows: what the keys do, and the offer to make rows of pasted lines. */
 export function RowFoot(props: {
@@ -18,10 +21,10 @@ export function RowFoot(props: {
         lines > 0 ? (
           <p className="pl-6" role="status">
             {lines} lines were pasted.{' '}
-            <button className="act" onClick={onSplit}>
+            <button className="act" onMouseDown={stay} onClick={onSplit}>
               Make {lines} {what} of them
             </button>{' '}
-            <button className="act" onClick={onLeave}>
+            <button className="act" onMouseDown={stay} onClick={onLeave}>
               leave them together
             </button>
           </p>

@@ -1,4 +1,4 @@
-import { type DragEvent, type KeyboardEvent, useRef, useState } from 'react';
+import { type DragEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useStable } from '../../../parts/useStable';
 
@@ -72,6 +72,11 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
       dragged.current = null;
     },
   }));
+  // After undo, or once the row was typed over, there is nothing to make rows of any more.
+  useEffect(() => {
+    const field = lines && fields.current.get(lines.at);
+    if (lines && field instanceof HTMLTextAreaElement && !field.value.includes(lines.lines.at(-1) ?? '')) setLines(null);
+  }, [rows, lines]);
   /** Pasted lines stay in the row as they are until rows are asked for. */
   const onLines = useStable((at: number, pastedLines: string[]) => setLines({ at, lines: pastedLines }));
   const split = () => {

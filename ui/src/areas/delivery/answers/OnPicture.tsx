@@ -1,11 +1,12 @@
 import { type KeyboardEvent, type PointerEvent, use, useRef, useState } from 'react';
 import { MediaContext } from '../../../parts/media';
+import { named } from '../../../parts/named';
 import { type AnswerProps, mapIn, pointsIn, withPart } from './answers';
 
 function usePicture(question: AnswerProps['question']) {
   const media = use(MediaContext);
   const picture = question.face.picture;
-  const medium = picture ? media[picture.file] : undefined;
+  const medium = picture ? named(media, picture.file) : undefined;
   return {
     medium,
     shows: picture?.shows ?? '',
@@ -68,12 +69,7 @@ export function Clicks({ question, response, onRespond }: AnswerProps) {
           <AreaOutline key={i} area={area} />
         ))}
         {points.map(([x = 0, y = 0], i) => (
-          <g key={i} className="click">
-            <circle cx={x} cy={y} r={width / 55} />
-            <text x={x} y={y} fontSize={width / 45} textAnchor="middle" dominantBaseline="central">
-              {i + 1}
-            </text>
-          </g>
+          <ClickMark key={i} x={x} y={y} n={i + 1} width={width} />
         ))}
         {cross && <path className="cross" d={`M${cross[0]} 0V${height}M0 ${cross[1]}H${width}`} />}
       </svg>
@@ -93,7 +89,19 @@ export function Clicks({ question, response, onRespond }: AnswerProps) {
   );
 }
 
-function AreaOutline({ area }: { area: string }) {
+/** A click, marked by its number. */
+export function ClickMark({ x, y, n, width }: { x: number; y: number; n: number; width: number }) {
+  return (
+    <g className="click">
+      <circle cx={x} cy={y} r={width / 55} />
+      <text x={x} y={y} fontSize={width / 45} textAnchor="middle" dominantBaseline="central">
+        {n}
+      </text>
+    </g>
+  );
+}
+
+export function AreaOutline({ area }: { area: string }) {
   const [name, ...rest] = area.split(/[ ,]+/);
   const [x, y, w, h] = rest.map(Number);
   if (name === 'ellipse') return <ellipse className="area-line" cx={x} cy={y} rx={w} ry={h} />;
