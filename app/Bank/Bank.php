@@ -81,7 +81,7 @@ class Bank
             $byKind[$kind] = isset($byKind[$kind]) ? $byKind[$kind]->over($settings) : $settings;
         }
         $filled = new BankSettings($mine->every->over($others->every), $byKind);
-        if ($filled != $mine) {
+        if (!$filled->equals($mine)) {
             $this->set($filled);
         }
     }

@@ -141,7 +141,7 @@ final class SvgCleaner
         if ($name === 'href') {
             return preg_match('/^#[\w.:-]+$/', $value) === 1;
         }
-        if ($attribute->prefix !== '' && $attribute->prefix !== null) {
+        if ($attribute->prefix !== '') {
             return false;
         }
         $known = in_array($name, self::ATTRIBUTES, true) || array_filter(self::PREFIXES, static fn (string $p): bool => str_starts_with($name, $p)) !== [];

@@ -22,6 +22,25 @@ final readonly class BankSettings
         return $this->every->values === [] && $this->byKind === [];
     }
 
+    public function equals(self $other): bool
+    {
+        return $this->sorted() === $other->sorted();
+    }
+
+    /** @return array<string, array<string, string>> by kind, '' for every one */
+    private function sorted(): array
+    {
+        $all = array_map(static function (Settings $settings): array {
+            $values = $settings->values;
+            ksort($values);
+
+            return $values;
+        }, ['' => $this->every, ...$this->byKind]);
+        ksort($all);
+
+        return array_filter($all);
+    }
+
     /** What reaches questions of a kind. True or false stays as it is written unless shuffling is set for claims. */
     public function for(KindId $kind): Settings
     {

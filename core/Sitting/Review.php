@@ -53,18 +53,20 @@ final class Review
         ];
     }
 
-    /** @return list<array<string, mixed>> by the top objective, in the order of the paper */
+    /** @return list<array<string, mixed>> by the top objective, in the order of the paper; graded questions only */
     private static function objectives(Sitting $sitting): array
     {
         $sums = [];
         foreach ($sitting->paper->sheets as $i => $sheet) {
             $name = $sheet->question->objective[0] ?? 'without an objective';
+            if (!$sheet->plan->counts()) {
+                continue;
+            }
             $standing = $sitting->states[$i]->standing($sheet);
             $sums[$name]['earned'] = ($sums[$name]['earned'] ?? Points::zero())->plus($standing->verdict->earned ?? Points::zero());
             $sums[$name]['max'] = ($sums[$name]['max'] ?? Points::zero())->plus($sheet->plan->max());
-            $counts = $sheet->plan->counts();
-            $sums[$name]['right'] = ($sums[$name]['right'] ?? 0) + ($counts && $standing?->verdict->outcome === Outcome::Right ? 1 : 0);
-            $sums[$name]['asked'] = ($sums[$name]['asked'] ?? 0) + ($counts ? 1 : 0);
+            $sums[$name]['right'] = ($sums[$name]['right'] ?? 0) + ($standing?->verdict->outcome === Outcome::Right ? 1 : 0);
+            $sums[$name]['asked'] = ($sums[$name]['asked'] ?? 0) + 1;
         }
         $rows = [];
         foreach ($sums as $name => $sum) {

@@ -100,7 +100,6 @@ final class FaultsTest extends ApiTestCase
             }
         };
         $kernel = self::getContainer()->get('http_kernel');
-        self::assertInstanceOf(HttpKernelInterface::class, $kernel);
         foreach ([new \DomainException('refused'), new \Zetema\Core\Data\Malformed('x', 'is wrong'), new \LogicException('broken')] as $e) {
             $event = new ExceptionEvent($kernel, Request::create('/api/x'), HttpKernelInterface::MAIN_REQUEST, $e);
             (new ProblemDetails($log))->onException($event);

@@ -63,7 +63,8 @@ final class JourneyTest extends BrowserTestCase
         $page->click('Back to the blueprint');
 
         // Freeze, then sit it as a candidate.
-        $page->click('Freeze edition 1');
+        $page->click('Freeze edition 1 …');
+        $page->click('Freeze it');
         $page->see('Edition 1 is frozen');
         $page->logOut();
         $page->logIn('aldous', 'honeycomb');
@@ -118,7 +119,6 @@ final class JourneyTest extends BrowserTestCase
         $page->driver->manage()->deleteAllCookies();
         $page->field('Stem')->sendKeys(' Say where.');
         $page->see('Please log in again');
-        $page->driver->findElement(WebDriverBy::name('login'))->sendKeys('orrell');
         $page->driver->findElement(WebDriverBy::name('password'))->sendKeys('honeycomb' . WebDriverKeys::ENTER);
         $page->see('draft, revision 2 · saved');
         $page->driver->navigate()->refresh();

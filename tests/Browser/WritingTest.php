@@ -22,8 +22,8 @@ final class WritingTest extends BrowserTestCase
     private static function kinds(): iterable
     {
         $next = self::NEXT;
-        yield 'one' => ['one', ['Which comes first?' . $next . 'The smoker' . Key::ENTER . 'The lid' . Key::ENTER . 'A frame'], "one: Which comes first?\n  shuffle: yes\n  yes: The smoker\n  no: The lid\n  no: A frame\n"];
-        yield 'several' => ['multiple response', ['Which are tools?' . $next . 'Smoker' . Key::ENTER . 'Brush' . Key::TAB . Key::SPACE . self::BACK . Key::ENTER . 'Honey'], "several: Which are tools?\n  shuffle: yes\n  yes: Smoker\n  yes: Brush\n  no: Honey\n"];
+        yield 'one' => ['one', ['Which comes first?' . $next . 'The smoker' . Key::ENTER . 'The lid' . Key::ENTER . 'A frame'], "one: Which comes first?\n  yes: The smoker\n  no: The lid\n  no: A frame\n"];
+        yield 'several' => ['multiple response', ['Which are tools?' . $next . 'Smoker' . Key::ENTER . 'Brush' . Key::TAB . Key::SPACE . self::BACK . Key::ENTER . 'Honey'], "several: Which are tools?\n  yes: Smoker\n  yes: Brush\n  no: Honey\n"];
         yield 'claim' => ['true or', ['A drone can sting.' . str_repeat(Key::TAB, 2) . Key::ENTER, '3' . Key::ENTER], "true: A drone can sting.\n  points: 3\n"];
         yield 'text' => ['text', ['What drops onto the board?' . $next . 'varroa' . Key::ENTER . 'mite'], "text: What drops onto the board?\n  answer: varroa\n  answer: mite\n"];
         yield 'number' => ['number', ['How many per hundred?' . $next . '14 within 0.6'], "number: How many per hundred?\n  answer: 14 within 0.6\n"];

@@ -16,6 +16,7 @@ export function clock(seconds: number): string {
 }
 
 export function duration(seconds: number): string {
+  if (seconds < 60) return `${seconds} s`;
   return seconds % 60 === 0 ? count(seconds / 60, 'minute') : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 }
 

@@ -5,6 +5,7 @@ import { Value } from '../../parts/Value';
 import { Written } from '../../parts/Written';
 import type { Content, Draft, Margin, Question } from './draft';
 import { HintRows } from './HintRows';
+import { beginStep } from './history';
 import { type Kind, stemHint, usualHow } from './kinds';
 import { LineNotes, RemarkHere } from './LineNotes';
 import { NoteRows } from './NoteRows';
@@ -179,6 +180,7 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
     }
   };
   const answers = () => {
+    beginStep();
     edit((c) => {
       const kept = (c.choices ?? []).filter((choice) => choice.text !== '');
       const added = lines.slice(1).reduce((all, text) => [...all, { id: nextId(all), text, key: all.length === 0 }], kept);

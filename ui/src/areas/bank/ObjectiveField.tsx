@@ -11,6 +11,8 @@ export function useObjectives(bank: number): string[] {
   return (board.data?.rows ?? []).map((row) => row.objective.path).filter((path) => path !== '');
 }
 
+const focus = (button: HTMLButtonElement | null) => button?.focus();
+
 /** As it is kept: levels parted by " > ", no blanks beside them. */
 const tidied = (typed: string) =>
   typed
@@ -37,7 +39,10 @@ export function ObjectiveField(props: { bank: number; value: string; readOnly: b
     if (typed === null) return;
     const objective = tidied(typed);
     const same = known.find((path) => path.toLowerCase() === objective.toLowerCase());
-    if (objective === '' || objective === value || same !== undefined) settle(same ?? objective);
+    // Emptied by mistake it stays what it was; taking it away is said in words.
+    if (objective === '' || objective === value) settle(value);
+    else if (/^(no objective|none)$/i.test(objective)) settle('');
+    else if (same !== undefined) settle(same);
     else {
       setTyped(null);
       setAsked(objective);
@@ -50,14 +55,14 @@ export function ObjectiveField(props: { bank: number; value: string; readOnly: b
     return (
       <span role="alert">
         “{asked}” is no objective of this bank yet.{' '}
-        <button className="act" ref={(button) => button?.focus()} onClick={() => settle(asked)}>
-          Make it
-        </button>{' '}
-        {near.map((path) => (
-          <button key={path} className="act mr-2" onClick={() => settle(path)}>
-            take “{path}”
+        {near.map((path, i) => (
+          <button key={path} className="act mr-2" ref={i === 0 ? focus : undefined} onClick={() => settle(path)}>
+            Take “{path}”
           </button>
-        ))}{' '}
+        ))}
+        <button className="act mr-2" ref={near.length === 0 ? focus : undefined} onClick={() => settle(asked)}>
+          make a new one
+        </button>
         <button className="act" onClick={() => setAsked(null)}>
           leave “{shown}”
         </button>

@@ -1,9 +1,13 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../parts/useKeys';
 import type { Draft } from './draft';
 
 const oneStep = 900;
 const most = 200;
+const step = 'zetema:step';
+
+/** What comes next is a step of its own to undo, however soon it comes. */
+export const beginStep = () => window.dispatchEvent(new Event(step));
 
 /** What a question was before each change, and before each undo. Typing that goes on in one field without a pause is one step. */
 export function useHistory() {
@@ -24,8 +28,15 @@ export function useHistory() {
     future.current = [];
     tell();
   }, []);
+  useEffect(() => {
+    const begin = () => {
+      last.current = { at: 0, field: '' };
+    };
+    window.addEventListener(step, begin);
+    return () => window.removeEventListener(step, begin);
+  }, []);
   /** The draft to go back or forth to, or nothing. */
-  const step = useCallback((way: 'undo' | 'redo', now: Draft): Draft | undefined => {
+  const goBack = useCallback((way: 'undo' | 'redo', now: Draft): Draft | undefined => {
     const [from, to] = way === 'undo' ? [past, future] : [future, past];
     const draft = from.current.at(-1);
     if (!draft) return undefined;
@@ -35,7 +46,7 @@ export function useHistory() {
     tell();
     return draft;
   }, []);
-  return { remember, step, can };
+  return { remember, step: goBack, can };
 }
 
 /** Ctrl Z, and Ctrl Y or Ctrl Shift Z. */

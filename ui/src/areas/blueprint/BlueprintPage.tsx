@@ -27,7 +27,7 @@ export default function BlueprintPage({ account }: { account: Account }) {
 
 function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
   const navigate = useNavigate();
-  const { edited, change, save, saveNow } = usePlan(blueprint);
+  const { edited, change, save, saveNow, unsaved } = usePlan(blueprint);
   const [seed, setSeed] = useState<number | null>(null);
   const readOnly = !mayEdit(account);
   const path = { params: { path: { id: blueprint.id } } };
@@ -37,7 +37,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   });
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
   const next = (blueprint.editions[0]?.number ?? 0) + 1;
-  const busy = save.isPending || rehearse.isPending;
+  const busy = unsaved || save.isPending || rehearse.isPending;
   const failed = rehearse.error;
   return (
     <Sheet label="Blueprint">
@@ -50,7 +50,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
             </span>{' '}
             <span className="path ml-2">
               {latest ? `edition ${latest.number} in use · changes go into edition ${next}` : 'no edition yet'} ·{' '}
-              <span role="status">{save.isPending ? 'saving …' : save.error ? 'not saved' : 'saved'}</span>
+              <span role="status">{save.error ? 'not saved' : unsaved || save.isPending ? 'saving …' : 'saved'}</span>
             </span>
           </h1>
         }
@@ -64,7 +64,6 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
                 Deal a form
               </button>
             </p>
-            {!readOnly && <Editions blueprint={blueprint} busy={busy} />}
             {failed && (
               <p className="notice mt-2" role="alert">
                 {inWords(failed)}
@@ -100,7 +99,12 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
             <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
           </>
         }
-        margin={<ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />}
+        margin={
+          <>
+            {!readOnly && <Editions blueprint={blueprint} busy={busy} />}
+            <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />
+          </>
+        }
       />
     </Sheet>
   );

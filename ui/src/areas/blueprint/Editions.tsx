@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, inWords, take } from '../../api/client';
 import { count } from '../../parts/figures';
 import type { Blueprint } from './plan';
@@ -8,12 +8,20 @@ import type { Blueprint } from './plan';
 export function Editions({ blueprint, busy }: { blueprint: Blueprint; busy: boolean }) {
   const queries = useQueryClient();
   const [asked, setAsked] = useState(false);
+  const pressed = useRef(false);
   const again = () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] });
   const freeze = useMutation({
     mutationFn: () => take(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } } })),
     onSuccess: again,
-    onSettled: () => setAsked(false),
+    onSettled: () => {
+      pressed.current = false;
+      setAsked(false);
+    },
   });
+  const freezeOnce = () => {
+    if (!pressed.current) freeze.mutate();
+    pressed.current = true;
+  };
   const withdraw = useMutation({
     mutationFn: (id: number) => take(api.DELETE('/editions/{id}', { params: { path: { id } } })),
     onSuccess: () => {
@@ -25,7 +33,7 @@ export function Editions({ blueprint, busy }: { blueprint: Blueprint; busy: bool
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
   const error = freeze.error ?? withdraw.error;
   return (
-    <div className="mt-2 space-y-1">
+    <div className="mb-4 space-y-1">
       {asked ? (
         <p role="alert">
           {blueprint.candidates === 0
@@ -33,7 +41,7 @@ export function Editions({ blueprint, busy }: { blueprint: Blueprint; busy: bool
             : `${count(blueprint.candidates, 'candidate')} will be able to begin it.`}{' '}
           {latest && `Nobody can begin edition ${latest.number} any more; whoever has begun it goes on. `}
           What you change later goes into the next one.{' '}
-          <button className="btn" disabled={busy || freeze.isPending} ref={(b) => b?.focus()} onClick={() => freeze.mutate()}>
+          <button className="btn" disabled={busy || freeze.isPending} ref={(b) => b?.focus()} onClick={freezeOnce}>
             Freeze it
           </button>{' '}
           <button className="act ml-2" onClick={() => setAsked(false)}>

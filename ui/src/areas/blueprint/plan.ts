@@ -50,6 +50,8 @@ export function usePlan(blueprint: Blueprint) {
   const version = useRef(blueprint.version);
   const timer = useRef<number | undefined>(undefined);
   const latest = useRef(edited);
+  // From the first letter until the server has it, so that nothing is frozen or rehearsed without it.
+  const [unsaved, setUnsaved] = useState(false);
   const save = useMutation({
     mutationFn: (body: Edited) =>
       take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: version.current } })),
@@ -58,6 +60,7 @@ export function usePlan(blueprint: Blueprint) {
       queries.setQueryData(['blueprint', blueprint.id], saved);
       void queries.invalidateQueries({ queryKey: ['blueprints'] });
       if (latest.current !== sent) saveNow();
+      else setUnsaved(false);
     },
   });
   const { mutate } = save;
@@ -72,6 +75,7 @@ export function usePlan(blueprint: Blueprint) {
   const change = (part: Partial<Edited>) => {
     latest.current = { ...latest.current, ...part };
     setEdited(latest.current);
+    setUnsaved(true);
     window.clearTimeout(timer.current);
     timer.current = window.setTimeout(saveNow, 400);
   };
@@ -79,5 +83,5 @@ export function usePlan(blueprint: Blueprint) {
     window.addEventListener('zetema:logged-in', saveNow);
     return () => window.removeEventListener('zetema:logged-in', saveNow);
   }, [saveNow]);
-  return { edited, change, save, saveNow };
+  return { edited, change, save, saveNow, unsaved };
 }

@@ -146,7 +146,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         className="pt-7"
         page={<Progress sitting={sitting} at={n} onGo={onGo} />}
         margin={
-          <p className="max-[860px]:hidden">
+          <p className="at-desk">
             keys: {choices > 0 && `1–${choices} choose · `}
             {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F marks it to come back to
           </p>

@@ -59,7 +59,7 @@ export function useSitting(id: number) {
       } catch (error) {
         if (error instanceof ApiError && (error.maySucceedLater || error.isLogIn)) {
           setSaved('waiting');
-          setWhy(error.isOffline || error.isLogIn ? null : error.message);
+          setWhy(error.isOffline ? null : error.isLogIn ? 'It is kept here and sent as soon as you have logged in again.' : error.message);
           if (error.isLogIn) window.dispatchEvent(new Event('zetema:log-in'));
           retry.current = window.setTimeout(() => {
             sending.current = false;

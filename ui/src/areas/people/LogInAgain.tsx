@@ -32,7 +32,13 @@ export function LogInAgain({ account }: { account: Account }) {
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-        <Dialog.Content className="fixed top-24 left-1/2 z-40 w-[min(92vw,420px)] -translate-x-1/2 bg-sheet p-6 shadow-lg">
+        <Dialog.Content
+          onOpenAutoFocus={(e) => {
+            e.preventDefault();
+            document.querySelector<HTMLInputElement>('[role="dialog"] input[type="password"]')?.focus();
+          }}
+          className="fixed top-24 left-1/2 z-40 w-[min(92vw,420px)] -translate-x-1/2 bg-sheet p-6 shadow-lg"
+        >
           <Dialog.Title className="title mb-1">Please log in again, {account.name}</Dialog.Title>
           <Dialog.Description className="mb-4 text-soft">
             Your session has expired, or somebody else has logged in in this browser. What you typed is still on the page and is sent when

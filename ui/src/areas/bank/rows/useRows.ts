@@ -1,6 +1,7 @@
 import { type DragEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useStable } from '../../../parts/useStable';
+import { beginStep } from '../history';
 
 interface Options<T> {
   rows: T[];
@@ -86,6 +87,7 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     const firstRow = kept === undefined ? make(first, rows) : make(first, rows, kept);
     const made = rest.reduce<T[]>((all, line) => [...all, make(line, all)], rows.with(Math.min(lines.at, rows.length - 1), firstRow));
     const fresh = made.slice(rows.length);
+    beginStep();
     set([...made.slice(0, lines.at + 1), ...fresh, ...made.slice(lines.at + 1, rows.length)]);
     setLines(null);
   };
