@@ -106,6 +106,7 @@ final class PutRightTest extends BrowserTestCase
         $page->click('Withdraw it');
         $page->see('It is withdrawn');
         $page->see('edition 1 in use');
+        self::assertSame(2, $page->script('return fetch("/api/blueprints/2").then(r => r.json()).then(b => b.editions.length)'), 'one of them the withdrawn one');
     }
 
     public function test_lines_pasted_into_a_filled_answer_leave_it_and_one_press_makes_answers(): void
