@@ -8,6 +8,7 @@ require dirname(__DIR__) . '/vendor/autoload.php';
 
 // One database with the demo for all tests of the application; each test rolls back what it did.
 $root = dirname(__DIR__);
+is_dir($root . '/var/data') || mkdir($root . '/var/data', recursive: true);
 $old = glob($root . '/var/data/test.sqlite*');
 array_map(unlink(...), $old === false ? [] : $old);
 $env = ['APP_ENV' => 'test', 'DATABASE_URL' => 'sqlite:///' . $root . '/var/data/test.sqlite', 'MEDIA_DIR' => $root . '/var/test-media'];

@@ -202,4 +202,45 @@ final class QuestionDeskTest extends ApiTestCase
 
         return $this->send('PUT', '/api/questions/' . $question->integer('id'), ['version' => $question->integer('version'), 'content' => $content], 'Question');
     }
+
+    public function test_lists_times_and_numbers_are_taken_as_people_type_them(): void
+    {
+        $save = function (array $content): Fields {
+            $made = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'stem' => 'W?', ...$content]], 'Question', 201);
+            self::assertNull($made->optionalObject('problem'), (string) json_encode($made->raw()['problem']));
+
+            return $made->object('content');
+        };
+        $text = $save(['kind' => 'text', 'wordings' => [['text' => 'x']], 'settings' => ['ignore' => 'accents, case', 'points' => '2,5', 'time' => '1:30', 'attempts' => '2', 'attempt costs' => '1, 50 %']]);
+        self::assertEquals(['ignore' => 'case, accents', 'points' => '2.5', 'time' => '90 s', 'attempts' => '2', 'attempt costs' => '1, 50 %'], $text->object('settings')->raw());
+        $number = $save(['kind' => 'number', 'spans' => [['span' => '14,5 within 0,5'], ['span' => '1.250,5']], 'settings' => ['unit' => 'kg, kilograms'], 'hints' => [['text' => 'h', 'after' => '2 min 30 s']]]);
+        self::assertSame(['14.5 within 0.5', '1250.5'], array_map(static fn (Fields $s): string => $s->text('span'), $number->objects('spans')));
+        self::assertSame(['kg, kilograms', 150], [$number->object('settings')->text('unit'), $number->objects('hints')[0]->integer('after')]);
+    }
+
+    public function test_what_a_wrong_answer_costs_in_the_margin_heeds_the_floor(): void
+    {
+        $content = ['v' => 1, 'kind' => 'claim', 'stem' => 'Bees fly.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'settings' => ['points' => '5', 'wrong costs' => '2', 'floor' => '0']];
+        $margin = $this->send('POST', '/api/banks/1/questions', ['content' => $content], 'Question', 201)->object('margin');
+
+        self::assertSame(['0', '0'], [$margin->text('wrong'), $margin->object('lines')->object('answer 2')->texts('earned')[0]]);
+    }
+
+    public function test_after_an_older_revision_was_made_the_newest_the_list_begins_with_it(): void
+    {
+        $question = $this->send('GET', '/api/questions/16', schema: 'Question');
+        $edited = $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => 'Another stem?']], 'Question');
+        $restored = $this->send('POST', '/api/questions/16/restore', ['version' => $edited->integer('version'), 'number' => 1], 'Question');
+
+        self::assertSame([3, 2, 1], array_map(static fn (Fields $r): int => $r->integer('number'), $restored->objects('revisions')));
+    }
+
+    public function test_who_has_logged_out_has_no_question_open_any_more(): void
+    {
+        $this->send('POST', '/api/questions/16/here');
+        $this->send('POST', '/api/log-out');
+        $this->logIn('penhale');
+
+        self::assertSame([], $this->send('POST', '/api/questions/16/here')->texts('others'));
+    }
 }

@@ -164,6 +164,63 @@ final class PutRightTest extends BrowserTestCase
         self::assertSame([], $page->script('return [...document.querySelectorAll(".m")].filter(m => m.innerText.trim() === "" && m.getBoundingClientRect().height > 0).map(m => m.outerHTML)'));
     }
 
+    public function test_an_objective_is_offered_and_a_new_one_is_asked_about_once(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/17');
+        $page->see('what scores what');
+        $page->find('//button[starts-with(@aria-label, "Objective:")]')->click();
+        $page->until(static fn (): bool => in_array('Hive inspection > Reading a frame', (array) $page->script('return [...document.querySelectorAll("datalist option")].map(o => o.value)'), true), 'the objectives there are');
+        $page->type(Key::CONTROL . 'a' . Key::NULL . 'Hive inspection > Reading a fram' . Key::ENTER);
+        $page->see('is no objective of this bank yet');
+        $page->click('leave “Hive inspection > Reading a frame”');
+        $page->find('//button[starts-with(@aria-label, "Objective:")]')->click();
+        $page->type(Key::CONTROL . 'a' . Key::NULL . 'hive inspection>order of work' . Key::ENTER);
+        $page->see('Hive inspection > Order of work');
+        $page->see('draft, revision 2 · saved');
+        self::assertStringNotContainsString('no objective of this bank', $page->text());
+    }
+
+    public function test_lists_are_typed_as_lists_and_a_refused_setting_is_told_beside_it(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/new');
+        $page->find('//button[contains(., "short text")]')->click();
+        $page->see('what it says');
+        $page->field('Stem')->sendKeys('Which mite?');
+        $page->field('Accepted answer 1')->sendKeys('varroa');
+        foreach ([['What is ignored', 'case, accents', 'ignores case, accents'], ['Attempts', '2', '2 attempts'], ['What a later attempt costs', '1, 50 %', 'a later one costs 1, 50 %'], ['Time', '1:30', '(kept; sittings do not obey it yet)']] as [$label, $typed, $shown]) {
+            $page->find("//button[starts-with(@aria-label, \"$label:\")]")->click();
+            $page->type($typed . Key::ENTER);
+            $page->see($shown);
+        }
+        $page->until(static fn (): bool => !str_contains($page->text(), 'not whole yet'), 'it is whole');
+        $page->find('//button[starts-with(@aria-label, "Attempts:")]')->click();
+        $page->type('many' . Key::ENTER);
+        $page->see('attempts: “many” does not go here');
+        self::assertStringContainsString('set here: ignore', $page->text());
+    }
+
+    public function test_a_double_click_closes_a_polygon_without_further_corners(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/questions/70');
+        $page->see('pixels, origin top left');
+        $page->click('draw a polygon');
+        $board = $page->find('//*[local-name()="svg" and contains(@class, "board")]');
+        $before = $page->script('return document.querySelectorAll(".shape").length');
+        $to = fn (int $x, int $y) => $page->driver->action()->moveToElement($board, $x, $y);
+        $to(-100, -80)->click()->perform();
+        $to(100, -80)->click()->perform();
+        $to(0, 60)->doubleClick()->perform();
+        $page->until(static fn (): bool => $page->script('return document.querySelectorAll(".shape").length') === $before + 1, 'one area more');
+
+        self::assertSame(3, $page->script('return [...document.querySelectorAll(".shape polygon")].at(-1).points.length'), (string) json_encode($page->script('return [...document.querySelectorAll(".shape polygon")].map(p => p.getAttribute("points"))')));
+    }
+
     private function begin(string $who, string $what): void
     {
         $this->page->logIn($who, 'honeycomb');

@@ -44,6 +44,9 @@ final class WritingTest extends BrowserTestCase
             $page->see('What sort of question?');
             $page->type($kind . Key::ENTER);
             $page->until(fn (): bool => $page->script('return document.activeElement.getAttribute("aria-label")') === 'Stem', 'the stem has the focus');
+            if (in_array($name, ['regions', 'place'], true)) {
+                $page->see('or one of the bank');
+            }
             foreach ($typed as $keys) {
                 $page->type($keys);
                 usleep(60_000);

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Sketch;
 
 /** Questions as far as they have been written. */
@@ -82,5 +83,32 @@ final class SketchTest extends TestCase
         } catch (Malformed $e) {
             self::assertSame($field, $e->field);
         }
+    }
+
+    /** @return iterable<string, array{string, int, bool}> stem, gaps, whether it is whole */
+    public static function stems(): iterable
+    {
+        yield 'as many as there are places' => ['A ___ and a ____.', 2, true];
+        yield 'a gap too many' => ['A ___.', 2, false];
+        yield 'a place too many' => ['A ___ and a ___.', 1, false];
+        yield 'no place at all' => ['A and b.', 1, false];
+    }
+
+    #[DataProvider('stems')]
+    public function test_a_gap_fill_has_as_many_gaps_as_its_text_leaves_open(string $stem, int $gaps, bool $whole): void
+    {
+        $data = ['v' => 1, 'kind' => 'gaps', 'stem' => $stem, 'gaps' => array_map(static fn (int $n): array => ['part' => ['id' => $n, 'text' => "gap $n", 'belongs' => [(string) $n]], 'wordings' => [['text' => 'x']]], range(1, $gaps))];
+        $sketch = Sketch::of(Fields::of($data), null, []);
+
+        self::assertSame($whole, $sketch->problem === null, $sketch->problem['message'] ?? '');
+        // What was whole by the rules of its day is still read: papers hold it.
+        self::assertSame($stem, Question::fromData(Fields::of($data), verified: true)->stem);
+    }
+
+    public function test_a_setting_that_cannot_be_taken_is_named(): void
+    {
+        $sketch = Sketch::of(Fields::of(['v' => 1, 'kind' => 'one', 'stem' => 'W?', 'choices' => [], 'settings' => ['attempts' => 'many']]), null, []);
+
+        self::assertSame('attempts', $sketch->problem['field'] ?? null);
     }
 }

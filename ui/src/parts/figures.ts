@@ -7,6 +7,9 @@ export function count(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }
 
+/** The word after a number of points: 1 point, 0.5 points. */
+export const points = (value: string | number) => (String(value) === '1' ? 'point' : 'points');
+
 /** Seconds as minutes and seconds: "18:42", "1:02:05". */
 export function clock(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));

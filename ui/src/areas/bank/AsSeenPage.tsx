@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
-import { figure } from '../../parts/figures';
+import { figure, points } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
 import { MediaContext, PagesContext } from '../../parts/media';
 import { Rich } from '../../parts/Rich';
@@ -52,7 +52,7 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
               <>
                 {question.worth !== null && (
                   <p>
-                    up to <b className="fig">{question.worth}</b> points
+                    up to <b className="fig">{question.worth}</b> {points(question.worth)}
                   </p>
                 )}
                 {showKey && (

@@ -91,7 +91,7 @@ export default function BankSettingsPage({ account }: { account: Account }) {
         }
       />
       {shown.map((word) => {
-        const general = word === 'shuffle' && kind === 'claim' ? undefined : every[word];
+        const general = kind === '' || (word === 'shuffle' && kind === 'claim') ? undefined : every[word];
         const value = settings[word] ?? general ?? house[word] ?? '';
         return (
           <Row

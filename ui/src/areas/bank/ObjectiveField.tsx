@@ -3,10 +3,11 @@ import { useId, useState } from 'react';
 import { api, take } from '../../api/client';
 
 /** The objectives of a bank as they are typed, from the top: "Hive inspection > Reading a frame". */
-export function useObjectives(bank: number): string[] {
+export function useObjectives(bank: number, enabled: boolean): string[] {
   const board = useQuery({
     queryKey: ['board', bank],
     queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
+    enabled,
   });
   return (board.data?.rows ?? []).map((row) => row.objective.path).filter((path) => path !== '');
 }
@@ -24,9 +25,10 @@ const tidied = (typed: string) =>
 /** Where a question stands in the tree. Offered from what there is; one that is not there yet is asked about once. */
 export function ObjectiveField(props: { bank: number; value: string; readOnly: boolean; onChange: (objective: string) => void }) {
   const { bank, value, readOnly, onChange } = props;
-  const known = useObjectives(bank);
   const [typed, setTyped] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
+  // Fetched when one begins to type: every question is opened without it.
+  const known = useObjectives(bank, typed !== null || asked !== null);
   const list = useId();
   const shown = value === '' ? 'no objective' : value;
   if (readOnly) return <b className="font-normal!">{shown}</b>;

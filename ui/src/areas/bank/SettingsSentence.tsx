@@ -140,7 +140,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
           />
         </>
       )}
-      <KindWords kind={kind} value={value} pick={pick} />
+      <KindWords kind={kind} get={get} value={value} pick={pick} />
     </>
   );
   return (
@@ -151,7 +151,12 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
             {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
             {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
             {rules[kind].length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules[kind]))}
-            {get('marking') === 'parts' && <>, a wrong part costs {value('wrong part costs', 'What a wrong part costs')} right parts</>}
+            {get('marking') === 'parts' && (
+              <>
+                , a wrong part costs {value('wrong part costs', 'What a wrong part costs')}{' '}
+                {get('wrong part costs') === '1' ? 'right part' : 'right parts'}
+              </>
+            )}
             {' · '}
             {value('attempts', 'Attempts')} {several ? 'attempts' : 'attempt'}
             {several && (
@@ -182,10 +187,11 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
 
 function KindWords(props: {
   kind: Kind;
+  get: (word: string) => string;
   value: (word: string, label: string) => ReactNode;
   pick: (word: string, label: string, options: { value: string; words: string }[]) => ReactNode;
 }) {
-  const { kind, value, pick } = props;
+  const { kind, get, value, pick } = props;
   const order = [
     { value: 'yes', words: 'shuffled' },
     { value: 'no', words: 'in the order written' },
@@ -204,7 +210,7 @@ function KindWords(props: {
     return (
       <>
         {' · '}
-        ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} typos allowed
+        ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} {get('typos') === '1' ? 'typo' : 'typos'} allowed
       </>
     );
   }
@@ -220,7 +226,7 @@ function KindWords(props: {
     return (
       <>
         {' · '}
-        {value('clicks', 'Clicks allowed')} clicks allowed · areas{' '}
+        {value('clicks', 'Clicks allowed')} {get('clicks') === '1' ? 'click' : 'clicks'} allowed · areas{' '}
         {pick('areas', 'Areas are', words(['hidden', 'outlined', 'outlined after checking']))}
       </>
     );

@@ -99,8 +99,8 @@ export function useDraft(question: Question) {
     window.clearTimeout(timer.current);
     if (!sending.current) save.mutate(latest.current);
   });
-  // Without a connection it is tried again by itself.
-  const offline = save.error instanceof ApiError && save.error.isOffline;
+  // Without a connection, or while the server cannot save, it is tried again by itself.
+  const offline = save.error instanceof ApiError && save.error.maySucceedLater;
   useEffect(() => {
     if (!offline) return;
     const again = window.setInterval(saveNow, 5000);

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link } from 'react-router';
+import { points } from '../../parts/figures';
 import { api, inWords, take } from '../../api/client';
 import { Value } from '../../parts/Value';
 import type { Blueprint } from './plan';
@@ -42,7 +43,7 @@ export function DealtForm({
             refuse={(v) => (/^\d{1,15}$/.test(v) ? null : 'a whole number of at most 15 digits')}
             onChange={(v) => onSeed(Number(v))}
           />
-          {form.data && ` · ${form.data.points} points`} ·{' '}
+          {form.data && ` · ${form.data.points} ${points(form.data.points)}`} ·{' '}
           <button className="act" onClick={() => onSeed(seed + 1)}>
             another
           </button>{' '}

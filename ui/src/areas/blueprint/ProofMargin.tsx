@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
-import { count, figure } from '../../parts/figures';
+import { count, figure, points } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
 import { cellOf } from '../bank/need';
 import type { Blueprint, Edited } from './plan';
@@ -29,7 +29,7 @@ export function ProofMargin(props: { blueprint: Blueprint; edited: Edited; onCha
           <>no form yet</>
         ) : proof.least === proof.most ? (
           <>
-            <b className="fig">{figure(proof.most)}</b> points in every form
+            <b className="fig">{figure(proof.most)}</b> {points(proof.most)} in every form
           </>
         ) : (
           <>
@@ -97,7 +97,7 @@ function PassMark({
     const plan = { steps, ...(apart && { apart }) };
     if ('pass' in found) onChange({ plan: found.pass ? { ...plan, pass: found.pass } : plan });
   };
-  const shown = pass?.percent ? `${pass.percent} %` : pass?.points ? `${pass.points} points` : 'none';
+  const shown = pass?.percent ? `${pass.percent} %` : pass?.points ? `${pass.points} ${points(pass.points)}` : 'none';
   const proved = blueprint.proof.pass;
   return (
     <p>
@@ -106,7 +106,7 @@ function PassMark({
         <>
           {pass.percent ? (
             <>
-              , <b className="fig">{proved.points}</b> points
+              , <b className="fig">{proved.points}</b> {points(proved.points)}
             </>
           ) : (
             proved.percent && (

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, type Schema, take } from '../../api/client';
+import { ApiError, api, type Schema, take } from '../../api/client';
 import { cellOf } from '../bank/need';
 
 export type Blueprint = Schema['Blueprint'];
@@ -79,6 +79,12 @@ export function usePlan(blueprint: Blueprint) {
     window.clearTimeout(timer.current);
     timer.current = window.setTimeout(saveNow, 400);
   };
+  const later = save.error instanceof ApiError && save.error.maySucceedLater;
+  useEffect(() => {
+    if (!later) return;
+    const again = window.setInterval(saveNow, 5000);
+    return () => window.clearInterval(again);
+  }, [later, saveNow]);
   useEffect(() => {
     window.addEventListener('zetema:logged-in', saveNow);
     return () => window.removeEventListener('zetema:logged-in', saveNow);

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
-import { count, day, duration } from '../../parts/figures';
+import { count, day, duration, points } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
 import { Waiting } from '../../parts/Waiting';
@@ -41,7 +41,7 @@ export default function MyAssessmentsPage({ account }: { account: Account }) {
                   {sitting.earned !== null && (
                     <>
                       {sitting.passed !== null && ', '}
-                      <b className="fig">{sitting.earned}</b> of <b className="fig">{sitting.max}</b> points
+                      <b className="fig">{sitting.earned}</b> of <b className="fig">{sitting.max}</b> {points(sitting.max ?? '')}
                       {sitting.percent !== null && `, ${sitting.percent} %`}
                     </>
                   )}
@@ -67,7 +67,7 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
       void navigate(`/sittings/${sitting.id}`);
     },
   });
-  const pass = a.pass?.percent ? `${a.pass.percent} %` : a.pass?.points ? `${a.pass.points} points` : null;
+  const pass = a.pass?.percent ? `${a.pass.percent} %` : a.pass?.points ? `${a.pass.points} ${points(a.pass.points)}` : null;
   return (
     <Row
       line

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
-import { duration, figure } from '../../parts/figures';
+import { duration, figure, points } from '../../parts/figures';
 import { Outcome } from '../../parts/Gauge';
 import { Guard } from '../../parts/Guard';
 import { Rich } from '../../parts/Rich';
@@ -61,13 +61,17 @@ export default function ReviewPage({ account }: { account: Account }) {
 
 function Headline({ review }: { review: Review }) {
   const { total } = review;
-  const pass = total?.pass?.percent ? `${total.pass.percent} %` : total?.pass?.points ? `${total.pass.points} points` : null;
+  const pass = total?.pass?.percent
+    ? `${total.pass.percent} %`
+    : total?.pass?.points
+      ? `${total.pass.points} ${points(total.pass.points)}`
+      : null;
   return (
     <>
       <h1 className="stem">{review.passed === null ? 'Handed in' : review.passed ? 'Passed' : 'Not passed'}</h1>
       {total && (
         <p className="pt-1">
-          <b className="fig">{total.earned}</b> of <b className="fig">{total.max}</b> points
+          <b className="fig">{total.earned}</b> of <b className="fig">{total.max}</b> {points(total.max)}
           {total.percent !== null && (
             <>
               , <b className="fig">{total.percent}</b> %

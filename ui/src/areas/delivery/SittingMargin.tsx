@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
-import { clock, duration, figure } from '../../parts/figures';
+import { clock, duration, figure, points } from '../../parts/figures';
 import { AnswerLines } from './AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
@@ -47,7 +47,7 @@ export function Worth({ sitting, question }: { sitting: Sitting; question: Sitti
     !graded && <>ungraded</>,
     graded && worth !== null && (
       <>
-        up to <b className="fig">{worth}</b> {worth === '1' ? 'point' : 'points'}
+        up to <b className="fig">{worth}</b> {points(worth)}
       </>
     ),
     sitting.checks && (

@@ -40,9 +40,7 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
   };
   const down = (e: PointerEvent) => {
     if (readOnly || tool === null) return;
-    // The second press of a double click closes the polygon; it is no further corner.
-    if (tool === 'polygon' && e.detail > 1) return;
-    if (tool === 'polygon') setCorners(withCorner(corners, at(e)));
+    if (tool === 'polygon') setCorners(withCorner(corners, at(e), width / 80));
     else {
       svg.current?.setPointerCapture(e.pointerId);
       setGrip({ draw: tool, from: at(e) });
@@ -166,9 +164,9 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
   );
 }
 
-/** A corner where the last one is already is none. */
-const withCorner = (corners: number[], [x, y]: [number, number]) =>
-  corners.length > 1 && Math.abs((corners.at(-2) ?? 0) - x) + Math.abs((corners.at(-1) ?? 0) - y) < 4 ? corners : [...corners, x, y];
+/** A corner where the last one is already is none: a double click, which closes the polygon, presses twice. */
+const withCorner = (corners: number[], [x, y]: [number, number], near: number) =>
+  corners.length > 1 && Math.abs((corners.at(-2) ?? 0) - x) + Math.abs((corners.at(-1) ?? 0) - y) < near ? corners : [...corners, x, y];
 
 export function Outline({ shape, className = 'area-line' }: { shape: Shape; className?: string }) {
   const [x, y, w, h] = shape.numbers;

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Zetema\Tests\Browser\Chromium;
+
+/** The installation as a whole: copied elsewhere, started and ended. */
+final class InstallationTest extends TestCase
+{
+    private const ROOT = __DIR__ . '/../..';
+
+    public function test_a_copied_installation_uses_its_own_database_and_media_whatever_its_cache_says(): void
+    {
+        $copy = sys_get_temp_dir() . '/zetema-copy-' . bin2hex(random_bytes(4));
+        (new Process(['php', 'bin/console', 'cache:warmup', '--quiet'], self::ROOT, ['APP_ENV' => 'prod']))->mustRun();
+        (new Process(['sh', '-c', 'mkdir -p "$1/var" && cp -a app bin config core demo migrations public vendor composer.json "$1/" && cp -a var/cache "$1/var/"', 'copy', $copy], self::ROOT, timeout: 120))->mustRun();
+        $ask = new Process(['php', '-r', 'require "vendor/autoload.php"; $k = Zetema\App\Kernel::inEnvironment("prod"); $k->boot(); $c = $k->getContainer()->get("doctrine.dbal.default_connection"); echo json_encode([$c->getParams()["path"], $_ENV["MEDIA_DIR"]]);'], $copy, ['APP_ENV' => 'prod', 'DATABASE_URL' => false, 'MEDIA_DIR' => false]);
+        $ask->mustRun();
+        (new Process(['rm', '-rf', $copy]))->run();
+
+        self::assertSame([$copy . '/var/data/zetema.sqlite', $copy . '/var/media'], json_decode($ask->getOutput(), true));
+    }
+
+    public function test_the_stamps_of_a_build_know_their_folder(): void
+    {
+        $build = (string) file_get_contents(self::ROOT . '/bin/build');
+
+        self::assertSame(2, substr_count($build, 'echo "$here"'), 'of the interface and of the application');
+    }
+
+    public function test_the_server_ends_with_whoever_started_it_however_that_ends(): void
+    {
+        foreach ([SIGTERM, SIGKILL] as $signal) {
+            $port = Chromium::freePort();
+            $database = sys_get_temp_dir() . '/zetema-demo-' . $port . '.sqlite';
+            $demo = new Process(['bin/demo', "--port=$port"], self::ROOT, ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'], timeout: 60);
+            $demo->disableOutput();
+            $demo->start();
+            for ($i = 0; $i < 300 && !self::answers($port); ++$i) {
+                usleep(100_000);
+            }
+            self::assertTrue(self::answers($port), 'it runs');
+            $demo->signal($signal);
+            for ($i = 0; $i < 50 && self::answers($port); ++$i) {
+                usleep(100_000);
+            }
+            self::assertFalse(self::answers($port), 'no worker stays on the port');
+            (new Process(['rm', '-rf', ...(array) glob($database . '*')]))->run();
+        }
+    }
+
+    private static function answers(int $port): bool
+    {
+        $socket = @fsockopen('127.0.0.1', $port, timeout: 1);
+        if ($socket !== false) {
+            fclose($socket);
+        }
+
+        return $socket !== false;
+    }
+}
