@@ -6,6 +6,7 @@ namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\Core\Question as Core;
 
 /** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
@@ -34,7 +35,11 @@ final readonly class QuestionView
             'content' => (object) ($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
             'problem' => self::onScreen($newest->problem()),
             'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->settings()))->toData() : null,
-            'bankSettings' => (object) $question->bank->settings()->for($newest->kind())->values,
+            'bankSettings' => (object) array_filter(
+                $question->bank->settings()->for($newest->kind())->values,
+                static fn (string $value, string $word): bool => Core\Question::kindTakes($newest->kind(), Core\Setting::from($word), $value),
+                ARRAY_FILTER_USE_BOTH,
+            ),
             'proofs' => $this->proofs->of($question),
             'remarks' => array_map(static fn (Remark $r): array => $r->toData(), $remarks),
             'selfNote' => $question->selfNote(),

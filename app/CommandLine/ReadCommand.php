@@ -11,6 +11,7 @@ use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\MarkingPlan;
 use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings;
 
 #[AsCommand('zetema:read', 'Reads text files of questions and tells what was understood, with problems by line and column')]
 final class ReadCommand
@@ -33,7 +34,8 @@ final class ReadCommand
             $between = ',';
         }
         $pages = array_map(static fn (Page $p): array => ['name' => $p->name, 'heading' => $p->heading, 'reads' => $p->reads], $texts->pages());
-        $output->writeln('],"pages":' . json_encode($pages, $flags) . ',"problems":' . json_encode($texts->problems(), $flags) . '}', OutputInterface::OUTPUT_RAW);
+        $bank = ['every' => (object) $texts->bankSettings()->every->values, 'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $texts->bankSettings()->byKind)];
+        $output->writeln('],"bankSettings":' . json_encode($bank, $flags) . ',"pages":' . json_encode($pages, $flags) . ',"problems":' . json_encode($texts->problems(), $flags) . '}', OutputInterface::OUTPUT_RAW);
 
         return $texts->problems() === [] ? 0 : 1;
     }

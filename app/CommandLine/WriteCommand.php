@@ -25,7 +25,7 @@ final class WriteCommand
             $text .= $writer->page($page);
         }
         $head = ($texts->bank() === null ? '' : $writer->bank($texts->bank())) . $writer->bankSettings($texts->bankSettings());
-        $output->write($head === '' ? ltrim($text, "\n") : $head . $text, false, OutputInterface::OUTPUT_RAW);
+        $output->write(ltrim($head . $text, "\n"), false, OutputInterface::OUTPUT_RAW);
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         foreach ($texts->problems() as $problem) {
             $errors->writeln(sprintf('%s, line %d, column %d: %s', $problem['file'], $problem['line'], $problem['column'], $problem['message']), OutputInterface::OUTPUT_RAW);

@@ -97,7 +97,7 @@ final class SumsCounter
         foreach ($together as $parts) {
             $values = array_intersect_key($space->values, array_flip($parts));
             $here = ResponseSpace::independent($space->field, $values);
-            if ($here->count() > 50_000) {
+            if ($here->count() > 20_000) {
                 throw new TooMany('too many items have the same text to compute this exactly');
             }
             $adds = new States($this->budget);

@@ -47,6 +47,23 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('one: Which?', $once);
     }
 
+    public function test_what_a_file_sets_for_its_bank_counts_and_is_written_again(): void
+    {
+        $text = "bank settings:\n  points: 8\n  wrong costs: 1\n\nbank settings for claim:\n  points: 4\n\none: Which?\n  yes: a\n  no: b\n\ntrue: Bees fly.\n";
+        [, $json] = self::console(['zetema:read', '-'], $text);
+        $read = Fields::ofJson($json);
+        [, $written] = self::console(['zetema:write', '-'], $text);
+        $cases = tempnam(sys_get_temp_dir(), 'cases');
+        file_put_contents((string) $cases, '[{"question":1,"response":{"choose":[2]}},{"question":2,"response":{"choose":[1]}}]');
+        [, $marked] = self::console(['zetema:mark', '-', '--cases=' . $cases], $text);
+        unlink((string) $cases);
+
+        self::assertSame(['8', '4'], array_map(static fn (Fields $q): string => $q->text('points'), $read->objects('questions')));
+        self::assertSame(['points' => '4'], $read->object('bankSettings')->object('byKind')->textMap('claim'));
+        self::assertSame($text, $written);
+        self::assertSame(['-1 of 8', '4 of 4'], array_map(static fn (mixed $m): string => is_array($m) && is_string($m['earned']) && is_string($m['max']) ? $m['earned'] . ' of ' . $m['max'] : '', (array) json_decode($marked, true)));
+    }
+
     public function test_mark_gives_a_verdict_or_an_error_for_each_case_in_order(): void
     {
         $cases = tempnam(sys_get_temp_dir(), 'cases');

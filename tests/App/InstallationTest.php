@@ -40,17 +40,23 @@ final class InstallationTest extends TestCase
             $demo = new Process(['bin/demo', "--port=$port"], self::ROOT, ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'], timeout: 60);
             $demo->disableOutput();
             $demo->start();
-            for ($i = 0; $i < 300 && !self::answers($port); ++$i) {
-                usleep(100_000);
-            }
-            self::assertTrue(self::answers($port), 'it runs');
+            self::assertTrue(self::comesTo(true, $port, 30), 'it runs');
             $demo->signal($signal);
-            for ($i = 0; $i < 50 && self::answers($port); ++$i) {
-                usleep(100_000);
-            }
-            self::assertFalse(self::answers($port), 'no worker stays on the port');
+            self::assertTrue(self::comesTo(false, $port, 8), 'no worker stays on the port');
             (new Process(['rm', '-rf', ...(array) glob($database . '*')]))->run();
         }
+    }
+
+    /** Whether the port answers, or answers no more, within some seconds. */
+    private static function comesTo(bool $answers, int $port, int $seconds): bool
+    {
+        for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(100_000)) {
+            if (self::answers($port) === $answers) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function answers(int $port): bool

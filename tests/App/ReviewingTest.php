@@ -124,7 +124,7 @@ final class ReviewingTest extends ApiTestCase
     public function test_a_frozen_edition_keeps_the_banks_settings_of_its_day(): void
     {
         $this->logIn('orrell');
-        $this->send('PUT', '/api/banks/1/settings', ['version' => 1, 'settings' => ['wrong costs' => '3']], 'BankSettings');
+        $this->send('PUT', '/api/banks/1/settings', ['version' => $this->send('GET', '/api/banks/1/settings')->integer('version'), 'settings' => ['wrong costs' => '3']], 'BankSettings');
         $rehearsal = $this->send('POST', '/api/blueprints/1/rehearsals', ['seed' => 3], 'Sitting', 201);
         $this->logIn('carrow');
         $sitting = $this->send('POST', '/api/editions/1/sittings', [], 'Sitting', 201);

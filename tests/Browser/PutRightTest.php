@@ -212,6 +212,7 @@ final class PutRightTest extends BrowserTestCase
         $page->click('draw a polygon');
         $board = $page->find('//*[local-name()="svg" and contains(@class, "board")]');
         $before = $page->script('return document.querySelectorAll(".shape").length');
+        self::assertIsInt($before);
         $to = fn (int $x, int $y) => $page->driver->action()->moveToElement($board, $x, $y);
         $to(-100, -80)->click()->perform();
         $to(100, -80)->click()->perform();

@@ -219,65 +219,6 @@ final class GuessingTest extends TestCase
         self::assertSame(['3', '-1', '-0.5', '1.5', '1.5', '2.5'], [$earned(['choose' => [1]]), $earned(['choose' => [2]]), $earned(null), $earned(['choose' => [1]], 2), $earned(['choose' => [1]], 3), $earned(['choose' => [1]], 1, 1)]);
     }
 
-    public function test_hostile_input_is_answered_within_100_ms(): void
-    {
-        $text = "text: T\n typos: 2\n ignore: case, accents, punctuation\n pattern: *a*b*c*d*e*f*z\n" . implode("\n", array_map(static fn (int $i): string => " answer: accepted wording number $i", range(1, 5000)));
-        [$question, $plan] = self::question($text);
-        (new Marker())->mark($plan, Response::typed('warm'));
-        foreach ([['text' => str_repeat('abcdef', 1_600)], ['text' => 'accepted wordnig number 4999 and some'], ['text' => 'acepted wording numbr 4321'], ['text' => str_repeat('a', 1_000_000)], ['text' => str_repeat("\u{0301}", 5_000)]] as $given) {
-            // The fastest of three: another process may have had the machine meanwhile.
-            $fastest = min(array_map(static function () use ($plan, $question, $given): float {
-                $start = hrtime(true);
-                try {
-                    (new Marker())->mark($plan, $question->kind->response($given, $question->effective()));
-                } catch (\Zetema\Core\Data\Malformed $e) {
-                    self::assertSame('text', $e->field);
-                }
-
-                return (hrtime(true) - $start) / 1e6;
-            }, [1, 2, 3]));
-            self::assertLessThan(100, $fastest);
-        }
-        [$regions] = self::question("regions: R\n clicks: any\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9");
-        $clicks = array_fill(0, 1_000_000, [1, 1]);
-        $start = hrtime(true);
-        try {
-            $regions->kind->response(['points' => $clicks], $regions->effective());
-            self::fail('a million clicks were taken');
-        } catch (\Zetema\Core\Data\Malformed) {
-            self::assertLessThan(100, (hrtime(true) - $start) / 1e6);
-        }
-    }
-
-    /** @return iterable<string, array{string, bool}> question, whether it is answered (else it is refused) */
-    public static function heavy(): iterable
-    {
-        $choices = static fn (callable $weight): string => "several: W\n marking: weighed" . implode('', array_map(static fn (int $i): string => sprintf("\n yes %s: c%d", is_string($w = $weight($i)) ? $w : '', $i), range(1, 40)));
-        $areas = static fn (int $clicks, string $marking): string => "regions: W\n image: a.svg\n  size: 1600 1200\n  shows: s\n clicks: $clicks\n marking: $marking"
-            . implode('', array_map(static fn (int $i): string => "\n area yes" . ($marking === 'weighed' ? " $i" : '') . ': polygon ' . ($i * 120) . ',10 ' . ($i * 120 + 100) . ',500 ' . ($i * 120) . ',1100', range(1, 12)));
-        yield 'forty weighed choices' => [$choices(static fn (int $i): string => (string) $i), true];
-        yield 'forty weighed choices, any sum different' => [$choices(static fn (int $i): string => $i . '.' . ($i * 7 % 90 + 10)), false];
-        yield 'five clicks on twelve areas' => [$areas(5, 'parts'), true];
-        yield 'twelve clicks on twelve areas' => [$areas(12, 'parts'), false];
-        yield 'twelve clicks on twelve weighed areas' => [$areas(12, 'weighed'), false];
-    }
-
-    #[DataProvider('heavy')]
-    public function test_a_guess_is_worked_out_or_refused_in_good_time(string $text, bool $answered): void
-    {
-        [$question] = self::question($text);
-        $start = hrtime(true);
-        try {
-            $rows = (new Guessing())->of($question, $question->effective());
-            $sum = array_reduce($rows, static fn (BigRational $sum, array $row): BigRational => $sum->plus($row['chance'])->simplified(), BigRational::zero());
-            self::assertTrue($answered && $sum->isEqualTo(1));
-        } catch (TooMany $e) {
-            self::assertFalse($answered);
-            self::assertStringContainsString('in good time', $e->getMessage());
-        }
-        self::assertLessThan(2.0, (hrtime(true) - $start) / 1e9, 'a second, and as much again for a slow machine');
-    }
-
     public function test_no_float_touches_a_point(): void
     {
         $files = [...(array) glob(dirname(__DIR__, 2) . '/core/Marking/*.php'), ...(array) glob(dirname(__DIR__, 2) . '/core/Question/{*.php,Kinds/*.php}', GLOB_BRACE)];

@@ -175,6 +175,11 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
       ) : (
         <p>recorded only, earns nothing · {rest}</p>
       )}
+      {own.refresher !== undefined && (
+        <p>
+          after the last failed attempt to “{own.refresher}” <NoEffectYet />
+        </p>
+      )}
       {problem !== null && problem.field !== null && problem.field in own && (
         <p className="notice" role="alert">
           {problem.message}
