@@ -52,6 +52,23 @@ final class ScreensTest extends BrowserTestCase
         }
     }
 
+    public function test_an_administrator_finds_whose_log_in_waits_and_can_read_it_in_both_schemes(): void
+    {
+        $page = $this->page;
+        $page->open('/');
+        $page->see('Log in');
+        $page->script('return (async () => { for (let i = 0; i < 6; i++) await fetch("/api/log-in", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({login: "aldous", password: "x"})}); })()');
+        $page->logIn('kestle', 'honeycomb');
+        $page->click('People');
+        $page->see('aldous');
+        foreach ([false, true] as $dark) {
+            $page->size(1280, 800, $dark);
+            self::assertSame([], $this->violations());
+        }
+        $page->click('Let aldous go on');
+        $page->see('Nobody has to wait now.');
+    }
+
     public function test_a_practice_with_a_hint_and_a_second_attempt_by_keyboard(): void
     {
         $page = $this->page;

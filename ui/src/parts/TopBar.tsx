@@ -35,7 +35,7 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
       <span className="ml-auto text-sm opacity-90">
         {account.role === 'administrator' && (
           <>
-            <Link className="underline underline-offset-3" to="/people">
+            <Link className="text-inherit! underline underline-offset-3" to="/people">
               People
             </Link>{' '}
             &ensp;
