@@ -7,12 +7,12 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 
 /** A bank of questions, with the settings that count where a question makes none of its own. */
 #[ORM\Entity]

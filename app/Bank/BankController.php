@@ -13,13 +13,18 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Question\QuestionEditing;
+use Zetema\App\Bank\Question\QuestionList;
+use Zetema\App\Bank\Question\QuestionView;
+use Zetema\App\Bank\Review\ProofreadingNotes;
+use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 #[IsGranted('ROLE_READER')]
 final readonly class BankController
 {
-    public function __construct(private EntityManagerInterface $em, private BankDesk $bankDesk, private QuestionDesk $desk, private QuestionView $view)
+    public function __construct(private EntityManagerInterface $em, private BankSettingsEditing $settings, private QuestionEditing $editing, private QuestionView $view)
     {
     }
 
@@ -40,20 +45,20 @@ final readonly class BankController
     #[Route('/api/banks/{id}/settings', methods: ['GET'])]
     public function settings(#[MapEntity] Bank $bank): JsonResponse
     {
-        return new JsonResponse($this->bankDesk->settings($bank));
+        return new JsonResponse($this->settings->settings($bank));
     }
 
     #[Route('/api/banks/{id}/settings', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function set(#[MapEntity] Bank $bank, Request $request): JsonResponse
     {
-        $this->bankDesk->set($bank, Body::of($request));
+        $this->settings->set($bank, Body::of($request));
 
-        return new JsonResponse($this->bankDesk->settings($bank));
+        return new JsonResponse($this->settings->settings($bank));
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]
-    public function proofread(#[MapEntity] Bank $bank, Proofs $proofs): JsonResponse
+    public function proofread(#[MapEntity] Bank $bank, ProofreadingNotes $proofs): JsonResponse
     {
         return new JsonResponse($proofs->ofBank($bank));
     }
@@ -81,12 +86,12 @@ final readonly class BankController
     #[IsGranted('ROLE_AUTHOR')]
     public function make(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->view->of($this->desk->make($bank, Body::of($request), $account)), 201);
+        return new JsonResponse($this->view->of($this->editing->make($bank, Body::of($request), $account)), 201);
     }
 
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank): Response
     {
-        return new Response($this->bankDesk->text($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+        return new Response($this->settings->text($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
+use Zetema\App\Bank\Objective\Objectives;
 use Zetema\Core\Question\KindId;
 
 /** The map of a bank: objective × kind, cleared and all. */

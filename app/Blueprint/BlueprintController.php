@@ -18,7 +18,7 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class BlueprintController
 {
-    public function __construct(private EntityManagerInterface $em, private BlueprintDesk $desk, private BlueprintView $view)
+    public function __construct(private EntityManagerInterface $em, private BlueprintEditing $editing, private BlueprintView $view)
     {
     }
 
@@ -34,7 +34,7 @@ final readonly class BlueprintController
     #[IsGranted('ROLE_AUTHOR')]
     public function make(#[MapEntity] Bank $bank, Request $request): JsonResponse
     {
-        return new JsonResponse($this->view->of($this->desk->make($bank, Body::of($request))), 201);
+        return new JsonResponse($this->view->of($this->editing->make($bank, Body::of($request))), 201);
     }
 
     #[Route('/api/blueprints/{id}', methods: ['GET'])]
@@ -47,7 +47,7 @@ final readonly class BlueprintController
     #[IsGranted('ROLE_AUTHOR')]
     public function edit(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
-        $this->desk->edit($blueprint, Body::of($request));
+        $this->editing->edit($blueprint, Body::of($request));
 
         return new JsonResponse($this->view->of($blueprint));
     }
@@ -55,14 +55,14 @@ final readonly class BlueprintController
     #[Route('/api/blueprints/{id}/deal', methods: ['POST'])]
     public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
-        return new JsonResponse($this->desk->deal($blueprint, Body::seed(Body::of($request)) ?? 1));
+        return new JsonResponse($this->editing->deal($blueprint, Body::seed(Body::of($request)) ?? 1));
     }
 
     #[Route('/api/editions/{id}', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function withdraw(#[MapEntity] Edition $edition): JsonResponse
     {
-        $this->desk->withdraw($edition);
+        $this->editing->withdraw($edition);
 
         return new JsonResponse($this->view->of($edition->blueprint));
     }
@@ -71,6 +71,6 @@ final readonly class BlueprintController
     #[IsGranted('ROLE_AUTHOR')]
     public function freeze(#[MapEntity] Blueprint $blueprint, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->desk->freeze($blueprint, $account)->toData(), 201);
+        return new JsonResponse($this->editing->freeze($blueprint, $account)->toData(), 201);
     }
 }

@@ -14,7 +14,7 @@ use Zetema\Core\Question\Points;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private Stock $stock, private Board $board, private Editions $editions)
+    public function __construct(private EntityManagerInterface $em, private EligibleQuestions $eligible, private Board $board, private Editions $editions)
     {
     }
 
@@ -42,7 +42,7 @@ final readonly class BlueprintView
     private function proof(Blueprint $blueprint): array
     {
         try {
-            $proof = Proof::of($blueprint->plan(), array_column($this->stock->cleared($blueprint->bank), 'candidate'), $this->stock->known($blueprint->bank));
+            $proof = Proof::of($blueprint->plan(), array_column($this->eligible->cleared($blueprint->bank), 'question'), $this->eligible->known($blueprint->bank));
         } catch (UnknownQuestion $e) {
             return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
         }

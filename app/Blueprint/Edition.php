@@ -9,8 +9,8 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Sitting\Rules;
 
 /** An assessment frozen for delivery: title, plan and rules as they were, and the revisions that its pools hold. */

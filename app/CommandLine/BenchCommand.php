@@ -10,10 +10,10 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\WhatScoresWhat;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 
 #[AsCommand('zetema:bench', 'Measures: markings a second, beside an empty loop that decodes the same responses')]
 final class BenchCommand

@@ -12,14 +12,14 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Blueprint;
-use Zetema\Core\Drawing\Candidate;
 use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\EligibleQuestion;
 use Zetema\Core\Drawing\UnknownQuestion;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\EffectiveSettings;
-use Zetema\Core\Question\InvalidSetting;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Status;
 
 #[AsCommand('zetema:deal', 'Deals forms of a blueprint from text files')]
@@ -75,9 +75,9 @@ final class DealCommand
         return $texts->problems() === [] ? 0 : 1;
     }
 
-    private static function candidate(Question $question, EffectiveSettings $settings, int $number): Candidate
+    private static function candidate(Question $question, EffectiveSettings $settings, int $number): EligibleQuestion
     {
-        return new Candidate(
+        return new EligibleQuestion(
             $question->name ?? (string) $number,
             $question->kind::id()->value,
             $question->objective,

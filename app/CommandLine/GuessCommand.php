@@ -8,8 +8,8 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\Core\Marking\Guessing;
-use Zetema\Core\Marking\TooMany;
+use Zetema\Core\Marking\Guessing\Guessing;
+use Zetema\Core\Marking\Guessing\TooManyToCount;
 
 #[AsCommand('zetema:guess', 'The exact distribution of points for a blind guess')]
 final class GuessCommand
@@ -20,7 +20,7 @@ final class GuessCommand
         $found = OneQuestion::of($texts, $file, $question);
         try {
             $rows = (new Guessing())->of($found, $texts->effective($found));
-        } catch (TooMany $e) {
+        } catch (TooManyToCount $e) {
             TextFiles::print($output, ['problems' => [$e->getMessage()]]);
 
             return 1;

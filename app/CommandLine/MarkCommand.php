@@ -12,9 +12,9 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 
 #[AsCommand('zetema:mark', 'Marks responses: one verdict for each case, in order')]
 final class MarkCommand

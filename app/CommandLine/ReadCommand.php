@@ -8,10 +8,10 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\TextFormat\Page;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Settings;
 
 #[AsCommand('zetema:read', 'Reads text files of questions and tells what was understood, with problems by line and column')]
 final class ReadCommand

@@ -8,10 +8,10 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Exchange\TextFormat\Reader;
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 
 /** Questions from files in the text format; `-` is standard input. */
 final class TextFiles

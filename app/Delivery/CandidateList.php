@@ -18,7 +18,7 @@ final readonly class CandidateList
     }
 
     /** @return array<string, mixed> */
-    public function of(Account $account, Desk $desk): array
+    public function of(Account $account, Invigilation $invigilation): array
     {
         $sittings = $this->em->getRepository(Sitting::class)->findBy(['account' => $account], ['id' => 'DESC']);
         $mine = [];
@@ -29,7 +29,7 @@ final readonly class CandidateList
                 continue;
             }
             if ($sitting->endedAt() === null) {
-                $desk->settle($sitting);
+                $invigilation->settle($sitting);
             }
             $assessment = $sitting->blueprint->id;
             $count[$assessment] = ($count[$assessment] ?? 0) + 1;

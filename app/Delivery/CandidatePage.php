@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
-use Zetema\App\Bank\Media;
+use Zetema\App\Bank\Media\Media;
 use Zetema\Core\Sitting as Core;
 use Zetema\Core\Sitting\Mentions;
 

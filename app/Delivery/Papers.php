@@ -6,15 +6,15 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use Zetema\App\Bank\Revision;
+use Zetema\App\Bank\Question\Revision;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Sitting as Core;
 
 /** Deals papers, and puts a stored sitting together again: its paper from its form, its state from its events. */
@@ -25,18 +25,18 @@ final readonly class Papers
     }
 
     /**
-     * @param array<string, array{candidate: \Zetema\Core\Drawing\Candidate, revision: int}> $stock
+     * @param array<string, array{question: \Zetema\Core\Drawing\EligibleQuestion, revision: int}> $eligible
      * @param list<string> $known as Dealer has it
      *
      * @return list<array{revision: int, choices: list<int>, points: string|null}>
      */
-    public function deal(Blueprint $plan, BankSettings $bank, array $stock, array $known, int $seed): array
+    public function deal(Blueprint $plan, BankSettings $bank, array $eligible, array $known, int $seed): array
     {
-        $form = (new Dealer($plan, array_column($stock, 'candidate'), $known))->deal($seed);
+        $form = (new Dealer($plan, array_column($eligible, 'question'), $known))->deal($seed);
         $chance = new Chance($seed ^ 0x5EED);
         $dealt = [];
         foreach ($form->questions as $item) {
-            $revision = $this->revision($stock[$item['id']]['revision']);
+            $revision = $this->revision($eligible[$item['id']]['revision']);
             $question = $revision->question();
             $step = $plan->steps[$item['step'] - 1];
             $dealt[] = [

@@ -20,21 +20,21 @@ use Zetema\Core\Sitting as Core;
 /** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
 final readonly class SittingController
 {
-    public function __construct(private Desk $desk, private WatchMargin $watch, private CandidatePage $shown)
+    public function __construct(private Invigilation $invigilation, private WatchMargin $watch, private CandidatePage $shown)
     {
     }
 
     #[Route('/api/my-assessments', methods: ['GET'])]
     public function mine(#[CurrentUser] Account $account, CandidateList $list): JsonResponse
     {
-        return new JsonResponse($list->of($account, $this->desk));
+        return new JsonResponse($list->of($account, $this->invigilation));
     }
 
     #[Route('/api/editions/{id}/sittings', methods: ['POST'])]
     #[IsGranted('ROLE_CANDIDATE')]
     public function begin(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse
     {
-        return $this->answer($this->desk->begin($edition, $account, random_int(1, PHP_INT_MAX >> 12)), 201);
+        return $this->answer($this->invigilation->begin($edition, $account, random_int(1, PHP_INT_MAX >> 12)), 201);
     }
 
     #[Route('/api/blueprints/{id}/rehearsals', methods: ['POST'])]
@@ -43,7 +43,7 @@ final readonly class SittingController
     {
         $seed = Body::seed(Body::of($request)) ?? random_int(1, 9_999);
 
-        return $this->answer($this->desk->rehearse($blueprint, $account, $seed), 201);
+        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed), 201);
     }
 
     #[Route('/api/sittings/{id}', methods: ['GET'])]
@@ -59,14 +59,14 @@ final readonly class SittingController
     {
         self::refuseOthers($sitting, $account);
 
-        return $this->answer($sitting, 200, $this->desk->act($sitting, Body::of($request)));
+        return $this->answer($sitting, 200, $this->invigilation->act($sitting, Body::of($request)));
     }
 
     #[Route('/api/sittings/{id}/review', methods: ['GET'])]
     public function review(#[MapEntity] Sitting $sitting, #[CurrentUser] Account $account): JsonResponse
     {
         self::refuseOthers($sitting, $account);
-        $run = $this->desk->settle($sitting);
+        $run = $this->invigilation->settle($sitting);
         if ($run->endedAt === null) {
             throw new Core\Refused('The review opens when the paper is handed in.');
         }
@@ -76,11 +76,11 @@ final readonly class SittingController
 
     private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
     {
-        $run ??= $this->desk->settle($sitting);
+        $run ??= $this->invigilation->settle($sitting);
 
         return new JsonResponse([
             ...self::about($sitting),
-            ...$this->shown->running($sitting, $run, $this->desk->now()),
+            ...$this->shown->running($sitting, $run, $this->invigilation->now()),
             'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
         ], $status, ['Cache-Control' => 'no-store']);
     }

@@ -6,7 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Sitting as Run;
 

@@ -10,10 +10,10 @@ use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Media;
-use Zetema\App\Bank\Question;
+use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\Blueprint;
-use Zetema\App\Blueprint\BlueprintDesk;
+use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
@@ -42,7 +42,7 @@ final readonly class DemoCommand
         private EntityManagerInterface $em,
         private UserPasswordHasherInterface $hasher,
         private Intake $intake,
-        private BlueprintDesk $desk,
+        private BlueprintEditing $editing,
         private PastSittings $past,
         private Media $media,
         #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
@@ -78,9 +78,9 @@ final readonly class DemoCommand
         }
         $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
         $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
-        $edition = $this->desk->freeze($this->certificate($bank), $accounts['orrell']);
-        $this->desk->freeze($this->practice($bank), $accounts['orrell']);
-        $this->desk->freeze($this->handsOn($bank), $accounts['orrell']);
+        $edition = $this->editing->freeze($this->certificate($bank), $accounts['orrell']);
+        $this->editing->freeze($this->practice($bank), $accounts['orrell']);
+        $this->editing->freeze($this->handsOn($bank), $accounts['orrell']);
         $this->past->sit($edition, [
             ['account' => $accounts['aldous'], 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $accounts['wren'], 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],

@@ -7,15 +7,15 @@ namespace Zetema\App\Demo;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Edition;
-use Zetema\App\Blueprint\Stock;
-use Zetema\App\Delivery\Desk;
+use Zetema\App\Blueprint\EligibleQuestions;
+use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\Delivery\SittingEvent;
 use Zetema\App\People\Account;
 use Zetema\Core\Drawing\Chance;
-use Zetema\Core\Question\Choice;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting as Core;
 use Zetema\Core\Sitting\Event;
 use Zetema\Core\Sitting\EventType;
@@ -23,7 +23,7 @@ use Zetema\Core\Sitting\EventType;
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
 {
-    public function __construct(private EntityManagerInterface $em, private Papers $papers, private Stock $stock, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Papers $papers, private EligibleQuestions $eligible, private ClockInterface $clock)
     {
     }
 
@@ -31,14 +31,14 @@ final readonly class PastSittings
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->stock->of($edition->revisionIds), $edition->plan()->named(), $seed);
+            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->eligible->of($edition->revisionIds), $edition->plan()->named(), $seed);
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();
             $run = Core\Sitting::of($this->papers->paper($sitting));
             foreach ($this->events($run->paper, $ability, new Chance($seed), $this->clock->now()->getTimestamp() - 86_400 * $daysAgo) as $event) {
                 $run = $run->with($run->accept($event));
-                $this->em->persist(new SittingEvent($sitting, $run->events, Desk::OWN . 'demo-' . $run->events, $event));
+                $this->em->persist(new SittingEvent($sitting, $run->events, Invigilation::OWN . 'demo-' . $run->events, $event));
             }
             $sitting->note($run);
             $this->em->flush();

@@ -8,22 +8,22 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Objective;
-use Zetema\App\Bank\Objectives;
-use Zetema\App\Bank\Page;
-use Zetema\App\Bank\PictureSizes;
-use Zetema\App\Bank\Question;
+use Zetema\App\Bank\Media\PictureSizes;
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Bank\Page\Page;
+use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Data\Text;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
-use Zetema\Core\Question\AnswerLine;
+use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question as Core;
-use Zetema\Core\Question\BankSettings;
 use Zetema\Core\Question\Problem;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Sketch;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
@@ -207,6 +207,6 @@ final readonly class Intake
 
     private static function likeness(string $stem): string
     {
-        return mb_strtolower(preg_replace('/[^\p{L}\p{N}]+/u', ' ', Text::excerpt($stem)) ?? '');
+        return mb_strtolower(preg_replace('/[^\p{L}\p{N}]+/u', ' ', AuthorText::excerpt($stem)) ?? '');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
-use Zetema\Core\Question\Choice;
+use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
 
@@ -16,21 +16,21 @@ use Zetema\Core\Question\Question;
  */
 final class ChoiceOrder
 {
-    /** @return list<int> the question's mixing() lists in their new order, one after the other */
+    /** @return list<int> the question's shuffledLists() lists in their new order, one after the other */
     public static function of(Question $question, bool $shuffle, Chance $chance): array
     {
         if ($question->kind->choices() !== []) {
             return self::choices($question->kind->choices(), $shuffle, $chance);
         }
-        $mixing = $question->kind->mixing();
-        $mixed = array_merge(...array_map(static fn (array $list): array => $chance->shuffled($list), $mixing));
+        $lists = $question->kind->shuffledLists();
+        $mixed = array_merge(...array_map(static fn (array $list): array => $chance->shuffled($list), $lists));
         $again = $question->kind::id() === KindId::Order && count($mixed) > 2 && self::isSolved($question, $mixed);
 
         return $again ? $chance->shuffled($mixed) : $mixed;
     }
 
     /**
-     * The flat list of a page's order, taken apart again as mixing() has it.
+     * The flat list of a page's order, taken apart again as shuffledLists() has it.
      *
      * @param list<int> $flat
      *
@@ -39,7 +39,7 @@ final class ChoiceOrder
     public static function lists(Question $question, array $flat): array
     {
         $lists = [];
-        foreach ($question->kind->mixing() as $list) {
+        foreach ($question->kind->shuffledLists() as $list) {
             $lists[] = array_splice($flat, 0, count($list));
         }
 
@@ -64,6 +64,6 @@ final class ChoiceOrder
     /** @param list<int> $order */
     private static function isSolved(Question $question, array $order): bool
     {
-        return $question->kind->face([$order], $question->effective()) === $question->kind->face($question->kind->mixing(), $question->effective());
+        return $question->kind->shownToCandidate([$order], $question->effective()) === $question->kind->shownToCandidate($question->kind->shuffledLists(), $question->effective());
     }
 }

@@ -12,7 +12,7 @@ final class Dealer
 {
     public const TRIES = 1000;
 
-    /** @var array<string, Candidate> */
+    /** @var array<string, EligibleQuestion> */
     private array $byId = [];
     /** @var list<Draw> */
     private array $draws;
@@ -24,15 +24,15 @@ final class Dealer
     private array $apart = [];
 
     /**
-     * @param list<Candidate> $candidates those that may be dealt
+     * @param list<EligibleQuestion> $eligible those that may be dealt
      * @param list<string> $known ids of questions that are there but may not be dealt: where a pool names one, it does not fit
      *
      * @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt
      */
-    public function __construct(private readonly Blueprint $blueprint, array $candidates, array $known = [])
+    public function __construct(private readonly Blueprint $blueprint, array $eligible, array $known = [])
     {
-        foreach ($candidates as $candidate) {
-            $this->byId[$candidate->id] = $candidate;
+        foreach ($eligible as $question) {
+            $this->byId[$question->id] = $question;
         }
         $this->draws = $blueprint->draws();
         $this->refuseUnknown(array_flip($known));
@@ -40,15 +40,15 @@ final class Dealer
         foreach ($this->draws as $d => $draw) {
             $this->pools[$d] = [];
         }
-        foreach ($candidates as $candidate) {
-            if (isset($fixed[$candidate->id])) {
+        foreach ($eligible as $question) {
+            if (isset($fixed[$question->id])) {
                 continue;
             }
-            $draws = array_keys(array_filter($this->draws, static fn (Draw $draw): bool => $draw->pool->fits($candidate)));
+            $draws = array_keys(array_filter($this->draws, static fn (Draw $draw): bool => $draw->pool->fits($question)));
             if ($draws !== []) {
-                $this->fits[$candidate->id] = $draws;
+                $this->fits[$question->id] = $draws;
                 foreach ($draws as $d) {
-                    $this->pools[$d][] = $candidate->id;
+                    $this->pools[$d][] = $question->id;
                 }
             }
         }

@@ -33,8 +33,8 @@ final readonly class Draw
     }
 
     /** What a question counts when it is drawn here: the draw's points where it has some and the question is graded. */
-    public function worthOf(Candidate $candidate): Points
+    public function worthOf(EligibleQuestion $question): Points
     {
-        return $this->points !== null && !$candidate->worth->isZero() ? $this->points : $candidate->worth;
+        return $this->points !== null && !$question->worth->isZero() ? $this->points : $question->worth;
     }
 }

@@ -70,18 +70,18 @@ final readonly class Pool
         ], static fn (mixed $value): bool => !in_array($value, [null, '', []], true));
     }
 
-    public function fits(Candidate $candidate): bool
+    public function fits(EligibleQuestion $question): bool
     {
-        if (in_array($candidate->id, $this->without, true)) {
+        if (in_array($question->id, $this->without, true)) {
             return false;
         }
 
-        return in_array($candidate->id, $this->also, true) || (
-            $this->fitsObjective($candidate->objective)
-            && ($this->kinds === [] || in_array($candidate->kind, $this->kinds, true))
-            && array_diff($this->tags, $candidate->tags) === []
-            && ($this->difficulty === [] || in_array($candidate->difficulty, $this->difficulty, true))
-            && ($this->only === [] || in_array($candidate->id, $this->only, true))
+        return in_array($question->id, $this->also, true) || (
+            $this->fitsObjective($question->objective)
+            && ($this->kinds === [] || in_array($question->kind, $this->kinds, true))
+            && array_diff($this->tags, $question->tags) === []
+            && ($this->difficulty === [] || in_array($question->difficulty, $this->difficulty, true))
+            && ($this->only === [] || in_array($question->id, $this->only, true))
         );
     }
 

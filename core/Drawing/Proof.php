@@ -22,15 +22,15 @@ final readonly class Proof
     }
 
     /**
-     * @param list<Candidate> $candidates
+     * @param list<EligibleQuestion> $eligible
      * @param list<string> $known as Dealer has it
      */
-    public static function of(Blueprint $blueprint, array $candidates, array $known = []): self
+    public static function of(Blueprint $blueprint, array $eligible, array $known = []): self
     {
-        $dealer = new Dealer($blueprint, $candidates, $known);
+        $dealer = new Dealer($blueprint, $eligible, $known);
         $byId = [];
-        foreach ($candidates as $candidate) {
-            $byId[$candidate->id] = $candidate;
+        foreach ($eligible as $question) {
+            $byId[$question->id] = $question;
         }
         $least = $most = Points::zero();
         $questions = 0;

@@ -6,11 +6,14 @@ namespace Zetema\Core\Marking;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use Zetema\Core\Question\Atom;
-use Zetema\Core\Question\Measure;
-use Zetema\Core\Question\Outcome;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Scoring\Finder;
+use Zetema\Core\Marking\Scoring\FoundScores;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
 
 /** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
 final class Marker
@@ -20,7 +23,7 @@ final class Marker
 
     private const ORDINALS = [2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth', 6 => 'sixth'];
 
-    /** @var \WeakMap<MarkingPlan, array<string, Verdict>> a verdict depends on nothing but the plan, the atoms found and how it was given */
+    /** @var \WeakMap<MarkingPlan, array<string, Verdict>> a verdict depends on nothing but the plan, the criteria found and how it was given */
     private \WeakMap $verdicts;
 
     public function __construct(private readonly Finder $finder = new Finder())
@@ -35,10 +38,10 @@ final class Marker
      */
     public function mark(MarkingPlan $plan, Response $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
     {
-        $found = $response->isBlank() ? [] : $this->finder->found($plan->measure, $response);
+        $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
         $key = ($response->isBlank() ? 'blank' : 'given') . ($late ? ' late ' : ' ') . $attempt . ' ' . $hints;
-        foreach ($found as $atom) {
-            $key .= ' ' . spl_object_id($atom);
+        foreach ($found as $criterion) {
+            $key .= ' ' . spl_object_id($criterion);
         }
         $known = $this->verdicts[$plan] ?? [];
         if (isset($known[$key])) {
@@ -54,7 +57,7 @@ final class Marker
         return $verdict;
     }
 
-    /** @param list<Atom> $found */
+    /** @param list<Criterion> $found */
     private function judge(MarkingPlan $plan, array $found, bool $blank, int $attempt, int $hints, bool $late): Verdict
     {
         if (!$plan->judged) {
@@ -66,14 +69,14 @@ final class Marker
         $judged = match (true) {
             $late && $penalties->late === 'wrong' => $this->wrong($plan),
             $blank, $late && $penalties->late === 'blank' => $this->blank($plan),
-            default => $this->judged($plan, Sums::of($found)),
+            default => $this->judged($plan, FoundScores::of($found)),
         };
 
         return $this->settle($plan, $judged, $attempt, $hints, $late);
     }
 
-    /** The mark of a first attempt in which atoms with these sums were found. */
-    public function markSums(MarkingPlan $plan, Sums $sums, int $attempt = 1): Verdict
+    /** The mark of a first attempt in which criteria with these sums were found. */
+    public function markSums(MarkingPlan $plan, FoundScores $sums, int $attempt = 1): Verdict
     {
         return $this->settle($plan, $this->judged($plan, $sums), $attempt, 0, false);
     }
@@ -87,7 +90,7 @@ final class Marker
             $working[0] = Outcome::OutOfTime->value . ', counts as ' . $working[0];
         }
         if ($sum->isPositive()) {
-            $sum = $this->take($sum, $penalties->forAttempt($attempt, $plan->measure->worth), (self::ORDINALS[$attempt] ?? $attempt . 'th') . ' attempt', $working);
+            $sum = $this->take($sum, $penalties->forAttempt($attempt, $plan->scoring->worth), (self::ORDINALS[$attempt] ?? $attempt . 'th') . ' attempt', $working);
         }
         if ($sum->isPositive()) {
             $sum = $this->take($sum, $penalties->forHints($hints), $hints === 1 ? '1 hint' : $hints . ' hints', $working);
@@ -96,9 +99,9 @@ final class Marker
             $sum = $penalties->floor;
             $working[] = 'not below ' . self::say($penalties->floor);
         }
-        if ($sum->compareTo($plan->measure->worth->exact()) > 0) {
-            $sum = $plan->measure->worth->exact();
-            $working[] = 'not above ' . $plan->measure->worth;
+        if ($sum->compareTo($plan->scoring->worth->exact()) > 0) {
+            $sum = $plan->scoring->worth->exact();
+            $working[] = 'not above ' . $plan->scoring->worth;
         }
         $earned = Points::rounded($sum, $penalties->decimals);
         if (!$earned->exact()->isEqualTo($sum)) {
@@ -127,29 +130,29 @@ final class Marker
     }
 
     /** @return array{Outcome, BigRational, list<string>} */
-    private function judged(MarkingPlan $plan, Sums $sums): array
+    private function judged(MarkingPlan $plan, FoundScores $sums): array
     {
-        $measure = $plan->measure;
+        $scoring = $plan->scoring;
         [$right, $wrong, $weight, $best] = [$sums->right, $sums->wrong, $sums->weight, $sums->best];
-        $worth = $measure->worth->exact();
-        if ($measure->rule === Measure::WEIGHTS) {
+        $worth = $scoring->worth->exact();
+        if ($scoring->rule === Scoring::WEIGHTS) {
             $outcome = $weight->isEqualTo($worth) ? Outcome::Right : ($weight->isPositive() ? Outcome::Partly : Outcome::Wrong);
 
-            return [$outcome, $weight, [sprintf('%s: weights add up to %s of %s', $outcome->value, self::say($weight), $measure->worth)]];
+            return [$outcome, $weight, [sprintf('%s: weights add up to %s of %s', $outcome->value, self::say($weight), $scoring->worth)]];
         }
-        $share = $this->share($measure, $right, $wrong, $best);
+        $share = $this->share($scoring, $right, $wrong, $best);
         $outcome = match (true) {
             $share->isZero() => Outcome::Wrong,
             $share->isEqualTo(1) && $wrong->isZero() => Outcome::Right,
             default => Outcome::Partly,
         };
         if ($outcome === Outcome::Wrong) {
-            return $this->wrong($plan, $this->parts($measure, $right, $wrong));
+            return $this->wrong($plan, $this->parts($scoring, $right, $wrong));
         }
         $sum = $share->multipliedBy($worth);
         $line = $outcome->value . ': ' . self::say($sum);
         if ($outcome === Outcome::Partly) {
-            $line .= sprintf(' (%s of %s%s)', self::say($share), $measure->worth, $this->parts($measure, $right, $wrong));
+            $line .= sprintf(' (%s of %s%s)', self::say($share), $scoring->worth, $this->parts($scoring, $right, $wrong));
             if ($share->isEqualTo(1)) {
                 $line .= '; everything right was given, but something wrong beside it, which costs nothing here';
             }
@@ -158,20 +161,20 @@ final class Marker
         return [$outcome, $sum, [$line]];
     }
 
-    private function share(Measure $measure, BigRational $right, BigRational $wrong, BigRational $best): BigRational
+    private function share(Scoring $scoring, BigRational $right, BigRational $wrong, BigRational $best): BigRational
     {
-        $capped = $right->isGreaterThan($measure->need) ? $measure->need : $right;
+        $capped = $right->isGreaterThan($scoring->need) ? $scoring->need : $right;
 
-        return match ($measure->rule) {
-            Measure::BEST => $best,
-            Measure::WHOLE => $capped->isEqualTo($measure->need) && $wrong->isZero() ? BigRational::one() : BigRational::zero(),
-            default => self::notBelowZero($capped->minus($wrong->multipliedBy($measure->wrongPartCosts))->dividedBy($measure->need)),
+        return match ($scoring->rule) {
+            Scoring::BEST => $best,
+            Scoring::WHOLE => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? BigRational::one() : BigRational::zero(),
+            default => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
         };
     }
 
-    private function parts(Measure $measure, BigRational $right, BigRational $wrong): string
+    private function parts(Scoring $scoring, BigRational $right, BigRational $wrong): string
     {
-        if ($measure->rule !== Measure::SHARE) {
+        if ($scoring->rule !== Scoring::SHARE) {
             return '';
         }
 
@@ -179,8 +182,8 @@ final class Marker
             ': %s right, %s wrong at %s each, %s needed',
             self::say($right),
             self::say($wrong),
-            self::say($measure->wrongPartCosts),
-            self::say($measure->need),
+            self::say($scoring->wrongPartCosts),
+            self::say($scoring->need),
         );
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking;
 
-use Zetema\Core\Question\Outcome;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
 
 /** A mark: what came of a response, what it earned of how much, and the lines of arithmetic behind it. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Proofreading;
 
-use Zetema\Core\Question\Choice;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 
 /** The answers to choose from, beside each other. */
 final class ChoiceCheck implements Check
@@ -25,14 +25,14 @@ final class ChoiceCheck implements Check
         yield from self::alike($choices);
         yield from self::numbers($choices, $settings);
         if (count($choices) < 3) {
-            yield new Finding(Rule::FewChoices, 'answer ' . count($choices), sprintf('There are only %d answers.', count($choices)));
+            yield new Flaw(Rule::FewChoices, 'answer ' . count($choices), sprintf('There are only %d answers.', count($choices)));
         }
         if ($settings->get(Setting::Marking) === 'weighed') {
             yield from self::heaviest($choices);
         } elseif ($keys !== []) {
             yield from self::clues($question, $keys, $distractors);
             if ($question->kind::id() === KindId::Several && $distractors === []) {
-                yield new Finding(Rule::NothingToChoose, 'answer 1', 'Every answer is a key.');
+                yield new Flaw(Rule::NothingToChoose, 'answer 1', 'Every answer is a key.');
             }
         }
         yield from self::beginnings($choices);
@@ -46,7 +46,7 @@ final class ChoiceCheck implements Check
     /**
      * @param list<Choice> $choices
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function eachAlone(array $choices): iterable
     {
@@ -54,9 +54,9 @@ final class ChoiceCheck implements Check
             $where = 'answer ' . ($i + 1);
             $words = self::allOrNone($choice->text);
             if ($words !== null) {
-                yield new Finding(Rule::AllOrNone, $where, sprintf('“%s” is hard to defend.', mb_strtolower($words)));
+                yield new Flaw(Rule::AllOrNone, $where, sprintf('“%s” is hard to defend.', mb_strtolower($words)));
             } elseif (!$choice->isKey && ($word = Words::absolute($choice->text)) !== null) {
-                yield new Finding(Rule::AbsoluteWord, $where, sprintf('“%s” marks this as a distractor.', $word));
+                yield new Flaw(Rule::AbsoluteWord, $where, sprintf('“%s” marks this as a distractor.', $word));
             }
         }
     }
@@ -64,7 +64,7 @@ final class ChoiceCheck implements Check
     /**
      * @param list<Choice> $choices
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function alike(array $choices): iterable
     {
@@ -72,7 +72,7 @@ final class ChoiceCheck implements Check
         foreach ($choices as $i => $choice) {
             $folded = 't' . Words::folded($choice->text);
             if (isset($seen[$folded]) && $folded !== 't') {
-                yield new Finding(Rule::EqualChoices, 'answer ' . ($i + 1), sprintf('It says the same as answer %d.', $seen[$folded]));
+                yield new Flaw(Rule::EqualChoices, 'answer ' . ($i + 1), sprintf('It says the same as answer %d.', $seen[$folded]));
             }
             $seen[$folded] ??= $i + 1;
         }
@@ -81,7 +81,7 @@ final class ChoiceCheck implements Check
     /**
      * @param list<Choice> $choices
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function numbers(array $choices, EffectiveSettings $settings): iterable
     {
@@ -94,23 +94,23 @@ final class ChoiceCheck implements Check
         foreach ($ranges as $i => [$from, $to]) {
             foreach (array_slice($ranges, 0, $i, true) as $j => [$otherFrom, $otherTo]) {
                 if ($from < $otherTo && $otherFrom < $to && ($from !== $to || $otherFrom !== $otherTo)) {
-                    yield new Finding(Rule::OverlappingChoices, 'answer ' . ($i + 1), sprintf('It overlaps answer %d.', $j + 1));
+                    yield new Flaw(Rule::OverlappingChoices, 'answer ' . ($i + 1), sprintf('It overlaps answer %d.', $j + 1));
                 }
             }
             $unordered ??= $before !== null && $from < $before ? $i + 1 : null;
             $before = is_nan($from) ? $before : $from;
         }
         if ($unordered !== null) {
-            yield new Finding(Rule::NumbersUnordered, 'answer ' . $unordered, 'It is smaller than the number before it.');
+            yield new Flaw(Rule::NumbersUnordered, 'answer ' . $unordered, 'It is smaller than the number before it.');
         } elseif (count($ranges) > 2 && $settings->isYes(Setting::Shuffle)) {
-            yield new Finding(Rule::NumbersUnordered, 'marking', 'The numbers stand in order here, but are shuffled.');
+            yield new Flaw(Rule::NumbersUnordered, 'marking', 'The numbers stand in order here, but are shuffled.');
         }
     }
 
     /**
      * @param list<Choice> $choices
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function heaviest(array $choices): iterable
     {
@@ -122,7 +122,7 @@ final class ChoiceCheck implements Check
             }
         }
         if (!$best->isKey && array_filter($choices, static fn (Choice $c): bool => $c->isKey) !== []) {
-            yield new Finding(Rule::HeaviestIsNoKey, 'answer ' . $at, 'It earns most, but is no key.');
+            yield new Flaw(Rule::HeaviestIsNoKey, 'answer ' . $at, 'It earns most, but is no key.');
         }
     }
 
@@ -130,7 +130,7 @@ final class ChoiceCheck implements Check
      * @param array<int, Choice> $keys by place from 0
      * @param array<int, Choice> $distractors
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function clues(Question $question, array $keys, array $distractors): iterable
     {
@@ -141,26 +141,26 @@ final class ChoiceCheck implements Check
         foreach ($keys + $distractors as $i => $choice) {
             $vowel = preg_match('/^[aeio]/iu', trim($choice->text)) === 1;
             if ($article !== null && ($article === 'an') !== $vowel) {
-                yield new Finding(Rule::ArticleClue, 'answer ' . ($i + 1), sprintf('“%s %s” does not go together.', $article, Words::of($choice->text)[0] ?? ''));
+                yield new Flaw(Rule::ArticleClue, 'answer ' . ($i + 1), sprintf('“%s %s” does not go together.', $article, Words::of($choice->text)[0] ?? ''));
             }
         }
         foreach ($keys as $i => $key) {
             $where = 'answer ' . ($i + 1);
             $length = mb_strlen($key->text);
             if ($distractors !== [] && $length > $longest * 1.5 && $length > $longest + 15) {
-                yield new Finding(Rule::LongKey, $where, sprintf('The key has %d characters, the longest distractor %d.', $length, $longest));
+                yield new Flaw(Rule::LongKey, $where, sprintf('The key has %d characters, the longest distractor %d.', $length, $longest));
             }
             $shared = array_filter(
                 array_intersect(Words::of($question->stem), Words::of($key->text)),
                 static fn (string $w): bool => mb_strlen($w) > 5 && !str_contains($others, mb_substr($w, 0, 6)),
             );
             if ($distractors !== [] && $shared !== []) {
-                yield new Finding(Rule::WordClue, $where, sprintf('“%s” stands in the stem and only in this answer.', array_values($shared)[0]));
+                yield new Flaw(Rule::WordClue, $where, sprintf('“%s” stands in the stem and only in this answer.', array_values($shared)[0]));
             }
         }
         $sameNumber = array_unique(array_map($plural, $distractors));
         if (count($keys) === 1 && count($distractors) > 1 && count($sameNumber) === 1 && $plural(array_values($keys)[0]) !== array_values($sameNumber)[0] && self::oneWordEach([...$keys, ...$distractors])) {
-            yield new Finding(Rule::NumberClue, 'answer ' . (array_key_first($keys) + 1), array_values($sameNumber)[0] ? 'Only the key is in the singular.' : 'Only the key is in the plural.');
+            yield new Flaw(Rule::NumberClue, 'answer ' . (array_key_first($keys) + 1), array_values($sameNumber)[0] ? 'Only the key is in the singular.' : 'Only the key is in the plural.');
         }
     }
 
@@ -173,13 +173,13 @@ final class ChoiceCheck implements Check
     /**
      * @param list<Choice> $choices
      *
-     * @return iterable<Finding>
+     * @return iterable<Flaw>
      */
     private static function beginnings(array $choices): iterable
     {
         $first = array_map(static fn (Choice $c): string => implode(' ', array_slice(Words::of($c->text), 0, 3)), $choices);
         if (count($choices) > 2 && count(array_unique($first)) === 1 && substr_count($first[0], ' ') === 2) {
-            yield new Finding(Rule::SameBeginning, 'answer 1', sprintf('All answers begin with “%s”.', $first[0]));
+            yield new Flaw(Rule::SameBeginning, 'answer 1', sprintf('All answers begin with “%s”.', $first[0]));
         }
     }
 }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Proofreading;
 
-use Zetema\Core\Question\Choice;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\Answers\Span;
+use Zetema\Core\Question\Answers\Wording;
+use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds;
-use Zetema\Core\Question\OutcomeText;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Span;
-use Zetema\Core\Question\Wording;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 
 /** What is said, what helps, and how answers that are typed are accepted. */
 final class FeedbackCheck implements Check
@@ -27,31 +27,31 @@ final class FeedbackCheck implements Check
         yield from self::typed($question, $settings);
     }
 
-    /** @return iterable<Finding> */
+    /** @return iterable<Flaw> */
     private static function feedback(Question $question): iterable
     {
         $texts = array_filter($question->outcomeTexts, static fn (OutcomeText $t): bool => $t->text !== '' && $t->text !== '–');
         $choices = $question->kind->choices();
         $saying = array_filter($choices, static fn (Choice $c): bool => $c->says !== null);
         if ($texts === [] && $saying === [] && $question->notes === [] && self::saysOfParts($question) === []) {
-            yield new Finding(Rule::NoFeedback, 'feedback', 'Nothing is said after any answer.');
+            yield new Flaw(Rule::NoFeedback, 'feedback', 'Nothing is said after any answer.');
         }
         $seen = [];
         foreach ($choices as $i => $choice) {
             $folded = 't' . Words::folded($choice->says ?? '');
             if ($folded !== 't' && isset($seen[$folded])) {
-                yield new Finding(Rule::EqualFeedback, 'answer ' . ($i + 1), sprintf('It says the same as answer %d.', $seen[$folded]));
+                yield new Flaw(Rule::EqualFeedback, 'answer ' . ($i + 1), sprintf('It says the same as answer %d.', $seen[$folded]));
             }
             $seen[$folded] ??= $i + 1;
             if ($choice->says === null && !$choice->isKey && count($saying) >= 2 && !self::hasWrongText($texts)) {
-                yield new Finding(Rule::BlankFeedback, 'answer ' . ($i + 1), 'Nothing is said when this is chosen.');
+                yield new Flaw(Rule::BlankFeedback, 'answer ' . ($i + 1), 'Nothing is said when this is chosen.');
             }
         }
         $said = [];
         foreach ($texts as $text) {
             $folded = 't' . Words::folded($text->text);
             if (isset($said[$folded]) && $said[$folded] !== $text->outcome) {
-                yield new Finding(Rule::EqualFeedback, 'feedback', sprintf('“%s” and “%s” say the same.', $said[$folded]->value, $text->outcome->value));
+                yield new Flaw(Rule::EqualFeedback, 'feedback', sprintf('“%s” and “%s” say the same.', $said[$folded]->value, $text->outcome->value));
             }
             $said[$folded] ??= $text->outcome;
         }
@@ -68,49 +68,49 @@ final class FeedbackCheck implements Check
     {
         $kind = $question->kind;
         $parts = match (true) {
-            $kind instanceof Kinds\Text => $kind->wordings,
-            $kind instanceof Kinds\Number => $kind->spans,
-            $kind instanceof Kinds\Regions => $kind->regions,
-            $kind instanceof Kinds\Gaps => array_merge(...array_map(static fn (Kinds\Gap $g): array => $g->wordings, $kind->gaps)),
+            $kind instanceof Kinds\Text\Text => $kind->wordings,
+            $kind instanceof Kinds\Number\Number => $kind->spans,
+            $kind instanceof Kinds\Regions\Regions => $kind->regions,
+            $kind instanceof Kinds\Gaps\Gaps => array_merge(...array_map(static fn (Kinds\Gaps\Gap $g): array => $g->wordings, $kind->gaps)),
             default => [],
         };
 
-        return array_values(array_filter(array_map(static fn (Wording|Span|Kinds\Region $p): ?string => $p->says, $parts), is_string(...)));
+        return array_values(array_filter(array_map(static fn (Wording|Span|Kinds\Regions\Region $p): ?string => $p->says, $parts), is_string(...)));
     }
 
-    /** @return iterable<Finding> */
+    /** @return iterable<Flaw> */
     private static function hints(Question $question): iterable
     {
         $kind = $question->kind;
         $keys = match (true) {
-            $kind instanceof Kinds\Text => array_map(static fn (Wording $w): string => $w->text, array_filter($kind->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern)),
-            $kind instanceof Kinds\Gaps => array_merge(...array_map(static fn (Kinds\Gap $g): array => array_map(static fn (Wording $w): string => $w->text, $g->wordings), $kind->gaps)),
+            $kind instanceof Kinds\Text\Text => array_map(static fn (Wording $w): string => $w->text, array_filter($kind->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern)),
+            $kind instanceof Kinds\Gaps\Gaps => array_merge(...array_map(static fn (Kinds\Gaps\Gap $g): array => array_map(static fn (Wording $w): string => $w->text, $g->wordings), $kind->gaps)),
             default => array_map(static fn (Choice $c): string => $c->text, array_filter($kind->choices(), static fn (Choice $c): bool => $c->isKey && $kind::id() !== KindId::Claim)),
         };
         foreach ($question->hints as $i => $hint) {
             foreach ($keys as $key) {
                 $folded = Words::folded($key);
                 if (mb_strlen($folded) > 2 && str_contains(' ' . Words::folded($hint->text) . ' ', ' ' . $folded . ' ')) {
-                    yield new Finding(Rule::HintGivesAway, 'hint ' . ($i + 1), sprintf('It says “%s”.', $key));
+                    yield new Flaw(Rule::HintGivesAway, 'hint ' . ($i + 1), sprintf('It says “%s”.', $key));
                     break;
                 }
             }
         }
     }
 
-    /** @return iterable<Finding> */
+    /** @return iterable<Flaw> */
     private static function typed(Question $question, EffectiveSettings $settings): iterable
     {
         $kind = $question->kind;
-        if ($kind instanceof Kinds\Text && count($kind->wordings) === 1 && !$kind->wordings[0]->isPattern && $settings->get(Setting::Typos) === '0') {
-            yield new Finding(Rule::OneWording, 'answer 1', 'Only this wording is accepted, letter by letter.');
+        if ($kind instanceof Kinds\Text\Text && count($kind->wordings) === 1 && !$kind->wordings[0]->isPattern && $settings->get(Setting::Typos) === '0') {
+            yield new Flaw(Rule::OneWording, 'answer 1', 'Only this wording is accepted, letter by letter.');
         }
-        if ($kind instanceof Kinds\Number) {
+        if ($kind instanceof Kinds\Number\Number) {
             $measured = array_intersect(array_map(mb_strtolower(...), $settings->entries(Setting::Unit)), Words::MEASURES) !== [];
             foreach ($kind->spans as $i => $span) {
                 $exact = $span->from !== null && $span->to !== null && $span->from->isEqualTo($span->to);
                 if ($exact && $span->share->isWhole() && $measured && count($kind->spans) === 1) {
-                    yield new Finding(Rule::NoTolerance, 'answer ' . ($i + 1), 'Only exactly this value is accepted.');
+                    yield new Flaw(Rule::NoTolerance, 'answer ' . ($i + 1), 'Only exactly this value is accepted.');
                 }
             }
         }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Proofreading;
 
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\Choice;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 
 /** Reads how questions are written: one by one, and what only shows over a whole bank. */
 final readonly class Proofreader
@@ -22,7 +22,7 @@ final readonly class Proofreader
     {
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     public function read(Question $question, EffectiveSettings $settings): array
     {
         $findings = [];
@@ -40,7 +40,7 @@ final readonly class Proofreader
      *
      * @param iterable<array-key, Question> $questions
      *
-     * @return array<array-key, list<Finding>> by the questions' keys
+     * @return array<array-key, list<Flaw>> by the questions' keys
      */
     public function across(iterable $questions, ?BankSettings $bank = null): array
     {
@@ -63,7 +63,7 @@ final readonly class Proofreader
         foreach ($places as $place => $ids) {
             if ($unshuffled >= self::MANY_KEYS && count($ids) > 0.6 * $unshuffled) {
                 foreach ($ids as $id) {
-                    $findings[$id][] = new Finding(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', count($ids), $unshuffled, $place + 1));
+                    $findings[$id][] = new Flaw(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', count($ids), $unshuffled, $place + 1));
                 }
             }
         }
@@ -71,7 +71,7 @@ final readonly class Proofreader
         foreach ($claims as $word => $ids) {
             if ($all >= self::MANY_CLAIMS && count($ids) > 0.7 * $all) {
                 foreach ($ids as $id) {
-                    $findings[$id][] = new Finding(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', count($ids), $all, $word));
+                    $findings[$id][] = new Flaw(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', count($ids), $all, $word));
                 }
             }
         }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Proofreading;
 
-use Zetema\Core\Question\EffectiveSettings;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 
 /** How the stem is written, and the pictures in any text. */
 final class StemCheck implements Check
@@ -19,32 +19,32 @@ final class StemCheck implements Check
         $stem = $question->stem;
         $negative = Words::negative($stem);
         if ($negative !== null && $kind !== KindId::Claim) {
-            yield new Finding(Rule::NegativeStem, 'stem', sprintf('“%s” is not emphasised.', $negative));
+            yield new Flaw(Rule::NegativeStem, 'stem', sprintf('“%s” is not emphasised.', $negative));
         }
         if (Words::isNegative($stem)) {
             foreach ($question->kind->choices() as $i => $choice) {
                 if ($kind !== KindId::Claim && Words::isNegative($choice->text) && ChoiceCheck::allOrNone($choice->text) === null) {
-                    yield new Finding(Rule::DoubleNegative, 'answer ' . ($i + 1), 'The stem is negative, and so is this answer.');
+                    yield new Flaw(Rule::DoubleNegative, 'answer ' . ($i + 1), 'The stem is negative, and so is this answer.');
                 }
             }
         }
         $asks = preg_match('/[?:…]\W*$|___|\.\W*$|[^\x00-\x{FF}]\W*$/u', $stem) === 1;
         if ($kind === KindId::Claim && preg_match('/\?\W*$/u', $stem) === 1) {
-            yield new Finding(Rule::NoQuestion, 'stem', 'A claim is a statement, and this is a question.');
+            yield new Flaw(Rule::NoQuestion, 'stem', 'A claim is a statement, and this is a question.');
         } elseif (($kind !== KindId::Claim && !$asks) || count(Words::of($stem)) < 3) {
-            yield new Finding(Rule::NoQuestion, 'stem', 'This is neither a question nor a sentence to complete.');
+            yield new Flaw(Rule::NoQuestion, 'stem', 'This is neither a question nor a sentence to complete.');
         }
         $count = count(Words::of($stem));
         if ($count > self::LONGEST) {
-            yield new Finding(Rule::LongStem, 'stem', sprintf('The stem has %d words.', $count));
+            yield new Flaw(Rule::LongStem, 'stem', sprintf('The stem has %d words.', $count));
         }
         if ($kind === KindId::Claim && ($word = Words::absolute($stem)) !== null) {
-            yield new Finding(Rule::AbsoluteWord, 'stem', sprintf('“%s” gives the answer away.', $word));
+            yield new Flaw(Rule::AbsoluteWord, 'stem', sprintf('“%s” gives the answer away.', $word));
         }
         yield from self::pictures($question);
     }
 
-    /** @return iterable<Finding> */
+    /** @return iterable<Flaw> */
     private static function pictures(Question $question): iterable
     {
         $texts = ['stem' => $question->stem];
@@ -59,7 +59,7 @@ final class StemCheck implements Check
         }
         foreach ($texts as $where => $text) {
             if (preg_match('/!\[\s*\]\(/u', $text) === 1) {
-                yield new Finding(Rule::NoDescription, $where, 'A picture, sound or film has no description.');
+                yield new Flaw(Rule::NoDescription, $where, 'A picture, sound or film has no description.');
             }
         }
     }

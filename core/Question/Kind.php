@@ -6,6 +6,15 @@ namespace Zetema\Core\Question;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 
 /** What makes a question the kind it is: its answers, which responses it takes, how they are measured, its lines of the text format. */
 interface Kind
@@ -55,7 +64,7 @@ interface Kind
      */
     public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response;
 
-    public function measure(EffectiveSettings $settings): Measure;
+    public function scoring(EffectiveSettings $settings): Scoring;
 
     /** The responses there are, to list them and to guess among them. */
     public function space(EffectiveSettings $settings): ResponseSpace;
@@ -63,7 +72,7 @@ interface Kind
     /**
      * What its answers themselves say to a response.
      *
-     * @param list<Atom> $found of its measure, in the response
+     * @param list<Criterion> $found of its measure, in the response
      *
      * @return list<string>
      */
@@ -75,17 +84,17 @@ interface Kind
      *
      * @return list<list<int>>
      */
-    public function mixing(): array;
+    public function shuffledLists(): array;
 
     /**
      * What a candidate's page is told of the answers: an allow-list, without key or marking.
      *
-     * @param list<list<int>> $order as mixing() gives it, in the order of this page
+     * @param list<list<int>> $order as shuffledLists() gives it, in the order of this page
      * @param bool $checked whether an attempt was checked and told already
      *
      * @return array<string, mixed>
      */
-    public function face(array $order, EffectiveSettings $settings, bool $checked = false): array;
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array;
 
     /**
      * A response in words, one line for each part.

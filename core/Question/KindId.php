@@ -24,18 +24,18 @@ enum KindId: string
     public function definition(): string
     {
         return match ($this) {
-            self::One => Kinds\One::class,
-            self::Several => Kinds\Several::class,
-            self::Claim => Kinds\Claim::class,
-            self::Number => Kinds\Number::class,
-            self::Text => Kinds\Text::class,
-            self::Gaps => Kinds\Gaps::class,
-            self::Pairs => Kinds\Pairs::class,
-            self::Groups => Kinds\Groups::class,
-            self::Order => Kinds\Order::class,
-            self::Regions => Kinds\Regions::class,
-            self::Place => Kinds\Place::class,
-            self::Rating => Kinds\Rating::class,
+            self::One => Kinds\One\One::class,
+            self::Several => Kinds\Several\Several::class,
+            self::Claim => Kinds\Claim\Claim::class,
+            self::Number => Kinds\Number\Number::class,
+            self::Text => Kinds\Text\Text::class,
+            self::Gaps => Kinds\Gaps\Gaps::class,
+            self::Pairs => Kinds\Pairs\Pairs::class,
+            self::Groups => Kinds\Groups\Groups::class,
+            self::Order => Kinds\Order\Order::class,
+            self::Regions => Kinds\Regions\Regions::class,
+            self::Place => Kinds\Place\Place::class,
+            self::Rating => Kinds\Rating\Rating::class,
         };
     }
 }

@@ -7,6 +7,7 @@ namespace Zetema\Core\Question;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
+use Zetema\Core\Question\Settings\InvalidSetting;
 
 /** An exact number of points: a decimal, never a float. */
 final readonly class Points implements \Stringable, \JsonSerializable

@@ -4,8 +4,16 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question;
 
+use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Data\Text;
+use Zetema\Core\Question\Feedback\Hint;
+use Zetema\Core\Question\Feedback\Note;
+use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 
 /** A graded question: its stem, its kind with the answers, its settings and what it says. */
 final readonly class Question
@@ -43,7 +51,7 @@ final readonly class Question
         public array $hints = [],
         bool $verified = false,
     ) {
-        $this->stem = Text::tidy($stem);
+        $this->stem = AuthorText::tidy($stem);
         if ($this->stem === '') {
             throw new InvalidQuestion('the stem is empty', 'stem');
         }

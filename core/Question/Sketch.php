@@ -6,6 +6,8 @@ namespace Zetema\Core\Question;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
 
 /**
  * A question as far as it has been written: either whole, or its data as typed with what keeps it from being one. Authors save long

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Marking\Verdict;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 /** One checked response with its verdict and what was said. */
 final readonly class Attempt

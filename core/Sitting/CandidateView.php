@@ -7,7 +7,7 @@ namespace Zetema\Core\Sitting;
 use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Points;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\Setting;
 
 /** What a candidate's page is told while the sitting runs: an allow-list. Keys, marking and others' feedback are never in it. */
 final class CandidateView
@@ -50,7 +50,7 @@ final class CandidateView
         $closed = $state->isClosed($sheet);
         $attempt = count($state->attempts) + 1;
         $limits = $sheet->settings->limits();
-        $face = $sheet->face($rules->tellsAtOnce && $state->attempts !== []);
+        $face = $sheet->shownToCandidate($rules->tellsAtOnce && $state->attempts !== []);
         $hintsOpen = array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened));
         $attempts = $rules->tellsAtOnce ? $state->attempts : [];
         $said = array_merge(...array_map(static fn (Attempt $a): array => $a->said, $attempts));
@@ -117,7 +117,7 @@ final class CandidateView
             return Points::zero();
         }
         $left = $sheet->plan->max()->exact()
-            ->minus($penalties->forAttempt(count($state->attempts) + 1, $sheet->plan->measure->worth))
+            ->minus($penalties->forAttempt(count($state->attempts) + 1, $sheet->plan->scoring->worth))
             ->minus($penalties->forHints($state->hintsOpened));
 
         return $left->isNegative() ? Points::zero() : Points::rounded($left, $penalties->decimals);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 /** Something that happened in a sitting. Events are only ever added; the state is what they add up to. */
 final readonly class Event

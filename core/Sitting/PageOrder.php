@@ -6,7 +6,7 @@ namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 /**
  * Between a candidate's page, which names things by their place on it, and the question, which names them by their number: numbers
@@ -14,7 +14,7 @@ use Zetema\Core\Question\Response;
  */
 final readonly class PageOrder
 {
-    /** @param list<list<int>> $lists numbers in the order of the page, as the kind's mixing() has them */
+    /** @param list<list<int>> $lists numbers in the order of the page, as the kind's shuffledLists() has them */
     public function __construct(private array $lists)
     {
     }

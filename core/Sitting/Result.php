@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Sitting;
 
 use Brick\Math\RoundingMode;
-use Zetema\Core\Question\Outcome;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
 
 /** What an ended sitting came to: the sum of the rounded marks, not below 0, against the paper's points. */

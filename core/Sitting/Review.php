@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Question\AnswerLine;
-use Zetema\Core\Question\Kinds\OnPicture;
-use Zetema\Core\Question\Outcome;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Kinds\Common\OnPicture;
 use Zetema\Core\Question\Points;
 
 /** What is shown of an ended sitting, up to a rung of the ladder. */

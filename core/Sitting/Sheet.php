@@ -6,12 +6,12 @@ namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\ChoiceOrder;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\EffectiveSettings;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 
 /** One question of a candidate's paper: how it is marked here and in which order its choices stand. */
 final readonly class Sheet
@@ -32,9 +32,9 @@ final readonly class Sheet
     }
 
     /** @return array<string, mixed> what the candidate's page is told of the answers, before or after one was checked and told */
-    public function face(bool $checked): array
+    public function shownToCandidate(bool $checked): array
     {
-        return $this->question->kind->face($this->lists(), $this->settings, $checked);
+        return $this->question->kind->shownToCandidate($this->lists(), $this->settings, $checked);
     }
 
     /**

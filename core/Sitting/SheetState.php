@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Question\Outcome;
-use Zetema\Core\Question\Response;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\Setting;
 
 /** How far a candidate has come with one question. */
 final readonly class SheetState

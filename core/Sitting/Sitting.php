@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Marking\FeedbackChooser;
+use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\NumberReader;
+use Zetema\Core\Marking\Scoring\NumberReader;
 use Zetema\Core\Question\KindId;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 /** One candidate's run through one paper: a state machine over an append-only list of events. `now` is always passed in. */
 final readonly class Sitting
@@ -180,7 +180,7 @@ final readonly class Sitting
         if ($sheet->question->kind::id() === KindId::Several && count($response->chosen) < $limits['least']) {
             throw new Refused(sprintf('Choose %d, then check.', $limits['least']));
         }
-        if ($sheet->question->kind::id() === KindId::Number && NumberReader::of($sheet->plan->measure->options)->read($response->text ?? '') === null) {
+        if ($sheet->question->kind::id() === KindId::Number && NumberReader::of($sheet->plan->scoring->options)->read($response->text ?? '') === null) {
             throw new Refused('This cannot be read as a number. No attempt was used.');
         }
     }

@@ -6,7 +6,7 @@ namespace Zetema\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\App\Bank\QuestionMargin;
+use Zetema\App\Bank\Question\QuestionMargin;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
@@ -93,9 +93,9 @@ final class HostileInputTest extends TestCase
     /** What the screens do with a question that is whole. */
     private static function used(Question $question): void
     {
-        (new QuestionMargin($question, \Zetema\Core\Question\BankSettings::none()))->toData();
+        (new QuestionMargin($question, \Zetema\Core\Question\Settings\BankSettings::none()))->toData();
         (new Proofreader())->read($question, $question->effective());
-        (new Sheet($question, ChoiceOrder::of($question, true, new Chance(1))))->face(true);
+        (new Sheet($question, ChoiceOrder::of($question, true, new Chance(1))))->shownToCandidate(true);
         $text = (new Writer())->question($question);
         self::assertNotSame('', $text);
     }

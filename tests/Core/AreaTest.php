@@ -6,9 +6,9 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Question\Area;
-use Zetema\Core\Question\InvalidSetting;
-use Zetema\Core\Question\Kinds\Overlap;
+use Zetema\Core\Question\Answers\Area;
+use Zetema\Core\Question\Kinds\Regions\Overlap;
+use Zetema\Core\Question\Settings\InvalidSetting;
 
 final class AreaTest extends TestCase
 {

@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\CandidateView;
 use Zetema\Core\Sitting\Event;
 use Zetema\Core\Sitting\EventType;
@@ -178,7 +178,7 @@ final class CandidateKnowsTest extends TestCase
     /** @param list<string> $questions */
     private static function begun(array $questions, Rules $rules): Sitting
     {
-        $sheets = array_map(static fn (string $text): Sheet => new Sheet($q = TextQuestions::one($text), array_merge(...$q->kind->mixing())), $questions);
+        $sheets = array_map(static fn (string $text): Sheet => new Sheet($q = TextQuestions::one($text), array_merge(...$q->kind->shuffledLists())), $questions);
 
         return Sitting::of(new Paper($sheets === [] ? throw new \LogicException('a question is wanted') : $sheets, $rules, null))->with(new Event(EventType::Started, 0));
     }

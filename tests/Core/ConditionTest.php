@@ -8,10 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat\Writer;
-use Zetema\Core\Question\Condition;
+use Zetema\Core\Question\Feedback\Condition;
+use Zetema\Core\Question\Feedback\Note;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Note;
-use Zetema\Core\Question\Outcome;
 
 /** When extra notes are said: conditions joined by and, or, not. */
 final class ConditionTest extends TestCase

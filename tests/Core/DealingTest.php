@@ -9,12 +9,12 @@ use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Drawing\Blueprint;
-use Zetema\Core\Drawing\Candidate;
 use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
+use Zetema\Core\Drawing\EligibleQuestion;
 use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Drawing\Pool;
 use Zetema\Core\Drawing\Proof;
@@ -111,7 +111,7 @@ final class DealingTest extends TestCase
                 $candidates = [];
                 foreach (array_values($fits) as $i => $mask) {
                     $tags = array_values(array_filter(['t0', 't1', 't2'], static fn (string $t): bool => is_int($mask) && ($mask >> (int) $t[1] & 1) === 1));
-                    $candidates[] = new Candidate("q$i", 'one', [], $tags, null, Points::of('1'));
+                    $candidates[] = new EligibleQuestion("q$i", 'one', [], $tags, null, Points::of('1'));
                 }
                 $draws = [];
                 foreach (array_values($takes) as $d => $take) {
@@ -172,10 +172,10 @@ final class DealingTest extends TestCase
 
     public function test_all_graded_questions_of_a_draw_are_worth_what_it_says(): void
     {
-        $pool = [new Candidate('plain', 'one', [], [], null, Points::of('10')), new Candidate('weighed', 'one', [], [], null, Points::of('8')), new Candidate('ungraded', 'one', [], [], null, Points::zero())];
+        $pool = [new EligibleQuestion('plain', 'one', [], [], null, Points::of('10')), new EligibleQuestion('weighed', 'one', [], [], null, Points::of('8')), new EligibleQuestion('ungraded', 'one', [], [], null, Points::zero())];
         $draw = new Draw(2, new Pool(), Points::of('5'));
 
-        self::assertSame(['5', '5', '0'], array_map(static fn (Candidate $c): string => (string) $draw->worthOf($c), $pool));
+        self::assertSame(['5', '5', '0'], array_map(static fn (EligibleQuestion $c): string => (string) $draw->worthOf($c), $pool));
     }
 
     /** @return iterable<string, array{Pool, list<string>}> */
@@ -195,17 +195,17 @@ final class DealingTest extends TestCase
     public function test_a_pool_takes_what_meets_its_conditions(Pool $pool, array $expected): void
     {
         $all = [
-            new Candidate('top', 'one', ['A'], ['x'], 'easy', Points::of('1')),
-            new Candidate('below', 'claim', ['A', 'deep'], [], null, Points::of('1')),
-            new Candidate('other', 'one', ['B'], ['x', 'y'], 'hard', Points::of('1')),
+            new EligibleQuestion('top', 'one', ['A'], ['x'], 'easy', Points::of('1')),
+            new EligibleQuestion('below', 'claim', ['A', 'deep'], [], null, Points::of('1')),
+            new EligibleQuestion('other', 'one', ['B'], ['x', 'y'], 'hard', Points::of('1')),
         ];
 
-        self::assertSame($expected, array_values(array_map(static fn (Candidate $c): string => $c->id, array_filter($all, $pool->fits(...)))));
+        self::assertSame($expected, array_values(array_map(static fn (EligibleQuestion $c): string => $c->id, array_filter($all, $pool->fits(...)))));
     }
 
     public function test_the_proof_tells_the_least_and_the_most_and_whether_anyone_can_pass(): void
     {
-        $mixed = [...self::questions('a', 'A', 3), new Candidate('a9', 'one', ['A'], [], null, Points::of('10'))];
+        $mixed = [...self::questions('a', 'A', 3), new EligibleQuestion('a9', 'one', ['A'], [], null, Points::of('10'))];
         $proof = Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::points('3')), $mixed);
 
         self::assertSame(['2', '11', 2], [(string) $proof->least, (string) $proof->most, $proof->questions]);
@@ -234,17 +234,17 @@ final class DealingTest extends TestCase
         return new Pool([$objective]);
     }
 
-    /** @return list<Candidate> */
+    /** @return list<EligibleQuestion> */
     private static function questions(string $prefix, string $objective, int $n): array
     {
-        return array_map(static fn (int $i): Candidate => new Candidate($prefix . $i, 'one', [$objective], [], null, Points::of('1')), range(1, $n));
+        return array_map(static fn (int $i): EligibleQuestion => new EligibleQuestion($prefix . $i, 'one', [$objective], [], null, Points::of('1')), range(1, $n));
     }
 
     /**
      * The slow way, to hold the quick one against: every question to every draw it fits.
      *
      * @param list<Draw> $draws
-     * @param list<Candidate> $candidates
+     * @param list<EligibleQuestion> $candidates
      * @param array<string, true> $taken
      */
     private static function anyDeal(array $draws, array $candidates, int $draw, int $have, array $taken): bool

@@ -11,16 +11,16 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Exchange\TextFormat\Writer;
-use Zetema\Core\Marking\Guessing;
+use Zetema\Core\Marking\Guessing\Guessing;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\WhatScoresWhat;
-use Zetema\Core\Proofreading\Finding;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
 use Zetema\Core\Question\Kinds;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Sheet;
@@ -105,12 +105,12 @@ final class DemoQuestionsTest extends TestCase
     {
         $settings = $question->effective();
         $sheet = new Sheet($question, ChoiceOrder::of($question, $settings->isYes(Setting::Shuffle), new Chance(5)));
-        $face = (string) json_encode($sheet->face(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $face = (string) json_encode($sheet->shownToCandidate(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         foreach ($question->kind->choices() as $choice) {
             self::assertStringContainsString(trim((string) json_encode($choice->text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '"'), $face);
             self::assertStringNotContainsString($choice->says ?? "\0", $face);
         }
-        if ($question->kind instanceof Kinds\Text || $question->kind instanceof Kinds\Number) {
+        if ($question->kind instanceof Kinds\Text\Text || $question->kind instanceof Kinds\Number\Number) {
             foreach ($question->kind->keyInWords() as $key) {
                 self::assertStringNotContainsString('"' . $key . '"', $face);
             }
@@ -125,9 +125,9 @@ final class DemoQuestionsTest extends TestCase
     public function test_it_is_written_without_the_faults_that_make_a_mark_unfair(Question $question): void
     {
         $unfair = [Rule::EqualChoices, Rule::OverlappingChoices, Rule::NoDescription, Rule::HintGivesAway, Rule::ArticleClue, Rule::NumberClue, Rule::NothingToChoose, Rule::HeaviestIsNoKey, Rule::EqualFeedback];
-        $found = array_filter((new Proofreader())->read($question, $question->effective()), static fn (Finding $f): bool => in_array($f->rule, $unfair, true));
+        $found = array_filter((new Proofreader())->read($question, $question->effective()), static fn (Flaw $f): bool => in_array($f->rule, $unfair, true));
 
-        self::assertSame([], array_map(static fn (Finding $f): string => $f->where . ': ' . $f->message, $found));
+        self::assertSame([], array_map(static fn (Flaw $f): string => $f->where . ': ' . $f->message, $found));
     }
 
     public function test_the_bank_has_ninety_questions_of_every_kind_nearly_all_cleared(): void

@@ -45,7 +45,7 @@ final class FaceTest extends TestCase
         $question = TextQuestions::one($text);
         for ($seed = 1; $seed <= 12; ++$seed) {
             $sheet = self::sheet($question, $seed);
-            $given = $right($sheet->face(false));
+            $given = $right($sheet->shownToCandidate(false));
             $response = $sheet->fromPage($given);
 
             self::assertSame('right', (new Marker())->mark($sheet->plan, $response)->outcome->value, "seed $seed");
@@ -59,7 +59,7 @@ final class FaceTest extends TestCase
     #[DataProvider('kinds')]
     public function test_a_page_tells_nothing_that_gives_the_answer_away(string $text, \Closure $right): void
     {
-        $face = (string) json_encode(self::sheet(TextQuestions::one($text), 1)->face(false));
+        $face = (string) json_encode(self::sheet(TextQuestions::one($text), 1)->shownToCandidate(false));
 
         foreach (['key', 'secret', 'belongs', 'with"', 'area"', 'says', 'share', 'id"'] as $word) {
             self::assertStringNotContainsString($word, $face);
@@ -82,7 +82,7 @@ final class FaceTest extends TestCase
         $seeds = 3000;
         $solved = 0;
         for ($seed = 1; $seed <= $seeds; ++$seed) {
-            $solved += self::sheet($question, $seed)->face(false)['items'] === $items ? 1 : 0;
+            $solved += self::sheet($question, $seed)->shownToCandidate(false)['items'] === $items ? 1 : 0;
         }
 
         // Within four standard deviations of what chance alone would give.
@@ -94,7 +94,7 @@ final class FaceTest extends TestCase
         $question = TextQuestions::one("pairs: W?\n pair: a\n with: 1\n pair: b\n with: 2\n pair: c\n with: 3");
         $seen = [];
         for ($seed = 1; $seed <= 30; ++$seed) {
-            $seen[json_encode(self::sheet($question, $seed)->face(false)['rights'])] = true;
+            $seen[json_encode(self::sheet($question, $seed)->shownToCandidate(false)['rights'])] = true;
         }
 
         self::assertGreaterThan(3, count($seen));
@@ -105,7 +105,7 @@ final class FaceTest extends TestCase
         $text = "regions: W?\n image: p.svg\n  shows: P\n area yes: rectangle 10 10 20 20\n areas: ";
         foreach (['hidden' => [0, 0], 'outlined' => [1, 1], 'outlined after checking' => [0, 1]] as $areas => [$before, $after]) {
             $sheet = self::sheet(TextQuestions::one($text . $areas), 1);
-            $count = static fn (bool $checked): int => count((array) $sheet->face($checked)['areas']);
+            $count = static fn (bool $checked): int => count((array) $sheet->shownToCandidate($checked)['areas']);
 
             self::assertSame([$before, $after], [$count(false), $count(true)], $areas);
         }
@@ -138,6 +138,6 @@ final class FaceTest extends TestCase
 
     private static function sheet(Question $question, int $seed): Sheet
     {
-        return new Sheet($question, ChoiceOrder::of($question, $question->effective()->isYes(\Zetema\Core\Question\Setting::Shuffle), new Chance($seed)));
+        return new Sheet($question, ChoiceOrder::of($question, $question->effective()->isYes(\Zetema\Core\Question\Settings\Setting::Shuffle), new Chance($seed)));
     }
 }

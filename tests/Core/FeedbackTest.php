@@ -6,11 +6,11 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Marking\FeedbackChooser;
+use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Question\Outcome;
-use Zetema\Core\Question\OutcomeText;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Feedback\OutcomeText;
 
 final class FeedbackTest extends TestCase
 {

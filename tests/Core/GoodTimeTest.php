@@ -7,12 +7,12 @@ namespace Zetema\Tests\Core;
 use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Marking\Guessing;
+use Zetema\Core\Marking\Guessing\Guessing;
+use Zetema\Core\Marking\Guessing\TooManyToCount;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\TooMany;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 /** Whatever is asked, there is an answer or a refusal in good time. */
 final class GoodTimeTest extends TestCase
@@ -69,7 +69,7 @@ final class GoodTimeTest extends TestCase
             $rows = (new Guessing())->of($question, $question->effective());
             $sum = array_reduce($rows, static fn (BigRational $sum, array $row): BigRational => $sum->plus($row['chance'])->simplified(), BigRational::zero());
             self::assertTrue($answered && $sum->isEqualTo(1));
-        } catch (TooMany $e) {
+        } catch (TooManyToCount $e) {
             self::assertFalse($answered);
             self::assertStringContainsString('in good time', $e->getMessage());
         }

@@ -10,17 +10,17 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Marking\Finder;
-use Zetema\Core\Marking\FormGuessing;
-use Zetema\Core\Marking\Guessing;
+use Zetema\Core\Marking\Guessing\FormGuessing;
+use Zetema\Core\Marking\Guessing\Guessing;
+use Zetema\Core\Marking\Guessing\ScoreCounter;
+use Zetema\Core\Marking\Guessing\TooManyToCount;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\SumsCounter;
-use Zetema\Core\Marking\TooMany;
-use Zetema\Core\Marking\WhatScoresWhat;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Scoring\Finder;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 
 final class GuessingTest extends TestCase
 {
@@ -91,7 +91,7 @@ final class GuessingTest extends TestCase
             $listed["p$points"] = ($listed["p$points"] ?? 0) + 1;
         }
         $counted = [];
-        foreach ((new SumsCounter($plan->measure, new Finder()))->count($space) as [$sums, $ways, $blank]) {
+        foreach ((new ScoreCounter($plan->scoring, new Finder()))->count($space) as [$sums, $ways, $blank]) {
             $points = 'p' . ($blank ? (new Marker())->mark($plan, Response::blank()) : (new Marker())->markSums($plan, $sums))->earned;
             $counted[$points] = ($counted[$points] ?? BigInteger::zero())->plus($ways);
         }
@@ -142,7 +142,7 @@ final class GuessingTest extends TestCase
     public function test_clicks_into_a_picture_of_unknown_size_are_not_guessed_at(): void
     {
         $question = TextQuestions::one("regions: R\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9");
-        $this->expectException(TooMany::class);
+        $this->expectException(TooManyToCount::class);
         $this->expectExceptionMessage('size: 800 600');
 
         (new Guessing())->of($question, $question->effective());
@@ -221,7 +221,7 @@ final class GuessingTest extends TestCase
 
     public function test_no_float_touches_a_point(): void
     {
-        $files = [...(array) glob(dirname(__DIR__, 2) . '/core/Marking/*.php'), ...(array) glob(dirname(__DIR__, 2) . '/core/Question/{*.php,Kinds/*.php}', GLOB_BRACE)];
+        $files = [...(array) glob(dirname(__DIR__, 2) . '/core/Marking/{,*/}*.php', GLOB_BRACE), ...(array) glob(dirname(__DIR__, 2) . '/core/Question/{,*/,*/*/}*.php', GLOB_BRACE)];
         self::assertGreaterThan(40, count($files));
         foreach ($files as $file) {
             if (in_array(basename((string) $file), ['ResponseSpace.php'], true)) {

@@ -7,7 +7,7 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 
 /** Worked by hand: for each question, responses in short, with outcome and points. r right, p partly right, w wrong, u unanswered, o out of time, n recorded. */
 final class MarkingTableTest extends TestCase

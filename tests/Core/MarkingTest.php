@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Verdict;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Question;
@@ -191,18 +191,18 @@ final class MarkingTest extends TestCase
         $question = TextQuestions::one(self::ONE);
         $this->expectException(InvalidQuestion::class);
 
-        new Question($question->kind, 'Which?', $question->settings->with(\Zetema\Core\Question\Setting::Marking, 'parts'));
+        new Question($question->kind, 'Which?', $question->settings->with(\Zetema\Core\Question\Settings\Setting::Marking, 'parts'));
     }
 
     public function test_the_nearest_setting_wins_and_tells_where_it_comes_from(): void
     {
         $question = TextQuestions::one("one: W\n attempts: 2\n yes: a\n no: b");
-        $settings = $question->effective(new \Zetema\Core\Question\BankSettings(\Zetema\Core\Question\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])));
+        $settings = $question->effective(new \Zetema\Core\Question\Settings\BankSettings(\Zetema\Core\Question\Settings\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])));
 
-        self::assertSame([2, '7', 'whole'], [$settings->attempts(), $settings->get(\Zetema\Core\Question\Setting::Points), $settings->get(\Zetema\Core\Question\Setting::Marking)]);
-        $stepped = $question->effective(new \Zetema\Core\Question\BankSettings(\Zetema\Core\Question\Settings::of(['attempts' => '3'])), \Zetema\Core\Question\Settings::of(['attempts' => '4']));
-        self::assertSame([4, 'step'], [$stepped->attempts(), $stepped->placeOf(\Zetema\Core\Question\Setting::Attempts)], 'a step of this assessment comes before the question');
-        self::assertSame(['question', 'bank', 'house'], array_map($settings->placeOf(...), [\Zetema\Core\Question\Setting::Attempts, \Zetema\Core\Question\Setting::Points, \Zetema\Core\Question\Setting::Marking]));
+        self::assertSame([2, '7', 'whole'], [$settings->attempts(), $settings->get(\Zetema\Core\Question\Settings\Setting::Points), $settings->get(\Zetema\Core\Question\Settings\Setting::Marking)]);
+        $stepped = $question->effective(new \Zetema\Core\Question\Settings\BankSettings(\Zetema\Core\Question\Settings\Settings::of(['attempts' => '3'])), \Zetema\Core\Question\Settings\Settings::of(['attempts' => '4']));
+        self::assertSame([4, 'step'], [$stepped->attempts(), $stepped->placeOf(\Zetema\Core\Question\Settings\Setting::Attempts)], 'a step of this assessment comes before the question');
+        self::assertSame(['question', 'bank', 'house'], array_map($settings->placeOf(...), [\Zetema\Core\Question\Settings\Setting::Attempts, \Zetema\Core\Question\Settings\Setting::Points, \Zetema\Core\Question\Settings\Setting::Marking]));
     }
 
     private static function mark(Question $question, mixed $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict

@@ -6,7 +6,7 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Marking\TextMatcher;
+use Zetema\Core\Marking\Scoring\TextMatcher;
 
 final class MatchingTest extends TestCase
 {

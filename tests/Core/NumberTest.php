@@ -7,11 +7,11 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\MarkingPlan;
-use Zetema\Core\Marking\NumberReader;
-use Zetema\Core\Question\InvalidSetting;
-use Zetema\Core\Question\Response;
-use Zetema\Core\Question\Span;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Scoring\NumberReader;
+use Zetema\Core\Question\Answers\Span;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\InvalidSetting;
 
 final class NumberTest extends TestCase
 {

@@ -6,11 +6,11 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Proofreading\Finding;
+use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\Settings;
 
 final class ProofreadingTest extends TestCase
 {
@@ -101,9 +101,9 @@ final class ProofreadingTest extends TestCase
     public function test_a_rule_speaks_at_its_line_or_keeps_quiet(string $text, Rule $rule, ?string $where): void
     {
         $question = TextQuestions::one($text);
-        $found = array_values(array_filter((new Proofreader())->read($question, $question->effective()), static fn (Finding $f): bool => $f->rule === $rule));
+        $found = array_values(array_filter((new Proofreader())->read($question, $question->effective()), static fn (Flaw $f): bool => $f->rule === $rule));
 
-        self::assertSame($where, $found[0]->where ?? null, implode("\n", array_map(static fn (Finding $f): string => $f->message, $found)));
+        self::assertSame($where, $found[0]->where ?? null, implode("\n", array_map(static fn (Flaw $f): string => $f->message, $found)));
     }
 
     public function test_every_rule_says_why_and_what_to_do(): void
@@ -133,7 +133,7 @@ final class ProofreadingTest extends TestCase
     public function test_a_key_that_stands_in_one_place_over_a_bank_is_told(array $places, ?string $shuffle, array $told): void
     {
         $questions = array_map(static fn (string $key): Question => TextQuestions::one('one: Which one is it?' . implode('', array_map(static fn (string $c): string => "\n " . ($c === $key ? 'yes' : 'no') . ": $c", ['a', 'b', 'c']))), $places);
-        $bank = $shuffle === null ? null : new \Zetema\Core\Question\BankSettings(Settings::of(['shuffle' => $shuffle]));
+        $bank = $shuffle === null ? null : new \Zetema\Core\Question\Settings\BankSettings(Settings::of(['shuffle' => $shuffle]));
         $findings = (new Proofreader())->across($questions, $bank);
         ksort($findings);
 

@@ -7,7 +7,7 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Drawing\PassMark;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\CandidateView;
 use Zetema\Core\Sitting\Event;
 use Zetema\Core\Sitting\EventType;

@@ -6,8 +6,8 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Marking\WhatScoresWhat;
-use Zetema\Core\Question\Response;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Question\Response\Response;
 
 /** What scores what: which responses stand in the table where not all can. */
 final class TableTest extends TestCase

@@ -10,19 +10,19 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\Writer;
-use Zetema\Core\Question\Choice;
-use Zetema\Core\Question\Hint;
-use Zetema\Core\Question\Kinds\One;
-use Zetema\Core\Question\Kinds\Several;
-use Zetema\Core\Question\Kinds\Text;
-use Zetema\Core\Question\Outcome;
-use Zetema\Core\Question\OutcomeText;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\Answers\Wording;
+use Zetema\Core\Question\Feedback\Hint;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Kinds\One\One;
+use Zetema\Core\Question\Kinds\Several\Several;
+use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
-use Zetema\Core\Question\Share;
-use Zetema\Core\Question\Wording;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Settings\Share;
 
 final class TextFormatTest extends TestCase
 {

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\TextFormat;
 
 use Zetema\Core\Question\Difficulty;
-use Zetema\Core\Question\Hint;
+use Zetema\Core\Question\Feedback\Hint;
+use Zetema\Core\Question\Feedback\Note;
+use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Line;
-use Zetema\Core\Question\Note;
-use Zetema\Core\Question\OutcomeText;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Status;
 
 /** Makes a question of its lines, or says what keeps it from being one. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
 
 /** What `every question:` and `every KIND:` say; blocks add up, each setting stays until it is set again. */
 final class Defaults

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Data\Text;
+use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 
@@ -35,7 +35,7 @@ final class Lexer
             $offset += $end;
             $offset += substr($text, $offset, 2) === "\r\n" ? 2 : 1;
             ++$number;
-            $line = Text::line($raw);
+            $line = AuthorText::line($raw);
             if (str_starts_with($line, '--')) {
                 continue;
             }
@@ -51,7 +51,7 @@ final class Lexer
                 $column = 1 + self::indent($raw);
                 $value = substr($line, $colon + 1);
                 $textColumn = $column + mb_strlen(substr($line, 0, $colon + 1)) + self::indent($value);
-                $open = new Line($found[0], Text::line($value), $found[1], [], $number, $column, $textColumn, substr($line, 0, $colon));
+                $open = new Line($found[0], AuthorText::line($value), $found[1], [], $number, $column, $textColumn, substr($line, 0, $colon));
                 $rest = [];
                 continue;
             }
@@ -107,7 +107,7 @@ final class Lexer
     /** @param list<string> $rest */
     private static function closed(Line $open, array $rest): Line
     {
-        $text = Text::tidy($open->text . "\n" . implode("\n", $rest));
+        $text = AuthorText::tidy($open->text . "\n" . implode("\n", $rest));
 
         return new Line($open->word, $text, $open->arguments, [], $open->line, $open->column, $open->textColumn, $open->head);
     }

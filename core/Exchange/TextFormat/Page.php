@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Data\Text;
+use Zetema\Core\Data\AuthorText;
 
 /** A page for reading: its name for authors, an optional heading, its text in the small Markdown. */
 final readonly class Page
@@ -13,6 +13,6 @@ final readonly class Page
 
     public function __construct(public string $name, public ?string $heading, string $reads)
     {
-        $this->reads = Text::tidy($reads);
+        $this->reads = AuthorText::tidy($reads);
     }
 }

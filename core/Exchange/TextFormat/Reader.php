@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\InvalidSetting;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Question\Setting;
-use Zetema\Core\Question\Settings;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 
 /** Reads the text format. It never stops at an error: a question with problems is told with them, the others are whole. */
 final class Reader

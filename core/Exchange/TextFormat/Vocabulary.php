@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\Condition;
-use Zetema\Core\Question\Setting;
+use Zetema\Core\Question\Feedback\Condition;
+use Zetema\Core\Question\Settings\Setting;
 
 /** The words of the text format: what may stand before a line's colon. */
 final class Vocabulary

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\BankSettings;
-use Zetema\Core\Question\Hint;
+use Zetema\Core\Question\Feedback\Hint;
+use Zetema\Core\Question\Feedback\Note;
+use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Line;
-use Zetema\Core\Question\Note;
-use Zetema\Core\Question\OutcomeText;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 
 /** Writes the text format in its normal form: reading it back gives the same, to the letter of every field. */

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Media;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Page\Page;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\Mentions;
+
+/** Pictures, sound and film: taken in safely, kept once by content, found by name. */
+final readonly class Media
+{
+    public const LARGEST_PICTURE = 8_000_000;
+    public const LARGEST_OTHER = 30_000_000;
+
+    public function __construct(private EntityManagerInterface $em, #[Autowire('%env(resolve:MEDIA_DIR)%')] private string $folder)
+    {
+    }
+
+    /**
+     * Takes a file in. The same content under the same name is there already; another content under a known name gets a new name.
+     *
+     * @return array{medium: Medium, takenOut: list<string>} what a drawing had to leave behind, for its author
+     *
+     * @throws Malformed if it is none of the kinds that can be shown, or too large
+     */
+    public function take(Bank $bank, string $name, string $bytes): array
+    {
+        if ($bytes === '') {
+            throw new Malformed('file', 'is empty');
+        }
+        ['bytes' => $bytes, 'type' => $type, 'extension' => $extension, 'width' => $width, 'height' => $height, 'takenOut' => $takenOut] = $this->safe($bytes);
+        $hash = hash('sha256', $bytes);
+        $stem = trim(preg_replace('/[^a-z0-9]+/', '-', mb_strtolower(pathinfo($name, PATHINFO_FILENAME))) ?? '', '-');
+        $stem = mb_substr($stem === '' ? 'picture' : $stem, 0, 80);
+        for ($n = 1; true; ++$n) {
+            $tried = $stem . ($n === 1 ? '' : "-$n") . '.' . $extension;
+            $known = $this->em->getRepository(Medium::class)->findOneBy(['bank' => $bank, 'name' => $tried]);
+            if ($known?->hash === $hash) {
+                return ['medium' => $known, 'takenOut' => $takenOut];
+            }
+            if ($known === null) {
+                $this->keep($hash, $bytes);
+                $medium = new Medium($bank, $tried, $hash, $type, strlen($bytes), $width, $height);
+                $this->em->persist($medium);
+                $this->em->flush();
+
+                return ['medium' => $medium, 'takenOut' => $takenOut];
+            }
+        }
+    }
+
+    /** @return list<Medium> by name */
+    public function of(Bank $bank): array
+    {
+        return $this->em->getRepository(Medium::class)->findBy(['bank' => $bank], ['name' => 'ASC']);
+    }
+
+    /**
+     * The pages and media of a bank that an author's texts mention, by their whole names; and the media of those pages.
+     *
+     * @return array{pages: object, media: object} by name
+     */
+    public function mentioned(Bank $bank, Mentions $mentions): array
+    {
+        $pages = [];
+        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $mentions->pages()]) as $page) {
+            $pages[$page->name()] = ['heading' => $page->heading(), 'reads' => $page->reads()];
+            $mentions->inTexts($page->reads());
+        }
+        $media = [];
+        foreach ($this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
+            $media[$medium->name] = $medium->toData();
+        }
+
+        return ['pages' => (object) $pages, 'media' => (object) $media];
+    }
+
+    public function byHash(string $hash): ?Medium
+    {
+        return $this->em->getRepository(Medium::class)->findOneBy(['hash' => $hash]);
+    }
+
+    public function path(string $hash): string
+    {
+        return $this->folder . '/' . substr($hash, 0, 2) . '/' . $hash;
+    }
+
+    private function keep(string $hash, string $bytes): void
+    {
+        $path = $this->path($hash);
+        if (is_file($path)) {
+            return;
+        }
+        if (!is_dir(dirname($path))) {
+            mkdir(dirname($path), 0o775, true);
+        }
+        file_put_contents($path . '.part', $bytes);
+        rename($path . '.part', $path);
+    }
+
+    /** @return array{bytes: string, type: string, extension: string, width: int|null, height: int|null, takenOut: list<string>} */
+    private function safe(string $bytes): array
+    {
+        $other = self::soundOrFilm($bytes);
+        $most = $other === null ? self::LARGEST_PICTURE : self::LARGEST_OTHER;
+        if (strlen($bytes) > $most) {
+            throw new Malformed('file', sprintf('has %.1f MB; a %s may have up to %d MB', strlen($bytes) / 1e6, $other === null ? 'picture' : 'sound or film', intdiv($most, 1_000_000)));
+        }
+        if ($other !== null) {
+            return ['bytes' => $bytes, 'type' => $other[0], 'extension' => $other[1], 'width' => null, 'height' => null, 'takenOut' => []];
+        }
+        if (preg_match('/^(\xEF\xBB\xBF)?\s*(<\?xml|<!--|<!DOCTYPE|<svg)/i', substr($bytes, 0, 500)) === 1) {
+            $drawing = SvgCleaner::clean($bytes);
+
+            return ['bytes' => $drawing['svg'], 'type' => 'image/svg+xml', 'extension' => 'svg', 'width' => $drawing['width'], 'height' => $drawing['height'], 'takenOut' => $drawing['takenOut']];
+        }
+        $picture = PictureMaker::make($bytes);
+
+        return ['bytes' => $picture['bytes'], 'type' => $picture['type'], 'extension' => $picture['type'] === 'image/jpeg' ? 'jpg' : 'png', 'width' => $picture['width'], 'height' => $picture['height'], 'takenOut' => []];
+    }
+
+    /** @return array{string, string}|null type and extension, by the first bytes */
+    private static function soundOrFilm(string $bytes): ?array
+    {
+        $head = substr($bytes, 0, 16);
+
+        return match (true) {
+            str_starts_with($head, 'ID3'), str_starts_with($head, "\xFF\xFB"), str_starts_with($head, "\xFF\xF3") => ['audio/mpeg', 'mp3'],
+            str_starts_with($head, 'OggS') => ['audio/ogg', 'ogg'],
+            str_starts_with($head, 'RIFF') && substr($head, 8, 4) === 'WAVE' => ['audio/wav', 'wav'],
+            substr($head, 4, 8) === 'ftypM4A ' => ['audio/mp4', 'm4a'],
+            substr($head, 4, 4) === 'ftyp' => ['video/mp4', 'mp4'],
+            str_starts_with($head, "\x1A\x45\xDF\xA3") => ['video/webm', 'webm'],
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Objective;
+
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Intake\Batch;
+
+/** A learning objective: a node of a bank's tree. */
+#[ORM\Entity]
+#[ORM\Table(name: 'objective')]
+#[ORM\UniqueConstraint(name: 'objective_path', columns: ['bank_id', 'path'])]
+class Objective
+{
+    public const SEPARATOR = ' > ';
+
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    public readonly int $id;
+
+    /** Names from the top, joined by " > ". */
+    #[ORM\Column(length: 500)]
+    public readonly string $path;
+
+    public function __construct(
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
+        #[ORM\ManyToOne(targetEntity: self::class)]
+        public readonly ?self $parent,
+        #[ORM\Column(length: 160)]
+        public readonly string $name,
+        #[ORM\Column]
+        public readonly int $position,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(onDelete: 'SET NULL')]
+        public readonly ?Batch $batch = null,
+    ) {
+        $this->path = $parent === null ? $name : $parent->path . self::SEPARATOR . $name;
+    }
+
+    /** @return list<string> */
+    public function names(): array
+    {
+        return explode(self::SEPARATOR, $this->path);
+    }
+}

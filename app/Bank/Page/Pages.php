@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Page;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Stale;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+
+/** Where a bank's pages are written. */
+final readonly class Pages
+{
+    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
+    {
+    }
+
+    /** @return list<Page> by name */
+    public function of(Bank $bank): array
+    {
+        return $this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']);
+    }
+
+    public function make(Bank $bank, Fields $body, Account $author): Page
+    {
+        [$name, $heading, $reads] = $this->checked($bank, $body, null);
+        $page = new Page($bank, $name, $heading, $reads, $author, $this->clock->now());
+        $this->em->persist($page);
+        $this->em->flush();
+
+        return $page;
+    }
+
+    /** @throws Stale if it was saved elsewhere since it was opened */
+    public function edit(Page $page, Fields $body, Account $author): void
+    {
+        if ($body->integer('version') !== $page->version()) {
+            throw new Stale('This page was saved in another window or by someone else since you opened it. Your text is still here.', $page->toData());
+        }
+        [$name, $heading, $reads] = $this->checked($page->bank, $body, $page);
+        $page->write($name, $heading, $reads, $author, $this->clock->now());
+        $this->em->flush();
+    }
+
+    public function remove(Page $page): void
+    {
+        $this->em->remove($page);
+        $this->em->flush();
+    }
+
+    /** @return array{string, string|null, string} */
+    private function checked(Bank $bank, Fields $body, ?Page $page): array
+    {
+        $name = trim($body->text('name'));
+        if ($name === '' || mb_strlen($name) > 80 || str_contains($name, "\n")) {
+            throw new Malformed('name', 'has 1 to 80 characters; authors call the page by it, candidates never see it');
+        }
+        $taken = $this->em->getRepository(Page::class)->findOneBy(['bank' => $bank, 'name' => $name]);
+        if ($taken !== null && $taken !== $page) {
+            throw new Malformed('name', sprintf('“%s” is the name of another page of this bank', $name));
+        }
+        $heading = trim($body->text('heading', ''));
+        $reads = $body->text('reads', '');
+        if (mb_strlen($heading) > 200 || mb_strlen($reads) > 100_000) {
+            throw new Malformed(mb_strlen($heading) > 200 ? 'heading' : 'reads', 'is too long: a heading has up to 200, a page up to 100,000 characters');
+        }
+
+        return [$name, $heading === '' ? null : $heading, $reads];
+    }
+}

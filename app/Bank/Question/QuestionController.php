@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Review\ProofreadingNotes;
+use Zetema\App\Bank\Review\Remark;
+use Zetema\App\Bank\Review\Remarks;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+
+/** One question: read, edited, reviewed, tried. Readers remark and wave off; only authors write. */
+#[IsGranted('ROLE_READER')]
+#[Route('/api/questions/{id}')]
+final readonly class QuestionController
+{
+    public function __construct(private QuestionEditing $editing, private QuestionView $view, private Remarks $remarks, private ProofreadingNotes $proofs)
+    {
+    }
+
+    #[Route('', methods: ['GET'])]
+    public function question(#[MapEntity] Question $question): JsonResponse
+    {
+        return $this->answer($question);
+    }
+
+    #[Route('', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function edit(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->editing->edit($question, Body::of($request), $account);
+
+        return $this->answer($question);
+    }
+
+    #[Route('', methods: ['DELETE'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function remove(#[MapEntity] Question $question): JsonResponse
+    {
+        $this->editing->remove($question);
+
+        return new JsonResponse(['removed' => true]);
+    }
+
+    #[Route('/status', methods: ['PUT'])]
+    public function moveTo(#[MapEntity] Question $question, Request $request): JsonResponse
+    {
+        $this->editing->moveTo($question, Body::of($request));
+
+        return $this->answer($question);
+    }
+
+    #[Route('/about', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function keepAbout(#[MapEntity] Question $question, Request $request): JsonResponse
+    {
+        $this->editing->keepAbout($question, Body::of($request));
+
+        return $this->answer($question);
+    }
+
+    #[Route('/copy', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function copy(#[MapEntity] Question $question, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->editing->copy($question, $account)), 201);
+    }
+
+    #[Route('/restore', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function restore(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->editing->restore($question, Body::of($request), $account);
+
+        return $this->answer($question);
+    }
+
+    #[Route('/revisions/{number}', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
+    public function revision(#[MapEntity(id: 'id')] Question $question, int $number): JsonResponse
+    {
+        return new JsonResponse(Revisions::difference(Revisions::numbered($question, $number)));
+    }
+
+    #[Route('/text', methods: ['GET'])]
+    public function text(#[MapEntity] Question $question): Response
+    {
+        return new Response(implode("\n", Revisions::text($question->newest())) . "\n", 200, ['Content-Type' => 'text/plain; charset=utf-8']);
+    }
+
+    /** Says that the account has it open, and who else has. */
+    #[Route('/here', methods: ['POST'])]
+    public function here(#[MapEntity] Question $question, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse(['others' => $this->remarks->here($question, $account), 'version' => $question->version()]);
+    }
+
+    #[Route('/remarks', methods: ['POST'])]
+    public function remark(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->remarks->make($question, Body::of($request), $account);
+
+        return $this->answer($question, 201);
+    }
+
+    #[Route('/remarks/{remark}', requirements: ['remark' => '\d{1,18}'], methods: ['PUT'])]
+    public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['remark' => 'id', 'id' => 'question'])] Remark $remark, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->remarks->answerOrClose($remark, Body::of($request), $account);
+
+        return $this->answer($question);
+    }
+
+    #[Route('/waved', methods: ['POST'])]
+    public function waveOff(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->proofs->waveOff($question, Body::of($request), $account);
+
+        return $this->answer($question, 201);
+    }
+
+    #[Route('/waved', methods: ['PUT'])]
+    public function bringBack(#[MapEntity] Question $question, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $this->proofs->bringBack($question, $body->text('rule'), $body->text('where'), $body->text('message'));
+
+        return $this->answer($question);
+    }
+
+    #[Route('/as-seen', methods: ['GET'])]
+    public function asSeen(#[MapEntity] Question $question, Media $media, #[MapQueryParameter] int $seed = 1): JsonResponse
+    {
+        return new JsonResponse((new TryOut($question, $seed))->asSeen($media));
+    }
+
+    #[Route('/try', methods: ['POST'])]
+    public function tryOut(#[MapEntity] Question $question, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+
+        return new JsonResponse((new TryOut($question, Body::seed($body) ?? 1))->mark($body));
+    }
+
+    #[Route('/guess', methods: ['GET'])]
+    public function guess(#[MapEntity] Question $question): JsonResponse
+    {
+        return new JsonResponse((new TryOut($question, 1))->guess());
+    }
+
+    #[Route('/scores', methods: ['GET'])]
+    public function scores(#[MapEntity] Question $question, #[MapQueryParameter] bool $all = false): JsonResponse
+    {
+        return new JsonResponse((new TryOut($question, 1))->table($all));
+    }
+
+    private function answer(Question $question, int $status = 200): JsonResponse
+    {
+        return new JsonResponse($this->view->of($question), $status);
+    }
+}

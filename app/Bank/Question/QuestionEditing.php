@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Media\PictureSizes;
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Stale;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question as Core;
+
+/** Where questions are made, edited, copied, brought back and moved from draft to cleared. They need not be whole to be kept. */
+final readonly class QuestionEditing
+{
+    private const MOST_AT_ONCE = 50;
+
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private ClockInterface $clock)
+    {
+    }
+
+    /** @return Question the first, if several of a kind are made at once */
+    public function make(Bank $bank, Fields $body, Account $author): Question
+    {
+        $path = self::path($body->text('objective', ''));
+        $name = self::name($body);
+        $count = $body->integer('count', 1);
+        if ($count < 1 || $count > self::MOST_AT_ONCE || ($count > 1 && $name !== null)) {
+            throw new Malformed('count', sprintf('must be 1 to %d, and only one question can have the name', self::MOST_AT_ONCE));
+        }
+        $sketch = Core\Sketch::of($this->sizes->fill($bank, $body->object('content')), $name, $path);
+        $this->refuseTakenName($bank, $name, null);
+        $made = [];
+        for ($i = 0; $i < max(1, $count); ++$i) {
+            $question = new Question($bank, $this->objective($bank, $path), $sketch, $name, $author, $this->clock->now());
+            $this->em->persist($question);
+            $made[] = $question;
+        }
+        $this->em->flush();
+
+        return $made[0];
+    }
+
+    /** @throws Stale if it was saved elsewhere since it was opened */
+    public function edit(Question $question, Fields $body, Account $author): void
+    {
+        $this->refuseStale($question, $body->integer('version'));
+        $path = self::path($body->text('objective', ''));
+        $name = self::name($body);
+        $sketch = Core\Sketch::of($this->sizes->fill($question->bank, $body->object('content')), $name, $path, $question->status());
+        $this->refuseTakenName($question->bank, $name, $question);
+        $objective = $this->objective($question->bank, $path);
+        $unchanged = $sketch->data === $question->newest()->content() && $name === $question->name() && $objective === $question->objective();
+        if (!$unchanged) {
+            $moved = $objective !== $question->objective();
+            $question->edit($sketch, $name, $objective, $author, $this->clock->now());
+            $this->em->flush();
+            if ($moved) {
+                $this->objectives->dropEmpty($question->bank);
+            }
+        }
+    }
+
+    /** A draft with all that the question says, under no name. */
+    public function copy(Question $question, Account $author): Question
+    {
+        $path = $question->objective()?->names() ?? [];
+        $sketch = Core\Sketch::of(Fields::of($question->newest()->content()), null, $path);
+        $copy = new Question($question->bank, $question->objective(), $sketch, null, $author, $this->clock->now());
+        $this->em->persist($copy);
+        $this->em->flush();
+
+        return $copy;
+    }
+
+    /** Makes an older revision the newest again; those between stay. */
+    public function restore(Question $question, Fields $body, Account $author): void
+    {
+        $this->refuseStale($question, $body->integer('version'));
+        $older = Revisions::numbered($question, $body->integer('number'));
+        $path = $question->objective()?->names() ?? [];
+        $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $path, $question->status());
+        $question->edit($sketch, $question->name(), $question->objective(), $author, $this->clock->now(), afresh: true);
+        $this->em->flush();
+    }
+
+    /**
+     * Throws a draft away for good.
+     *
+     * @throws Malformed if it was ever cleared: papers may hold it
+     */
+    public function remove(Question $question): void
+    {
+        foreach ($question->revisions() as $revision) {
+            if ($revision->wasCleared()) {
+                throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
+            }
+        }
+        $question->forgetNewest();
+        $this->em->flush();
+        $this->em->remove($question);
+        $this->em->flush();
+        $this->objectives->dropEmpty($question->bank);
+    }
+
+    public function moveTo(Question $question, Fields $body): void
+    {
+        $this->refuseStale($question, $body->integer('version'));
+        $question->moveTo(Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question'));
+        $this->em->flush();
+        $this->objectives->dropEmpty($question->bank);
+    }
+
+    /** What is kept about a question and is no part of it: a note to self, and whether it is a house pattern. */
+    public function keepAbout(Question $question, Fields $body): void
+    {
+        if ($body->has('selfNote')) {
+            $note = $body->text('selfNote');
+            $question->noteToSelf(mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'));
+        }
+        if ($body->has('isPattern')) {
+            $question->keepAsPattern($body->flag('isPattern'));
+        }
+        $this->em->flush();
+    }
+
+    private function refuseStale(Question $question, int $version): void
+    {
+        if ($version !== $question->version()) {
+            throw new Stale('This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.', $this->view->of($question));
+        }
+    }
+
+    private function refuseTakenName(Bank $bank, ?string $name, ?Question $but): void
+    {
+        if ($name === null) {
+            return;
+        }
+        $taken = $this->em->getRepository(Question::class)->findOneBy(['bank' => $bank, 'name' => $name]);
+        if ($taken !== null && $taken !== $but) {
+            throw new Malformed('name', sprintf('“%s” is the name of another question of this bank', $name));
+        }
+    }
+
+    /** @param list<string> $path */
+    private function objective(Bank $bank, array $path): ?Objective
+    {
+        return $path === [] ? null : $this->objectives->ensure($bank, [$path])[implode(Objective::SEPARATOR, $path)];
+    }
+
+    private static function name(Fields $body): ?string
+    {
+        $name = trim($body->text('name', ''));
+
+        return $name === '' ? null : (mb_strlen($name) > 80 ? throw new Malformed('name', 'has more than 80 characters') : $name);
+    }
+
+    /** @return list<string> */
+    private static function path(string $path): array
+    {
+        return $path === '' ? [] : array_map(trim(...), explode('>', $path));
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Review\ProofreadingNotes;
+use Zetema\App\Bank\Review\Remark;
+use Zetema\Core\Question as Core;
+
+/** One question as its author has it: page and margin, and what stands about it. */
+final readonly class QuestionView
+{
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Question $question): array
+    {
+        $newest = $question->newest();
+        $remarks = $this->em->getRepository(Remark::class)->findBy(['question' => $question], ['id' => 'ASC']);
+
+        return [
+            'id' => $question->id,
+            'bank' => ['id' => $question->bank->id, 'name' => $question->bank->name],
+            'version' => $question->version(),
+            'name' => $question->name(),
+            'objective' => $question->objective()?->path,
+            'status' => $question->status()->value,
+            'revision' => $newest->number,
+            'clearedRevision' => $question->cleared()?->number,
+            'savedAt' => $newest->savedAt()->format(DATE_ATOM),
+            'savedBy' => $newest->author->name,
+            'content' => (object) ($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
+            'problem' => self::onScreen($newest->problem()),
+            'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->settings()))->toData() : null,
+            'bankSettings' => (object) array_filter(
+                $question->bank->settings()->for($newest->kind())->values,
+                static fn (string $value, string $word): bool => Core\Question::kindTakes($newest->kind(), Core\Settings\Setting::from($word), $value),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            'proofs' => $this->proofs->of($question),
+            'remarks' => array_map(static fn (Remark $r): array => $r->toData(), $remarks),
+            'selfNote' => $question->selfNote(),
+            'isPattern' => $question->isPattern(),
+            'neighbours' => $this->neighbours($question),
+            'revisions' => array_map(static fn (Revision $r): array => [
+                'number' => $r->number,
+                'by' => $r->author->name,
+                'savedAt' => $r->savedAt()->format(DATE_ATOM),
+                'cleared' => $r === $question->cleared(),
+            ], $question->revisions()),
+        ];
+    }
+
+    /**
+     * What is missing, without the hint how it would be written in the text format.
+     *
+     * @param array{field: string|null, message: string}|null $problem
+     *
+     * @return array{field: string|null, message: string}|null
+     */
+    private static function onScreen(?array $problem): ?array
+    {
+        return $problem === null ? null : ['field' => $problem['field'], 'message' => trim(preg_replace('/[;(][^;]*[“`][a-z ]+( \d+)?:[”` ].*$/u', '', $problem['message']) ?? '')];
+    }
+
+    /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */
+    private function neighbours(Question $question): array
+    {
+        $ids = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn(
+            'SELECT id FROM question WHERE bank_id = ? AND objective_id IS ? ORDER BY id',
+            [$question->bank->id, $question->objective()?->id],
+        ));
+        $place = (int) array_search($question->id, $ids, true);
+
+        return ['place' => $place + 1, 'of' => count($ids), 'previous' => $ids[$place - 1] ?? null, 'next' => $ids[$place + 1] ?? null];
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question;
+
+use Zetema\App\Bank\Media\Media;
+use Zetema\Core\Data\AuthorText;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Marking\Feedback\FeedbackChooser;
+use Zetema\Core\Marking\Guessing\FormGuessing;
+use Zetema\Core\Marking\Guessing\Guessing;
+use Zetema\Core\Marking\Guessing\TooManyToCount;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Question as Core;
+use Zetema\Core\Sitting;
+
+/** A question tried out by its author: as a candidate sees it, what any response scores, and the table of what scores what. */
+final readonly class TryOut
+{
+    /** So many rows of the table are told at first. */
+    private const FIRST = 60;
+    /** Characters of a response in the table, as far as they can be shared out. */
+    private const WIDEST = 120;
+
+    private Core\Question $content;
+    private Sitting\Sheet $sheet;
+
+    /** @throws Core\InvalidQuestion if it is not whole yet */
+    public function __construct(private Question $question, int $seed)
+    {
+        $problem = $question->newest()->problem();
+        if ($problem !== null) {
+            throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
+        }
+        $this->content = $question->newest()->question();
+        $bank = $question->bank->settings();
+        $shuffle = $this->content->effective($bank)->isYes(Core\Settings\Setting::Shuffle);
+        $this->sheet = new Sitting\Sheet($this->content, ChoiceOrder::of($this->content, $shuffle, new Chance($seed)), null, $bank);
+    }
+
+    /** @return array<string, mixed> */
+    public function asSeen(Media $media): array
+    {
+        $paper = new Sitting\Paper([$this->sheet], new Sitting\Rules(null, tellsAtOnce: true), null);
+        $run = Sitting\Sitting::of($paper)->with(new Sitting\Event(Sitting\EventType::Started, 0));
+        $view = Sitting\CandidateView::of($run, 0);
+        $mentions = new Sitting\Mentions();
+        $mentions->inFace($this->content->toData());
+
+        return [
+            'question' => is_array($view['questions']) ? $view['questions'][0] : null,
+            'key' => array_map(static fn (Core\Answers\AnswerLine $line): array => $line->toData(), $this->content->kind->keyInWords()),
+            'hints' => array_map(static fn (Core\Feedback\Hint $h): string => $h->text, $this->content->hints),
+            ...$media->mentioned($this->question->bank, $mentions),
+        ];
+    }
+
+    /**
+     * Marks a response as the page of as-seen sends it.
+     *
+     * @return array<string, mixed>
+     */
+    public function mark(Fields $body): array
+    {
+        $attempt = $body->integer('attempt', 1);
+        $hints = $body->integer('hints', 0);
+        $most = $this->sheet->settings->attempts();
+        if ($attempt < 1 || $attempt > ($most ?? 99)) {
+            throw new Malformed('attempt', $most === 1 ? 'there is only one attempt' : sprintf('must be 1 to %d', $most ?? 99));
+        }
+        if ($hints < 0 || $hints > count($this->content->hints)) {
+            throw new Malformed('hints', sprintf('there are %d', count($this->content->hints)));
+        }
+        $response = $this->sheet->fromPage($body->raw()['response'] ?? null);
+        $verdict = (new Marker())->mark($this->sheet->plan, $response, $attempt, $hints, $body->flag('late', false));
+        $left = $most === null ? null : $most - $attempt;
+        $chooser = new FeedbackChooser();
+
+        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->sheet->settings, $response, $verdict, $attempt, $left)];
+    }
+
+    /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */
+    public function table(bool $all): array
+    {
+        $rows = [];
+        foreach (WhatScoresWhat::table($this->content, $this->sheet->settings) as $row) {
+            $rows[] = [...$row, 'response' => $this->short($row['response'])];
+        }
+        $total = count($rows);
+        if (!$all && $total > self::FIRST) {
+            $isRight = static fn (array $row): bool => $row['outcome'] === 'right';
+            $right = array_slice(array_filter($rows, $isRight), 0, 5);
+            $other = array_filter($rows, static fn (array $row): bool => !$isRight($row));
+            $rows = [...$right, ...array_slice($other, 0, self::FIRST - 1 - count($right)), ...array_slice($other, -1)];
+        }
+
+        return ['rows' => $rows, 'total' => $total];
+    }
+
+    /** In the words of the answers, short enough for a row of the table; what was typed in quotation marks. */
+    private function short(Core\Response\Response $response): string
+    {
+        if ($response->isBlank()) {
+            return 'nothing';
+        }
+        if ($response->text !== null) {
+            return '“' . $response->text . '”';
+        }
+        $lines = $this->content->kind->inWords($response, withKey: true);
+        $longest = intdiv(self::WIDEST, max(1, min(4, count($lines))));
+        $words = array_map(static fn (Core\Answers\AnswerLine $line): string => ($line->before === null ? '' : $line->before . ': ') . ($line->typed ? $line->text : AuthorText::excerpt($line->text, $longest)), $lines);
+
+        return implode($response->field === 'order' ? ' › ' : ' · ', $words);
+    }
+
+    /**
+     * What a blind guess earns. It may take a second, so the page asks for it apart.
+     *
+     * @return array{expected: string|null, right: string|null, why: string|null}
+     */
+    public function guess(): array
+    {
+        $max = $this->sheet->plan->max();
+        if ($max->isZero()) {
+            return ['expected' => null, 'right' => null, 'why' => null];
+        }
+        try {
+            $distribution = (new Guessing())->of($this->content, $this->sheet->settings);
+        } catch (TooManyToCount $e) {
+            return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
+        }
+
+        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact())->simplified(), 'why' => null];
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Stale;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing;
+use Zetema\Core\Drawing\CannotDeal;
+use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Sitting\Rules;
+
+/** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
+final readonly class BlueprintEditing
+{
+    public function __construct(private EntityManagerInterface $em, private EligibleQuestions $eligible, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
+    {
+    }
+
+    public function make(Bank $bank, Fields $body): Blueprint
+    {
+        $blueprint = new Blueprint($bank, self::title($body), new Drawing\Blueprint([], [], Drawing\PassMark::percent('60')), new Rules(1800));
+        $this->em->persist($blueprint);
+        $this->em->flush();
+
+        return $blueprint;
+    }
+
+    /** @throws Stale if it was saved elsewhere since it was opened */
+    public function edit(Blueprint $blueprint, Fields $body): void
+    {
+        if ($body->integer('version') !== $blueprint->version()) {
+            throw new Stale('This blueprint was saved in another window or by someone else since you opened it.', $this->view->of($blueprint));
+        }
+        $blueprint->edit(self::title($body), Drawing\Blueprint::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
+        $this->em->flush();
+    }
+
+    /**
+     * @return array{seed: int, points: string, questions: list<array<string, mixed>>}
+     *
+     * @throws CannotDeal
+     */
+    public function deal(Blueprint $blueprint, int $seed): array
+    {
+        $eligible = $this->eligible->cleared($blueprint->bank);
+        $form = (new Dealer($blueprint->plan(), array_column($eligible, 'question'), $this->eligible->known($blueprint->bank)))->deal($seed);
+        $questions = [];
+        foreach ($form->questions as $dealt) {
+            $revision = $this->em->find(\Zetema\App\Bank\Question\Revision::class, $eligible[$dealt['id']]['revision']) ?? throw new \LogicException('a dealt revision is stored');
+            $question = $revision->question();
+            $questions[] = [
+                'id' => $revision->question->id,
+                'step' => $dealt['step'],
+                'kind' => $question->kind::id()->value,
+                'objective' => $revision->question->objective()?->path,
+                'stem' => $question->stem,
+                'worth' => (string) $dealt['worth'],
+            ];
+        }
+
+        return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
+    }
+
+    /** @throws CannotDeal|Malformed|Refused if no form could be dealt, nobody could pass, or nothing has changed since the last edition */
+    public function freeze(Blueprint $blueprint, Account $account): Edition
+    {
+        return $this->em->wrapInTransaction(function () use ($blueprint, $account): Edition {
+            // The write lock keeps a double click from freezing twice.
+            $this->em->getConnection()->executeStatement('UPDATE blueprint SET title = title WHERE id = ?', [$blueprint->id]);
+
+            return $this->frozen($blueprint, $account);
+        });
+    }
+
+    /** @throws Refused if somebody has begun it */
+    public function withdraw(Edition $edition): void
+    {
+        $this->em->wrapInTransaction(function () use ($edition): void {
+            $this->em->getConnection()->executeStatement('UPDATE edition SET title = title WHERE id = ?', [$edition->id]);
+            $begun = $this->editions->begun($edition);
+            if ($begun > 0) {
+                throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
+            }
+            $edition->withdraw($this->clock->now());
+        });
+    }
+
+    private function frozen(Blueprint $blueprint, Account $account): Edition
+    {
+        $eligible = $this->eligible->cleared($blueprint->bank);
+        $questions = array_column($eligible, 'question');
+        $plan = $blueprint->plan();
+        $known = $this->eligible->known($blueprint->bank);
+        $proof = Drawing\Proof::of($plan, $questions, $known);
+        if ($proof->shortage !== null) {
+            throw CannotDeal::short($proof->shortage);
+        }
+        if ($proof->questions === 0) {
+            throw new Malformed('plan', 'asks for no question yet; type a number on the quota board');
+        }
+        if (!$proof->passIsReachable()) {
+            throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
+        }
+        $dealer = new Dealer($plan, $questions, $known);
+        $held = array_unique([...$plan->fixed(), ...array_merge(...$dealer->pools())]);
+        $revisions = array_values(array_map(static fn (string $id): int => $eligible[$id]['revision'], $held));
+        $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
+        $edition = new Edition($blueprint, $number, $revisions, $account, $this->clock->now());
+        $last = $this->editions->newest($blueprint);
+        if ($last !== null && $last->holdsTheSameAs($edition)) {
+            throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));
+        }
+        $this->em->persist($edition);
+        $this->em->flush();
+
+        return $edition;
+    }
+
+    private static function title(Fields $body): string
+    {
+        $title = trim($body->text('title'));
+
+        return $title !== '' && mb_strlen($title) <= 160 ? $title : throw new Malformed('title', 'must have 1 to 160 characters');
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking\Feedback;
+
+use Zetema\Core\Marking\Scoring\Finder;
+use Zetema\Core\Marking\Verdict;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+
+/** What is said after a marked response: the outcome's text, then what the choices say, then the notes (sitting.md). */
+final readonly class FeedbackChooser
+{
+    public function __construct(private Finder $finder = new Finder())
+    {
+    }
+
+    /**
+     * What the author wrote for this case; empty where nothing was written, then the facts stand alone.
+     *
+     * @param int|null $attemptsLeft null: any number
+     * @param list<OutcomeText> $furtherOut the bank's, used where the question has none of its own
+     *
+     * @return list<string> paragraphs in the small Markdown
+     */
+    public function texts(Question $question, EffectiveSettings $settings, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft, array $furtherOut = []): array
+    {
+        $found = $response->isBlank() ? [] : $this->finder->found($question->kind->scoring($settings), $response);
+        $texts = [
+            $this->outcomeText([$question->outcomeTexts, $furtherOut], $verdict, $attempt, $attemptsLeft),
+            ...$question->kind->says($response, $found),
+        ];
+        $chosen = [];
+        foreach ($question->kind->choices() as $i => $choice) {
+            if (in_array($choice->id, $response->chosen, true)) {
+                $chosen[] = $i + 1;
+            }
+        }
+        foreach ($question->notes as $note) {
+            if ($note->isDue($chosen, $verdict->outcome, $attempt, $attemptsLeft === 0)) {
+                $texts[] = $note->text;
+            }
+        }
+
+        return array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== '–'));
+    }
+
+    /** @param list<list<OutcomeText>> $nearestFirst */
+    private function outcomeText(array $nearestFirst, Verdict $verdict, int $attempt, ?int $attemptsLeft): ?string
+    {
+        $last = $attemptsLeft === 0;
+        foreach ($nearestFirst as $texts) {
+            $fitting = array_filter($texts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $last) > 0);
+            usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $last) <=> self::rank($a, $attempt, $last));
+            if ($fitting !== []) {
+                return $fitting[0]->text;
+            }
+        }
+
+        return null;
+    }
+
+    /** On the last attempt beats a number, a number beats any; 0: does not fit. */
+    private static function rank(OutcomeText $text, int $attempt, bool $last): int
+    {
+        return match (true) {
+            $text->onLast => $last ? 3 : 0,
+            $text->attempt !== null => $text->attempt === $attempt ? 2 : 0,
+            default => 1,
+        };
+    }
+
+    /** The default text: facts only. @param int|null $left attempts left; null: any number */
+    public function facts(Verdict $verdict, ?int $left): string
+    {
+        $of = $verdict->max->isZero() ? '.' : sprintf(': %s of %s.', str_replace('-', '−', (string) $verdict->earned), $verdict->max);
+        $leftNow = match (true) {
+            $left === null, $left === 0 => '',
+            $left === 1 => ' One attempt left.',
+            default => sprintf(' %d attempts left.', $left),
+        };
+
+        return match ($verdict->outcome) {
+            Outcome::Right => 'Right' . $of,
+            Outcome::Partly => 'Partly right' . $of . $leftNow,
+            Outcome::Wrong => 'Wrong.' . $leftNow,
+            Outcome::Unanswered => 'Left blank.',
+            Outcome::OutOfTime => 'Time ran out.',
+            Outcome::Recorded => 'Recorded.',
+        };
+    }
+}

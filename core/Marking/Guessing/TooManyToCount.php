@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking\Guessing;
+
+/** Something that cannot be computed exactly: too many cases for good time, or something needed is not known. */
+final class TooManyToCount extends \DomainException
+{
+}

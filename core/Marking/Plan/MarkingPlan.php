@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking\Plan;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+
+/** All that is needed to mark a question, as plain data. The core marks by running it; so can anybody else. */
+final readonly class MarkingPlan
+{
+    public const VERSION = 1;
+
+    private function __construct(
+        public Scoring $scoring,
+        public Penalties $penalties,
+        public bool $graded,
+        public bool $judged,
+    ) {
+    }
+
+    public static function of(Question $question, EffectiveSettings $settings): self
+    {
+        return new self(
+            $question->kind->scoring($settings),
+            Penalties::of($question, $settings),
+            $settings->get(Setting::Graded) !== 'no',
+            $settings->get(Setting::Key) !== 'none' && $question->kind::id() !== KindId::Rating,
+        );
+    }
+
+    /**
+     * The same question at another worth: all that it says in points (weights, costs, floor) is scaled by new ÷ old, exactly.
+     */
+    public function worthing(Points $worth): self
+    {
+        $scoring = $this->scoring;
+        if ($scoring->worth->isZero() || $worth->compare($scoring->worth) === 0) {
+            return $this;
+        }
+        $factor = $worth->exact()->dividedBy($scoring->worth->exact());
+        $criteria = array_map(static fn (Criterion $criterion): Criterion => $criterion->scaled($factor), $scoring->criteria);
+        $scaled = new Scoring($scoring->look, $criteria, $scoring->rule, $scoring->need, $scoring->wrongPartCosts, $worth, $scoring->options);
+
+        return new self($scaled, $this->penalties->scaled($factor), $this->graded, $this->judged);
+    }
+
+    /** Whether it stands in totals: it is graded, and there is something to judge. */
+    public function counts(): bool
+    {
+        return $this->graded && $this->judged;
+    }
+
+    /** What a wrong response takes off a sum, the floor heeded; 0 for weighed questions, where each choice has its own. */
+    public function mostLostByOneWrong(): Points
+    {
+        if (!$this->counts() || $this->scoring->rule === Scoring::WEIGHTS) {
+            return Points::zero();
+        }
+        $lost = $this->penalties->wrong;
+        $floor = $this->penalties->floor;
+
+        return Points::rounded($floor !== null && $lost->negated()->compareTo($floor) < 0 ? $floor->negated() : $lost, $this->penalties->decimals);
+    }
+
+    /** What a right response is worth in totals: 0 for what is not graded. */
+    public function max(): Points
+    {
+        return $this->counts() ? $this->scoring->worth : Points::zero();
+    }
+
+    /** @return array<string, mixed> plain JSON data */
+    public function toData(): array
+    {
+        $scoring = $this->scoring;
+
+        return [
+            'v' => self::VERSION,
+            'look' => $scoring->look,
+            'options' => $scoring->options,
+            'atoms' => array_map(static fn (Criterion $criterion): array => $criterion->toData(), $scoring->criteria),
+            'rule' => $scoring->rule,
+            'need' => (string) $scoring->need->simplified(),
+            'wrongPartCosts' => (string) $scoring->wrongPartCosts->simplified(),
+            'worth' => (string) $scoring->worth,
+            'penalties' => $this->penalties->toData(),
+            'graded' => $this->graded,
+            'judged' => $this->judged,
+        ];
+    }
+
+    /** @throws Malformed if this is no plan of this version */
+    public static function fromData(Fields $data): self
+    {
+        if ($data->integer('v') !== self::VERSION) {
+            throw new Malformed('v', sprintf('is %d; this reads marking plans of version %d', $data->integer('v'), self::VERSION));
+        }
+        $criteria = [];
+        foreach ($data->objects('atoms') as $criterion) {
+            $criteria[] = Criterion::fromData($criterion);
+        }
+        $options = $data->optionalObject('options')?->raw() ?? [];
+
+        return new self(
+            new Scoring(
+                $data->text('look'),
+                $criteria,
+                $data->text('rule'),
+                BigRational::of($data->text('need')),
+                BigRational::of($data->text('wrongPartCosts')),
+                Points::of($data->text('worth')),
+                $options,
+            ),
+            Penalties::fromData($data->object('penalties')),
+            $data->flag('graded'),
+            $data->flag('judged'),
+        );
+    }
+}

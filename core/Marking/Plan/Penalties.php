@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Marking\Plan;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+
+/** What is taken off, by steps 2 to 8 of marking.md. */
+final readonly class Penalties
+{
+    /**
+     * @param list<string> $attempts for the 2nd, 3rd … attempt: points such as "5", or a share of the worth such as "50 %"; the last one repeats
+     * @param list<string> $hints points for each hint in its order
+     * @param string $late "wrong", "blank" or "marks"
+     */
+    private function __construct(
+        public BigRational $wrong,
+        public BigRational $blank,
+        public array $attempts,
+        public array $hints,
+        public ?BigRational $floor,
+        public string $late,
+        public int $decimals,
+    ) {
+    }
+
+    public static function of(Question $question, EffectiveSettings $settings): self
+    {
+        $floor = $settings->get(Setting::Floor);
+        $default = $settings->points(Setting::HintCosts);
+
+        return new self(
+            $settings->points(Setting::WrongCosts)->exact(),
+            $settings->points(Setting::BlankCosts)->exact(),
+            $settings->entries(Setting::AttemptCosts),
+            array_map(static fn ($hint): string => (string) ($hint->costs ?? $default), $question->hints),
+            $floor === null || $floor === 'none' ? null : Points::of($floor)->exact(),
+            $settings->get(Setting::Late) ?? 'wrong',
+            $settings->integer(Setting::Decimals),
+        );
+    }
+
+    /** All that is said in points, for another worth; shares of the worth stay as they are. */
+    public function scaled(BigRational $factor): self
+    {
+        $scale = static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) BigRational::of($entry)->multipliedBy($factor)->simplified();
+
+        return new self(
+            $this->wrong->multipliedBy($factor),
+            $this->blank->multipliedBy($factor),
+            array_map($scale, $this->attempts),
+            array_map($scale, $this->hints),
+            $this->floor?->multipliedBy($factor),
+            $this->late,
+            $this->decimals,
+        );
+    }
+
+    /** What the given attempt costs, in points. */
+    public function forAttempt(int $attempt, Points $worth): BigRational
+    {
+        if ($attempt < 2 || $this->attempts === []) {
+            return BigRational::zero();
+        }
+        $entry = $this->attempts[min($attempt - 2, count($this->attempts) - 1)];
+
+        return str_ends_with($entry, ' %')
+            ? BigRational::of(substr($entry, 0, -2))->dividedBy(100)->multipliedBy($worth->exact())
+            : BigRational::of($entry);
+    }
+
+    public function forHints(int $used): BigRational
+    {
+        $sum = BigRational::zero();
+        foreach (array_slice($this->hints, 0, $used) as $costs) {
+            $sum = $sum->plus(BigRational::of($costs));
+        }
+
+        return $sum;
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return [
+            'wrong' => (string) $this->wrong->simplified(),
+            'blank' => (string) $this->blank->simplified(),
+            'attempts' => $this->attempts,
+            'hints' => $this->hints,
+            'floor' => $this->floor === null ? null : (string) $this->floor->simplified(),
+            'late' => $this->late,
+            'decimals' => $this->decimals,
+        ];
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        $floor = $data->optionalText('floor');
+
+        return new self(
+            BigRational::of($data->text('wrong')),
+            BigRational::of($data->text('blank')),
+            $data->texts('attempts'),
+            $data->texts('hints'),
+            $floor === null ? null : BigRational::of($floor),
+            $data->text('late'),
+            $data->integer('decimals'),
+        );
+    }
+}

@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Common;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+
+/** What the kinds with choices have in common. */
+abstract readonly class ChoiceKind implements Kind
+{
+    /** @param list<Choice> $choices in the order written */
+    final public function __construct(public array $choices)
+    {
+    }
+
+    public static function fromData(Fields $data): static
+    {
+        return new static(array_map(Choice::fromData(...), $data->objects('choices')));
+    }
+
+    public function toData(): array
+    {
+        return ['choices' => array_map(static fn (Choice $c): array => $c->toData(), $this->choices)];
+    }
+
+    public function says(Response $response, array $found): array
+    {
+        $chosen = array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null && in_array($c->id, $response->chosen, true));
+
+        return array_values(array_map(static fn (Choice $c): string => $c->says ?? '', $chosen));
+    }
+
+    public function choices(): array
+    {
+        return $this->choices;
+    }
+
+    public function shuffledLists(): array
+    {
+        return [array_map(static fn (Choice $c): int => $c->id, $this->choices)];
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        $texts = [];
+        foreach ($this->choices as $choice) {
+            $texts[$choice->id] = $choice->text;
+        }
+
+        return ['choices' => array_map(static fn (int $id): string => $texts[$id], $order[0] ?? array_keys($texts)), 'layout' => $settings->get(Setting::Layout)];
+    }
+
+    public function inWords(Response $response, bool $withKey = false): array
+    {
+        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
+    }
+
+    public function keyInWords(): array
+    {
+        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, $this->keys()));
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        if (count($this->choices) < 2) {
+            throw new InvalidQuestion('it needs at least two answers to choose from', 'yes');
+        }
+        $ids = [];
+        foreach ($this->choices as $i => $choice) {
+            if ($choice->text === '') {
+                throw new InvalidQuestion(sprintf('answer %d has no text', $i + 1), 'yes');
+            }
+            $ids[$choice->id] = true;
+        }
+        if (count($ids) !== count($this->choices)) {
+            throw new InvalidQuestion('two answers have the same id');
+        }
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        if ($settings->get(Setting::Key) === 'none') {
+            if ($weighed || $this->keys() !== []) {
+                throw new InvalidQuestion('with “key: none” every answer is written “no:” and nothing is weighed', 'key');
+            }
+
+            return;
+        }
+        if (!$weighed && $this->keys() === []) {
+            throw new InvalidQuestion('no answer is the key; write “yes:” before the right one', 'yes');
+        }
+        foreach ($this->choices as $i => $choice) {
+            if ($weighed && $choice->weight === null) {
+                throw new InvalidQuestion(sprintf('under “weighed” every answer has its points; answer %d has none (write “no 0:” for none)', $i + 1), 'yes');
+            }
+            if (!$weighed && $choice->weight !== null) {
+                throw new InvalidQuestion(sprintf('answer %d has points of its own, which only goes with “marking: weighed”', $i + 1), 'marking');
+            }
+            if ($choice->weight !== null && $choice->weight->decimals() > $settings->integer(Setting::Decimals)) {
+                throw new InvalidQuestion(sprintf('the points of answer %d have more decimals than marks are rounded to', $i + 1), 'yes');
+            }
+        }
+        if ($weighed && $this->highestSum($settings)->compare(Points::zero()) <= 0) {
+            throw new InvalidQuestion('no permitted response earns more than 0', 'yes');
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        if ($given === null) {
+            return Response::blank();
+        }
+        if ($given === []) {
+            throw new Malformed('choose', 'is missing; an unanswered question is null');
+        }
+        $fields = Fields::of($given, '')->only('choose');
+        $chosen = $fields->integers('choose');
+        $known = array_map(static fn (Choice $c): int => $c->id, $this->choices);
+        foreach ($chosen as $id) {
+            if (!in_array($id, $known, true)) {
+                throw new Malformed('choose', sprintf('there is no choice %d', $id));
+            }
+        }
+        if (count(array_unique($chosen)) !== count($chosen)) {
+            throw new Malformed('choose', 'names a choice twice');
+        }
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+        if ($most !== null && count($chosen) > $most) {
+            throw new Malformed('choose', sprintf('has %d choices; %d may be made', count($chosen), $most));
+        }
+        if ($complete && $chosen !== [] && count($chosen) < $least) {
+            throw new Malformed('choose', sprintf('has %d choices; exactly %d are asked for', count($chosen), $least));
+        }
+
+        return Response::choosing($chosen);
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+
+        return ResponseSpace::subsets(array_map(static fn (Choice $c): int => $c->id, $this->choices), max(1, $least), $most ?? count($this->choices));
+    }
+
+    public function scoring(EffectiveSettings $settings): Scoring
+    {
+        $marking = $settings->get(Setting::Marking) ?? 'whole';
+        if ($marking === 'weighed') {
+            $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(['chosen' => $c->id], $c->weight ?? Points::zero()), $this->choices);
+
+            return new Scoring(Scoring::LOOK_CHOICES, $criteria, Scoring::WEIGHTS, BigRational::one(), BigRational::zero(), $this->highestSum($settings));
+        }
+        $criteria = [];
+        foreach ($this->choices as $choice) {
+            $find = ['chosen' => $choice->id];
+            $criteria[] = $choice->isKey ? Criterion::right($find) : Criterion::wrong($find);
+            if ($marking === 'each' && !$choice->isKey) {
+                $criteria[] = Criterion::right(['left' => $choice->id]);
+            }
+        }
+        $need = match ($marking) {
+            'each' => count($this->choices),
+            default => min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX),
+        };
+        $costs = $marking === 'each' ? BigRational::zero() : $settings->wrongPartCosts('1');
+
+        return new Scoring(
+            Scoring::LOOK_CHOICES,
+            $criteria,
+            $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
+            BigRational::of(max(1, $need)),
+            $costs,
+            $settings->points(Setting::Points),
+        );
+    }
+
+    /** @return list<Choice> */
+    protected function keys(): array
+    {
+        return array_values(array_filter($this->choices, static fn (Choice $c): bool => $c->isKey));
+    }
+
+    /** @return array{least: int, most: int|null} */
+    protected function limits(EffectiveSettings $settings): array
+    {
+        return ['least' => 1, 'most' => 1];
+    }
+
+    /** The greatest sum of weights that a permitted response can reach. */
+    private function highestSum(EffectiveSettings $settings): Points
+    {
+        ['least' => $least, 'most' => $most] = $this->limits($settings);
+        $weights = array_map(static fn (Choice $c): Points => $c->weight ?? Points::zero(), $this->choices);
+        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
+        $sum = Points::zero();
+        foreach (array_slice($weights, 0, $most ?? count($weights)) as $i => $weight) {
+            if ($i < $least || !$weight->isNegative()) {
+                $sum = $sum->plus($weight);
+            }
+        }
+
+        return $sum;
+    }
+}

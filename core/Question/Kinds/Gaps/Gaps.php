@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Gaps;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\AuthorText as Texts;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Part;
+use Zetema\Core\Question\Answers\Wording;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
+use Zetema\Core\Question\Kinds\Common\PartsKind;
+use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Kinds\Text\Text;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Settings\Share;
+
+/** Gap fill: each `___` of the stem is typed or picked from a list. */
+final readonly class Gaps implements Kind
+{
+    /** @param list<Gap> $gaps numbered from 1 */
+    public function __construct(public array $gaps)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Gaps;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole', 'parts', 'weighed'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [Setting::Ignore, Setting::Typos, Setting::WrongPartCosts];
+    }
+
+    public static function words(): array
+    {
+        return ['gap'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $byNumber = [];
+        foreach ($parts as $part) {
+            $byNumber[(int) $part->argument('n')][] = $part;
+        }
+        ksort($byNumber);
+        $gaps = [];
+        foreach ($byNumber as $n => $lines) {
+            if ($n !== count($gaps) + 1) {
+                $problems->at($lines[0], sprintf('gap %d comes after gap %d; number the gaps from 1 without leaving one out', $n, count($gaps)));
+            }
+            $gaps[] = self::readGap($n, $lines, $problems);
+        }
+
+        return new self($gaps);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self(array_map(Gap::fromData(...), $data->objects('gaps')));
+    }
+
+    public function toData(): array
+    {
+        return ['gaps' => array_map(static fn (Gap $g): array => $g->toData(), $this->gaps)];
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('gaps', $stem), ...array_merge(...array_map(static fn (Gap $g): array => $g->toLines(), $this->gaps))];
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        if ($this->gaps === []) {
+            throw new InvalidQuestion('it has no gap; write `gap 1:` with what belongs there', 'gap');
+        }
+        $open = self::openIn($stem);
+        if ($open !== count($this->gaps)) {
+            throw new InvalidQuestion(sprintf('the text leaves %d open with ___ and %d %s what belongs there; they must be as many', $open, count($this->gaps), count($this->gaps) === 1 ? 'gap says' : 'gaps say'), 'gap');
+        }
+        foreach ($this->gaps as $gap) {
+            if ($gap->isTyped() && array_filter($gap->wordings, static fn (Wording $w): bool => $w->text !== '') !== $gap->wordings) {
+                throw new InvalidQuestion(sprintf('a wording of gap %d has no text', $gap->part->id), 'gap');
+            }
+            if ($gap->isTyped() && $gap->wordings === []) {
+                throw new InvalidQuestion(sprintf('gap %d accepts nothing; write `gap %1$d:` with what belongs there', $gap->part->id), 'gap');
+            }
+            if (!$gap->isTyped() && $gap->keys() === []) {
+                throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $gap->part->id), 'gap');
+            }
+        }
+        Part::verifyPoints(array_map(static fn (Gap $g): Part => $g->part, $this->gaps), $settings, 'gap');
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        $fields = ResponseReader::field($given, 'gaps');
+        if ($fields === null) {
+            return Response::blank();
+        }
+        $map = ResponseReader::map($fields, 'gaps', array_map(static fn (Gap $g): int => $g->part->id, $this->gaps));
+        foreach ($this->gaps as $gap) {
+            $value = $map[$gap->part->id] ?? null;
+            if ($value === null) {
+                continue;
+            }
+            if (mb_strlen($value) > Text::LONGEST || !mb_check_encoding($value, 'UTF-8')) {
+                throw new Malformed('gaps', sprintf('gap %d is too long or not UTF-8', $gap->part->id));
+            }
+            if (!$gap->isTyped() && preg_match('/^[1-9]\d{0,2}$/', $value) !== 1 || !$gap->isTyped() && !isset($gap->listed[(int) $value - 1])) {
+                throw new Malformed('gaps', sprintf('gap %d is given “%s”, which is not in its list', $gap->part->id, mb_substr($value, 0, 40)));
+            }
+        }
+
+        return Response::mapping('gaps', $map);
+    }
+
+    public function scoring(EffectiveSettings $settings): Scoring
+    {
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $criteria = [];
+        foreach ($this->gaps as $gap) {
+            if (!$gap->isTyped()) {
+                array_push($criteria, ...$gap->part->criteria($gap->keys(), $weighed));
+                continue;
+            }
+            foreach ($gap->wordings as $i => $wording) {
+                $find = ['part' => $gap->part->id, 'n' => $i + 1, 'wording' => $wording->text];
+                $criteria[] = $weighed ? Criterion::weighing($find, $gap->part->earns ?? Points::zero()) : Criterion::right($find, $wording->share->exact());
+            }
+            array_push($criteria, ...$gap->part->criteria([], $weighed));
+        }
+
+        return new Scoring(
+            Scoring::LOOK_PARTS,
+            $criteria,
+            PartsKind::rule($settings),
+            BigRational::of(count($this->gaps)),
+            $settings->wrongPartCosts('0'),
+            $weighed ? Part::worth(array_map(static fn (Gap $g): Part => $g->part, $this->gaps)) : $settings->points(Setting::Points),
+            ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos), 'same' => []],
+        );
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        $values = [];
+        foreach ($this->gaps as $gap) {
+            $values[$gap->part->id] = $gap->isTyped() ? [''] : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
+        }
+
+        return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === [] ? ResponseSpace::nothing() : ResponseSpace::independent('gaps', $values);
+    }
+
+    public function says(Response $response, array $found): array
+    {
+        return CriterionFeedback::by($found, fn (int $n, int $part): ?string => $this->gaps[$part - 1]->wordings[$n - 1]->says ?? null);
+    }
+
+    public function shuffledLists(): array
+    {
+        return array_map(static fn (Gap $g): array => $g->isTyped() ? [] : range(1, count($g->listed)), $this->gaps);
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        return ['gaps' => array_map(
+            static fn (Gap $g, int $i): ?array => $g->isTyped() ? null : array_map(static fn (int $n): string => $g->listed[$n - 1]['text'], $order[$i] ?? []),
+            $this->gaps,
+            array_keys($this->gaps),
+        )];
+    }
+
+    public function inWords(Response $response, bool $withKey = false): array
+    {
+        $lines = [];
+        foreach ($this->gaps as $gap) {
+            $given = $response->map[$gap->part->id] ?? null;
+            if ($given !== null) {
+                $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) $gap->part->id) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) $gap->part->id);
+            }
+        }
+
+        return $lines;
+    }
+
+    public function choices(): array
+    {
+        return [];
+    }
+
+    public function keyInWords(): array
+    {
+        return array_map(static fn (Gap $g): AnswerLine => $g->isTyped()
+            ? AnswerLine::typed($g->wordings[0]->text, (string) $g->part->id)
+            : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) $g->part->id), $this->gaps);
+    }
+
+    /** How many places a stem leaves open: runs of three or more underscores. */
+    private static function openIn(string $stem): int
+    {
+        return (int) preg_match_all('/_{3,}/', $stem);
+    }
+
+    /** @param non-empty-list<Line> $lines */
+    private static function readGap(int $n, array $lines, Problems $problems): Gap
+    {
+        $wordings = [];
+        $listed = [];
+        $earns = $loses = null;
+        foreach ($lines as $i => $line) {
+            foreach (['earns', 'loses'] as $word) {
+                if ($line->child($word) !== null && ($i > 0 ? ($word === 'earns' ? $earns : $loses) !== null : false)) {
+                    $problems->at($line, sprintf('`%s:` stands twice for gap %d', $word, $n));
+                }
+            }
+            $earns ??= Part::pointsBelow($line, 'earns', $problems);
+            $loses ??= Part::pointsBelow($line, 'loses', $problems);
+            if ($line->has('which')) {
+                $listed[] = ['text' => Texts::tidy($line->text), 'key' => $line->argument('which') === 'yes'];
+            } else {
+                $wordings[] = new Wording($line->text, Share::inLine($line, $problems), says: $line->child('says')?->text);
+            }
+        }
+        if ($wordings !== [] && $listed !== []) {
+            $problems->at($lines[0], sprintf('gap %d is either typed (`gap %1$d:`) or picked from a list (`gap %1$d yes:`, `gap %1$d no:`), not both', $n));
+        }
+        if (in_array('', array_map(static fn (Line $l): string => $l->text, $lines), true)) {
+            $problems->at($lines[0], sprintf('gap %d has a line without text', $n));
+        }
+
+        return new Gap(new Part($n, 'gap ' . $n, [(string) $n], null, $earns, $loses), $wordings, $listed);
+    }
+}

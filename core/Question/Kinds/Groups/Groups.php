@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Groups;
+
+use Zetema\Core\Data\AuthorText as Texts;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Part;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\PartsKind;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Settings;
+
+/** Sorting into groups: each item goes to its group; spare items belong nowhere. */
+final readonly class Groups extends PartsKind
+{
+    /**
+     * @param list<string> $groups their names, numbered from 1
+     * @param list<Part> $items spares last
+     */
+    public function __construct(public array $groups, public array $items)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Groups;
+    }
+
+    public static function words(): array
+    {
+        return ['group', 'item', 'spare item'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $groups = [];
+        $items = [];
+        foreach ($parts as $part) {
+            if ($part->word === 'group') {
+                $groups[] = Texts::tidy($part->text);
+            } elseif ($part->word === 'item' && $groups === []) {
+                $problems->at($part, 'an `item:` stands below its `group:`');
+            } elseif ($part->word === 'item') {
+                $items[] = new Part(count($items) + 1, $part->text, [(string) count($groups)], null, Part::pointsBelow($part, 'earns', $problems), Part::pointsBelow($part, 'loses', $problems));
+            }
+        }
+        foreach ($parts as $part) {
+            if ($part->word === 'spare item') {
+                $items[] = new Part(count($items) + 1, $part->text, [], null, null, Part::pointsBelow($part, 'loses', $problems));
+            }
+        }
+
+        return new self($groups, $items);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self($data->texts('groups'), array_map(Part::fromData(...), $data->objects('items')));
+    }
+
+    public function toData(): array
+    {
+        return ['groups' => $this->groups, 'items' => array_map(static fn (Part $p): array => $p->toData(), $this->items)];
+    }
+
+    public function toLines(string $stem): array
+    {
+        $lines = [Line::written('groups', $stem)];
+        foreach ($this->groups as $i => $name) {
+            $lines[] = Line::written('group', $name);
+            foreach ($this->items as $item) {
+                if ($item->belongs === [(string) ($i + 1)]) {
+                    $lines[] = Line::written('item', $item->text, $item->pointLines());
+                }
+            }
+        }
+        foreach ($this->items as $item) {
+            if ($item->isSpare()) {
+                $lines[] = Line::written('spare item', $item->text, $item->pointLines());
+            }
+        }
+
+        return $lines;
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        if (count($this->groups) < 2 || in_array('', $this->groups, true)) {
+            throw new InvalidQuestion('it needs at least two groups, each with a name', 'group');
+        }
+        if (array_filter($this->items, static fn (Part $p): bool => !$p->isSpare()) === []) {
+            throw new InvalidQuestion('no item belongs to a group', 'item');
+        }
+        Part::verifyPoints($this->items, $settings, 'item');
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        $spares = array_filter($this->items, static fn (Part $p): bool => $p->isSpare()) !== [];
+        $values = [];
+        foreach ($this->items as $item) {
+            $values[$item->id] = $spares ? ['', ...$this->targets()] : $this->targets();
+        }
+
+        return ResponseSpace::independent('groups', $values, $this->same());
+    }
+
+    public function keyInWords(): array
+    {
+        return AnswerLine::written(array_map(fn (string $name, int $i): string => $name . ': ' . implode(', ', array_map(
+            static fn (Part $p): string => $p->text,
+            array_filter($this->items, static fn (Part $p): bool => $p->belongs === [(string) ($i + 1)]),
+        )), $this->groups, array_keys($this->groups)));
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        return ['groups' => $this->groups, 'items' => Part::textsInOrder($this->items, $order[0] ?? [])];
+    }
+
+    protected function targetInWords(string $target): string
+    {
+        return $this->groups[(int) $target - 1];
+    }
+
+    protected static function field(): string
+    {
+        return 'groups';
+    }
+
+    protected function parts(): array
+    {
+        return $this->items;
+    }
+
+    protected function targets(): array
+    {
+        return array_map(static fn (int $n): string => (string) $n, range(1, count($this->groups)));
+    }
+
+    protected function takes(Part $part): array
+    {
+        return $part->belongs;
+    }
+
+    protected function same(): array
+    {
+        return Part::same($this->items);
+    }
+
+    protected static function once(): bool
+    {
+        return false;
+    }
+}

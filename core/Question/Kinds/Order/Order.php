@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Order;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Part;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+
+/** Ordering: items are written in the right order and put into it by the candidate. */
+final readonly class Order implements Kind
+{
+    /** @param list<Part> $items in the right order */
+    public function __construct(public array $items)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Order;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole', 'parts by place', 'parts by neighbour'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [Setting::Layout];
+    }
+
+    public static function words(): array
+    {
+        return ['item'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $items = [];
+        foreach ($parts as $part) {
+            if ($part->below !== []) {
+                $problems->at($part->below[0], sprintf('`%s:` does not belong to an item of an order', $part->below[0]->word));
+            }
+            $items[] = new Part(count($items) + 1, $part->text);
+        }
+
+        return new self($items);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self(array_map(Part::fromData(...), $data->objects('items')));
+    }
+
+    public function toData(): array
+    {
+        return ['items' => array_map(static fn (Part $p): array => $p->toData(), $this->items)];
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('order', $stem), ...array_map(static fn (Part $p): Line => Line::written('item', $p->text), $this->items)];
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        if (count($this->items) < 2) {
+            throw new InvalidQuestion('it needs at least two items to put in order', 'item');
+        }
+        Part::verifyPoints($this->items, $settings, 'item');
+        if (count(Part::same($this->items)) === 1 && count(Part::same($this->items)[0]) === count($this->items)) {
+            throw new InvalidQuestion('all items are the same, so every order is right', 'item');
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        $fields = ResponseReader::field($given, 'order');
+        if ($fields === null) {
+            return Response::blank();
+        }
+        $order = $fields->integers('order');
+        $wanted = array_map(static fn (Part $p): int => $p->id, $this->items);
+        $sorted = $order;
+        sort($sorted);
+        sort($wanted);
+        if ($order !== [] && $sorted !== $wanted) {
+            throw new Malformed('order', 'must name each item once');
+        }
+
+        return Response::ordering($order);
+    }
+
+    public function scoring(EffectiveSettings $settings): Scoring
+    {
+        $marking = $settings->get(Setting::Marking) ?? 'whole';
+        $criteria = [];
+        foreach ($this->items as $i => $item) {
+            if ($marking !== 'parts by neighbour') {
+                $criteria[] = Criterion::right(['place' => $i + 1, 'items' => $this->like($item)]);
+            } elseif (isset($this->items[$i + 1])) {
+                $criteria[] = Criterion::right(['after' => $this->like($item), 'items' => $this->like($this->items[$i + 1])]);
+            }
+        }
+
+        return new Scoring(
+            Scoring::LOOK_ORDER,
+            $criteria,
+            $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
+            BigRational::of(count($criteria)),
+            BigRational::zero(),
+            $settings->points(Setting::Points),
+        );
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        return ResponseSpace::arrangements(array_map(static fn (Part $p): int => $p->id, $this->items));
+    }
+
+    public function says(Response $response, array $found): array
+    {
+        return [];
+    }
+
+    public function shuffledLists(): array
+    {
+        return [array_map(static fn (Part $p): int => $p->id, $this->items)];
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        return ['items' => Part::textsInOrder($this->items, $order[0] ?? [])];
+    }
+
+    public function inWords(Response $response, bool $withKey = false): array
+    {
+        return AnswerLine::written(Part::textsInOrder($this->items, $response->order));
+    }
+
+    public function choices(): array
+    {
+        return [];
+    }
+
+    public function keyInWords(): array
+    {
+        return array_map(static fn (Part $p, int $i): AnswerLine => new AnswerLine($p->text, before: (string) ($i + 1)), $this->items, array_keys($this->items));
+    }
+
+    /** @return list<int> ids of the items with the same text */
+    private function like(Part $item): array
+    {
+        return array_values(array_map(static fn (Part $p): int => $p->id, array_filter($this->items, static fn (Part $p): bool => $p->text === $item->text)));
+    }
+}

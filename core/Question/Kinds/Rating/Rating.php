@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Rating;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Settings;
+
+/** A scale: never graded, recorded only. */
+final readonly class Rating implements Kind
+{
+    /** @param list<string> $ends words at the two ends, or none */
+    public function __construct(public int $from, public int $to, public array $ends)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Rating;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [];
+    }
+
+    public static function words(): array
+    {
+        return ['scale', 'ends'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $scale = null;
+        $ends = [];
+        foreach ($parts as $part) {
+            if ($part->word === 'scale') {
+                if (preg_match('/^(\d{1,3}) to (\d{1,3})$/', mb_strtolower($part->text), $m) === 1) {
+                    $scale = [(int) $m[1], (int) $m[2]];
+                } else {
+                    $problems->inText($part, 'a scale is written like `scale: 1 to 5`');
+                }
+                continue;
+            }
+            $ends = array_map(trim(...), explode(',', $part->text));
+            if (count($ends) !== 2 || in_array('', $ends, true)) {
+                $problems->inText($part, 'two words are wanted: `ends: not at all, completely`');
+            }
+        }
+
+        return new self($scale[0] ?? 0, $scale[1] ?? 0, $ends);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self($data->integer('from'), $data->integer('to'), $data->texts('ends', optional: true));
+    }
+
+    public function toData(): array
+    {
+        return ['from' => $this->from, 'to' => $this->to, ...($this->ends === [] ? [] : ['ends' => $this->ends])];
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('rating', $stem), Line::written('scale', $this->from . ' to ' . $this->to), ...($this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))])];
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        if ($this->from >= $this->to || $this->to - $this->from > 100) {
+            throw new InvalidQuestion('a `scale: 1 to 5` line is missing, or its ends are the wrong way round', 'scale');
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        $fields = ResponseReader::field($given, 'choose');
+        $chosen = $fields?->integers('choose') ?? [];
+        if (count($chosen) > 1) {
+            throw new Malformed('choose', sprintf('has %d values; one may be chosen', count($chosen)));
+        }
+        if ($chosen !== [] && ($chosen[0] < $this->from || $chosen[0] > $this->to)) {
+            throw new Malformed('choose', sprintf('%d is not on the scale', $chosen[0]));
+        }
+
+        return Response::choosing($chosen);
+    }
+
+    public function scoring(EffectiveSettings $settings): Scoring
+    {
+        return new Scoring(Scoring::LOOK_CHOICES, [], Scoring::NONE, BigRational::one(), BigRational::zero(), Points::zero());
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        return ResponseSpace::subsets(range($this->from, $this->to), 1, 1);
+    }
+
+    public function says(Response $response, array $found): array
+    {
+        return [];
+    }
+
+    public function shuffledLists(): array
+    {
+        return [];
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        return ['from' => $this->from, 'to' => $this->to, 'ends' => $this->ends];
+    }
+
+    public function inWords(Response $response, bool $withKey = false): array
+    {
+        return array_map(static fn (int $value): AnswerLine => AnswerLine::typed((string) $value), $response->chosen);
+    }
+
+    public function choices(): array
+    {
+        return [];
+    }
+
+    public function keyInWords(): array
+    {
+        return [];
+    }
+}

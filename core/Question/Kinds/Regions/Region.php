@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Regions;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\Answers\Area;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Points;
+
+/** An area of a regions question: right or known to be wrong, with its name, its points when weighed, and what it says. */
+final readonly class Region
+{
+    public function __construct(public Area $area, public bool $isKey, public ?string $name, public ?Points $weight, public ?string $says)
+    {
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        $weight = $data->optionalText('weight');
+
+        return new self(Area::fromData($data), $data->flag('key'), $data->optionalText('name'), $weight === null ? null : Points::of($weight), $data->optionalText('says'));
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        return array_filter([
+            'area' => $this->area->inWords(),
+            'key' => $this->isKey,
+            'name' => $this->name,
+            'weight' => $this->weight === null ? null : (string) $this->weight,
+            'says' => $this->says,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    public function toLine(): Line
+    {
+        return Line::written('area ' . ($this->isKey ? 'yes' : 'no') . ($this->weight === null ? '' : ' ' . $this->weight), $this->area->inWords(), [
+            ...($this->name === null ? [] : [Line::written('name', $this->name)]),
+            ...($this->says === null ? [] : [Line::written('says', $this->says)]),
+        ]);
+    }
+}

@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Regions;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Area;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
+use Zetema\Core\Question\Kinds\Common\OnPicture;
+use Zetema\Core\Question\Kinds\Common\PartsKind;
+use Zetema\Core\Question\Kinds\Common\Picture;
+use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+
+/** Hotspot: clicks into an image; some areas are right, others are known wrong ones. */
+final readonly class Regions implements Kind, OnPicture
+{
+    /** More clicks than these are refused where any number is allowed. */
+    public const MOST_CLICKS = 200;
+
+    /** @param list<Region> $regions */
+    public function __construct(public Picture $picture, public array $regions)
+    {
+    }
+
+    public static function id(): KindId
+    {
+        return KindId::Regions;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole', 'parts', 'weighed'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts];
+    }
+
+    public static function words(): array
+    {
+        return ['image', 'area'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        $image = null;
+        $regions = [];
+        foreach ($parts as $part) {
+            if ($part->word === 'image') {
+                $image = $part;
+                continue;
+            }
+            try {
+                $regions[] = new Region(Area::of($part->text), $part->argument('which') === 'yes', $part->child('name')?->text, $part->number(), $part->child('says')?->text);
+            } catch (InvalidSetting $e) {
+                $problems->inText($part, $e->getMessage());
+            }
+        }
+
+        return new self(Picture::read($image, $opening, $problems), $regions);
+    }
+
+    public static function fromData(Fields $data): self
+    {
+        return new self(Picture::fromData($data->object('picture')), array_map(Region::fromData(...), $data->objects('regions')));
+    }
+
+    public function toData(): array
+    {
+        return ['picture' => $this->picture->toData(), 'regions' => array_map(static fn (Region $r): array => $r->toData(), $this->regions)];
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('regions', $stem), $this->picture->toLine(), ...array_map(static fn (Region $r): Line => $r->toLine(), $this->regions)];
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        $this->picture->verify();
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        if ($settings->get(Setting::Key) !== 'none' && !$weighed && $this->keys() === []) {
+            throw new InvalidQuestion('no area is right; write `area yes:` for the one to click', 'area');
+        }
+        foreach ($this->regions as $i => $region) {
+            if ($weighed === ($region->weight === null)) {
+                throw new InvalidQuestion($weighed ? sprintf('under “weighed” every area has its points; area %d has none', $i + 1) : 'points at an area only go with “marking: weighed”', 'area');
+            }
+            if ($region->weight !== null && $region->weight->decimals() > $settings->integer(Setting::Decimals)) {
+                throw new InvalidQuestion(sprintf('the points of area %d have more decimals than marks are rounded to', $i + 1), 'area');
+            }
+        }
+        if ($weighed) {
+            $this->refuseOverlap();
+            if ($this->highestSum($settings)->compare(Points::zero()) <= 0) {
+                throw new InvalidQuestion('no permitted response earns more than 0', 'area');
+            }
+        }
+    }
+
+    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
+    {
+        $fields = ResponseReader::field($given, 'points');
+        if ($fields === null) {
+            return Response::blank();
+        }
+        $points = $fields->items('points');
+        $most = $this->most($settings) ?? self::MOST_CLICKS;
+        if (count($points) > $most) {
+            throw new Malformed('points', sprintf('has %d clicks; %d may be made', count($points), $most));
+        }
+        $clicks = [];
+        foreach ($points as $point) {
+            if (!is_array($point) || array_keys($point) !== [0, 1] || !is_int($point[0]) || !is_int($point[1])) {
+                throw new Malformed('points', 'must be a list of pairs of whole pixels');
+            }
+            if (!$this->picture->has($point[0], $point[1])) {
+                throw new Malformed('points', sprintf('%d, %d lies off the picture', $point[0], $point[1]));
+            }
+            $clicks[] = [$point[0], $point[1]];
+        }
+
+        return Response::clicking($clicks);
+    }
+
+    public function scoring(EffectiveSettings $settings): Scoring
+    {
+        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $criteria = [];
+        foreach ($this->regions as $i => $region) {
+            $find = ['n' => $i + 1, 'shape' => $region->area->shape, 'numbers' => $region->area->numbers, 'key' => $region->isKey];
+            $criteria[] = $weighed ? Criterion::weighing($find, $region->weight ?? Points::zero()) : ($region->isKey ? Criterion::right($find) : Criterion::wrong($find));
+        }
+        if (!$weighed) {
+            $criteria[] = Criterion::wrong(['outside' => true]);
+        }
+
+        return new Scoring(
+            Scoring::LOOK_POINTS,
+            $criteria,
+            PartsKind::rule($settings),
+            BigRational::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
+            $settings->wrongPartCosts('1'),
+            $weighed ? $this->highestSum($settings) : $settings->points(Setting::Points),
+        );
+    }
+
+    public function space(EffectiveSettings $settings): ResponseSpace
+    {
+        return ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width ?? 0, $this->picture->height ?? 0);
+    }
+
+    public function says(Response $response, array $found): array
+    {
+        return CriterionFeedback::by($found, fn (int $n): ?string => $this->regions[$n - 1]->says ?? null);
+    }
+
+    public function shuffledLists(): array
+    {
+        return [];
+    }
+
+    public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
+    {
+        $areas = $settings->get(Setting::Areas);
+        $outlined = $areas === 'outlined' || ($checked && $areas === 'outlined after checking');
+
+        return [
+            'picture' => $this->picture->toData(),
+            'clicks' => $this->most($settings),
+            'areas' => $outlined ? array_map(static fn (Region $r): string => $r->area->inWords(), $this->regions) : [],
+        ];
+    }
+
+    public function inWords(Response $response, bool $withKey = false): array
+    {
+        return array_map(function (array $click, int $i) use ($withKey): AnswerLine {
+            $hit = array_filter($this->regions, static fn (Region $r): bool => $withKey && $r->area->contains($click[0], $click[1]));
+
+            return $hit === []
+                ? AnswerLine::typed(sprintf('at %d, %d', ...$click), (string) ($i + 1))
+                : new AnswerLine(implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)), before: (string) ($i + 1));
+        }, $response->clicks, array_keys($response->clicks));
+    }
+
+    public function pictured(Response $response, bool $withKey): array
+    {
+        return [
+            'picture' => $this->picture->toData(),
+            'clicks' => $response->clicks,
+            'areas' => $withKey ? array_map(static fn (Region $r): array => ['area' => $r->area->inWords(), 'name' => $r->name], $this->keys()) : [],
+            'labels' => [],
+        ];
+    }
+
+    public function choices(): array
+    {
+        return [];
+    }
+
+    public function keyInWords(): array
+    {
+        return AnswerLine::written(array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys()));
+    }
+
+    private function most(EffectiveSettings $settings): ?int
+    {
+        $clicks = $settings->get(Setting::Clicks) ?? '1';
+
+        return $clicks === 'any' ? null : (int) $clicks;
+    }
+
+    /** @return list<Region> */
+    private function keys(): array
+    {
+        return array_values(array_filter($this->regions, static fn (Region $r): bool => $r->isKey));
+    }
+
+    /** The positive weights among as many as may be clicked. */
+    private function highestSum(EffectiveSettings $settings): Points
+    {
+        $weights = array_map(static fn (Region $r): Points => $r->weight ?? Points::zero(), $this->regions);
+        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
+        $best = array_filter(array_slice($weights, 0, $this->most($settings)), static fn (Points $p): bool => !$p->isNegative());
+
+        return array_reduce($best, static fn (Points $sum, Points $p): Points => $sum->plus($p), Points::zero());
+    }
+
+    private function refuseOverlap(): void
+    {
+        $pixel = Overlap::find(array_map(static fn (Region $r): Area => $r->area, $this->regions), $this->picture->width, $this->picture->height);
+        if ($pixel !== null) {
+            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', ...$pixel), 'area');
+        }
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Kinds\Several;
+
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\Common\ChoiceKind;
+use Zetema\Core\Question\Kinds\One\One;
+use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+
+/** Multiple response: any number of answers is chosen, within limits if there are any. */
+final readonly class Several extends ChoiceKind
+{
+    public static function id(): KindId
+    {
+        return KindId::Several;
+    }
+
+    public static function rules(): array
+    {
+        return ['whole', 'parts', 'each', 'weighed'];
+    }
+
+    public static function ownSettings(): array
+    {
+        return [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts];
+    }
+
+    public static function words(): array
+    {
+        return ['yes', 'no'];
+    }
+
+    public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
+    {
+        return new self(One::read($opening, $parts, $own, $problems)->choices);
+    }
+
+    public function toLines(string $stem): array
+    {
+        return [Line::written('several', $stem), ...array_map(static fn (Choice $c): Line => $c->toLine(), $this->choices)];
+    }
+
+    public function verify(EffectiveSettings $settings, string $stem): void
+    {
+        parent::verify($settings, $stem);
+        $most = $this->limits($settings)['most'];
+        if ($most !== null && $most > count($this->choices)) {
+            throw new InvalidQuestion(sprintf('asks for %d choices and has %d', $most, count($this->choices)), 'choose');
+        }
+        if ($settings->get(Setting::Marking) === 'each' && $most !== null && $most < count($this->keys())) {
+            throw new InvalidQuestion('under “each” at least as many choices must be allowed as there are keys', 'choose');
+        }
+    }
+
+    protected function limits(EffectiveSettings $settings): array
+    {
+        return $settings->limits();
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Question\Settings;
+
+use Brick\Math\BigRational;
+use Zetema\Core\Question\Points;
+
+/** The settings that count for one question: nearest place wins, each setting by itself, and each can tell its place. */
+final readonly class EffectiveSettings
+{
+    public const HOUSE = 'house';
+
+    /**
+     * @param array<string, string> $values
+     * @param array<string, string> $places where each value comes from: "question", "bank", … or "house"
+     */
+    private function __construct(private array $values, private array $places)
+    {
+    }
+
+    /** @param array<string, Settings> $nearestFirst settings by the name of the place that makes them */
+    public static function from(array $nearestFirst): self
+    {
+        $values = [];
+        $places = [];
+        foreach ($nearestFirst as $place => $settings) {
+            foreach ($settings->values as $word => $value) {
+                if (!isset($values[$word])) {
+                    $values[$word] = $value;
+                    $places[$word] = $place;
+                }
+            }
+        }
+
+        return new self($values, $places);
+    }
+
+    public function get(Setting $setting): ?string
+    {
+        return $this->values[$setting->value] ?? $setting->houseValue();
+    }
+
+    public function placeOf(Setting $setting): string
+    {
+        return $this->places[$setting->value] ?? self::HOUSE;
+    }
+
+    public function points(Setting $setting): Points
+    {
+        return Points::of($this->get($setting) ?? '0');
+    }
+
+    public function integer(Setting $setting): int
+    {
+        return (int) $this->get($setting);
+    }
+
+    public function isYes(Setting $setting): bool
+    {
+        return $this->get($setting) === 'yes';
+    }
+
+    /** @return list<string> the entries of a list such as "2, 50 %" or "case, accents"; "nothing" is none */
+    public function entries(Setting $setting): array
+    {
+        $value = $this->get($setting);
+
+        return $value === null || $value === 'nothing' ? [] : explode(', ', $value);
+    }
+
+    /** The c of "parts", with the kind's own default. */
+    public function wrongPartCosts(string $kindsDefault): BigRational
+    {
+        return BigRational::of($this->get(Setting::WrongPartCosts) ?? $kindsDefault);
+    }
+
+    /** How many attempts there are; null: any number. */
+    public function attempts(): ?int
+    {
+        return $this->get(Setting::Attempts) === 'unlimited' ? null : $this->integer(Setting::Attempts);
+    }
+
+    /** Seconds, or null without a limit. */
+    public function seconds(): ?int
+    {
+        $time = $this->get(Setting::Time);
+
+        return $time === null ? null : (int) $time * (str_ends_with($time, 'min') ? 60 : 1);
+    }
+
+    /** @return array{least: int, most: int|null} how many choices may be made */
+    public function limits(): array
+    {
+        $choose = $this->get(Setting::Choose) ?? 'any';
+
+        return match (true) {
+            $choose === 'any' => ['least' => 0, 'most' => null],
+            str_starts_with($choose, 'at most ') => ['least' => 0, 'most' => (int) substr($choose, 8)],
+            default => ['least' => (int) $choose, 'most' => (int) $choose],
+        };
+    }
+}
