@@ -24,6 +24,14 @@ final class AuthorText
         return preg_replace('/^\s+|\s+$/u', '', $line) ?? '';
     }
 
+    /** What texts are compared and sorted by: their beginning in small letters, without marks. */
+    public static function comparable(string $text, int $characters = 200): string
+    {
+        $plain = mb_strtolower(preg_replace('/[^\p{L}\p{N}]+/u', ' ', self::excerpt($text, 4 * $characters)) ?? '');
+
+        return mb_substr(trim($plain), 0, $characters);
+    }
+
     /** The first words of a text, for lists: one line, without marks of emphasis. */
     public static function excerpt(string $text, int $characters = 140): string
     {

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking;
 
-use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Marking\Scoring\FoundScores;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
@@ -18,17 +17,10 @@ use Zetema\Core\Question\Scoring\Scoring;
 /** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
 final class Marker
 {
-    /** So many verdicts are remembered for each plan. */
-    private const REMEMBERED = 2_000;
-
     private const ORDINALS = [2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth', 6 => 'sixth'];
-
-    /** @var \WeakMap<MarkingPlan, array<string, Verdict>> a verdict depends on nothing but the plan, the criteria found and how it was given */
-    private \WeakMap $verdicts;
 
     public function __construct(private readonly Finder $finder = new Finder())
     {
-        $this->verdicts = new \WeakMap();
     }
 
     /**
@@ -39,22 +31,8 @@ final class Marker
     public function mark(MarkingPlan $plan, Response $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict
     {
         $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
-        $key = ($response->isBlank() ? 'blank' : 'given') . ($late ? ' late ' : ' ') . $attempt . ' ' . $hints;
-        foreach ($found as $criterion) {
-            $key .= ' ' . spl_object_id($criterion);
-        }
-        $known = $this->verdicts[$plan] ?? [];
-        if (isset($known[$key])) {
-            return $known[$key];
-        }
-        $verdict = $this->judge($plan, $found, $response->isBlank(), $attempt, $hints, $late);
-        if (count($known) < self::REMEMBERED) {
-            unset($known);
-            $this->verdicts[$plan] ??= [];
-            $this->verdicts[$plan][$key] = $verdict;
-        }
 
-        return $verdict;
+        return $this->judge($plan, $found, $response->isBlank(), $attempt, $hints, $late);
     }
 
     /** @param list<Criterion> $found */
@@ -81,7 +59,7 @@ final class Marker
         return $this->settle($plan, $this->judged($plan, $sums), $attempt, 0, false);
     }
 
-    /** @param array{Outcome, BigRational, list<string>} $judged */
+    /** @param array{Outcome, Ratio, list<string>} $judged */
     private function settle(MarkingPlan $plan, array $judged, int $attempt, int $hints, bool $late): Verdict
     {
         $penalties = $plan->penalties;
@@ -116,20 +94,15 @@ final class Marker
     }
 
     /** A number for the working: a decimal where it is one, else the fraction. */
-    public static function say(BigRational $exact): string
+    public static function say(Ratio $exact): string
     {
-        $plain = $exact->simplified();
-        try {
-            $text = (string) Points::rounded($plain, 6);
-            $said = BigDecimal::of($text)->toBigRational()->isEqualTo($plain) ? $text : (string) $plain;
-        } catch (\Brick\Math\Exception\MathException) {
-            $said = (string) $plain;
-        }
+        $decimals = $exact->decimals();
+        $said = $decimals !== null && $decimals <= 6 ? $exact->decimal() ?? '' : (string) $exact;
 
         return str_replace('-', '−', $said);
     }
 
-    /** @return array{Outcome, BigRational, list<string>} */
+    /** @return array{Outcome, Ratio, list<string>} */
     private function judged(MarkingPlan $plan, FoundScores $sums): array
     {
         $scoring = $plan->scoring;
@@ -161,18 +134,18 @@ final class Marker
         return [$outcome, $sum, [$line]];
     }
 
-    private function share(Scoring $scoring, BigRational $right, BigRational $wrong, BigRational $best): BigRational
+    private function share(Scoring $scoring, Ratio $right, Ratio $wrong, Ratio $best): Ratio
     {
         $capped = $right->isGreaterThan($scoring->need) ? $scoring->need : $right;
 
         return match ($scoring->rule) {
             Scoring::BEST => $best,
-            Scoring::WHOLE => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? BigRational::one() : BigRational::zero(),
+            Scoring::WHOLE => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? Ratio::one() : Ratio::zero(),
             default => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
         };
     }
 
-    private function parts(Scoring $scoring, BigRational $right, BigRational $wrong): string
+    private function parts(Scoring $scoring, Ratio $right, Ratio $wrong): string
     {
         if ($scoring->rule !== Scoring::SHARE) {
             return '';
@@ -187,7 +160,7 @@ final class Marker
         );
     }
 
-    /** @return array{Outcome, BigRational, list<string>} */
+    /** @return array{Outcome, Ratio, list<string>} */
     private function wrong(MarkingPlan $plan, string $why = ''): array
     {
         $costs = $plan->penalties->wrong;
@@ -195,7 +168,7 @@ final class Marker
         return [Outcome::Wrong, $costs->negated(), ['wrong: ' . self::say($costs->negated()) . $why]];
     }
 
-    /** @return array{Outcome, BigRational, list<string>} */
+    /** @return array{Outcome, Ratio, list<string>} */
     private function blank(MarkingPlan $plan): array
     {
         $costs = $plan->penalties->blank->negated();
@@ -204,7 +177,7 @@ final class Marker
     }
 
     /** @param list<string> $working */
-    private function take(BigRational $sum, BigRational $costs, string $why, array &$working): BigRational
+    private function take(Ratio $sum, Ratio $costs, string $why, array &$working): Ratio
     {
         if ($costs->isZero()) {
             return $sum;
@@ -218,9 +191,9 @@ final class Marker
         return $left;
     }
 
-    private static function notBelowZero(BigRational $number): BigRational
+    private static function notBelowZero(Ratio $number): Ratio
     {
-        return $number->isNegative() ? BigRational::zero() : $number;
+        return $number->isNegative() ? Ratio::zero() : $number;
     }
 
     private static function signed(Points $points): string

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question;
 
-use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
-use Brick\Math\RoundingMode;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Settings\InvalidSetting;
 
 /** An exact number of points: a decimal, never a float. */
 final readonly class Points implements \Stringable, \JsonSerializable
 {
-    private function __construct(public BigDecimal $value)
+    private function __construct(private Ratio $value)
     {
     }
 
@@ -28,18 +26,24 @@ final readonly class Points implements \Stringable, \JsonSerializable
             throw new InvalidSetting('“' . mb_substr($decimal, 0, 40) . '” is no decimal number; write it like 10 or 2.5');
         }
 
-        return new self(BigDecimal::of($plain));
+        return new self(Ratio::of($plain));
     }
 
     public static function zero(): self
     {
-        return new self(BigDecimal::zero());
+        return new self(Ratio::zero());
     }
 
     /** Rounded half away from zero (marking.md, step 8). */
-    public static function rounded(BigRational $exact, int $decimals): self
+    public static function rounded(Ratio $exact, int $decimals): self
     {
-        return new self($exact->toScale($decimals, RoundingMode::HALF_UP));
+        return new self($exact->rounded($decimals));
+    }
+
+    /** Cut towards zero. */
+    public static function cut(Ratio $exact, int $decimals): self
+    {
+        return new self($exact->cut($decimals));
     }
 
     public function plus(self $other): self
@@ -57,14 +61,20 @@ final readonly class Points implements \Stringable, \JsonSerializable
         return new self($this->value->multipliedBy($n));
     }
 
-    public function exact(): BigRational
+    public function exact(): Ratio
     {
-        return $this->value->toBigRational();
+        return $this->value;
     }
 
     public function compare(self $other): int
     {
         return $this->value->compareTo($other->value);
+    }
+
+    /** A whole number to sort by. */
+    public function inMillionths(): int
+    {
+        return (int) (string) $this->value->multipliedBy(1_000_000);
     }
 
     public function isNegative(): bool
@@ -80,13 +90,13 @@ final readonly class Points implements \Stringable, \JsonSerializable
     /** How many digits stand after the point, end zeros not counted. */
     public function decimals(): int
     {
-        return max(0, $this->value->stripTrailingZeros()->getScale());
+        return $this->value->decimals() ?? 0;
     }
 
     /** Without end zeros: "2.5", "10", "-1". */
     public function __toString(): string
     {
-        return (string) $this->value->stripTrailingZeros()->toScale($this->decimals());
+        return $this->value->decimal() ?? throw new \LogicException('points are decimals');
     }
 
     public function jsonSerialize(): string

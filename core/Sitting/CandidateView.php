@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
 
@@ -95,7 +95,7 @@ final class CandidateView
         }
 
         return [
-            'costs' => $sheet->plan->counts() ? Marker::say(BigRational::of($sheet->plan->penalties->hints[$state->hintsOpened])) : '0',
+            'costs' => $sheet->plan->counts() ? Marker::say(Ratio::of($sheet->plan->penalties->hints[$state->hintsOpened])) : '0',
             'fromAttempt' => $hint->fromAttempt,
             'open' => count($state->attempts) + 1 >= $hint->fromAttempt,
         ];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Brick\Math\RoundingMode;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
 
@@ -50,6 +49,6 @@ final readonly class Result
         }
         $percent = $earned->exact()->multipliedBy(100)->dividedBy($max->exact());
 
-        return (string) Points::of((string) $percent->toScale(2, RoundingMode::DOWN));
+        return (string) Points::cut($percent, 2);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\Core;
 
-use Brick\Math\BigRational;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
@@ -15,6 +14,7 @@ use Zetema\Core\Marking\Guessing\Guessing;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
@@ -64,7 +64,7 @@ final class DemoQuestionsTest extends TestCase
         foreach (WhatScoresWhat::table($question, $settings) as $row) {
             $outcomes[$row['outcome']] = true;
             foreach ($row['earned'] as $earned) {
-                self::assertLessThanOrEqual(0, BigRational::of($earned)->compareTo($plan->max()->exact()));
+                self::assertLessThanOrEqual(0, Ratio::of($earned)->compareTo($plan->max()->exact()));
             }
             self::assertNotSame('', $row['feedback'][0]);
         }
@@ -77,7 +77,7 @@ final class DemoQuestionsTest extends TestCase
     #[DataProvider('questions')]
     public function test_a_blind_guess_has_chances_that_sum_to_one(Question $question): void
     {
-        $sum = BigRational::zero();
+        $sum = Ratio::zero();
         foreach ((new Guessing())->of($question, $question->effective()) as $row) {
             $sum = $sum->plus($row['chance']);
             self::assertTrue($row['chance']->isPositive());

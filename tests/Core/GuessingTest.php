@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\Tests\Core;
 
 use Brick\Math\BigInteger;
-use Brick\Math\BigRational;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -18,6 +17,7 @@ use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;
@@ -109,7 +109,7 @@ final class GuessingTest extends TestCase
         $question = TextQuestions::one($text);
         $settings = $question->effective();
         $plan = MarkingPlan::of($question, $settings);
-        $sum = BigRational::zero();
+        $sum = Ratio::zero();
         $n = 0;
         foreach ($question->kind->space($settings)->all() as $response) {
             $sum = $sum->plus((new Marker())->mark($plan, $response)->earned->exact());
@@ -118,7 +118,7 @@ final class GuessingTest extends TestCase
         $rows = (new Guessing())->of($question, $settings);
 
         self::assertTrue(FormGuessing::expected($rows)->isEqualTo($sum->dividedBy($n)));
-        self::assertTrue(array_reduce($rows, static fn (BigRational $all, array $row): BigRational => $all->plus($row['chance']), BigRational::zero())->isEqualTo(1));
+        self::assertTrue(array_reduce($rows, static fn (Ratio $all, array $row): Ratio => $all->plus($row['chance']), Ratio::zero())->isEqualTo(1));
     }
 
     public function test_a_form_of_ten_claims_is_a_binomial(): void
@@ -128,7 +128,7 @@ final class GuessingTest extends TestCase
         $form = FormGuessing::total(array_fill(0, 10, $one));
 
         self::assertSame('5', (string) FormGuessing::expected($form));
-        self::assertSame('193/512', (string) FormGuessing::chanceToReach($form, BigRational::of(6)));
+        self::assertSame('193/512', (string) FormGuessing::chanceToReach($form, Ratio::of(6)));
     }
 
     public function test_a_forms_total_does_not_go_below_zero(): void
@@ -247,6 +247,6 @@ final class GuessingTest extends TestCase
      */
     private static function shares(array $counts): array
     {
-        return array_map(static fn (int $n): string => (string) BigRational::nd($n, array_sum($counts))->simplified(), $counts);
+        return array_map(static fn (int $n): string => (string) Ratio::nd($n, array_sum($counts)), $counts);
     }
 }

@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\Finder;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\ResponseSpace;
@@ -25,7 +26,7 @@ final readonly class Guessing
     }
 
     /**
-     * @return list<array{points: Points, chance: BigRational}> rising; the chances sum to 1
+     * @return list<array{points: Points, chance: Ratio}> rising; the chances sum to 1
      *
      * @throws TooManyToCount if it cannot be computed exactly
      */
@@ -34,7 +35,7 @@ final readonly class Guessing
         $plan = MarkingPlan::of($question, $settings);
         $space = $question->kind->space($settings);
         if (!$plan->graded || !$plan->judged || $space->sort === ResponseSpace::NOTHING) {
-            return [['points' => Points::zero(), 'chance' => BigRational::one()]];
+            return [['points' => Points::zero(), 'chance' => Ratio::one()]];
         }
         if ($space->sort === ResponseSpace::CLICKS && $space->width === 0) {
             throw new TooManyToCount('how large the picture is is not known; write `size: 800 600` below its `image:` line');
@@ -68,7 +69,7 @@ final readonly class Guessing
     /**
      * @param array<array-key, BigInteger> $ways
      *
-     * @return list<array{points: Points, chance: BigRational}>
+     * @return list<array{points: Points, chance: Ratio}>
      */
     private static function spread(array $ways): array
     {
@@ -76,7 +77,7 @@ final readonly class Guessing
         $rows = [];
         foreach ($ways as $points => $n) {
             if (!$n->isZero()) {
-                $rows[] = ['points' => Points::of((string) $points), 'chance' => BigRational::nd($n, $all)->simplified()];
+                $rows[] = ['points' => Points::of((string) $points), 'chance' => Ratio::ofBig(BigRational::nd($n, $all))];
             }
         }
         usort($rows, static fn (array $a, array $b): int => $a['points']->compare($b['points']));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Plan;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
@@ -89,8 +89,8 @@ final readonly class MarkingPlan
             'options' => $scoring->options,
             'atoms' => array_map(static fn (Criterion $criterion): array => $criterion->toData(), $scoring->criteria),
             'rule' => $scoring->rule,
-            'need' => (string) $scoring->need->simplified(),
-            'wrongPartCosts' => (string) $scoring->wrongPartCosts->simplified(),
+            'need' => (string) $scoring->need,
+            'wrongPartCosts' => (string) $scoring->wrongPartCosts,
             'worth' => (string) $scoring->worth,
             'penalties' => $this->penalties->toData(),
             'graded' => $this->graded,
@@ -115,8 +115,8 @@ final readonly class MarkingPlan
                 $data->text('look'),
                 $criteria,
                 $data->text('rule'),
-                BigRational::of($data->text('need')),
-                BigRational::of($data->text('wrongPartCosts')),
+                Ratio::of($data->text('need')),
+                Ratio::of($data->text('wrongPartCosts')),
                 Points::of($data->text('worth')),
                 $options,
             ),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Plan;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
@@ -20,11 +20,11 @@ final readonly class Penalties
      * @param string $late "wrong", "blank" or "marks"
      */
     private function __construct(
-        public BigRational $wrong,
-        public BigRational $blank,
+        public Ratio $wrong,
+        public Ratio $blank,
         public array $attempts,
         public array $hints,
-        public ?BigRational $floor,
+        public ?Ratio $floor,
         public string $late,
         public int $decimals,
     ) {
@@ -47,9 +47,9 @@ final readonly class Penalties
     }
 
     /** All that is said in points, for another worth; shares of the worth stay as they are. */
-    public function scaled(BigRational $factor): self
+    public function scaled(Ratio $factor): self
     {
-        $scale = static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) BigRational::of($entry)->multipliedBy($factor)->simplified();
+        $scale = static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) Ratio::of($entry)->multipliedBy($factor);
 
         return new self(
             $this->wrong->multipliedBy($factor),
@@ -63,23 +63,23 @@ final readonly class Penalties
     }
 
     /** What the given attempt costs, in points. */
-    public function forAttempt(int $attempt, Points $worth): BigRational
+    public function forAttempt(int $attempt, Points $worth): Ratio
     {
         if ($attempt < 2 || $this->attempts === []) {
-            return BigRational::zero();
+            return Ratio::zero();
         }
         $entry = $this->attempts[min($attempt - 2, count($this->attempts) - 1)];
 
         return str_ends_with($entry, ' %')
-            ? BigRational::of(substr($entry, 0, -2))->dividedBy(100)->multipliedBy($worth->exact())
-            : BigRational::of($entry);
+            ? Ratio::of(substr($entry, 0, -2))->dividedBy(100)->multipliedBy($worth->exact())
+            : Ratio::of($entry);
     }
 
-    public function forHints(int $used): BigRational
+    public function forHints(int $used): Ratio
     {
-        $sum = BigRational::zero();
+        $sum = Ratio::zero();
         foreach (array_slice($this->hints, 0, $used) as $costs) {
-            $sum = $sum->plus(BigRational::of($costs));
+            $sum = $sum->plus(Ratio::of($costs));
         }
 
         return $sum;
@@ -89,11 +89,11 @@ final readonly class Penalties
     public function toData(): array
     {
         return [
-            'wrong' => (string) $this->wrong->simplified(),
-            'blank' => (string) $this->blank->simplified(),
+            'wrong' => (string) $this->wrong,
+            'blank' => (string) $this->blank,
             'attempts' => $this->attempts,
             'hints' => $this->hints,
-            'floor' => $this->floor === null ? null : (string) $this->floor->simplified(),
+            'floor' => $this->floor === null ? null : (string) $this->floor,
             'late' => $this->late,
             'decimals' => $this->decimals,
         ];
@@ -104,11 +104,11 @@ final readonly class Penalties
         $floor = $data->optionalText('floor');
 
         return new self(
-            BigRational::of($data->text('wrong')),
-            BigRational::of($data->text('blank')),
+            Ratio::of($data->text('wrong')),
+            Ratio::of($data->text('blank')),
             $data->texts('attempts'),
             $data->texts('hints'),
-            $floor === null ? null : BigRational::of($floor),
+            $floor === null ? null : Ratio::of($floor),
             $data->text('late'),
             $data->integer('decimals'),
         );

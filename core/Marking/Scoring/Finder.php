@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Scoring;
@@ -18,7 +18,7 @@ final class Finder
     /** @var \WeakMap<Scoring, NumberReader> */
     private \WeakMap $readers;
 
-    /** @var \WeakMap<Criterion, array{BigRational|null, BigRational|null}> ends of spans */
+    /** @var \WeakMap<Criterion, array{Ratio|null, Ratio|null}> ends of spans */
     private \WeakMap $ends;
 
     public function __construct()
@@ -104,10 +104,10 @@ final class Finder
         return $best === null ? [] : [$best];
     }
 
-    private function within(Criterion $criterion, BigRational $value): bool
+    private function within(Criterion $criterion, Ratio $value): bool
     {
         [$from, $to] = $this->ends[$criterion] ??= array_map(
-            static fn (string $end): ?BigRational => isset($criterion->find[$end]) ? BigRational::of(self::string($criterion->find[$end])) : null,
+            static fn (string $end): ?Ratio => isset($criterion->find[$end]) ? Ratio::of(self::string($criterion->find[$end])) : null,
             ['from', 'to'],
         );
         $above = $from === null ? 1 : $value->compareTo($from);

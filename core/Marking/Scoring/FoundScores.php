@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Scoring\Criterion;
 
 /** What the criteria found in a response add up to. */
@@ -13,20 +13,20 @@ final readonly class FoundScores
     /** The same for equal sums. */
     public string $key;
 
-    private function __construct(public BigRational $right, public BigRational $wrong, public BigRational $weight, public BigRational $best)
+    private function __construct(public Ratio $right, public Ratio $wrong, public Ratio $weight, public Ratio $best)
     {
         $this->key = $right . ' ' . $wrong . ' ' . $weight . ' ' . $best;
     }
 
     public static function none(): self
     {
-        return new self(BigRational::zero(), BigRational::zero(), BigRational::zero(), BigRational::zero());
+        return new self(Ratio::zero(), Ratio::zero(), Ratio::zero(), Ratio::zero());
     }
 
     /** @param list<Criterion> $criteria */
     public static function of(array $criteria): self
     {
-        $right = $wrong = $weight = $best = BigRational::zero();
+        $right = $wrong = $weight = $best = Ratio::zero();
         foreach ($criteria as $criterion) {
             $right = self::sum($right, $criterion->right);
             $wrong = self::sum($wrong, $criterion->wrong);
@@ -34,7 +34,7 @@ final readonly class FoundScores
             $best = $criterion->right->isGreaterThan($best) ? $criterion->right : $best;
         }
 
-        return new self($right->simplified(), $wrong->simplified(), $weight->simplified(), $best->simplified());
+        return new self($right, $wrong, $weight, $best);
     }
 
     public function plus(self $other): self
@@ -47,8 +47,8 @@ final readonly class FoundScores
         );
     }
 
-    private static function sum(BigRational $a, BigRational $b): BigRational
+    private static function sum(Ratio $a, Ratio $b): Ratio
     {
-        return $b->isZero() ? $a : $a->plus($b)->simplified();
+        return $b->isZero() ? $a : $a->plus($b);
     }
 }

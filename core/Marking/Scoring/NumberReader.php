@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Separators;
 
 /** Reads the numbers that people type: decimal point or comma, thousands, fractions, exponents, percent, units. */
@@ -65,7 +65,7 @@ final readonly class NumberReader
         if (preg_match('/^([+-]?)(?:(\d+) )?(\d+) ?\/ ?(\d+)$/', $text, $m) !== 1 || trim($m[4], '0') === '') {
             return null;
         }
-        $value = BigRational::nd($m[3], $m[4])->plus($m[2] === '' ? 0 : $m[2]);
+        $value = Ratio::of($m[3] . '/' . $m[4])->plus(Ratio::of($m[2] === '' ? 0 : $m[2]));
 
         return new TypedNumber($m[1] === '-' ? $value->negated() : $value, null, null);
     }
@@ -80,9 +80,9 @@ final readonly class NumberReader
         if ($digits === null || ($exponent !== null && abs($exponent) > self::MOST_EXPONENT)) {
             return null;
         }
-        $value = BigDecimal::of($m[1] === '-' ? '-' . $digits : $digits)->toBigRational();
+        $value = Ratio::of($m[1] === '-' ? '-' . $digits : $digits);
         if ($exponent !== null) {
-            $power = BigRational::of(10)->power(abs($exponent));
+            $power = Ratio::ofBig(BigRational::of(10)->power(abs($exponent)));
 
             return new TypedNumber($exponent < 0 ? $value->dividedBy($power) : $value->multipliedBy($power), null, null);
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 
 /** A number as typed: its exact value and how many digits were written. */
 final readonly class TypedNumber
@@ -13,7 +13,7 @@ final readonly class TypedNumber
      * @param int|null $decimals digits after the point; null for fractions and exponents
      * @param int|null $significant all digits from the first that is not 0
      */
-    public function __construct(public BigRational $value, public ?int $decimals, public ?int $significant)
+    public function __construct(public Ratio $value, public ?int $decimals, public ?int $significant)
     {
     }
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Table;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Verdict;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Answers\Wording;
@@ -95,7 +95,7 @@ final readonly class WhatScoresWhat
                 if ($end !== null) {
                     // One step is a unit of the last decimal as written, at most a hundredth.
                     $decimals = strlen(explode('.', Marker::say($end) . '.')[1]);
-                    $step = BigRational::nd($i === 0 ? -1 : 1, 10 ** min(9, max(2, $decimals)));
+                    $step = Ratio::nd($i === 0 ? -1 : 1, 10 ** min(9, max(2, $decimals)));
                     yield Response::typed(Marker::say($end));
                     yield Response::typed(Marker::say($end->plus($step)));
                     yield Response::typed(Marker::say($end->minus($step)));

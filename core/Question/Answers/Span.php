@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Answers;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Share;
@@ -19,9 +19,9 @@ final readonly class Span
     private function __construct(
         public string $words,
         public Share $share,
-        public ?BigRational $from,
+        public ?Ratio $from,
         public bool $fromIncluded,
-        public ?BigRational $to,
+        public ?Ratio $to,
         public bool $toIncluded,
         public ?string $says,
     ) {
@@ -67,14 +67,14 @@ final readonly class Span
     public function toPlan(): array
     {
         return [
-            'from' => $this->from === null ? null : (string) $this->from->simplified(),
+            'from' => $this->from === null ? null : (string) $this->from,
             'fromIncluded' => $this->fromIncluded,
-            'to' => $this->to === null ? null : (string) $this->to->simplified(),
+            'to' => $this->to === null ? null : (string) $this->to,
             'toIncluded' => $this->toIncluded,
         ];
     }
 
-    /** @return array{BigRational|null, bool, BigRational|null, bool} */
+    /** @return array{Ratio|null, bool, Ratio|null, bool} */
     private static function ends(string $words): array
     {
         $n = self::NUMBER;
@@ -118,16 +118,16 @@ final readonly class Span
     }
 
     /** A decimal, a fraction or a mixed number. */
-    private static function number(string $written): BigRational
+    private static function number(string $written): Ratio
     {
         $plain = str_replace('−', '-', $written);
         $parts = explode(' ', ltrim($plain, '-'));
-        $value = BigRational::zero();
+        $value = Ratio::zero();
         foreach ($parts as $part) {
             if (preg_match('/\/0+$/', $part) === 1) {
                 throw new InvalidSetting('nothing can be divided by 0');
             }
-            $value = $value->plus(BigRational::of($part));
+            $value = $value->plus(Ratio::of($part));
         }
 
         return str_starts_with($plain, '-') ? $value->negated() : $value;

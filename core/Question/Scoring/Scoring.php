@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Scoring;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** How a kind's responses are measured: the criteria to look for and how what was found becomes a share. */
@@ -26,16 +26,16 @@ final readonly class Scoring
     /**
      * @param list<Criterion> $criteria
      * @param array<array-key, mixed> $options how texts are compared and numbers are read
-     * @param BigRational $need right parts that make everything
-     * @param BigRational $wrongPartCosts in right parts
+     * @param Ratio $need right parts that make everything
+     * @param Ratio $wrongPartCosts in right parts
      * @param Points $worth of a right response
      */
     public function __construct(
         public string $look,
         public array $criteria,
         public string $rule,
-        public BigRational $need,
-        public BigRational $wrongPartCosts,
+        public Ratio $need,
+        public Ratio $wrongPartCosts,
         public Points $worth,
         public array $options = [],
     ) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Settings;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** The settings that count for one question: nearest place wins, each setting by itself, and each can tell its place. */
@@ -71,9 +71,9 @@ final readonly class EffectiveSettings
     }
 
     /** The c of "parts", with the kind's own default. */
-    public function wrongPartCosts(string $kindsDefault): BigRational
+    public function wrongPartCosts(string $kindsDefault): Ratio
     {
-        return BigRational::of($this->get(Setting::WrongPartCosts) ?? $kindsDefault);
+        return Ratio::of($this->get(Setting::WrongPartCosts) ?? $kindsDefault);
     }
 
     /** How many attempts there are; null: any number. */

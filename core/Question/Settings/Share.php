@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Settings;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
@@ -32,7 +32,7 @@ final readonly class Share
         return new self($points);
     }
 
-    public function exact(): BigRational
+    public function exact(): Ratio
     {
         return $this->percent->exact()->dividedBy(100);
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Common;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
@@ -159,7 +159,7 @@ abstract readonly class ChoiceKind implements Kind
         if ($marking === 'weighed') {
             $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(['chosen' => $c->id], $c->weight ?? Points::zero()), $this->choices);
 
-            return new Scoring(Scoring::LOOK_CHOICES, $criteria, Scoring::WEIGHTS, BigRational::one(), BigRational::zero(), $this->highestSum($settings));
+            return new Scoring(Scoring::LOOK_CHOICES, $criteria, Scoring::WEIGHTS, Ratio::one(), Ratio::zero(), $this->highestSum($settings));
         }
         $criteria = [];
         foreach ($this->choices as $choice) {
@@ -173,13 +173,13 @@ abstract readonly class ChoiceKind implements Kind
             'each' => count($this->choices),
             default => min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX),
         };
-        $costs = $marking === 'each' ? BigRational::zero() : $settings->wrongPartCosts('1');
+        $costs = $marking === 'each' ? Ratio::zero() : $settings->wrongPartCosts('1');
 
         return new Scoring(
             Scoring::LOOK_CHOICES,
             $criteria,
             $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
-            BigRational::of(max(1, $need)),
+            Ratio::of(max(1, $need)),
             $costs,
             $settings->points(Setting::Points),
         );

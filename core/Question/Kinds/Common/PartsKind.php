@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Common;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Kind;
@@ -106,7 +106,7 @@ abstract readonly class PartsKind implements Kind
             Scoring::LOOK_PARTS,
             $criteria,
             self::rule($settings),
-            BigRational::of(max(1, count($belonging))),
+            Ratio::of(max(1, count($belonging))),
             $settings->wrongPartCosts('0'),
             $weighed ? Part::worth($this->parts()) : $settings->points(Setting::Points),
             ['same' => $this->same()],

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Gaps;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\AuthorText as Texts;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Wording;
@@ -157,7 +157,7 @@ final readonly class Gaps implements Kind
             Scoring::LOOK_PARTS,
             $criteria,
             PartsKind::rule($settings),
-            BigRational::of(count($this->gaps)),
+            Ratio::of(count($this->gaps)),
             $settings->wrongPartCosts('0'),
             $weighed ? Part::worth(array_map(static fn (Gap $g): Part => $g->part, $this->gaps)) : $settings->points(Setting::Points),
             ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos), 'same' => []],

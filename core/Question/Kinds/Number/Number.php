@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Number;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\InvalidQuestion;
@@ -103,7 +103,7 @@ final readonly class Number implements Kind
         }
         $options = ['units' => $settings->entries(Setting::Unit), 'figures' => $settings->get(Setting::Figures)];
 
-        return new Scoring(Scoring::LOOK_NUMBER, $criteria, Scoring::BEST, BigRational::one(), BigRational::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(Scoring::LOOK_NUMBER, $criteria, Scoring::BEST, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
     }
 
     public function space(EffectiveSettings $settings): ResponseSpace

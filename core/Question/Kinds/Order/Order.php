@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Order;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\InvalidQuestion;
@@ -124,8 +124,8 @@ final readonly class Order implements Kind
             Scoring::LOOK_ORDER,
             $criteria,
             $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
-            BigRational::of(count($criteria)),
-            BigRational::zero(),
+            Ratio::of(count($criteria)),
+            Ratio::zero(),
             $settings->points(Setting::Points),
         );
     }

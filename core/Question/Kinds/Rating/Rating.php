@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Rating;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kind;
@@ -109,7 +109,7 @@ final readonly class Rating implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        return new Scoring(Scoring::LOOK_CHOICES, [], Scoring::NONE, BigRational::one(), BigRational::zero(), Points::zero());
+        return new Scoring(Scoring::LOOK_CHOICES, [], Scoring::NONE, Ratio::one(), Ratio::zero(), Points::zero());
     }
 
     public function space(EffectiveSettings $settings): ResponseSpace

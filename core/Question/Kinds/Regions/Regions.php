@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Regions;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\InvalidQuestion;
@@ -158,7 +158,7 @@ final readonly class Regions implements Kind, OnPicture
             Scoring::LOOK_POINTS,
             $criteria,
             PartsKind::rule($settings),
-            BigRational::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
+            Ratio::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
             $settings->wrongPartCosts('1'),
             $weighed ? $this->highestSum($settings) : $settings->points(Setting::Points),
         );

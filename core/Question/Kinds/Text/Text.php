@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Text;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\InvalidQuestion;
@@ -126,7 +126,7 @@ final readonly class Text implements Kind
         }
         $options = ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos)];
 
-        return new Scoring(Scoring::LOOK_TEXT, $criteria, Scoring::BEST, BigRational::one(), BigRational::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(Scoring::LOOK_TEXT, $criteria, Scoring::BEST, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
     }
 
     public function space(EffectiveSettings $settings): ResponseSpace
