@@ -15,6 +15,7 @@ use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\EligibleQuestion;
+use Zetema\Core\Drawing\ListedStock;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
@@ -43,17 +44,17 @@ final class DealCommand
             throw new InvalidArgumentException('--seed is a whole number and must be given; --forms is a number from 1.');
         }
         $texts = new TextFiles();
-        $candidates = $known = [];
+        $eligible = $others = [];
         foreach ($texts->questions(array_values(array_filter($files, is_string(...)))) as $number => $question) {
-            $candidate = self::candidate($question, $texts->effective($question), $number);
+            $plain = self::eligible($question, $texts->effective($question), $number);
             if ($question->status !== Status::Retired && (!$clearedOnly || $question->status === Status::Cleared)) {
-                $candidates[] = $candidate;
+                $eligible[] = $plain;
             } else {
-                $known[] = $candidate->id;
+                $others[] = $plain->id;
             }
         }
         try {
-            $dealer = new Dealer(Blueprint::fromData(Fields::ofJson(TextFiles::contents($blueprint))), $candidates, $known);
+            $dealer = new Dealer(Blueprint::fromData(Fields::ofJson(TextFiles::contents($blueprint))), new ListedStock($eligible, $others));
             $dealt = [];
             for ($i = 0; $i < (int) $forms; ++$i) {
                 $form = $dealer->deal((int) $seed + $i);
@@ -75,7 +76,7 @@ final class DealCommand
         return $texts->problems() === [] ? 0 : 1;
     }
 
-    private static function candidate(Question $question, EffectiveSettings $settings, int $number): EligibleQuestion
+    private static function eligible(Question $question, EffectiveSettings $settings, int $number): EligibleQuestion
     {
         return new EligibleQuestion(
             $question->name ?? (string) $number,

@@ -54,6 +54,12 @@ final readonly class Blueprint
         return array_values(array_filter($this->steps, static fn (Draw|string $step): bool => $step instanceof Draw));
     }
 
+    /** How many each form has. */
+    public function questions(): int
+    {
+        return array_sum(array_map(static fn (Draw|string $step): int => $step instanceof Draw ? $step->take : 1, $this->steps));
+    }
+
     /** @return list<string> ids that pools and pairs kept apart name, each once */
     public function named(): array
     {
@@ -63,6 +69,12 @@ final readonly class Blueprint
         }
 
         return array_values(array_unique($named));
+    }
+
+    /** @return list<string> tags that pools ask for, each once */
+    public function tags(): array
+    {
+        return array_values(array_unique(array_merge(...array_map(static fn (Draw $draw): array => $draw->pool->tags, $this->draws()))));
     }
 
     /** @return list<string> ids of the fixed questions */

@@ -25,6 +25,8 @@ final class Chance
      * A whole number from 0 to one below the bound, each equally likely.
      *
      * @param int<1, max> $bound at most 4,294,967,296
+     *
+     * @return int<0, max>
      */
     public function below(int $bound): int
     {
@@ -34,7 +36,7 @@ final class Chance
             $number = is_array($upper) && is_int($upper[2]) ? $upper[2] : throw new \LogicException('an engine gives 8 bytes');
         } while ($number >= $limit);
 
-        return $number % $bound;
+        return max(0, $number % $bound);
     }
 
     /**
@@ -65,11 +67,10 @@ final class Chance
      */
     public function sample(array $items, int $n): array
     {
+        $urn = new Urn(count($items));
         $picked = [];
-        for ($left = count($items); $left > 0 && count($picked) < $n; --$left) {
-            $j = $this->below($left);
-            $picked[] = $items[$j];
-            $items[$j] = $items[$left - 1];
+        while ($urn->left > 0 && count($picked) < $n) {
+            $picked[] = $items[$urn->take($this->below($urn->left))];
         }
 
         return $picked;

@@ -4,68 +4,95 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
+use Zetema\Core\Question\Points;
+
 /**
  * Deals forms: fixed questions are reserved first, no question comes twice, and a deal succeeds whenever any can.
  * Draws whose pools overlap no other are exactly uniform; the others are dealt in random order, each pick kept only if the rest can still be dealt.
+ * What does not change from form to form is worked out once.
  */
 final class Dealer
 {
     public const TRIES = 1000;
 
-    /** @var array<string, EligibleQuestion> */
-    private array $byId = [];
     /** @var list<Draw> */
-    private array $draws;
-    /** @var array<string, list<int>> draws that each free question fits */
-    private array $fits = [];
-    /** @var array<int, list<string>> free questions of each draw's pool */
-    private array $pools = [];
+    private readonly array $draws;
+    /** @var array<string, QuestionClass> the fixed questions */
+    private array $fixed = [];
+    /** @var list<FitGroup> */
+    private array $groups = [];
+    /** @var array<int, list<int>> by draw */
+    private array $groupsOf;
+    /** @var array<int, true> draws whose pool has a question that another draw's pool has too */
+    private array $shared = [];
     /** @var array<string, array<string, true>> */
     private array $apart = [];
+    private readonly Flow $flow;
 
-    /**
-     * @param list<EligibleQuestion> $eligible those that may be dealt
-     * @param list<string> $known ids of questions that are there but may not be dealt: where a pool names one, it does not fit
-     *
-     * @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt
-     */
-    public function __construct(private readonly Blueprint $blueprint, array $eligible, array $known = [])
+    /** @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt */
+    public function __construct(private readonly Blueprint $blueprint, private readonly Stock $stock)
     {
-        foreach ($eligible as $question) {
-            $this->byId[$question->id] = $question;
-        }
         $this->draws = $blueprint->draws();
-        $this->refuseUnknown(array_flip($known));
-        $fixed = array_flip($blueprint->fixed());
-        foreach ($this->draws as $d => $draw) {
-            $this->pools[$d] = [];
-        }
-        foreach ($eligible as $question) {
-            if (isset($fixed[$question->id])) {
-                continue;
-            }
-            $draws = array_keys(array_filter($this->draws, static fn (Draw $draw): bool => $draw->pool->fits($question)));
-            if ($draws !== []) {
-                $this->fits[$question->id] = $draws;
-                foreach ($draws as $d) {
-                    $this->pools[$d][] = $question->id;
-                }
-            }
-        }
+        $this->groupsOf = array_fill_keys(array_keys($this->draws), []);
         foreach ($blueprint->apart as [$a, $b]) {
             $this->apart[$a][$b] = $this->apart[$b][$a] = true;
         }
+        $classes = $stock->classes($blueprint);
+        $this->refuseUnknown($classes);
+        $this->group($classes);
+        ksort($this->shared);
+        $this->flow = new Flow($this->asks(), $this->groups);
     }
 
-    /** @return array<int, list<string>> ids in each draw's pool, fixed questions taken out; draws counted from 0 */
-    public function pools(): array
+    /** @param list<QuestionClass> $classes */
+    private function group(array $classes): void
     {
-        return $this->pools;
+        $fixed = array_flip($this->blueprint->fixed());
+        $places = [];
+        foreach ($classes as $class) {
+            if (isset($fixed[$class->sample->id])) {
+                $this->fixed[$class->sample->id] = $class;
+                continue;
+            }
+            $draws = array_keys(array_filter($this->draws, static fn (Draw $draw): bool => $draw->pool->fits($class->sample)));
+            if ($draws === []) {
+                continue;
+            }
+            $apart = isset($this->apart[$class->sample->id]) ? $class->sample->id : null;
+            $key = implode(',', $draws) . '#' . $apart;
+            if (!isset($places[$key])) {
+                $places[$key] = count($this->groups);
+                $this->groups[] = new FitGroup($draws, $apart);
+                foreach ($draws as $d) {
+                    $this->groupsOf[$d][] = $places[$key];
+                }
+                $this->shared += count($draws) > 1 ? array_fill_keys($draws, true) : [];
+            }
+            $this->groups[$places[$key]]->add($class);
+        }
+    }
+
+    /** @return list<QuestionClass> that a draw may take from, the fixed questions taken out; draws counted from 0 */
+    public function pool(int $draw): array
+    {
+        return array_merge(...array_map(fn (int $g): array => $this->groups[$g]->classes, $this->groupsOf[$draw]));
+    }
+
+    /** @return list<QuestionClass> all that forms may hold, the fixed questions first */
+    public function held(): array
+    {
+        return [...array_values($this->fixed), ...array_merge(...array_map(static fn (FitGroup $group): array => $group->classes, $this->groups))];
+    }
+
+    /** What a fixed question counts. */
+    public function worthOfFixed(string $id): Points
+    {
+        return $this->fixed[$id]->sample->worth;
     }
 
     public function shortage(): ?Shortage
     {
-        return $this->assignment()->shortage();
+        return $this->flow->isFull() ? null : (new ShortageFinder($this->asks(), $this->groups))->find();
     }
 
     /** @throws CannotDeal */
@@ -85,70 +112,92 @@ final class Dealer
         throw CannotDeal::notFound(self::TRIES);
     }
 
-    /** @return array<int, list<string>>|null ids by draw; null if this try met what must be kept apart */
+    /** @return array<int, list<array{int, int<0, max>}>>|null group and place in it, by draw; null if this try met what must be kept apart */
     private function pick(Chance $chance): ?array
     {
         $picked = array_fill_keys(array_keys($this->draws), []);
-        $shared = $this->sharing();
         $taken = array_fill_keys($this->blueprint->fixed(), true);
-        foreach ($this->draws as $d => $draw) {
-            if (!isset($shared[$d])) {
-                $picked[$d] = $chance->sample($this->pools[$d], $draw->take);
-                $taken += array_fill_keys($picked[$d], true);
-            }
-        }
         $slots = [];
-        foreach (array_keys($shared) as $d) {
-            array_push($slots, ...array_fill(0, $this->draws[$d]->take, $d));
-        }
-        $assignment = $this->assignment();
-        foreach ($chance->shuffled($slots) as $d) {
-            $id = $this->pickOne($d, $taken, $assignment, $chance);
-            if ($id === null) {
-                return null;
+        foreach ($this->draws as $d => $draw) {
+            if (isset($this->shared[$d])) {
+                array_push($slots, ...array_fill(0, $draw->take, $d));
+                continue;
             }
-            $picked[$d][] = $id;
-            $taken[$id] = true;
+            $picked[$d] = $this->sample($d, $chance);
+            foreach ($picked[$d] as [$g]) {
+                $taken += $this->groups[$g]->apart === null ? [] : [$this->groups[$g]->apart => true];
+            }
+        }
+        if ($slots !== []) {
+            $flow = clone $this->flow;
+            $urns = [];
+            foreach ($chance->shuffled($slots) as $d) {
+                $one = $this->pickOne($d, $taken, $flow, $urns, $chance);
+                if ($one === null) {
+                    return null;
+                }
+                $picked[$d][] = $one;
+                $apart = $this->groups[$one[0]]->apart;
+                $taken += $apart === null ? [] : [$apart => true];
+            }
         }
 
         return $this->meets($taken) ? null : $picked;
     }
 
-    /** @param array<string, true> $taken */
-    private function pickOne(int $draw, array $taken, Assignment $assignment, Chance $chance): ?string
+    /** @return list<array{int, int<0, max>}> what a draw takes whose pool is its own: every set equally likely */
+    private function sample(int $draw, Chance $chance): array
     {
-        $refused = [];
-        $pool = array_values(array_filter($this->pools[$draw], fn (string $id): bool => !isset($taken[$id]) && !$this->meetsOne($id, $taken)));
-        while ($pool !== []) {
-            $i = $chance->below(count($pool));
-            $fits = $this->fits[$pool[$i]];
-            $class = implode(',', $fits);
-            if (!isset($refused[$class])) {
-                $assignment->take($draw, $fits);
-                if ($assignment->isFeasible()) {
-                    return $pool[$i];
+        $urn = new Urn(max(0, array_sum(array_map(fn (int $g): int => $this->groups[$g]->size, $this->groupsOf[$draw]))));
+        $picked = [];
+        for ($n = $this->draws[$draw]->take; $n > 0; --$n) {
+            $place = $urn->take($chance->below(max(1, $urn->left)));
+            foreach ($this->groupsOf[$draw] as $g) {
+                if ($place < $this->groups[$g]->size) {
+                    $picked[] = [$g, max(0, $place)];
+                    break;
                 }
-                $assignment->giveBack($draw, $fits);
-                $refused[$class] = true;
+                $place -= $this->groups[$g]->size;
             }
-            array_splice($pool, $i, 1);
+        }
+
+        return $picked;
+    }
+
+    /**
+     * @param array<string, true> $taken
+     * @param array<int, Urn> $urns by group
+     *
+     * @return array{int, int<0, max>}|null
+     */
+    private function pickOne(int $draw, array $taken, Flow $flow, array &$urns, Chance $chance): ?array
+    {
+        $left = [];
+        foreach ($this->groupsOf[$draw] as $g) {
+            $apart = $this->groups[$g]->apart;
+            if ($apart === null || !$this->meetsOne($apart, $taken)) {
+                $left[$g] = isset($urns[$g]) ? $urns[$g]->left : $this->groups[$g]->size;
+            }
+        }
+        $all = array_sum($left);
+        while ($all > 0) {
+            $place = $chance->below($all);
+            foreach ($left as $g => $n) {
+                if ($place < $n) {
+                    if ($flow->take($draw, $g)) {
+                        $urns[$g] ??= new Urn(max(0, $this->groups[$g]->size));
+
+                        return [$g, $urns[$g]->take(max(0, $place))];
+                    }
+                    unset($left[$g]);
+                    $all -= $n;
+                    break;
+                }
+                $place -= $n;
+            }
         }
 
         return null;
-    }
-
-    /** @return array<int, true> draws whose pool has a question that another draw's pool has too */
-    private function sharing(): array
-    {
-        $shared = [];
-        foreach ($this->fits as $draws) {
-            if (count($draws) > 1) {
-                $shared += array_fill_keys($draws, true);
-            }
-        }
-        ksort($shared);
-
-        return $shared;
     }
 
     /** @param array<string, true> $taken */
@@ -169,15 +218,16 @@ final class Dealer
         return false;
     }
 
-    private function assignment(): Assignment
+    /** @return array<int, int> how many each draw asks for */
+    private function asks(): array
     {
-        return new Assignment(array_map(static fn (Draw $draw): int => $draw->take, $this->draws), $this->fits);
+        return array_map(static fn (Draw $draw): int => $draw->take, $this->draws);
     }
 
     /**
-     * @param array<int, list<string>> $picked
+     * @param array<int, list<array{int, int<0, max>}>> $picked
      *
-     * @return list<array{id: string, step: int, worth: \Zetema\Core\Question\Points}>
+     * @return list<array{id: string, step: int, worth: Points}>
      */
     private function inOrder(array $picked, Chance $chance): array
     {
@@ -185,23 +235,26 @@ final class Dealer
         $d = 0;
         foreach ($this->blueprint->steps as $s => $step) {
             if (is_string($step)) {
-                $questions[] = ['id' => $step, 'step' => $s + 1, 'worth' => $this->byId[$step]->worth];
+                $questions[] = ['id' => $step, 'step' => $s + 1, 'worth' => $this->worthOfFixed($step)];
                 continue;
             }
-            foreach ($chance->shuffled($picked[$d++]) as $id) {
-                $questions[] = ['id' => $id, 'step' => $s + 1, 'worth' => $step->worthOf($this->byId[$id])];
+            foreach ($chance->shuffled($picked[$d++]) as [$g, $place]) {
+                [$class, $n] = $this->groups[$g]->at($place);
+                $questions[] = ['id' => $this->stock->idOf($class, $n), 'step' => $s + 1, 'worth' => $step->worthOf($class->sample)];
             }
         }
 
         return $questions;
     }
 
-    /** @param array<string, int> $known */
-    private function refuseUnknown(array $known): void
+    /** @param list<QuestionClass> $classes */
+    private function refuseUnknown(array $classes): void
     {
-        $fixed = array_filter($this->blueprint->fixed(), fn (string $id): bool => !isset($this->byId[$id]));
-        $named = array_filter($this->blueprint->named(), fn (string $id): bool => !isset($this->byId[$id]) && !isset($known[$id]));
-        $missing = [...array_values($fixed), ...array_values($named)];
+        $named = array_unique([...$this->blueprint->fixed(), ...$this->blueprint->named()]);
+        $dealt = array_flip(array_map(static fn (QuestionClass $class): string => $class->sample->id, $classes));
+        $doubtful = array_values(array_filter($named, static fn (string $id): bool => !isset($dealt[$id])));
+        $known = $doubtful === [] ? [] : array_diff($this->stock->known($doubtful), $this->blueprint->fixed());
+        $missing = array_values(array_diff($doubtful, $known));
         if ($missing !== []) {
             throw new UnknownQuestion($missing);
         }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** What must be reached to pass: points, or percent of the paper's points. Compared exactly. */
@@ -50,7 +50,7 @@ final readonly class PassMark
     }
 
     /** The points to reach in a paper of that worth. */
-    public function inPoints(Points $max): BigRational
+    public function inPoints(Points $max): Ratio
     {
         return $this->inPercent ? $max->exact()->multipliedBy($this->value->exact())->dividedBy(100) : $this->value->exact();
     }

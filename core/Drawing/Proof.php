@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
-use Brick\Math\BigRational;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** What can be said of all forms of a blueprint before one is dealt: questions, points, shortage, pass mark. */
@@ -21,31 +21,27 @@ final readonly class Proof
     ) {
     }
 
-    /**
-     * @param list<EligibleQuestion> $eligible
-     * @param list<string> $known as Dealer has it
-     */
-    public static function of(Blueprint $blueprint, array $eligible, array $known = []): self
+    /** @throws UnknownQuestion as Dealer has it */
+    public static function of(Blueprint $blueprint, Stock $stock): self
     {
-        $dealer = new Dealer($blueprint, $eligible, $known);
-        $byId = [];
-        foreach ($eligible as $question) {
-            $byId[$question->id] = $question;
-        }
+        return self::ofDealer($blueprint, new Dealer($blueprint, $stock));
+    }
+
+    public static function ofDealer(Blueprint $blueprint, Dealer $dealer): self
+    {
         $least = $most = Points::zero();
-        $questions = 0;
+        $questions = count($blueprint->fixed());
         foreach ($blueprint->fixed() as $id) {
-            ++$questions;
-            $least = $least->plus($byId[$id]->worth);
-            $most = $most->plus($byId[$id]->worth);
+            $least = $least->plus($dealer->worthOfFixed($id));
+            $most = $most->plus($dealer->worthOfFixed($id));
         }
         $draws = [];
         foreach ($blueprint->draws() as $d => $draw) {
-            $worths = array_map(static fn (string $id): Points => $draw->worthOf($byId[$id]), $dealer->pools()[$d]);
-            usort($worths, static fn (Points $a, Points $b): int => $a->compare($b));
-            $low = self::sum(array_slice($worths, 0, $draw->take));
-            $high = self::sum(array_slice($worths, -$draw->take));
-            $draws[] = ['take' => $draw->take, 'fit' => count($worths), 'words' => $draw->pool->inWords(), 'least' => $low, 'most' => $high];
+            $worths = array_map(static fn (QuestionClass $class): array => [$draw->worthOf($class->sample), $class->count], $dealer->pool($d));
+            usort($worths, static fn (array $a, array $b): int => $a[0]->compare($b[0]));
+            $low = self::sum($worths, $draw->take);
+            $high = self::sum(array_reverse($worths), $draw->take);
+            $draws[] = ['take' => $draw->take, 'fit' => array_sum(array_column($worths, 1)), 'words' => $draw->pool->inWords(), 'least' => $low, 'most' => $high];
             $least = $least->plus($low);
             $most = $most->plus($high);
             $questions += $draw->take;
@@ -61,14 +57,21 @@ final readonly class Proof
     }
 
     /** The pass mark in points of the smallest form, exact. */
-    public function passPoints(): ?BigRational
+    public function passPoints(): ?Ratio
     {
         return $this->pass?->inPoints($this->least);
     }
 
-    /** @param array<Points> $worths */
-    private static function sum(array $worths): Points
+    /** @param list<array{Points, int}> $worths worth, and how many have it; the first ones are taken */
+    private static function sum(array $worths, int $take): Points
     {
-        return array_reduce($worths, static fn (Points $sum, Points $worth): Points => $sum->plus($worth), Points::zero());
+        $sum = Points::zero();
+        foreach ($worths as [$worth, $count]) {
+            $n = min($take, $count);
+            $sum = $sum->plus($worth->times($n));
+            $take -= $n;
+        }
+
+        return $sum;
     }
 }

@@ -15,9 +15,11 @@ use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\EligibleQuestion;
+use Zetema\Core\Drawing\ListedStock;
 use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Drawing\Pool;
 use Zetema\Core\Drawing\Proof;
+use Zetema\Core\Drawing\QuestionClass;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Points;
 
@@ -38,7 +40,7 @@ final class DealingTest extends TestCase
     public function test_a_form_takes_what_each_draw_asks_and_no_question_twice(): void
     {
         $blueprint = new Blueprint([new Draw(2, self::pool('A')), 'a1', new Draw(3, self::pool('B'), Points::of('5'))]);
-        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]);
+        $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]));
 
         foreach (range(1, 50) as $seed) {
             $form = $dealer->deal($seed);
@@ -52,7 +54,7 @@ final class DealingTest extends TestCase
 
     public function test_disjoint_pools_are_dealt_evenly(): void
     {
-        $dealer = new Dealer(new Blueprint([new Draw(2, self::pool('A'))]), self::questions('a', 'A', 5));
+        $dealer = new Dealer(new Blueprint([new Draw(2, self::pool('A'))]), new ListedStock(self::questions('a', 'A', 5)));
         $seen = array_fill_keys(['a1', 'a2', 'a3', 'a4', 'a5'], 0);
         foreach (range(1, 2000) as $seed) {
             foreach ($dealer->deal($seed)->ids() as $id) {
@@ -69,7 +71,7 @@ final class DealingTest extends TestCase
     {
         // First come first served would take b1 for the first draw in most deals and leave the second one short.
         $blueprint = new Blueprint([new Draw(2, new Pool()), new Draw(1, self::pool('B'))]);
-        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 2), ...self::questions('b', 'B', 1)]);
+        $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 2), ...self::questions('b', 'B', 1)]));
 
         foreach (range(1, 40) as $seed) {
             self::assertSame('b1', $dealer->deal($seed)->ids()[2]);
@@ -93,7 +95,7 @@ final class DealingTest extends TestCase
     public function test_a_shortage_names_the_smallest_set_of_draws(array $draws, array $short, int $ask, int $fit, string $words): void
     {
         $blueprint = new Blueprint(array_map(static fn (array $d): Draw => new Draw($d[0], $d[1]), $draws));
-        $dealer = new Dealer($blueprint, [...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]);
+        $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]));
 
         try {
             $dealer->deal(1);
@@ -108,17 +110,17 @@ final class DealingTest extends TestCase
     {
         $this->limitTo(120)->forAll(Generators::vector(3, Generators::choose(1, 3)), Generators::vector(5, Generators::choose(0, 7)))->then(
             function (array $takes, array $fits): void {
-                $candidates = [];
+                $eligible = [];
                 foreach (array_values($fits) as $i => $mask) {
                     $tags = array_values(array_filter(['t0', 't1', 't2'], static fn (string $t): bool => is_int($mask) && ($mask >> (int) $t[1] & 1) === 1));
-                    $candidates[] = new EligibleQuestion("q$i", 'one', [], $tags, null, Points::of('1'));
+                    $eligible[] = new EligibleQuestion("q$i", 'one', [], $tags, null, Points::of('1'));
                 }
                 $draws = [];
                 foreach (array_values($takes) as $d => $take) {
                     $draws[] = new Draw(is_int($take) ? $take : 1, new Pool(tags: ["t$d"]));
                 }
-                $dealer = new Dealer(new Blueprint($draws), $candidates);
-                $possible = self::anyDeal($draws, $candidates, 0, 0, []);
+                $dealer = new Dealer(new Blueprint($draws), new ListedStock($eligible));
+                $possible = self::anyDeal($draws, $eligible, 0, 0, []);
 
                 self::assertSame($possible, $dealer->shortage() === null);
                 if ($possible) {
@@ -130,11 +132,11 @@ final class DealingTest extends TestCase
 
     public function test_questions_kept_apart_never_meet(): void
     {
-        $dealer = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), self::questions('a', 'A', 4));
+        $dealer = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 4)));
         foreach (range(1, 60) as $seed) {
             self::assertNotSame(['a1', 'a2'], array_values(array_intersect(['a1', 'a2'], $dealer->deal($seed)->ids())));
         }
-        $stuck = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), self::questions('a', 'A', 2));
+        $stuck = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 2)));
 
         try {
             $stuck->deal(1);
@@ -150,19 +152,19 @@ final class DealingTest extends TestCase
         $this->expectException(UnknownQuestion::class);
         $this->expectExceptionMessage('“gone”');
 
-        new Dealer(new Blueprint(['gone']), self::questions('a', 'A', 2));
+        new Dealer(new Blueprint(['gone']), new ListedStock(self::questions('a', 'A', 2)));
     }
 
     public function test_a_question_that_may_not_be_dealt_does_not_fit_a_pool_that_names_it(): void
     {
         $pool = new Draw(1, new Pool(only: ['a1', 'retired'], without: ['draft']));
-        $dealer = new Dealer(new Blueprint([$pool], [['a1', 'retired']]), self::questions('a', 'A', 2), ['retired', 'draft']);
+        $dealer = new Dealer(new Blueprint([$pool], [['a1', 'retired']]), new ListedStock(self::questions('a', 'A', 2), ['retired', 'draft']));
 
-        self::assertSame([['a1']], $dealer->pools());
+        self::assertSame(['a1'], array_map(static fn (QuestionClass $class): string => $class->sample->id, $dealer->pool(0)));
         self::assertSame(['a1'], $dealer->deal(1)->ids());
         foreach ([new Blueprint(['retired']), new Blueprint([new Draw(1, new Pool(only: ['gone']))])] as $refused) {
             try {
-                new Dealer($refused, self::questions('a', 'A', 2), ['retired', 'draft']);
+                new Dealer($refused, new ListedStock(self::questions('a', 'A', 2), ['retired', 'draft']));
                 self::fail('it cannot stand in the running order, and what nobody knows is a problem');
             } catch (UnknownQuestion $e) {
                 self::assertCount(1, $e->names);
@@ -206,11 +208,11 @@ final class DealingTest extends TestCase
     public function test_the_proof_tells_the_least_and_the_most_and_whether_anyone_can_pass(): void
     {
         $mixed = [...self::questions('a', 'A', 3), new EligibleQuestion('a9', 'one', ['A'], [], null, Points::of('10'))];
-        $proof = Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::points('3')), $mixed);
+        $proof = Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::points('3')), new ListedStock($mixed));
 
         self::assertSame(['2', '11', 2], [(string) $proof->least, (string) $proof->most, $proof->questions]);
         self::assertFalse($proof->passIsReachable(), 'who is dealt the poorest form could never reach 3 of 2 points');
-        self::assertTrue(Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::percent('100')), $mixed)->passIsReachable());
+        self::assertTrue(Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::percent('100')), new ListedStock($mixed))->passIsReachable());
     }
 
     public function test_a_pass_mark_is_compared_exactly(): void
@@ -244,19 +246,19 @@ final class DealingTest extends TestCase
      * The slow way, to hold the quick one against: every question to every draw it fits.
      *
      * @param list<Draw> $draws
-     * @param list<EligibleQuestion> $candidates
+     * @param list<EligibleQuestion> $eligible
      * @param array<string, true> $taken
      */
-    private static function anyDeal(array $draws, array $candidates, int $draw, int $have, array $taken): bool
+    private static function anyDeal(array $draws, array $eligible, int $draw, int $have, array $taken): bool
     {
         if (!isset($draws[$draw])) {
             return true;
         }
         if ($have === $draws[$draw]->take) {
-            return self::anyDeal($draws, $candidates, $draw + 1, 0, $taken);
+            return self::anyDeal($draws, $eligible, $draw + 1, 0, $taken);
         }
-        foreach ($candidates as $candidate) {
-            if (!isset($taken[$candidate->id]) && $draws[$draw]->pool->fits($candidate) && self::anyDeal($draws, $candidates, $draw, $have + 1, [...$taken, $candidate->id => true])) {
+        foreach ($eligible as $question) {
+            if (!isset($taken[$question->id]) && $draws[$draw]->pool->fits($question) && self::anyDeal($draws, $eligible, $draw, $have + 1, [...$taken, $question->id => true])) {
                 return true;
             }
         }

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Drawing;
+
+/** A stock that is a list. */
+final class ListedStock implements Stock
+{
+    /** @var array<string, non-empty-list<string>> ids of a class, by that of its sample */
+    private array $ids = [];
+
+    /**
+     * @param list<EligibleQuestion> $questions
+     * @param list<string> $others ids of questions that are there but may not be dealt
+     */
+    public function __construct(private readonly array $questions, private readonly array $others = [])
+    {
+    }
+
+    public function classes(Blueprint $blueprint): array
+    {
+        $named = array_flip([...$blueprint->named(), ...$blueprint->fixed()]);
+        $tags = $blueprint->tags();
+        /** @var array<string, array{EligibleQuestion, non-empty-list<string>}> $classes */
+        $classes = [];
+        foreach ($this->questions as $q) {
+            $key = isset($named[$q->id]) ? '#' . $q->id : implode("\n", [$q->kind, $q->difficulty, (string) $q->worth, ...array_intersect($tags, $q->tags), '', ...$q->objective]);
+            $classes[$key] ??= [$q, []];
+            $classes[$key][1][] = $q->id;
+        }
+        $this->ids = array_column(array_map(static fn (array $class): array => [$class[0]->id, $class[1]], $classes), 1, 0);
+
+        return array_values(array_map(static fn (array $class): QuestionClass => new QuestionClass($class[0], count($class[1])), $classes));
+    }
+
+    public function idOf(QuestionClass $class, int $n): string
+    {
+        return $this->ids[$class->sample->id][$n];
+    }
+
+    public function known(array $ids): array
+    {
+        return array_values(array_intersect($ids, [...array_column($this->questions, 'id'), ...$this->others]));
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Drawing;
+
+/** Questions that a blueprint cannot tell apart; one of them stands for all. A question that it names is a class of its own. */
+final readonly class QuestionClass
+{
+    /** @param int<1, max> $count */
+    public function __construct(public EligibleQuestion $sample, public int $count)
+    {
+    }
+}

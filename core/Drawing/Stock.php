@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Drawing;
+
+/** The questions that forms are dealt from: counted by class, so that a large bank need not be read to deal from it. */
+interface Stock
+{
+    /** @return list<QuestionClass> in the order of their first questions */
+    public function classes(Blueprint $blueprint): array;
+
+    /**
+     * @param int<0, max> $n place within the class, counted from 0, always in the same order
+     */
+    public function idOf(QuestionClass $class, int $n): string;
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<string> those that are there, whether they may be dealt or not
+     */
+    public function known(array $ids): array;
+}
