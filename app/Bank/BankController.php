@@ -9,14 +9,17 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Question\QuestionEditing;
+use Zetema\App\Bank\Question\QuestionFilter;
 use Zetema\App\Bank\Question\QuestionList;
+use Zetema\App\Bank\Question\QuestionOrder;
 use Zetema\App\Bank\Question\QuestionView;
-use Zetema\App\Bank\Review\ProofreadingNotes;
+use Zetema\App\Bank\Review\ProofreadingReport;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
@@ -50,17 +53,17 @@ final readonly class BankController
 
     #[Route('/api/banks/{id}/settings', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function set(#[MapEntity] Bank $bank, Request $request): JsonResponse
+    public function set(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->settings->set($bank, Body::of($request));
+        $this->settings->set($bank, Body::of($request), $account);
 
         return new JsonResponse($this->settings->settings($bank));
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]
-    public function proofread(#[MapEntity] Bank $bank, ProofreadingNotes $proofs): JsonResponse
+    public function proofread(#[MapEntity] Bank $bank, ProofreadingReport $report, #[MapQueryParameter] ?string $rule = null, #[MapQueryParameter] int $after = 0): JsonResponse
     {
-        return new JsonResponse($proofs->ofBank($bank));
+        return new JsonResponse($report->of($bank, $rule, $after));
     }
 
     #[Route('/api/banks/{id}/questions', methods: ['GET'])]
@@ -78,8 +81,16 @@ final readonly class BankController
         string $search = '',
         #[MapQueryParameter]
         bool $patterns = false,
+        #[MapQueryParameter]
+        ?QuestionOrder $order = null,
+        #[MapQueryParameter]
+        string $after = '',
     ): JsonResponse {
-        return new JsonResponse(['questions' => $list->of($bank, $objective, $kind, $status, trim($search), $patterns)]);
+        $filter = new QuestionFilter($objective, $kind, $status, trim($search), $patterns);
+        // What a search finds stands as it was made, which the index gives at once.
+        $order ??= $filter->search === '' ? QuestionOrder::Objective : QuestionOrder::Made;
+
+        return new JsonResponse($list->of($bank, $filter, $order, $after));
     }
 
     #[Route('/api/banks/{id}/questions', methods: ['POST'])]
@@ -90,8 +101,8 @@ final readonly class BankController
     }
 
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
-    public function text(#[MapEntity] Bank $bank): Response
+    public function text(#[MapEntity] Bank $bank, BankText $text): Response
     {
-        return new Response($this->settings->text($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+        return new StreamedResponse($text->pieces($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
     }
 }

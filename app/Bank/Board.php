@@ -12,13 +12,15 @@ use Zetema\Core\Question\KindId;
 final readonly class Board
 {
     /** A cleared question counts as cleared where its cleared revision stands, since that is what is dealt. */
-    private const CLEARED = self::CLEARED_FROM . 'GROUP BY 1, 2';
-    private const CLEARED_FROM = "SELECT COALESCE(o.id, 0), json_extract(r.content, '$.kind'), COUNT(*) FROM question q
-        JOIN revision r ON r.id = q.cleared_id LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path
-        WHERE q.bank_id = ? ";
+    private const CLEARED = 'SELECT COALESCE(o.id, 0), r.kind, SUM(r.n) FROM
+        (SELECT objective_path, kind, COUNT(*) AS n FROM revision WHERE bank_id = :bank AND is_dealt = 1 GROUP BY objective_path, kind) r
+        LEFT JOIN objective o ON o.bank_id = :bank AND o.path = r.objective_path GROUP BY 1, 2';
 
     /** Those of them whose draft stands in another cell by now. */
-    private const LEAVING = self::CLEARED_FROM . "AND (COALESCE(o.id, 0) <> COALESCE(q.objective_id, 0) OR json_extract(r.content, '$.kind') <> q.kind) GROUP BY 1, 2";
+    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*) FROM question q JOIN revision r ON r.id = q.cleared_id
+        LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
+
+    private const ALL = "SELECT COALESCE(objective_id, 0), kind, COUNT(*) FROM question WHERE bank_id = :bank AND status <> 'retired' GROUP BY objective_id, kind";
 
     public function __construct(private Connection $db, private Objectives $objectives)
     {
@@ -28,7 +30,7 @@ final readonly class Board
     public function of(Bank $bank): array
     {
         $cells = [];
-        foreach ($this->counts("SELECT COALESCE(objective_id, 0), kind, COUNT(*) FROM question WHERE bank_id = ? AND status <> 'retired' GROUP BY 1, 2", $bank) as [$objective, $kind, $all]) {
+        foreach ($this->counts(self::ALL, $bank) as [$objective, $kind, $all]) {
             $cells[$objective][$kind] = ['cleared' => 0, 'all' => $all];
         }
         foreach ($this->counts(self::CLEARED, $bank) as [$objective, $kind, $cleared]) {
@@ -76,7 +78,7 @@ final readonly class Board
     {
         return array_map(
             static fn (array $row): array => [self::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', self::int($row[2] ?? 0)],
-            $this->db->fetchAllNumeric($sql, [$bank->id]),
+            $this->db->fetchAllNumeric($sql, ['bank' => $bank->id]),
         );
     }
 

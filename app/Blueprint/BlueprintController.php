@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -18,16 +17,14 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class BlueprintController
 {
-    public function __construct(private EntityManagerInterface $em, private BlueprintEditing $editing, private BlueprintView $view)
+    public function __construct(private BlueprintEditing $editing, private BlueprintView $view)
     {
     }
 
     #[Route('/api/banks/{id}/blueprints', methods: ['GET'])]
     public function blueprints(#[MapEntity] Bank $bank): JsonResponse
     {
-        $blueprints = $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['id' => 'ASC']);
-
-        return new JsonResponse(['blueprints' => array_map($this->view->of(...), $blueprints)]);
+        return new JsonResponse(['blueprints' => $this->view->list($bank)]);
     }
 
     #[Route('/api/banks/{id}/blueprints', methods: ['POST'])]

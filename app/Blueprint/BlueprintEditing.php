@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Revision;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
@@ -20,7 +21,7 @@ use Zetema\Core\Sitting\Rules;
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
 {
-    public function __construct(private EntityManagerInterface $em, private EligibleQuestions $eligible, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
     {
     }
 
@@ -50,11 +51,13 @@ final readonly class BlueprintEditing
      */
     public function deal(Blueprint $blueprint, int $seed): array
     {
-        $eligible = $this->eligible->cleared($blueprint->bank);
-        $form = (new Dealer($blueprint->plan(), array_column($eligible, 'question'), $this->eligible->known($blueprint->bank)))->deal($seed);
+        $stock = StoredStock::ofBank($this->em->getConnection(), $blueprint->bank);
+        $form = (new Dealer($blueprint->plan(), $stock))->deal($seed);
+        $revisions = $stock->revisions($form->ids());
+        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]);
         $questions = [];
         foreach ($form->questions as $dealt) {
-            $revision = $this->em->find(\Zetema\App\Bank\Question\Revision::class, $eligible[$dealt['id']]['revision']) ?? throw new \LogicException('a dealt revision is stored');
+            $revision = $this->em->find(Revision::class, $revisions[$dealt['id']]) ?? throw new \LogicException('a dealt revision is stored');
             $question = $revision->question();
             $questions[] = [
                 'id' => $revision->question->id,
@@ -95,11 +98,10 @@ final readonly class BlueprintEditing
 
     private function frozen(Blueprint $blueprint, Account $account): Edition
     {
-        $eligible = $this->eligible->cleared($blueprint->bank);
-        $questions = array_column($eligible, 'question');
+        $stock = StoredStock::ofBank($this->em->getConnection(), $blueprint->bank);
         $plan = $blueprint->plan();
-        $known = $this->eligible->known($blueprint->bank);
-        $proof = Drawing\Proof::of($plan, $questions, $known);
+        $dealer = new Dealer($plan, $stock);
+        $proof = Drawing\Proof::ofDealer($plan, $dealer);
         if ($proof->shortage !== null) {
             throw CannotDeal::short($proof->shortage);
         }
@@ -109,17 +111,15 @@ final readonly class BlueprintEditing
         if (!$proof->passIsReachable()) {
             throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
         }
-        $dealer = new Dealer($plan, $questions, $known);
-        $held = array_unique([...$plan->fixed(), ...array_merge(...$dealer->pools())]);
-        $revisions = array_values(array_map(static fn (string $id): int => $eligible[$id]['revision'], $held));
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
-        $edition = new Edition($blueprint, $number, $revisions, $account, $this->clock->now());
+        $edition = new Edition($blueprint, $number, $stock->held($dealer->held()), $account, $this->clock->now());
         $last = $this->editions->newest($blueprint);
         if ($last !== null && $last->holdsTheSameAs($edition)) {
             throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));
         }
         $this->em->persist($edition);
         $this->em->flush();
+        $stock->hold($edition, $dealer->held());
 
         return $edition;
     }

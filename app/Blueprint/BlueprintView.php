@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
 use Zetema\Core\Drawing\Proof;
 use Zetema\Core\Drawing\UnknownQuestion;
@@ -14,8 +15,21 @@ use Zetema\Core\Question\Points;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private EligibleQuestions $eligible, private Board $board, private Editions $editions)
+    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions)
     {
+    }
+
+    /** @return list<array<string, mixed>> a bank's blueprints, without what is proved of each */
+    public function list(Bank $bank): array
+    {
+        $editions = $this->em->getConnection()->fetchAllKeyValue('SELECT e.blueprint_id, MAX(e.number) FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE b.bank_id = ? AND e.withdrawn_at IS NULL GROUP BY e.blueprint_id', [$bank->id]);
+
+        return array_map(static fn (Blueprint $b): array => [
+            'id' => $b->id,
+            'title' => $b->title(),
+            'questions' => $b->plan()->questions(),
+            'edition' => $editions[$b->id] ?? null,
+        ], $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['id' => 'ASC']));
     }
 
     /** @return array<string, mixed> */
@@ -42,7 +56,7 @@ final readonly class BlueprintView
     private function proof(Blueprint $blueprint): array
     {
         try {
-            $proof = Proof::of($blueprint->plan(), array_column($this->eligible->cleared($blueprint->bank), 'question'), $this->eligible->known($blueprint->bank));
+            $proof = Proof::of($blueprint->plan(), StoredStock::ofBank($this->em->getConnection(), $blueprint->bank));
         } catch (UnknownQuestion $e) {
             return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
         }

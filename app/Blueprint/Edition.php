@@ -45,21 +45,25 @@ class Edition
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $withdrawnAt = null;
 
-    /** @param list<int> $revisionIds of the questions that may be dealt */
+    /** Which revisions it holds, as a checksum: to see whether another one holds the same. */
+    #[ORM\Column(length: 64, options: ['default' => ''])]
+    private string $holds;
+
+    /** @param list<int> $revisions ids of those that may be dealt, rising; StoredStock keeps them */
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Blueprint $blueprint,
         #[ORM\Column]
         public readonly int $number,
-        #[ORM\Column(type: Types::JSON)]
-        public readonly array $revisionIds,
+        array $revisions,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $frozenBy,
         #[ORM\Column]
         public readonly \DateTimeImmutable $frozenAt,
     ) {
+        $this->holds = hash('sha256', implode(',', $revisions));
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
@@ -102,14 +106,12 @@ class Edition
     /** @return list<mixed> all that makes a difference, in one order */
     private function held(): array
     {
-        $revisions = $this->revisionIds;
         $settings = $this->bankSettings;
         $byKind = array_map(static fn (array $values): array => Settings::of($values)->values, $this->bankKindSettings);
-        sort($revisions);
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $revisions, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), $settings, $byKind];
+        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), $settings, $byKind];
     }
 
     /** @return array<string, mixed> */

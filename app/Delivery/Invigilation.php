@@ -10,7 +10,7 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\Editions;
-use Zetema\App\Blueprint\EligibleQuestions;
+use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Stale;
@@ -27,7 +27,7 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private EligibleQuestions $eligible, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock)
     {
     }
 
@@ -58,8 +58,7 @@ final readonly class Invigilation
         if ($most !== null && count($sittings) >= $most) {
             throw new Refused($most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most));
         }
-        // What its pools name was known when it was frozen.
-        $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->eligible->of($edition->revisionIds), $edition->plan()->named(), $seed);
+        $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
 
         return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
     }
@@ -76,7 +75,7 @@ final readonly class Invigilation
     /** A sitting by the author, which leaves no result. */
     public function rehearse(Blueprint $blueprint, Account $account, int $seed): Sitting
     {
-        $form = $this->papers->deal($blueprint->plan(), $blueprint->bank->settings(), $this->eligible->cleared($blueprint->bank), $this->eligible->known($blueprint->bank), $seed);
+        $form = $this->papers->deal($blueprint->plan(), $blueprint->bank->settings(), StoredStock::ofBank($this->db, $blueprint->bank), $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
     }

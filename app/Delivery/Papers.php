@@ -7,6 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
+use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
@@ -25,18 +26,17 @@ final readonly class Papers
     }
 
     /**
-     * @param array<string, array{question: \Zetema\Core\Drawing\EligibleQuestion, revision: int}> $eligible
-     * @param list<string> $known as Dealer has it
-     *
      * @return list<array{revision: int, choices: list<int>, points: string|null}>
      */
-    public function deal(Blueprint $plan, BankSettings $bank, array $eligible, array $known, int $seed): array
+    public function deal(Blueprint $plan, BankSettings $bank, StoredStock $stock, int $seed): array
     {
-        $form = (new Dealer($plan, array_column($eligible, 'question'), $known))->deal($seed);
+        $form = (new Dealer($plan, $stock))->deal($seed);
+        $revisions = $stock->revisions($form->ids());
+        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]);
         $chance = new Chance($seed ^ 0x5EED);
         $dealt = [];
         foreach ($form->questions as $item) {
-            $revision = $this->revision($eligible[$item['id']]['revision']);
+            $revision = $this->revision($revisions[$item['id']]);
             $question = $revision->question();
             $step = $plan->steps[$item['step'] - 1];
             $dealt[] = [

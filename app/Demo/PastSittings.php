@@ -7,7 +7,7 @@ namespace Zetema\App\Demo;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Edition;
-use Zetema\App\Blueprint\EligibleQuestions;
+use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
@@ -23,7 +23,7 @@ use Zetema\Core\Sitting\EventType;
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
 {
-    public function __construct(private EntityManagerInterface $em, private Papers $papers, private EligibleQuestions $eligible, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Papers $papers, private ClockInterface $clock)
     {
     }
 
@@ -31,7 +31,7 @@ final readonly class PastSittings
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), $this->eligible->of($edition->revisionIds), $edition->plan()->named(), $seed);
+            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), StoredStock::ofEdition($this->em->getConnection(), $edition), $seed);
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();

@@ -19,6 +19,10 @@ class Batch
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $takenBackAt = null;
 
+    /** How many came in. */
+    #[ORM\Column]
+    private int $questions = 0;
+
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -29,10 +33,18 @@ class Batch
         #[ORM\Column(length: 160)]
         public readonly string $name,
         #[ORM\Column]
-        public readonly int $questions,
-        #[ORM\Column]
         public readonly \DateTimeImmutable $takenInAt,
     ) {
+    }
+
+    public function count(int $more): void
+    {
+        $this->questions += $more;
+    }
+
+    public function questions(): int
+    {
+        return $this->questions;
     }
 
     public function takeBack(\DateTimeImmutable $now): void

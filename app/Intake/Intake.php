@@ -7,15 +7,15 @@ namespace Zetema\App\Intake;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Zetema\App\Background\Job;
+use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
-use Zetema\App\Bank\Page\Page;
-use Zetema\App\Bank\Question\Question;
+use Zetema\App\Bank\Question\SearchIndex;
+use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\AuthorText;
-use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Exchange\TextFormat\ReadQuestion;
@@ -24,15 +24,15 @@ use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
-use Zetema\Core\Question\Sketch;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
 {
     /** Bytes of text that are read at once. */
     private const LONGEST = 4_000_000;
+    private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private PictureSizes $sizes, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)
     {
     }
 
@@ -40,12 +40,15 @@ final readonly class Intake
     public function understand(Bank $bank, string $text): array
     {
         self::refuseTooLong($text);
-        $names = $this->names($bank);
-        $stems = $this->stems($bank);
         $reader = new Reader();
         $questions = [];
-        foreach ($reader->questions($text) as $read) {
-            $questions[] = self::told($read, $names, $stems);
+        foreach (self::pieces($reader->questions($text)) as $piece) {
+            $whole = array_values(array_filter(array_map(static fn (ReadQuestion $read): ?Core\Question => $read->question, $piece)));
+            $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $whole), is_string(...))));
+            $stems = $this->lookup->stems($bank, array_map(static fn (Core\Question $q): string => AuthorText::comparable($q->stem), $whole));
+            foreach ($piece as $read) {
+                $questions[] = self::told($read, $names, $stems);
+            }
         }
 
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $reader->outside());
@@ -54,48 +57,74 @@ final readonly class Intake
     }
 
     /**
-     * Takes in the questions that open at these lines.
+     * Takes in the questions that open at these lines: at once if there are few, else in the background.
      *
      * @param list<int> $lines
+     *
+     * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, string $text, array $lines, string $name, Account $account): Batch
+    public function takeIn(Bank $bank, string $text, array $lines, string $name, Account $account): Job
     {
         self::refuseTooLong($text);
         $chosen = array_fill_keys($lines, true);
-        $names = $this->names($bank);
-        $questions = [];
+        $found = 0;
         $reader = new Reader();
-        foreach ($reader->questions($text) as $read) {
-            if (!isset($chosen[$read->fromLine])) {
-                continue;
+        foreach (self::pieces($reader->questions($text)) as $piece) {
+            $wanted = array_values(array_filter($piece, static fn (ReadQuestion $read): bool => isset($chosen[$read->fromLine])));
+            $this->refuseUnfit($bank, $wanted);
+            $found += count($wanted);
+        }
+        if ($found === 0 || $found !== count($chosen)) {
+            throw new Malformed('lines', $found === 0 ? 'no question is chosen' : 'some of these lines open no question');
+        }
+
+        return $this->em->wrapInTransaction(function () use ($bank, $text, $chosen, $name, $account, $reader): Job {
+            $before = $bank->version();
+            $bank->fillIn($reader->bankSettings());
+            $batch = new Batch($bank, $account, mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160), $this->clock->now());
+            $this->em->persist($batch);
+            $this->em->flush();
+            if ($bank->version() !== $before) {
+                $this->settings->follow($bank, $account);
             }
+            $job = $this->jobs->begin(TakeIn::class, $bank, $account, ['text' => $text, 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
+
+            return $job;
+        });
+    }
+
+    /** @param list<ReadQuestion> $wanted */
+    private function refuseUnfit(Bank $bank, array $wanted): void
+    {
+        $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (ReadQuestion $read): ?string => $read->question?->name, $wanted), is_string(...))));
+        foreach ($wanted as $read) {
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
             if ($read->question->name !== null && isset($names[$read->question->name])) {
                 throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d)', $read->question->name, $read->fromLine));
             }
-            $questions[] = $read->question;
         }
-        if ($questions === [] || count($questions) !== count($chosen)) {
-            throw new Malformed('lines', $questions === [] ? 'no question is chosen' : 'some of these lines open no question');
-        }
-        $bank->fillIn($reader->bankSettings());
-        $now = $this->clock->now();
-        $batch = new Batch($bank, $account, mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160), count($questions), $now);
-        $this->em->persist($batch);
-        $objectives = $this->objectives->ensure($bank, array_map(static fn ($q): array => $q->objective, $questions), $batch);
-        foreach ($questions as $question) {
-            $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null, $this->sketch($bank, $question), $question->name, $account, $now, $batch));
-        }
-        foreach ($reader->pages() as $page) {
-            if ($this->em->getRepository(Page::class)->findOneBy(['bank' => $bank, 'name' => $page->name]) === null) {
-                $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $now, $batch));
+    }
+
+    /**
+     * @param iterable<ReadQuestion> $questions
+     *
+     * @return \Generator<int, non-empty-list<ReadQuestion>>
+     */
+    private static function pieces(iterable $questions): \Generator
+    {
+        $piece = [];
+        foreach ($questions as $read) {
+            $piece[] = $read;
+            if (count($piece) === self::PIECE) {
+                yield $piece;
+                $piece = [];
             }
         }
-        $this->em->flush();
-
-        return $batch;
+        if ($piece !== []) {
+            yield $piece;
+        }
     }
 
     /**
@@ -111,9 +140,10 @@ final readonly class Intake
         }
 
         return $this->db->transactional(function () use ($batch): array {
-            $free = "batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e, json_each(e.revision_ids) held JOIN revision r ON r.id = held.value WHERE r.question_id = question.id)
+            $free = "batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
                 AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
             $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
+            $this->search->forgetRemoved();
             $this->db->executeStatement('DELETE FROM page WHERE batch_id = ? AND version = 1', [$batch->id]);
             do {
                 $emptied = $this->db->executeStatement(
@@ -124,12 +154,12 @@ final readonly class Intake
             $batch->takeBack($this->clock->now());
             $this->em->flush();
 
-            return ['taken' => (int) $taken, 'kept' => $batch->questions - (int) $taken];
+            return ['taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken];
         });
     }
 
     /**
-     * @param array<array-key, true> $names
+     * @param array<array-key, int> $names
      * @param array<array-key, int> $stems
      *
      * @return array<string, mixed>
@@ -146,7 +176,7 @@ final readonly class Intake
             'fromLine' => $read->fromLine,
             'toLine' => $read->toLine,
             'problems' => $problems,
-            'same' => $question === null ? null : $stems[self::likeness($question->stem)] ?? null,
+            'same' => $question === null ? null : $stems[AuthorText::comparable($question->stem)] ?? null,
             'question' => $question === null ? null : [
                 'kind' => $question->kind::id()->value,
                 'name' => $question->name,
@@ -174,39 +204,10 @@ final readonly class Intake
         return $news;
     }
 
-    /** @return array<array-key, true> the names that are taken */
-    private function names(Bank $bank): array
-    {
-        return array_fill_keys(array_filter($this->db->fetchFirstColumn('SELECT name FROM question WHERE bank_id = ? AND name IS NOT NULL', [$bank->id]), is_string(...)), true);
-    }
-
-    private function sketch(Bank $bank, Core\Question $question): Sketch
-    {
-        return Sketch::of($this->sizes->fill($bank, Fields::of($question->toData())), $question->name, $question->objective, $question->status);
-    }
-
     private static function refuseTooLong(string $text): void
     {
         if (strlen($text) > self::LONGEST) {
             throw new Malformed('text', sprintf('has %.1f MB; up to %d MB can be read at once, so bring it in as several files', strlen($text) / 1e6, intdiv(self::LONGEST, 1_000_000)));
         }
-    }
-
-    /** @return array<array-key, int> ids by stem, in the form in which stems are compared */
-    private function stems(Bank $bank): array
-    {
-        $like = [];
-        foreach ($this->db->fetchAllNumeric('SELECT excerpt, id FROM question WHERE bank_id = ?', [$bank->id]) as [$stem, $id]) {
-            if (is_string($stem) && is_numeric($id)) {
-                $like[self::likeness($stem)] = (int) $id;
-            }
-        }
-
-        return $like;
-    }
-
-    private static function likeness(string $stem): string
-    {
-        return mb_strtolower(preg_replace('/[^\p{L}\p{N}]+/u', ' ', AuthorText::excerpt($stem)) ?? '');
     }
 }

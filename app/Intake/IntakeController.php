@@ -36,7 +36,9 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        return new JsonResponse($this->intake->takeIn($bank, $body->text('text'), $body->integers('lines'), $body->text('name', ''), $account)->toData(), 201);
+        $job = $this->intake->takeIn($bank, $body->text('text'), $body->integers('lines'), $body->text('name', ''), $account);
+
+        return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
     }
 
     #[Route('/api/banks/{id}/batches', methods: ['GET'])]

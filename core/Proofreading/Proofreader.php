@@ -45,37 +45,55 @@ final readonly class Proofreader
     public function across(iterable $questions, ?BankSettings $bank = null): array
     {
         $places = [];
-        $claims = ['true' => [], 'false' => []];
         foreach ($questions as $id => $question) {
-            $choices = $question->kind->choices();
-            $key = array_search(true, array_map(static fn (Choice $c): bool => $c->isKey, $choices), true);
-            if ($key === false) {
-                continue;
-            }
-            if ($question->kind::id() === KindId::Claim) {
-                $claims[$key === 0 ? 'true' : 'false'][] = $id;
-            } elseif ($question->kind::id() === KindId::One && !$question->effective($bank)->isYes(Setting::Shuffle)) {
-                $places[$key][] = $id;
+            $place = self::keyPlace($question, $question->effective($bank));
+            if ($place !== null) {
+                $places[$question->kind::id()->value][$place][] = $id;
             }
         }
-        $findings = [];
-        $unshuffled = array_sum(array_map(count(...), $places));
-        foreach ($places as $place => $ids) {
-            if ($unshuffled >= self::MANY_KEYS && count($ids) > 0.6 * $unshuffled) {
-                foreach ($ids as $id) {
-                    $findings[$id][] = new Flaw(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', count($ids), $unshuffled, $place + 1));
-                }
-            }
-        }
-        $all = count($claims['true']) + count($claims['false']);
-        foreach ($claims as $word => $ids) {
-            if ($all >= self::MANY_CLAIMS && count($ids) > 0.7 * $all) {
-                foreach ($ids as $id) {
-                    $findings[$id][] = new Flaw(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', count($ids), $all, $word));
+        $flaws = [];
+        foreach ($places as $kind => $ids) {
+            foreach (self::outOfBalance(KindId::from($kind), array_map(count(...), $ids)) as $place => $flaw) {
+                foreach ($ids[$place] as $id) {
+                    $flaws[$id][] = $flaw;
                 }
             }
         }
 
-        return $findings;
+        return $flaws;
+    }
+
+    /** Where the key stands, counted from 0, if its place tells something over many questions: in claims, and in a choice of one that is not shuffled. */
+    public static function keyPlace(Question $question, EffectiveSettings $settings): ?int
+    {
+        $kind = $question->kind::id();
+        if ($kind !== KindId::Claim && ($kind !== KindId::One || $settings->isYes(Setting::Shuffle))) {
+            return null;
+        }
+        $place = array_search(true, array_map(static fn (Choice $c): bool => $c->isKey, $question->kind->choices()), true);
+
+        return $place === false ? null : $place;
+    }
+
+    /**
+     * What is to be said where keys stand in one place too often.
+     *
+     * @param array<int, int> $counts how many of the kind have their key there, by place
+     *
+     * @return array<int, Flaw> by place
+     */
+    public static function outOfBalance(KindId $kind, array $counts): array
+    {
+        $all = array_sum($counts);
+        $flaws = [];
+        foreach ($counts as $place => $count) {
+            if ($kind === KindId::One && $all >= self::MANY_KEYS && 10 * $count > 6 * $all) {
+                $flaws[$place] = new Flaw(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', $count, $all, $place + 1));
+            } elseif ($kind === KindId::Claim && $all >= self::MANY_CLAIMS && 10 * $count > 7 * $all) {
+                $flaws[$place] = new Flaw(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', $count, $all, $place === 0 ? 'true' : 'false'));
+            }
+        }
+
+        return $flaws;
     }
 }

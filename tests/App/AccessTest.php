@@ -60,6 +60,9 @@ final class AccessTest extends ApiTestCase
             ['DELETE', '/api/editions/1', true, false, false],
             ['GET', '/api/slowed-log-ins', false, false, false],
             ['DELETE', '/api/slowed-log-ins/1', false, false, false],
+            ['GET', '/api/banks/1/jobs', true, true, false],
+            ['GET', '/api/jobs/1', true, true, false],
+            ['POST', '/api/jobs/1/stop', true, false, false],
             ['POST', '/api/editions/1/sittings', false, false, true],
         ];
         foreach ($routes as $route) {

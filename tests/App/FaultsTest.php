@@ -81,7 +81,7 @@ final class FaultsTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $text = "true: 42\n\ntrue: 7\n name: 7\n";
-        $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1, 3]], 'Batch', 201);
+        $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1, 3]], 'Job', 201);
         $again = $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->objects('questions');
 
         self::assertIsInt($again[0]->optionalInteger('same'), 'the bank has it already');

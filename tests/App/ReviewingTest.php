@@ -43,8 +43,7 @@ final class ReviewingTest extends ApiTestCase
 
         self::assertSame('The guild always has it.', $this->proof($question, 'all or none of these')->object('waved')->text('reason'));
         $bank = $this->send('GET', '/api/banks/1/proofreading', schema: 'Proofreading');
-        $row = array_values(array_filter($bank->objects('questions'), static fn (Fields $q): bool => $q->integer('id') === 16))[0];
-        self::assertSame('M. Orrell', $this->proof($row, 'all or none of these', 'notes')->object('waved')->text('by'));
+        self::assertNotContains(16, array_map(static fn (Fields $q): int => $q->integer('id'), $bank->objects('questions')), 'it is not asked about again');
 
         $choices = $question->object('content')->raw()['choices'];
         self::assertIsArray($choices);
@@ -83,7 +82,7 @@ final class ReviewingTest extends ApiTestCase
             self::assertSame('name', $this->send('PUT', $path, ['version' => 2, 'name' => $name], status: 422)->text('field'));
         }
         $this->client->request('GET', '/api/banks/1/text');
-        self::assertStringContainsString("page: another\n  reads: Longer text.", (string) $this->client->getResponse()->getContent());
+        self::assertStringContainsString("page: another\n  reads: Longer text.", $this->client->getInternalResponse()->getContent());
         $this->send('DELETE', $path);
         self::assertCount(2, $this->send('GET', '/api/banks/1/pages')->objects('pages'));
     }
@@ -93,11 +92,11 @@ final class ReviewingTest extends ApiTestCase
         $this->logIn('orrell');
         $text = "true: A drone has a sting at all.\n\npage: brand new\n  reads: Text.\n\npage: why eggs matter\n  reads: Other text.";
         self::assertSame(['brand new', 'why eggs matter'], $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->texts('pages'));
-        $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1]], 'Batch', 201);
+        $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1]], 'Job', 201);
         $names = fn (): array => array_map(static fn (Fields $p): string => $p->text('name'), $this->send('GET', '/api/banks/1/pages')->objects('pages'));
 
         self::assertSame(['a word before swarm day', 'brand new', 'why eggs matter'], $names(), 'the one that is there stays as it is');
-        $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back');
+        $this->send('POST', '/api/batches/' . $batch->object('result')->integer('id') . '/take-back');
         self::assertSame(['a word before swarm day', 'why eggs matter'], $names());
     }
 

@@ -13,6 +13,7 @@ final class Server
     private readonly int $port;
     private readonly string $database;
     private Process $process;
+    private Process $work;
 
     public function __construct()
     {
@@ -36,6 +37,9 @@ final class Server
         $this->process = new Process(['php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
         $this->process->disableOutput(); // nobody reads it, and a full pipe would stop the server
         $this->process->start();
+        $this->work = new Process(['php', 'bin/console', 'messenger:consume', 'background', '--quiet'], self::root(), $this->environment(), timeout: null);
+        $this->work->disableOutput();
+        $this->work->start();
         Chromium::waitFor($this->port);
     }
 
@@ -43,6 +47,7 @@ final class Server
     public function kill(): void
     {
         $this->process->stop(0, 9);
+        $this->work->stop(0, 9);
     }
 
     private static function root(): string

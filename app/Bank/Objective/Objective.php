@@ -12,6 +12,7 @@ use Zetema\App\Intake\Batch;
 #[ORM\Entity]
 #[ORM\Table(name: 'objective')]
 #[ORM\UniqueConstraint(name: 'objective_path', columns: ['bank_id', 'path'])]
+#[ORM\Index(name: 'objective_place', columns: ['bank_id', 'place'])]
 class Objective
 {
     public const SEPARATOR = ' > ';
@@ -22,6 +23,10 @@ class Objective
     /** Names from the top, joined by " > ". */
     #[ORM\Column(length: 500)]
     public readonly string $path;
+
+    /** Place in the order of the tree, parents before what lies below them. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $place = 0;
 
     public function __construct(
         #[ORM\ManyToOne]
@@ -38,6 +43,11 @@ class Objective
         public readonly ?Batch $batch = null,
     ) {
         $this->path = $parent === null ? $name : $parent->path . self::SEPARATOR . $name;
+    }
+
+    public function stand(int $place): void
+    {
+        $this->place = $place;
     }
 
     /** @return list<string> */

@@ -19,21 +19,28 @@ final readonly class Objectives
     /** @return list<Objective> parents before what lies below them, in the order of the tree */
     public function of(Bank $bank): array
     {
-        $all = $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['position' => 'ASC', 'id' => 'ASC']);
-        $byParent = [];
+        return $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['place' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /**
+     * @param iterable<Objective> $all of a bank
+     */
+    private static function order(iterable $all): void
+    {
+        $below = [];
         foreach ($all as $objective) {
-            $byParent[$objective->parent->id ?? 0][] = $objective;
+            $below[$objective->parent === null ? '' : $objective->parent->path][] = $objective;
         }
-        $ordered = [];
-        $walk = static function (int $parent) use (&$walk, &$ordered, $byParent): void {
-            foreach ($byParent[$parent] ?? [] as $objective) {
-                $ordered[] = $objective;
-                $walk($objective->id);
+        $place = 0;
+        $walk = static function (string $path) use (&$walk, &$place, $below): void {
+            $objectives = $below[$path] ?? [];
+            usort($objectives, static fn (Objective $a, Objective $b): int => $a->position <=> $b->position);
+            foreach ($objectives as $objective) {
+                $objective->stand(++$place);
+                $walk($objective->path);
             }
         };
-        $walk(0);
-
-        return $ordered;
+        $walk('');
     }
 
     /** Takes out objectives that hold nothing any more: no question, no objective below, nothing that is still dealt from there. */
@@ -41,9 +48,9 @@ final readonly class Objectives
     {
         do {
             $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ?
-                AND id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL)
-                AND id NOT IN (SELECT parent_id FROM objective WHERE parent_id IS NOT NULL)
-                AND NOT EXISTS (SELECT 1 FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.bank_id = objective.bank_id AND r.objective_path = objective.path)', [$bank->id]);
+                AND NOT EXISTS (SELECT 1 FROM question q WHERE q.bank_id = objective.bank_id AND q.objective_id = objective.id)
+                AND NOT EXISTS (SELECT 1 FROM objective o WHERE o.parent_id = objective.id)
+                AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = 1 AND r.objective_path = objective.path)', [$bank->id]);
         } while ($gone > 0);
     }
 
@@ -60,7 +67,8 @@ final readonly class Objectives
         foreach ($this->of($bank) as $objective) {
             $known[$objective->path] = $objective;
         }
-        $position = count($known);
+        $position = array_reduce($known, static fn (int $most, Objective $o): int => max($most, $o->position), 0);
+        $before = count($known);
         foreach ($paths as $path) {
             $parent = null;
             foreach ($path as $i => $name) {
@@ -74,6 +82,10 @@ final readonly class Objectives
                 }
                 $parent = $known[$key];
             }
+        }
+
+        if (count($known) > $before) {
+            self::order($known);
         }
 
         return $known;

@@ -22,7 +22,13 @@ use Zetema\Core\Question as Core;
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'question')]
+#[ORM\UniqueConstraint(name: 'question_name', columns: ['bank_id', 'name'])]
 #[ORM\Index(name: 'question_board', columns: ['bank_id', 'objective_id', 'kind', 'status'])]
+#[ORM\Index(name: 'question_text', columns: ['bank_id', 'stem_key'])]
+#[ORM\Index(name: 'question_kind', columns: ['bank_id', 'kind'])]
+#[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]
+#[ORM\Index(name: 'question_worth', columns: ['bank_id', 'micro_points'])]
+#[ORM\Index(name: 'question_elsewhere', columns: ['bank_id', 'dealt_elsewhere'])]
 class Question
 {
     /** Saves by the same person within so many seconds go into the same revision. */
@@ -42,6 +48,27 @@ class Question
 
     #[ORM\Column(length: 200)]
     private string $excerpt = '';
+
+    /** What is compared and sorted by: the beginning of the stem in small letters, without marks. */
+    #[ORM\Column(length: 200, options: ['default' => ''])]
+    private string $stemKey = '';
+
+    #[ORM\Column(length: 20, options: ['default' => '0'])]
+    private string $worth = '0';
+
+    /** The worth in millionths of a point, to sort by. */
+    #[ORM\Column(type: Types::BIGINT, options: ['default' => 0])]
+    private int $microPoints = 0;
+
+    #[ORM\Column(options: ['default' => 1])]
+    private int $revisionNumber = 1;
+
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isUnfinished = false;
+
+    /** Whether what is dealt stands under another objective, or is of another kind, than the draft. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $dealtElsewhere = false;
 
     /** Kept as a house pattern: new questions can be made from it. */
     #[ORM\Column(options: ['default' => false])]
@@ -85,15 +112,14 @@ class Question
     ) {
         $this->revisions = new ArrayCollection();
         $this->name = $name;
-        $this->kind = $sketch->kind()->value;
         $this->status = $sketch->question->status ?? Core\Status::Draft;
-        $this->excerpt = AuthorText::excerpt($sketch->stem());
         $this->newest = new Revision($this, 1, $author, $sketch, $now);
         $this->revisions->add($this->newest);
         if ($this->status === Core\Status::Cleared) {
             $this->newest->clear();
-            $this->cleared = $this->newest;
+            $this->dealNow($this->newest);
         }
+        $this->describe($sketch);
     }
 
     /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
@@ -112,9 +138,50 @@ class Question
         }
         $this->name = $name;
         $this->objective = $objective;
+        $this->describe($sketch);
+        ++$this->version;
+    }
+
+    /** What lists need of the newest revision. */
+    private function describe(Core\Sketch $sketch): void
+    {
         $this->kind = $sketch->kind()->value;
         $this->excerpt = AuthorText::excerpt($sketch->stem());
-        ++$this->version;
+        $this->stemKey = AuthorText::comparable($sketch->stem());
+        $this->revisionNumber = $this->newest()->number;
+        $this->isUnfinished = !$this->newest()->isWhole();
+        $this->followSettings();
+        $this->compareWithDealt();
+    }
+
+    /** Works out anew all that follows from the text and the settings, as after an upgrade. */
+    public function refresh(): void
+    {
+        $this->describe(Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? []));
+    }
+
+    /** Works out anew what depends on the bank's settings too. */
+    public function followSettings(): void
+    {
+        foreach (array_filter([$this->newest, $this->cleared]) as $revision) {
+            if ($revision->isWhole()) {
+                $revision->followSettings($revision->question());
+            }
+        }
+        $this->worth = $this->newest()->worth();
+        $this->microPoints = Core\Points::of($this->worth)->inMillionths();
+    }
+
+    private function compareWithDealt(): void
+    {
+        $this->dealtElsewhere = $this->cleared !== null && ($this->cleared->objectivePath() !== $this->objective?->path || $this->cleared->kind()->value !== $this->kind);
+    }
+
+    private function dealNow(?Revision $revision): void
+    {
+        $this->cleared?->deal(false);
+        $this->cleared = $revision;
+        $this->cleared?->deal(true);
     }
 
     /** @throws Core\InvalidQuestion if it is not whole yet */
@@ -137,11 +204,12 @@ class Question
         if ($status === Core\Status::Cleared) {
             $this->newest()->clear();
         }
-        $this->cleared = match ($status) {
+        $this->dealNow(match ($status) {
             Core\Status::Cleared => $this->newest,
             Core\Status::Retired => null,
             default => $this->cleared,
-        };
+        });
+        $this->compareWithDealt();
         ++$this->version;
     }
 
@@ -199,6 +267,12 @@ class Question
     public function version(): int
     {
         return $this->version;
+    }
+
+    /** Whether it is about to be removed. */
+    public function isGoing(): bool
+    {
+        return $this->newest === null;
     }
 
     public function newest(): Revision

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question;
 
-use Brick\Math\BigRational;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\FoundScores;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question as Core;
 
@@ -80,7 +80,7 @@ final readonly class QuestionMargin
         $kind = $this->question->kind;
 
         return $kind instanceof Core\Kinds\Number\Number
-            ? array_map(static fn (Core\Answers\Span $s): array => ['words' => $s->words, ...$s->toPlan(), 'share' => (string) $s->share->exact()->simplified()], $kind->spans)
+            ? array_map(static fn (Core\Answers\Span $s): array => ['words' => $s->words, ...$s->toPlan(), 'share' => (string) $s->share->exact()], $kind->spans)
             : [];
     }
 
@@ -92,7 +92,7 @@ final readonly class QuestionMargin
             return FoundScores::of([Core\Scoring\Criterion::weighing([], $scoring->worth)]);
         }
 
-        return FoundScores::of([Core\Scoring\Criterion::right([], $scoring->rule === Core\Scoring\Scoring::BEST ? BigRational::one() : $scoring->need)]);
+        return FoundScores::of([Core\Scoring\Criterion::right([], $scoring->rule === Core\Scoring\Scoring::BEST ? Ratio::one() : $scoring->need)]);
     }
 
     /**

@@ -71,12 +71,13 @@ final readonly class QuestionView
     /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */
     private function neighbours(Question $question): array
     {
-        $ids = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn(
-            'SELECT id FROM question WHERE bank_id = ? AND objective_id IS ? ORDER BY id',
-            [$question->bank->id, $question->objective()?->id],
-        ));
-        $place = (int) array_search($question->id, $ids, true);
+        $same = 'FROM question WHERE bank_id = :bank AND objective_id IS :objective AND id ';
+        $row = $this->db->fetchAssociative(
+            "SELECT (SELECT COUNT(*) $same <= :id) AS place, (SELECT COUNT(*) $same > 0) AS of_all, (SELECT MAX(id) $same < :id) AS previous, (SELECT MIN(id) $same > :id) AS next",
+            ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'id' => $question->id],
+        );
+        $id = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
 
-        return ['place' => $place + 1, 'of' => count($ids), 'previous' => $ids[$place - 1] ?? null, 'next' => $ids[$place + 1] ?? null];
+        return ['place' => $id($row['place'] ?? null) ?? 1, 'of' => $id($row['of_all'] ?? null) ?? 1, 'previous' => $id($row['previous'] ?? null), 'next' => $id($row['next'] ?? null)];
     }
 }

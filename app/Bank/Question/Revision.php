@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question;
 
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question as Core;
 
 /** One state of a question's text, answers and marking. What dealing asks for stands in columns beside it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'revision')]
 #[ORM\UniqueConstraint(name: 'revision_number', columns: ['question_id', 'number'])]
+#[ORM\Index(name: 'revision_dealt', columns: ['bank_id', 'is_dealt', 'objective_path', 'kind', 'difficulty', 'worth', 'question_id'])]
 class Revision
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
@@ -28,6 +33,28 @@ class Revision
     /** @var array{field: string|null, message: string}|null why it is not whole yet */
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $problem = null;
+
+    /** The question's, beside what lists are drawn by. */
+    #[ORM\ManyToOne]
+    private Bank $bank;
+
+    #[ORM\Column(length: 20, options: ['default' => ''])]
+    private string $kind;
+
+    #[ORM\Column(length: 20, nullable: true)]
+    private ?string $difficulty = null;
+
+    /** @var Collection<string, RevisionTag> tags are also rows, to be asked for one by one */
+    #[ORM\OneToMany(mappedBy: 'revision', targetEntity: RevisionTag::class, cascade: ['persist'], orphanRemoval: true, indexBy: 'tag')]
+    private Collection $tags;
+
+    /** Where the key stands, counted from 0, in a claim or in a multiple choice whose answers are not shuffled. */
+    #[ORM\Column(type: Types::SMALLINT, nullable: true)]
+    private ?int $keyPlace = null;
+
+    /** Whether it is the one that is dealt. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isDealt = false;
 
     #[ORM\Column(length: 20)]
     private string $worth;
@@ -55,6 +82,8 @@ class Revision
         Core\Sketch $sketch,
         \DateTimeImmutable $now,
     ) {
+        $this->bank = $question->bank;
+        $this->tags = new ArrayCollection();
         $this->write($sketch, $now);
     }
 
@@ -69,17 +98,28 @@ class Revision
         $path = $sketch->question->objective ?? $objective ?? [];
         $this->objectivePath = $path === [] ? null : implode(Objective::SEPARATOR, $path);
         $this->savedAt = $now;
+        $this->kind = $sketch->kind()->value;
+        $this->difficulty = $sketch->question?->difficulty?->value;
+        $tags = $sketch->question->tags ?? [];
+        foreach (array_diff($this->tags->getKeys(), $tags) as $gone) {
+            $this->tags->remove($gone);
+        }
+        foreach (array_diff($tags, $this->tags->getKeys()) as $tag) {
+            $this->tags->set($tag, new RevisionTag($this, $tag));
+        }
         $this->worth = '0';
+        $this->keyPlace = null;
         if ($sketch->question !== null) {
-            $this->computeWorth($sketch->question);
+            $this->followSettings($sketch->question);
         }
     }
 
-    /** Works out anew what it is worth, as after a change of the bank's settings. */
-    public function computeWorth(?Core\Question $question = null): void
+    /** Works out anew what depends on the bank's settings too. */
+    public function followSettings(Core\Question $question): void
     {
-        $question ??= $this->question();
-        $this->worth = (string) MarkingPlan::of($question, $question->effective($this->question->bank->settings()))->max();
+        $settings = $question->effective($this->bank->settings());
+        $this->worth = (string) MarkingPlan::of($question, $settings)->max();
+        $this->keyPlace = Proofreader::keyPlace($question, $settings);
     }
 
     /** @return array{field: string|null, message: string}|null */
@@ -96,6 +136,21 @@ class Revision
     public function clear(): void
     {
         $this->wasCleared = true;
+    }
+
+    public function deal(bool $isDealt): void
+    {
+        $this->isDealt = $isDealt;
+    }
+
+    public function difficulty(): ?string
+    {
+        return $this->difficulty;
+    }
+
+    public function objectivePath(): ?string
+    {
+        return $this->objectivePath;
     }
 
     public function wasCleared(): bool
@@ -120,7 +175,7 @@ class Revision
 
     public function kind(): Core\KindId
     {
-        return Core\KindId::from(is_string($this->content['kind'] ?? null) ? $this->content['kind'] : '');
+        return Core\KindId::from($this->kind);
     }
 
     /** @return array<string, mixed> */

@@ -135,6 +135,6 @@ final readonly class TryOut
             return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
         }
 
-        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact())->simplified(), 'why' => null];
+        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact()), 'why' => null];
     }
 }

@@ -7,7 +7,6 @@ namespace Zetema\App\Bank\Review;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
-use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
@@ -16,7 +15,7 @@ use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
 
-/** The proofreader's notes at a bank's questions, and those that were waved off. */
+/** The proofreader's notes at a question, and those that were waved off. */
 final readonly class ProofreadingNotes
 {
     public function __construct(private EntityManagerInterface $em, private Connection $db, private ClockInterface $clock)
@@ -31,33 +30,7 @@ final readonly class ProofreadingNotes
         }
         $content = $question->newest()->question();
 
-        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), $this->waved('question_id = ?', $question->id)['q' . $question->id] ?? []);
-    }
-
-    /** @return array{read: int, questions: list<array<string, mixed>>} the questions with notes, over a whole bank */
-    public function ofBank(Bank $bank): array
-    {
-        $contents = [];
-        $questions = [];
-        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank], ['objective' => 'ASC', 'id' => 'ASC']) as $question) {
-            if ($question->newest()->isWhole() && $question->status() !== \Zetema\Core\Question\Status::Retired) {
-                $questions['q' . $question->id] = $question;
-                $contents['q' . $question->id] = $question->newest()->question();
-            }
-        }
-        $proofreader = new Proofreader();
-        $across = $proofreader->across($contents, $bank->settings());
-        $waved = $this->waved('question_id IN (SELECT id FROM question WHERE bank_id = ?)', $bank->id);
-        $told = [];
-        foreach ($contents as $key => $content) {
-            $notes = $this->told([...$proofreader->read($content, $content->effective($bank->settings())), ...$across[$key] ?? []], $waved[$key] ?? []);
-            if ($notes !== []) {
-                $question = $questions[$key];
-                $told[] = ['id' => $question->id, 'name' => $question->name(), 'kind' => $question->kind(), 'excerpt' => $question->excerpt(), 'notes' => $notes];
-            }
-        }
-
-        return ['read' => count($contents), 'questions' => $told];
+        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), $this->waved($question));
     }
 
     /** @throws Malformed without a reason, or for a rule that there is not */
@@ -98,14 +71,12 @@ final readonly class ProofreadingNotes
         ], $findings);
     }
 
-    /** @return array<string, array<string, array{by: string, reason: string}>> by question, then by rule, line and message */
-    private function waved(string $where, int $id): array
+    /** @return array<string, array{by: string, reason: string}> by rule, line and message */
+    private function waved(Question $question): array
     {
-        $rows = $this->db->fetchAllAssociative('SELECT w.*, a.name AS by_name FROM waving w JOIN account a ON a.id = w.account_id WHERE w.' . $where, [$id]);
         $waved = [];
-        $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
-        foreach ($rows as $row) {
-            $waved['q' . $text($row['question_id'])][$text($row['rule']) . '|' . $text($row['line']) . '|' . $text($row['message'])] = ['by' => $text($row['by_name']), 'reason' => $text($row['reason'])];
+        foreach ($this->em->getRepository(WavedNote::class)->findBy(['question' => $question]) as $note) {
+            $waved[$note->rule . '|' . $note->line . '|' . $note->message] = ['by' => $note->account->name, 'reason' => $note->reason];
         }
 
         return $waved;

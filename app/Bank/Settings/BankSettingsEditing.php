@@ -5,23 +5,24 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Settings;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Background\Job;
+use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Question\Revisions;
+use Zetema\App\People\Account;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Exchange\TextFormat;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
-/** What is set for a bank as a whole, and the bank as text. */
+/** What is set for a bank as a whole. */
 final readonly class BankSettingsEditing
 {
-    public function __construct(private EntityManagerInterface $em)
+    public function __construct(private EntityManagerInterface $em, private Jobs $jobs)
     {
     }
 
@@ -35,24 +36,35 @@ final readonly class BankSettingsEditing
 
         $byKind = array_map(static fn (Settings $s): object => (object) $s->values, $bank->settings()->byKind);
 
-        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'takes' => self::takes(), 'house' => (object) $house];
+        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'takes' => self::takes(), 'house' => (object) $house, 'following' => $this->following($bank)?->toData()];
     }
 
-    /** Worths that follow from the settings are worked out anew; cleared revisions keep their text. */
-    public function set(Bank $bank, Fields $body): void
+    private function following(Bank $bank): ?Job
+    {
+        $open = array_filter($this->jobs->open($bank), static fn (Job $job): bool => $job->task === FollowSettings::name());
+
+        return $open === [] ? null : end($open);
+    }
+
+    /** What follows from the settings at each question is worked out anew in the background, if there are many. Cleared revisions keep their text. */
+    public function set(Bank $bank, Fields $body, Account $account): void
     {
         if ($body->integer('version') !== $bank->version()) {
             throw new Stale('The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings($bank));
         }
         $bank->set(self::read($body));
-        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank]) as $question) {
-            foreach (array_filter([$question->newest(), $question->cleared()]) as $revision) {
-                if ($revision->isWhole()) {
-                    $revision->computeWorth();
-                }
-            }
-        }
         $this->em->flush();
+        $this->follow($bank, $account);
+    }
+
+    public function follow(Bank $bank, Account $account): void
+    {
+        $older = $this->following($bank);
+        if ($older !== null) {
+            $this->jobs->stop($older); // it would end with settings that are no more
+        }
+        $count = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
+        $this->jobs->begin(FollowSettings::class, $bank, $account, [], atOnce: $count <= FollowSettings::AT_ONCE);
     }
 
     /** @return array<string, list<string>> the settings that have a meaning for a kind, by kind */
@@ -76,22 +88,5 @@ final readonly class BankSettingsEditing
         }
 
         return new BankSettings(Settings::of($body->textMap('settings')), $byKind);
-    }
-
-    /** The bank in the text format: its settings, its pages and every question that is whole; the others as remarks. */
-    public function text(Bank $bank): string
-    {
-        $writer = new TextFormat\Writer();
-        $text = $writer->bank($bank->name);
-        $text .= $writer->bankSettings($bank->settings());
-        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
-            $text .= $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
-        }
-        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank], ['objective' => 'ASC', 'id' => 'ASC']) as $question) {
-            $revision = $question->newest();
-            $text .= $revision->isWhole() ? $writer->question($revision->question()) : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($revision)))) . "\n";
-        }
-
-        return $text;
     }
 }

@@ -3,8 +3,11 @@ export function figure(value: string | number): string {
   return String(value).replace('-', '−');
 }
 
+/** A whole number with its thousands apart: "20,000". */
+export const grouped = (n: number) => n.toLocaleString('en-GB');
+
 export function count(n: number, one: string, many = `${one}s`): string {
-  return `${n} ${n === 1 ? one : many}`;
+  return `${grouped(n)} ${n === 1 ? one : many}`;
 }
 
 /** The word after a number of points: 1 point, 0.5 points. */

@@ -6,6 +6,7 @@ import { figure } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Pick, Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
+import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { type Account, mayEdit } from '../people/session';
 import { kinds, type Kind } from './kinds';
 import { NoEffectYet } from './NoEffectYet';
@@ -49,6 +50,9 @@ export default function BankSettingsPage({ account }: { account: Account }) {
       for (const key of ['questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
     },
   });
+  const following = useJob(query.data?.following, () => {
+    for (const key of ['questions', 'blueprints', 'proofreading', 'bank-settings']) void queries.invalidateQueries({ queryKey: [key] });
+  });
   if (!query.data) return <Waiting error={query.error} retry={() => void query.refetch()} />;
   const { house } = query.data;
   const every = query.data.settings;
@@ -79,6 +83,8 @@ export default function BankSettingsPage({ account }: { account: Account }) {
             <p className="notice" role="alert">
               {inWords(save.error)}
             </p>
+          ) : following && !isOver(following) ? (
+            <JobProgress job={following} doing="saved; worths follow" />
           ) : (
             <p role="status">
               {save.isPending

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
@@ -18,9 +18,16 @@ export default function BoardPage() {
   const board = useQuery({ queryKey: ['board', bank], queryFn: () => take(api.GET('/banks/{id}/board', path)) });
   const blueprints = useQuery({ queryKey: ['blueprints', bank], queryFn: () => take(api.GET('/banks/{id}/blueprints', path)) });
   const [shown, setShown] = useState<number | null>(null);
-  if (!board.data) return <Waiting error={board.error} retry={() => void board.refetch()} />;
   const list = blueprints.data?.blueprints ?? [];
-  const blueprint = list.find((b) => b.id === shown) ?? list[0];
+  const chosen = (list.find((b) => b.id === shown) ?? list[0])?.id;
+  const needed = useQuery({
+    queryKey: ['blueprint', chosen],
+    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id: chosen ?? 0 } } })),
+    enabled: chosen !== undefined,
+    placeholderData: keepPreviousData,
+  });
+  const blueprint = chosen === undefined ? undefined : needed.data;
+  if (!board.data) return <Waiting error={board.error} retry={() => void board.refetch()} />;
   const { kinds, rows } = board.data;
   return (
     <Sheet label="Board">

@@ -1,8 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, take } from '../../api/client';
-import { count } from '../../parts/figures';
+import { count, grouped } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Waiting } from '../../parts/Waiting';
 import { remember } from './list';
@@ -11,22 +11,23 @@ import { remember } from './list';
 export default function ProofreadingPage() {
   const bank = Number(useParams().bank);
   const [rule, setRule] = useState<string | null>(null);
-  const proofs = useQuery({
-    queryKey: ['proofreading', bank],
-    queryFn: () => take(api.GET('/banks/{id}/proofreading', { params: { path: { id: bank } } })),
+  const notes = useInfiniteQuery({
+    queryKey: ['proofreading', bank, rule],
+    queryFn: ({ pageParam, signal }) =>
+      take(
+        api.GET('/banks/{id}/proofreading', {
+          params: { path: { id: bank }, query: { after: pageParam, ...(rule !== null && { rule }) } },
+          signal,
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (page) => page.after,
+    placeholderData: keepPreviousData,
     staleTime: 0,
   });
-  if (!proofs.data) return <Waiting error={proofs.error} retry={() => void proofs.refetch()} />;
-  const open = proofs.data.questions
-    .map((q) => ({ ...q, notes: q.notes.filter((note) => note.waved === null) }))
-    .filter((q) => q.notes.length > 0);
-  const byRule = new Map<string, number>();
-  for (const note of open.flatMap((q) => q.notes)) byRule.set(note.rule, (byRule.get(note.rule) ?? 0) + 1);
-  const rules = [...byRule].sort((a, b) => b[1] - a[1]);
-  const shown =
-    rule === null
-      ? open
-      : open.map((q) => ({ ...q, notes: q.notes.filter((note) => note.rule === rule) })).filter((q) => q.notes.length > 0);
+  const first = notes.data?.pages[0];
+  if (!notes.data || !first) return <Waiting error={notes.error} retry={() => void notes.refetch()} />;
+  const shown = notes.data.pages.flatMap((page) => page.questions);
   const goOn = () => remember({ ids: shown.map((q) => q.id), words: 'with notes', path: `/banks/${bank}/proofreading` });
   return (
     <Sheet label="Proofreading">
@@ -36,17 +37,17 @@ export default function ProofreadingPage() {
           <>
             <h1 className="title">Proofreading</h1>
             <p>
-              {count(proofs.data.read, 'question')} read, {count(open.length, 'question')} with notes that nobody has waved off.
+              {count(first.read, 'question')} read, {count(first.withNotes ?? 0, 'question')} with notes that nobody has waved off.
             </p>
             <p className="acts pt-1">
-              {rules.map(([name, n]) => (
+              {first.rules.map(({ rule: name, notes: n }) => (
                 <button
                   key={name}
                   className={rule === name ? 'value' : 'act'}
                   aria-pressed={rule === name}
                   onClick={() => setRule(rule === name ? null : name)}
                 >
-                  {name} {n}
+                  {name} {grouped(n)}
                 </button>
               ))}
             </p>
@@ -77,6 +78,16 @@ export default function ProofreadingPage() {
           ))}
         />
       ))}
+      {notes.hasNextPage && (
+        <Row
+          className="pt-3"
+          page={
+            <button className="act" disabled={notes.isFetchingNextPage} onClick={() => void notes.fetchNextPage()}>
+              {notes.isFetchingNextPage ? 'Fetching …' : 'Show more'}
+            </button>
+          }
+        />
+      )}
       {shown.length === 0 && <Row className="pt-3" page={<p className="text-soft">Nothing to note.</p>} />}
     </Sheet>
   );

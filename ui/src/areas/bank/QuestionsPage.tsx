@@ -1,10 +1,12 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
 import { count } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
+import { useSettled } from '../../parts/useSettled';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { kinds } from './kinds';
@@ -12,6 +14,18 @@ import { remember } from './list';
 
 const kindOptions = [{ value: '', words: 'every kind' }, ...kinds.map(({ kind }) => ({ value: kind, words: kind }))];
 const statuses = ['', 'draft', 'in review', 'cleared', 'retired'].map((status) => ({ value: status, words: status || 'every status' }));
+
+const orders = [
+  { value: 'objective', words: 'by objective' },
+  { value: 'made', words: 'as they were made' },
+  { value: 'newest', words: 'newest first' },
+  { value: 'text', words: 'by their text' },
+  { value: 'name', words: 'by name' },
+  { value: 'kind', words: 'by kind' },
+  { value: 'points', words: 'by points' },
+  { value: 'status', words: 'by status' },
+] as const;
+type Order = (typeof orders)[number]['value'];
 
 /** The dense list: filtered by what stands in the address, searched, one row a question. */
 export default function QuestionsPage({ account }: { account: Account }) {
@@ -34,9 +48,13 @@ export default function QuestionsPage({ account }: { account: Account }) {
     ...(get('status') && { status: get('status') }),
     ...(get('search') && { search: get('search') }),
   };
-  const list = useQuery({
-    queryKey: ['questions', bank, filter],
-    queryFn: () => take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: filter } })),
+  const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
+  const list = useInfiniteQuery({
+    queryKey: ['questions', bank, filter, order],
+    queryFn: ({ pageParam, signal }) =>
+      take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.after,
     placeholderData: keepPreviousData,
   });
   const board = useQuery({
@@ -51,7 +69,8 @@ export default function QuestionsPage({ account }: { account: Account }) {
       words: `${'\u2003'.repeat(objective.depth)}${objective.name}`,
     })) ?? []),
   ];
-  const questions = list.data.questions;
+  const questions = list.data.pages.flatMap((page) => page.questions);
+  const total = list.data.pages[0]?.total ?? questions.length;
   const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
   const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`]
     .filter((w) => w)
@@ -64,20 +83,14 @@ export default function QuestionsPage({ account }: { account: Account }) {
         className="pt-4 pb-3"
         page={
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-            <h1 className="title">{count(questions.length, 'question')}</h1>
+            <h1 className="title">{count(total, 'question')}</h1>
             <span className="path">
               <Pick label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
               <Pick label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
-              <Pick label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} />
+              <Pick label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} /> ·{' '}
+              <Pick<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
             </span>
-            <input
-              className="field ml-auto w-52"
-              type="search"
-              aria-label="Search in the text of questions"
-              placeholder="words in the question"
-              defaultValue={get('search')}
-              onChange={(e) => set('search', e.target.value)}
-            />
+            <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
           </div>
         }
         margin={
@@ -103,14 +116,47 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
       />
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
-      <Rows questions={questions} bank={bank} onOpen={goOn} />
+      <Rows
+        questions={questions}
+        bank={bank}
+        onOpen={goOn}
+        onEnd={() => {
+          if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
+        }}
+      />
     </Sheet>
   );
 }
 
-function Rows({ questions, bank, onOpen }: { questions: Schema['QuestionRow'][]; bank: number; onOpen: () => void }) {
+/** What is searched for, once the typing pauses. */
+function Search({ value, onSettled }: { value: string; onSettled: (typed: string) => void }) {
+  const [typed, setTyped] = useState(value);
+  const settled = useSettled(typed, 250);
+  const told = useEffectEvent((search: string) => {
+    if (search !== value) onSettled(search);
+  });
+  useEffect(() => told(settled), [settled]);
+  return (
+    <input
+      className="field ml-auto w-52"
+      type="search"
+      aria-label="Search in the text of questions"
+      placeholder="words in the question"
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+    />
+  );
+}
+
+function Rows(props: { questions: Schema['QuestionRow'][]; bank: number; onOpen: () => void; onEnd: () => void }) {
+  const { questions, bank, onOpen } = props;
   const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
   const shown = rows.getVirtualItems();
+  const isNearEnd = (shown.at(-1)?.index ?? 0) >= questions.length - 20;
+  const end = useEffectEvent(props.onEnd);
+  useEffect(() => {
+    if (isNearEnd) end();
+  }, [isNearEnd, questions.length]);
   const before = (shown[0]?.start ?? 130) - 130;
   const after = rows.getTotalSize() - (shown.at(-1)?.end ?? 130) + 130;
   return (

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, inWords, type Schema, take } from '../../api/client';
-import { count, points } from '../../parts/figures';
+import { api, inWords, take } from '../../api/client';
+import { count } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
@@ -40,9 +40,8 @@ export default function BlueprintsPage({ account }: { account: Account }) {
           }
           margin={
             <p>
-              <b className="fig">{b.proof.questions}</b> {b.proof.questions === 1 ? 'question' : 'questions'},{' '}
-              <b className="fig">{b.proof.most}</b> {points(b.proof.most)} · {inUse(b)}
-              {b.proof.shortage && <span className="block text-wrong">{b.proof.shortage.words}</span>}
+              <b className="fig">{b.questions}</b> {b.questions === 1 ? 'question' : 'questions'} ·{' '}
+              {b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
             </p>
           }
         />
@@ -79,9 +78,4 @@ export default function BlueprintsPage({ account }: { account: Account }) {
       )}
     </Sheet>
   );
-}
-
-function inUse(blueprint: Schema['Blueprint']): string {
-  const latest = blueprint.editions.find((edition) => !edition.withdrawn);
-  return latest ? `edition ${latest.number} in use` : 'no edition yet';
 }

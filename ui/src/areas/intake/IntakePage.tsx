@@ -4,6 +4,8 @@ import { Link, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
 import { FileButton } from '../../parts/FileButton';
 import { count } from '../../parts/figures';
+import { useSettled } from '../../parts/useSettled';
+import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from './LastIntake';
 import { LEVEL, SourceText } from './SourceText';
 import { UnderstoodMargin } from './UnderstoodMargin';
@@ -11,6 +13,11 @@ import { UnderstoodMargin } from './UnderstoodMargin';
 const shelf = 'zetema:intake';
 /** Bytes of text that the server reads at once. */
 const largest = 4_000_000;
+
+interface Chosen {
+  text: string;
+  questions: Schema['UnderstoodQuestion'][];
+}
 
 /** Bringing questions in: the text on the page, what was understood of it level with it in the margin. */
 export default function IntakePage() {
@@ -35,24 +42,40 @@ export default function IntakePage() {
   });
   const understood = settled.trim() === '' ? undefined : read.data;
   const ready = understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [];
+  const takenIn = (done: Schema['Job'], from?: Chosen) => {
+    for (const key of ['board', 'questions', 'batches', 'blueprints', 'bank-settings', 'pages', 'proofreading', 'jobs'])
+      void queries.invalidateQueries({ queryKey: [key, bank] });
+    if (done.state !== 'done' || !from) return;
+    // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
+    setText((old) => (old === from.text ? withoutLines(old, from.questions) : old));
+    setLeft(new Set());
+  };
   const takeIn = useMutation({
-    mutationFn: () =>
-      take(api.POST('/banks/{id}/intake', { params: { path: { id: bank } }, body: { text, name, lines: ready.map((q) => q.fromLine) } })),
-    onSuccess: () => {
-      for (const key of ['board', 'questions', 'batches', 'blueprints', 'bank-settings', 'pages'])
-        void queries.invalidateQueries({ queryKey: [key, bank] });
-      // What was not taken in stays in the text, so that nothing is lost.
-      setText((old) => withoutLines(old, ready));
-      setLeft(new Set());
+    mutationFn: (chosen: Chosen) =>
+      take(
+        api.POST('/banks/{id}/intake', {
+          params: { path: { id: bank } },
+          body: { text: chosen.text, name, lines: chosen.questions.map((q) => q.fromLine) },
+        }),
+      ),
+    onSuccess: (job, chosen) => {
+      if (isOver(job)) takenIn(job, chosen);
     },
   });
+  /** One that was begun before this page was opened goes on too. */
+  const begun = useQuery({
+    queryKey: ['jobs', bank],
+    queryFn: () => take(api.GET('/banks/{id}/jobs', { params: { path: { id: bank } } })),
+  });
+  const job = useJob(takeIn.data ?? begun.data?.jobs.find(({ task }) => task === 'take in'), (ended) => takenIn(ended, takeIn.variables));
+  const working = job !== null && !isOver(job);
   const put = (chosen: { name: string; text: string }, below = false) => {
     setText((old) => (below ? `${old.replace(/\n*$/, '')}\n\n${chosen.text}` : chosen.text));
     if (!below) setName(chosen.name);
     setWaiting(null);
     takeIn.reset();
   };
-  const open = (chosen: File | undefined) => {
+  const choose = (chosen: File | undefined) => {
     if (!chosen) return;
     if (chosen.size > largest) {
       setFileProblem(
@@ -71,7 +94,7 @@ export default function IntakePage() {
       }
     });
   };
-  const desk = useDrop(open);
+  const desk = useDrop(choose);
   const stale = settled !== text || read.isFetching;
   return (
     <main className="desk" ref={desk}>
@@ -82,7 +105,7 @@ export default function IntakePage() {
               Bring questions in{' '}
               <span className="path ml-2 font-interface">
                 paste or type below, or drop a file ·{' '}
-                <FileButton words="choose a file" label="File in the text format" accept=".txt,text/plain" onFile={open} />
+                <FileButton words="choose a file" label="File in the text format" accept=".txt,text/plain" onFile={choose} />
               </span>
             </h1>
             {waiting && (
@@ -110,13 +133,14 @@ export default function IntakePage() {
               understood={understood}
               ready={ready.length}
               stale={stale}
-              pending={takeIn.isPending}
+              pending={takeIn.isPending || working}
               error={takeIn.error ?? read.error}
-              onTakeIn={() => takeIn.mutate()}
+              onTakeIn={() => takeIn.mutate({ text, questions: ready })}
             />
-            {takeIn.data && (
+            {job && (working || job.state === 'failed') && <JobProgress job={job} doing="Taking in" />}
+            {job && isOver(job) && job.result && (
               <div role="status" className="mt-2">
-                <BatchLine bank={bank} batch={takeIn.data} lead="Taken in: " />
+                <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
                 <Link className="act" to={`/banks/${bank}`}>
                   See the board
                 </Link>
@@ -207,15 +231,6 @@ function withoutLines(text: string, taken: Schema['UnderstoodQuestion'][]): stri
 
 function hasQuestions(text: string): boolean {
   return /^\s*(one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|page)\s*:/im.test(text);
-}
-
-function useSettled<T>(value: T, delay: number): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = window.setTimeout(() => setSettled(value), delay);
-    return () => window.clearTimeout(timer);
-  }, [value, delay]);
-  return settled;
 }
 
 /** Takes a file that is dropped on an element. */

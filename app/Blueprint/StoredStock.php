@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Query\QueryBuilder;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\EligibleQuestion;
+use Zetema\Core\Drawing\QuestionClass;
+use Zetema\Core\Drawing\Stock;
+use Zetema\Core\Question\Points;
+
+/**
+ * The questions of a bank or of an edition that forms are dealt from, counted by the database: a bank of 100,000 gives some
+ * hundred classes. A question's id here is "q" and its number.
+ */
+final class StoredStock implements Stock
+{
+    private const FACTS = ['s.objective_path', 's.kind', 's.difficulty', 's.worth'];
+
+    /** @var list<int> questions that are classes of their own */
+    private array $named = [];
+    /** @var list<string> tags by which classes are told apart */
+    private array $tags = [];
+    /** @var array<string, array<string, mixed>> what a class's questions have in common, by the id of its sample */
+    private array $facts = [];
+
+    /** @param array{string, string, string} $from table, condition on :owner, column with the revision's id */
+    private function __construct(private readonly Connection $db, private readonly array $from, private readonly int $owner, private readonly ?int $bank)
+    {
+    }
+
+    /** What is cleared in a bank now. */
+    public static function ofBank(Connection $db, Bank $bank): self
+    {
+        return new self($db, ['revision', 's.bank_id = :owner AND s.is_dealt = 1', 's.id'], $bank->id, $bank->id);
+    }
+
+    /** What an edition holds. */
+    public static function ofEdition(Connection $db, Edition $edition): self
+    {
+        return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null);
+    }
+
+    public function classes(Blueprint $blueprint): array
+    {
+        $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed()])), is_int(...)));
+        $this->tags = $blueprint->tags();
+        $query = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
+        foreach ($this->tags as $i => $tag) {
+            $query->addSelect($this->has($i) . ' AS tag' . $i)->addGroupBy('tag' . $i)->setParameter('tag' . $i, $tag);
+        }
+        if ($this->named !== []) {
+            $query->addSelect('CASE WHEN s.question_id IN (:named) THEN s.question_id END AS own')->addGroupBy('own')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
+        }
+        $this->facts = [];
+        $classes = [];
+        foreach ($query->orderBy('sample')->executeQuery()->iterateAssociative() as $row) {
+            $sample = $this->sample($row);
+            $this->facts[$sample->id] = $row;
+            $classes[] = new QuestionClass($sample, max(1, self::int($row['n'])));
+        }
+
+        return $classes;
+    }
+
+    public function idOf(QuestionClass $class, int $n): string
+    {
+        if ($class->count === 1) {
+            return $class->sample->id;
+        }
+        $query = $this->query()->select('s.question_id')->orderBy('s.question_id')->setMaxResults(1)->setFirstResult($n);
+        $this->like($query, $this->facts[$class->sample->id]);
+
+        return 'q' . self::int($query->fetchOne());
+    }
+
+    public function known(array $ids): array
+    {
+        if ($this->bank === null) {
+            return $ids; // all that it names was known when it was frozen
+        }
+        $numbers = array_values(array_filter(array_map(self::number(...), $ids), is_int(...)));
+
+        return array_map(static fn (mixed $id): string => 'q' . self::int($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * @param list<string> $ids of questions that may be dealt
+     *
+     * @return array<string, int> ids of their revisions
+     */
+    public function revisions(array $ids): array
+    {
+        $numbers = array_values(array_filter(array_map(self::number(...), $ids), is_int(...)));
+        $query = $this->query()->select('s.question_id', $this->from[2])->andWhere('s.question_id IN (:ids)')->setParameter('ids', $numbers, ArrayParameterType::INTEGER);
+        $revisions = [];
+        foreach ($query->executeQuery()->iterateNumeric() as $row) {
+            $revisions['q' . self::int($row[0] ?? null)] = self::int($row[1] ?? null);
+        }
+
+        return $revisions;
+    }
+
+    /**
+     * @param list<QuestionClass> $classes
+     *
+     * @return list<int> ids of all their revisions, rising
+     */
+    public function held(array $classes): array
+    {
+        $revisions = [];
+        foreach ($classes as $class) {
+            $query = $this->query()->select($this->from[2]);
+            $this->like($query, $this->facts[$class->sample->id]);
+            array_push($revisions, ...array_map(self::int(...), $query->fetchFirstColumn()));
+        }
+        sort($revisions);
+
+        return $revisions;
+    }
+
+    /**
+     * Puts the questions of these classes into an edition, with all that dealing asks for.
+     *
+     * @param list<QuestionClass> $classes
+     */
+    public function hold(Edition $edition, array $classes): void
+    {
+        foreach ($classes as $class) {
+            $query = $this->query()->select(':edition', $this->from[2], 's.question_id', ...self::FACTS)->setParameter('edition', $edition->id);
+            $this->like($query, $this->facts[$class->sample->id]);
+            /** @var array<string, mixed> $parameters */
+            $parameters = $query->getParameters();
+            $this->db->executeStatement('INSERT INTO edition_question (edition_id, revision_id, question_id, objective_path, kind, difficulty, worth) ' . $query->getSQL(), $parameters, array_filter($query->getParameterTypes(), is_object(...)));
+        }
+    }
+
+    /** @param array<string, mixed> $row */
+    private function sample(array $row): EligibleQuestion
+    {
+        $tags = array_values(array_filter($this->tags, static fn (string $tag, int $i): bool => (bool) $row['tag' . $i], ARRAY_FILTER_USE_BOTH));
+
+        return new EligibleQuestion(
+            'q' . self::int($row['sample']),
+            self::text($row['kind']),
+            is_string($row['objective_path']) ? explode(Objective::SEPARATOR, $row['objective_path']) : [],
+            $tags,
+            is_string($row['difficulty']) ? $row['difficulty'] : null,
+            Points::of(self::text($row['worth'])),
+        );
+    }
+
+    /** @param array<string, mixed> $facts */
+    private function like(QueryBuilder $query, array $facts): void
+    {
+        if (isset($facts['own'])) {
+            $query->andWhere('s.question_id = :own')->setParameter('own', self::int($facts['own']));
+
+            return;
+        }
+        foreach (['objective_path', 'kind', 'difficulty', 'worth'] as $fact) {
+            if ($facts[$fact] === null) {
+                $query->andWhere("s.$fact IS NULL");
+            } else {
+                $query->andWhere("s.$fact = :$fact")->setParameter($fact, $facts[$fact]);
+            }
+        }
+        foreach ($this->tags as $i => $tag) {
+            $query->andWhere($this->has($i) . ' = :has' . $i)->setParameter('tag' . $i, $tag)->setParameter('has' . $i, (int) self::text($facts['tag' . $i]), \Doctrine\DBAL\ParameterType::INTEGER);
+        }
+        if ($this->named !== []) {
+            $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
+        }
+    }
+
+    private function has(int $tag): string
+    {
+        return 'CASE WHEN ' . $this->from[2] . ' IN (SELECT revision_id FROM revision_tag WHERE tag = :tag' . $tag . ') THEN 1 ELSE 0 END';
+    }
+
+    private function query(): QueryBuilder
+    {
+        return $this->db->createQueryBuilder()->from($this->from[0], 's')->where($this->from[1])->setParameter('owner', $this->owner);
+    }
+
+    private static function number(string $id): ?int
+    {
+        return preg_match('/^q(\d{1,18})$/D', $id, $m) === 1 ? (int) $m[1] : null;
+    }
+
+    private static function int(mixed $value): int
+    {
+        return is_numeric($value) ? (int) $value : 0;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return is_scalar($value) ? (string) $value : '';
+    }
+}

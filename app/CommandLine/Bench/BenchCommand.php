@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine\Bench;
+
+use Symfony\Component\Console\Attribute\Argument;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Exception\InvalidArgumentException;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, or a large bank behind the real server')]
+final readonly class BenchCommand
+{
+    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank)
+    {
+    }
+
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('What to measure: marking, deal or bank')]
+        string $what,
+        #[Argument('For marking: a file in the text format; the demo if none is named')]
+        string $file = '',
+        #[Option('For bank: how many questions it has')]
+        string $questions = '100000',
+    ): int {
+        if (preg_match('/^[1-9]\d{2,6}$/', $questions) !== 1) {
+            throw new InvalidArgumentException('--questions is a number from 100.');
+        }
+
+        return match ($what) {
+            'marking' => $this->marking->run($output, $file),
+            'deal' => $this->deal->run($output),
+            'bank' => $this->bank->run($output, (int) $questions),
+            default => throw new InvalidArgumentException('There are three things to measure: marking, deal and bank.'),
+        };
+    }
+}

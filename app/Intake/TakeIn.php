@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Zetema\App\Background\Job;
+use Zetema\App\Background\Progress;
+use Zetema\App\Background\Task;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Media\PictureSizes;
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Bank\Page\Page;
+use Zetema\App\Bank\Question\Question;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Question as Core;
+use Zetema\Core\Question\Sketch;
+
+/** Takes the questions of a text into a bank, a piece at a time. What was checked when it began may have changed since: a name that is taken by now is left out. */
+final readonly class TakeIn implements Task
+{
+    /** Up to so many questions take about a second, and are taken in as a whole. */
+    public const AT_ONCE = 300;
+    private const PIECE = 100;
+
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private ClockInterface $clock)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'take in';
+    }
+
+    public function run(Job $job, Progress $progress): array
+    {
+        $input = Fields::of($job->input);
+        $chosen = array_fill_keys($input->integers('lines'), true);
+        $batch = $this->em->find(Batch::class, $input->integer('batch')) ?? throw new Malformed('batch', 'is gone');
+        $progress->begin(count($chosen));
+        $atOnce = count($chosen) <= self::AT_ONCE;
+        $reader = new Reader();
+        $piece = [];
+        $done = 0;
+        $goOn = true;
+        foreach ($reader->questions($input->text('text')) as $read) {
+            if ($read->question === null || !isset($chosen[$read->fromLine])) {
+                continue;
+            }
+            $piece[] = $read->question;
+            if (!$atOnce && count($piece) === self::PIECE) {
+                $done += self::PIECE;
+                $this->takeIn($batch, $piece);
+                $piece = [];
+                $this->em->clear();
+                $batch = $this->em->find(Batch::class, $batch->id) ?? throw new Malformed('batch', 'is gone');
+                $goOn = $progress->at($done);
+                if (!$goOn) {
+                    break;
+                }
+            }
+        }
+        $this->takeIn($batch, $piece, $goOn ? $reader->pages() : []);
+        $progress->at($done + count($piece));
+
+        return $batch->toData();
+    }
+
+    /**
+     * @param list<Core\Question> $questions
+     * @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages
+     */
+    private function takeIn(Batch $batch, array $questions, array $pages = []): void
+    {
+        $this->em->wrapInTransaction(function () use ($batch, $questions, $pages): void {
+            $bank = $batch->bank;
+            $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
+            $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
+            $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
+            foreach ($new as $question) {
+                $objective = $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null;
+                $this->em->persist(new Question($bank, $objective, $this->sketch($bank, $question), $question->name, $batch->account, $this->clock->now(), $batch));
+            }
+            $this->takeInPages($batch, $bank, $pages, $batch->account);
+            $batch->count(count($new));
+            $this->em->flush();
+        });
+    }
+
+    /** @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages */
+    private function takeInPages(Batch $batch, Bank $bank, array $pages, Account $account): void
+    {
+        foreach ($pages as $page) {
+            if ($this->em->getRepository(Page::class)->findOneBy(['bank' => $bank, 'name' => $page->name]) === null) {
+                $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now(), $batch));
+            }
+        }
+    }
+
+    private function sketch(Bank $bank, Core\Question $question): Sketch
+    {
+        return Sketch::of($this->sizes->fill($bank, Fields::of($question->toData())), $question->name, $question->objective, $question->status);
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+/** Columns and rows for what lists, boards, draws and searches ask for. What follows from texts is filled in by zetema:refresh. */
+final class Version20261125150000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'Storage for large banks: facts of questions in columns, tags and what editions hold in tables, search index, notes, jobs';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('ALTER TABLE objective ADD COLUMN place INTEGER DEFAULT 0 NOT NULL');
+        $this->addSql('UPDATE objective SET place = position');
+        $this->addSql('CREATE INDEX objective_place ON objective (bank_id, place)');
+
+        foreach (['bank_id INTEGER DEFAULT NULL REFERENCES bank (id) NOT DEFERRABLE INITIALLY IMMEDIATE', "kind VARCHAR(20) DEFAULT '' NOT NULL", 'difficulty VARCHAR(20) DEFAULT NULL', 'key_place SMALLINT DEFAULT NULL', 'is_dealt BOOLEAN DEFAULT 0 NOT NULL'] as $column) {
+            $this->addSql('ALTER TABLE revision ADD COLUMN ' . $column);
+        }
+        $this->addSql("UPDATE revision SET bank_id = (SELECT bank_id FROM question q WHERE q.id = question_id), kind = json_extract(content, '$.kind'),
+            difficulty = CASE WHEN problem IS NULL THEN json_extract(content, '$.difficulty') END, is_dealt = EXISTS (SELECT 1 FROM question q WHERE q.cleared_id = revision.id)");
+        $this->addSql('CREATE INDEX IDX_6D6315CC11C8FB41 ON revision (bank_id)');
+        $this->addSql('CREATE INDEX revision_dealt ON revision (bank_id, is_dealt, objective_path, kind, difficulty, worth, question_id)');
+        $this->addSql('CREATE TABLE revision_tag (tag VARCHAR(80) NOT NULL, revision_id INTEGER NOT NULL, PRIMARY KEY (revision_id, tag), CONSTRAINT FK_4CFC7E231DFA7C8F FOREIGN KEY (revision_id) REFERENCES revision (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
+        $this->addSql('CREATE INDEX IDX_1547BBDD1DFA7C8F ON revision_tag (revision_id)');
+        $this->addSql('CREATE INDEX revision_tag_tag ON revision_tag (tag, revision_id)');
+        $this->addSql("INSERT OR IGNORE INTO revision_tag (tag, revision_id) SELECT t.value, r.id FROM revision r, json_each(r.content, '$.tags') t WHERE r.problem IS NULL AND t.type = 'text'");
+
+        foreach (["stem_key VARCHAR(200) DEFAULT '' NOT NULL", "worth VARCHAR(20) DEFAULT '0' NOT NULL", 'micro_points BIGINT DEFAULT 0 NOT NULL', 'revision_number INTEGER DEFAULT 1 NOT NULL', 'is_unfinished BOOLEAN DEFAULT 0 NOT NULL', 'dealt_elsewhere BOOLEAN DEFAULT 0 NOT NULL'] as $column) {
+            $this->addSql('ALTER TABLE question ADD COLUMN ' . $column);
+        }
+        $this->addSql('UPDATE question SET (worth, revision_number, is_unfinished) = (SELECT r.worth, r.number, r.problem IS NOT NULL FROM revision r WHERE r.id = newest_id)');
+        $this->addSql('UPDATE question SET dealt_elsewhere = 1 WHERE EXISTS (SELECT 1 FROM revision r LEFT JOIN objective o ON o.id = question.objective_id WHERE r.id = question.cleared_id AND (r.objective_path IS NOT o.path OR r.kind <> question.kind))');
+        // Names are kept apart by the database from now on; two that were made at the same moment get a number.
+        $this->addSql("UPDATE question SET name = substr(name, 1, 60) || ' ' || id WHERE name IS NOT NULL AND id NOT IN (SELECT MIN(id) FROM question WHERE name IS NOT NULL GROUP BY bank_id, name)");
+        $this->addSql('CREATE UNIQUE INDEX question_name ON question (bank_id, name)');
+        foreach (['text' => 'stem_key', 'kind' => 'kind', 'status' => 'status', 'worth' => 'micro_points', 'elsewhere' => 'dealt_elsewhere'] as $index => $column) {
+            $this->addSql("CREATE INDEX question_$index ON question (bank_id, $column)");
+        }
+        $this->addSql('CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3")');
+        $this->addSql('CREATE TABLE proofreading_note (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, rule VARCHAR(40) NOT NULL, line VARCHAR(40) NOT NULL, message VARCHAR(300) NOT NULL, bank_id INTEGER NOT NULL, question_id INTEGER NOT NULL, CONSTRAINT FK_9B0F0A2C11C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT FK_9B0F0A2C1E27F6BF FOREIGN KEY (question_id) REFERENCES question (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
+        $this->addSql('CREATE INDEX IDX_144A45B911C8FB41 ON proofreading_note (bank_id)');
+        $this->addSql('CREATE INDEX IDX_144A45B91E27F6BF ON proofreading_note (question_id)');
+        $this->addSql('CREATE INDEX proofreading_note_bank ON proofreading_note (bank_id, question_id)');
+
+        $this->addSql('CREATE TABLE edition_question (objective_path VARCHAR(500) DEFAULT NULL, kind VARCHAR(20) NOT NULL, difficulty VARCHAR(20) DEFAULT NULL, worth VARCHAR(20) NOT NULL, edition_id INTEGER NOT NULL, revision_id INTEGER NOT NULL, question_id INTEGER NOT NULL, PRIMARY KEY (edition_id, revision_id), CONSTRAINT edition_question_edition FOREIGN KEY (edition_id) REFERENCES edition (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT edition_question_revision FOREIGN KEY (revision_id) REFERENCES revision (id) NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT edition_question_question FOREIGN KEY (question_id) REFERENCES question (id) NOT DEFERRABLE INITIALLY IMMEDIATE)');
+        $this->addSql('CREATE INDEX edition_question_dealt ON edition_question (edition_id, objective_path, kind, difficulty, worth, question_id)');
+        $this->addSql('INSERT INTO edition_question (edition_id, revision_id, question_id, objective_path, kind, difficulty, worth)
+            SELECT DISTINCT e.id, r.id, r.question_id, r.objective_path, r.kind, r.difficulty, r.worth FROM edition e, json_each(e.revision_ids) held JOIN revision r ON r.id = held.value');
+        $this->addSql("ALTER TABLE edition ADD COLUMN holds VARCHAR(64) DEFAULT '' NOT NULL");
+        $this->addSql('ALTER TABLE edition DROP COLUMN revision_ids');
+
+        $this->addSql('CREATE TABLE job (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, state VARCHAR(10) NOT NULL, done INTEGER NOT NULL, total INTEGER NOT NULL, stop_asked BOOLEAN NOT NULL, result CLOB DEFAULT NULL, failure CLOB DEFAULT NULL, task VARCHAR(40) NOT NULL, input CLOB NOT NULL, begun_at DATETIME NOT NULL, bank_id INTEGER NOT NULL, account_id INTEGER NOT NULL, CONSTRAINT FK_FBD8E0F811C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT FK_FBD8E0F89B6B5FBA FOREIGN KEY (account_id) REFERENCES account (id) NOT DEFERRABLE INITIALLY IMMEDIATE)');
+        $this->addSql('CREATE INDEX job_open ON job (bank_id, task, state)');
+        $this->addSql('CREATE INDEX IDX_FBD8E0F811C8FB41 ON job (bank_id)');
+        $this->addSql('CREATE INDEX IDX_FBD8E0F89B6B5FBA ON job (account_id)');
+        $this->addSql('CREATE TABLE messenger_messages (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, body CLOB NOT NULL, headers CLOB NOT NULL, queue_name VARCHAR(190) NOT NULL, created_at DATETIME NOT NULL, available_at DATETIME NOT NULL, delivered_at DATETIME DEFAULT NULL)');
+        $this->addSql('CREATE INDEX IDX_75EA56E0FB7336F0E3BD61CE16BA31DBBF396750 ON messenger_messages (queue_name, available_at, delivered_at, id)');
+    }
+
+    /** The checksums of what editions hold, which SQL alone cannot make. */
+    public function postUp(Schema $schema): void
+    {
+        foreach ($this->connection->fetchFirstColumn('SELECT id FROM edition') as $edition) {
+            $held = $this->connection->fetchFirstColumn('SELECT revision_id FROM edition_question WHERE edition_id = ? ORDER BY revision_id', [$edition]);
+            $this->connection->executeStatement('UPDATE edition SET holds = ? WHERE id = ?', [hash('sha256', implode(',', array_map(static fn (mixed $id): string => is_scalar($id) ? (string) $id : '', $held))), $edition]);
+        }
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->throwIrreversibleMigrationException('What editions hold has left the lists it was kept in; go back by a backup.');
+    }
+}
