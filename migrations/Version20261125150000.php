@@ -17,6 +17,13 @@ final class Version20261125150000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
+        // Versions begin at 1 by themselves.
+        foreach (['question', 'page', 'blueprint'] as $table) {
+            $this->addSql("ALTER TABLE $table ADD COLUMN raised INTEGER DEFAULT 1 NOT NULL");
+            $this->addSql("UPDATE $table SET raised = version");
+            $this->addSql("ALTER TABLE $table DROP COLUMN version");
+            $this->addSql("ALTER TABLE $table RENAME COLUMN raised TO version");
+        }
         $this->addSql('ALTER TABLE objective ADD COLUMN place INTEGER DEFAULT 0 NOT NULL');
         $this->addSql('UPDATE objective SET place = position');
         $this->addSql('CREATE INDEX objective_place ON objective (bank_id, place)');
@@ -44,6 +51,10 @@ final class Version20261125150000 extends AbstractMigration
         foreach (['text' => 'stem_key', 'kind' => 'kind', 'status' => 'status', 'worth' => 'micro_points', 'elsewhere' => 'dealt_elsewhere'] as $index => $column) {
             $this->addSql("CREATE INDEX question_$index ON question (bank_id, $column)");
         }
+        $this->addSql('ALTER TABLE question ADD COLUMN intake_version INTEGER DEFAULT NULL');
+        $this->addSql('UPDATE question SET intake_version = 1 WHERE batch_id IS NOT NULL');
+        $this->addSql('ALTER TABLE remark ADD COLUMN version INTEGER DEFAULT 1 NOT NULL');
+        $this->counts();
         $this->addSql('CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3")');
         $this->addSql('CREATE TABLE proofreading_note (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, rule VARCHAR(40) NOT NULL, line VARCHAR(40) NOT NULL, message VARCHAR(300) NOT NULL, bank_id INTEGER NOT NULL, question_id INTEGER NOT NULL, CONSTRAINT FK_9B0F0A2C11C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT FK_9B0F0A2C1E27F6BF FOREIGN KEY (question_id) REFERENCES question (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
         $this->addSql('CREATE INDEX IDX_144A45B911C8FB41 ON proofreading_note (bank_id)');
@@ -63,6 +74,20 @@ final class Version20261125150000 extends AbstractMigration
         $this->addSql('CREATE INDEX IDX_FBD8E0F89B6B5FBA ON job (account_id)');
         $this->addSql('CREATE TABLE messenger_messages (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, body CLOB NOT NULL, headers CLOB NOT NULL, queue_name VARCHAR(190) NOT NULL, created_at DATETIME NOT NULL, available_at DATETIME NOT NULL, delivered_at DATETIME DEFAULT NULL)');
         $this->addSql('CREATE INDEX IDX_75EA56E0FB7336F0E3BD61CE16BA31DBBF396750 ON messenger_messages (queue_name, available_at, delivered_at, id)');
+    }
+
+    /** What a board counts, kept by the database itself with every change of a question. */
+    private function counts(): void
+    {
+        $this->addSql('CREATE TABLE question_count (bank_id INTEGER NOT NULL, objective_id INTEGER NOT NULL, kind VARCHAR(20) NOT NULL, status VARCHAR(20) NOT NULL, questions INTEGER NOT NULL, dealt INTEGER NOT NULL, PRIMARY KEY (bank_id, objective_id, kind, status))');
+        $this->addSql('INSERT INTO question_count SELECT bank_id, COALESCE(objective_id, 0), kind, status, COUNT(*), SUM(cleared_id IS NOT NULL AND dealt_elsewhere = 0) FROM question GROUP BY 1, 2, 3, 4');
+        $in = 'INSERT INTO question_count VALUES (NEW.bank_id, COALESCE(NEW.objective_id, 0), NEW.kind, NEW.status, 1, NEW.cleared_id IS NOT NULL AND NEW.dealt_elsewhere = 0)
+            ON CONFLICT (bank_id, objective_id, kind, status) DO UPDATE SET questions = questions + 1, dealt = dealt + excluded.dealt;';
+        $out = 'UPDATE question_count SET questions = questions - 1, dealt = dealt - (OLD.cleared_id IS NOT NULL AND OLD.dealt_elsewhere = 0)
+            WHERE bank_id = OLD.bank_id AND objective_id = COALESCE(OLD.objective_id, 0) AND kind = OLD.kind AND status = OLD.status;';
+        $this->addSql("CREATE TRIGGER question_counted AFTER INSERT ON question BEGIN $in END");
+        $this->addSql("CREATE TRIGGER question_uncounted AFTER DELETE ON question BEGIN $out END");
+        $this->addSql("CREATE TRIGGER question_recounted AFTER UPDATE OF bank_id, objective_id, kind, status, cleared_id, dealt_elsewhere ON question BEGIN $out $in END");
     }
 
     /** The checksums of what editions hold, which SQL alone cannot make. */

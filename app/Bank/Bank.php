@@ -6,6 +6,7 @@ namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Shared\Versioned;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
@@ -17,7 +18,7 @@ use Zetema\Core\Question\Settings\Settings;
 /** A bank of questions, with the settings that count where a question makes none of its own. */
 #[ORM\Entity]
 #[ORM\Table(name: 'bank')]
-class Bank
+class Bank implements Versioned
 {
     /** Settings that make sense for many questions at once. */
     public const SETTINGS = [
@@ -37,7 +38,7 @@ class Bank
     private array $kindSettings = [];
 
     /** Raised by every change of the settings. */
-    #[ORM\Column(options: ['default' => 1])]
+    #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
     private int $version = 1;
 
     public function __construct(#[ORM\Column(length: 160)] public readonly string $name)
@@ -69,7 +70,6 @@ class Bank
         }
         $this->settings = $settings->every->values;
         $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
-        ++$this->version;
     }
 
     /** Takes over what it does not set itself; what it sets stays. */

@@ -55,9 +55,7 @@ final readonly class BankController
     #[IsGranted('ROLE_AUTHOR')]
     public function set(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->settings->set($bank, Body::of($request), $account);
-
-        return new JsonResponse($this->settings->settings($bank));
+        return new JsonResponse($this->settings->settings($this->settings->set($bank, Body::of($request), $account)));
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]

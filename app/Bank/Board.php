@@ -12,15 +12,11 @@ use Zetema\Core\Question\KindId;
 final readonly class Board
 {
     /** A cleared question counts as cleared where its cleared revision stands, since that is what is dealt. */
-    private const CLEARED = 'SELECT COALESCE(o.id, 0), r.kind, SUM(r.n) FROM
-        (SELECT objective_path, kind, COUNT(*) AS n FROM revision WHERE bank_id = :bank AND is_dealt = 1 GROUP BY objective_path, kind) r
-        LEFT JOIN objective o ON o.bank_id = :bank AND o.path = r.objective_path GROUP BY 1, 2';
+    private const CELLS = "SELECT objective_id, kind, SUM(CASE WHEN status <> 'retired' THEN questions ELSE 0 END), SUM(dealt) FROM question_count WHERE bank_id = :bank GROUP BY 1, 2";
 
     /** Those of them whose draft stands in another cell by now. */
-    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*) FROM question q JOIN revision r ON r.id = q.cleared_id
+    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q JOIN revision r ON r.id = q.cleared_id
         LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
-
-    private const ALL = "SELECT COALESCE(objective_id, 0), kind, COUNT(*) FROM question WHERE bank_id = :bank AND status <> 'retired' GROUP BY objective_id, kind";
 
     public function __construct(private Connection $db, private Objectives $objectives)
     {
@@ -30,22 +26,19 @@ final readonly class Board
     public function of(Bank $bank): array
     {
         $cells = [];
-        foreach ($this->counts(self::ALL, $bank) as [$objective, $kind, $all]) {
-            $cells[$objective][$kind] = ['cleared' => 0, 'all' => $all];
-        }
-        foreach ($this->counts(self::CLEARED, $bank) as [$objective, $kind, $cleared]) {
-            $cells[$objective][$kind] = ['cleared' => $cleared, 'all' => $cells[$objective][$kind]['all'] ?? 0];
+        foreach ($this->counts(self::CELLS, $bank) as [$objective, $kind, $all, $dealt]) {
+            if ($all > 0 || $dealt > 0) {
+                $cells[$objective][$kind] = ['cleared' => $dealt, 'all' => $all];
+            }
         }
         // While a cleared question is moved, it stands in two cells: where it is dealt from, and where its draft is. Sums count it once.
         foreach ($this->counts(self::LEAVING, $bank) as [$objective, $kind, $leaving]) {
-            $cells[$objective][$kind] = ['cleared' => $cells[$objective][$kind]['cleared'] ?? 0, 'all' => ($cells[$objective][$kind]['all'] ?? 0) + $leaving, 'leaving' => $leaving];
+            $cell = $cells[$objective][$kind] ?? ['cleared' => 0, 'all' => 0];
+            $cells[$objective][$kind] = ['cleared' => $cell['cleared'] + $leaving, 'all' => $cell['all'] + $leaving, 'leaving' => $leaving];
         }
         $rows = [];
-        foreach ($this->objectives->of($bank) as $objective) {
-            $rows[] = [
-                'objective' => ['id' => $objective->id, 'name' => $objective->name, 'path' => $objective->path, 'depth' => count($objective->names()) - 1],
-                'cells' => (object) ($cells[$objective->id] ?? []),
-            ];
+        foreach ($this->objectives->told($bank) as $objective) {
+            $rows[] = ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])];
         }
         if (isset($cells[0])) {
             $rows[] = ['objective' => ['id' => 0, 'name' => 'Without an objective', 'path' => '', 'depth' => 0], 'cells' => (object) $cells[0]];
@@ -55,7 +48,7 @@ final readonly class Board
             'bank' => ['id' => $bank->id, 'name' => $bank->name],
             'kinds' => self::kinds($cells),
             'rows' => $rows,
-            'inReview' => self::int($this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
+            'inReview' => self::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];
     }
 
@@ -73,11 +66,11 @@ final readonly class Board
         return array_values(array_filter(array_map(static fn (KindId $kind): string => $kind->value, KindId::cases()), static fn (string $kind): bool => in_array($kind, $there, true)));
     }
 
-    /** @return list<array{int, string, int}> objective (0: none), kind, how many */
+    /** @return list<array{int, string, int, int}> objective (0: none), kind, how many, and of them dealt */
     private function counts(string $sql, Bank $bank): array
     {
         return array_map(
-            static fn (array $row): array => [self::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', self::int($row[2] ?? 0)],
+            static fn (array $row): array => [self::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', self::int($row[2] ?? 0), self::int($row[3] ?? 0)],
             $this->db->fetchAllNumeric($sql, ['bank' => $bank->id]),
         );
     }

@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Versioned;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
 use Zetema\Core\Sitting\Rules;
@@ -14,7 +15,7 @@ use Zetema\Core\Sitting\Rules;
 /** The plan of an assessment, as it is edited. */
 #[ORM\Entity]
 #[ORM\Table(name: 'blueprint')]
-class Blueprint
+class Blueprint implements Versioned
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
@@ -30,8 +31,8 @@ class Blueprint
     #[ORM\Column(type: Types::JSON)]
     private array $rules;
 
-    #[ORM\Column]
-    private int $version = 0;
+    #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
+    private int $version = 1;
 
     public function __construct(
         #[ORM\ManyToOne]
@@ -49,7 +50,6 @@ class Blueprint
         $this->title = $title;
         $this->plan = $plan->toData();
         $this->rules = $rules->toData();
-        ++$this->version;
     }
 
     public function title(): string

@@ -44,9 +44,7 @@ final readonly class BlueprintController
     #[IsGranted('ROLE_AUTHOR')]
     public function edit(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
-        $this->editing->edit($blueprint, Body::of($request));
-
-        return new JsonResponse($this->view->of($blueprint));
+        return new JsonResponse($this->view->of($this->editing->edit($blueprint, Body::of($request))));
     }
 
     #[Route('/api/blueprints/{id}/deal', methods: ['POST'])]
@@ -66,8 +64,8 @@ final readonly class BlueprintController
 
     #[Route('/api/blueprints/{id}/editions', methods: ['POST'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function freeze(#[MapEntity] Blueprint $blueprint, #[CurrentUser] Account $account): JsonResponse
+    public function freeze(#[MapEntity] Blueprint $blueprint, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->editing->freeze($blueprint, $account)->toData(), 201);
+        return new JsonResponse($this->editing->freeze($blueprint, Body::of($request)->integer('version'), $account)->toData(), 201);
     }
 }

@@ -9,6 +9,7 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -21,7 +22,7 @@ use Zetema\Core\Sitting\Rules;
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
 {
-    public function __construct(private EntityManagerInterface $em, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
     {
     }
 
@@ -35,13 +36,26 @@ final readonly class BlueprintEditing
     }
 
     /** @throws Stale if it was saved elsewhere since it was opened */
-    public function edit(Blueprint $blueprint, Fields $body): void
+    public function edit(Blueprint $blueprint, Fields $body): Blueprint
     {
-        if ($body->integer('version') !== $blueprint->version()) {
-            throw new Stale('This blueprint was saved in another window or by someone else since you opened it.', $this->view->of($blueprint));
-        }
-        $blueprint->edit(self::title($body), Drawing\Blueprint::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
-        $this->em->flush();
+        return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
+            $blueprint->edit(self::title($body), Drawing\Blueprint::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
+            $this->em->flush();
+
+            return $blueprint;
+        });
+    }
+
+    /**
+     * @template R
+     *
+     * @param callable(Blueprint): R $change
+     *
+     * @return R
+     */
+    private function change(Blueprint $blueprint, int $version, callable $change): mixed
+    {
+        return $this->saving->change(Blueprint::class, $blueprint->id, $version, $change, 'This blueprint was saved in another window or by someone else since you opened it.', $this->view->of(...));
     }
 
     /**
@@ -72,22 +86,20 @@ final readonly class BlueprintEditing
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
     }
 
-    /** @throws CannotDeal|Malformed|Refused if no form could be dealt, nobody could pass, or nothing has changed since the last edition */
-    public function freeze(Blueprint $blueprint, Account $account): Edition
+    /**
+     * @param int $version of the blueprint that is frozen, so that nobody freezes what they have not seen
+     *
+     * @throws CannotDeal|Malformed|Refused|Stale if no form could be dealt, nobody could pass, or nothing has changed since the last edition
+     */
+    public function freeze(Blueprint $blueprint, int $version, Account $account): Edition
     {
-        return $this->em->wrapInTransaction(function () use ($blueprint, $account): Edition {
-            // The write lock keeps a double click from freezing twice.
-            $this->em->getConnection()->executeStatement('UPDATE blueprint SET title = title WHERE id = ?', [$blueprint->id]);
-
-            return $this->frozen($blueprint, $account);
-        });
+        return $this->change($blueprint, $version, fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->who($account)));
     }
 
     /** @throws Refused if somebody has begun it */
     public function withdraw(Edition $edition): void
     {
         $this->em->wrapInTransaction(function () use ($edition): void {
-            $this->em->getConnection()->executeStatement('UPDATE edition SET title = title WHERE id = ?', [$edition->id]);
             $begun = $this->editions->begun($edition);
             if ($begun > 0) {
                 throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));

@@ -28,9 +28,10 @@ final readonly class RefreshCommand
             $questions = $this->em->createQuery('SELECT q, n, c, b FROM ' . Question::class . ' q JOIN q.bank b LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.id > :last' . ($missing ? " AND q.stemKey = '' AND q.excerpt <> ''" : '') . ' ORDER BY q.id')
                 ->setParameter('last', $last)->setMaxResults(self::PIECE)->getResult();
             $questions = array_filter(is_array($questions) ? $questions : [], static fn (mixed $q): bool => $q instanceof Question);
-            $this->em->wrapInTransaction(function () use ($questions): void {
+            $db = $this->em->getConnection();
+            $db->transactional(function () use ($questions, $db): void {
                 foreach ($questions as $question) {
-                    $question->refresh();
+                    $question->refresh($db);
                     $this->follows->write($question);
                 }
             });

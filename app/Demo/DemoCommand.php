@@ -14,6 +14,7 @@ use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
+use Zetema\App\Blueprint\Edition;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
@@ -78,15 +79,30 @@ final readonly class DemoCommand
         }
         $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
         $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
-        $edition = $this->editing->freeze($this->certificate($bank), $accounts['orrell']);
-        $this->editing->freeze($this->practice($bank), $accounts['orrell']);
-        $this->editing->freeze($this->handsOn($bank), $accounts['orrell']);
+        $this->em->flush();
+        $edition = $this->frozen($this->certificate(...), $bank->id)->id;
+        $this->frozen($this->practice(...), $bank->id);
+        $this->frozen($this->handsOn(...), $bank->id);
+        $edition = $this->em->find(Edition::class, $edition) ?? throw new \LogicException('it was frozen');
         $this->past->sit($edition, [
-            ['account' => $accounts['aldous'], 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
-            ['account' => $accounts['wren'], 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
-            ['account' => $accounts['carrow'], 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
+            ['account' => $this->account('aldous'), 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
+            ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
+            ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
         $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+    }
+
+    /** @param callable(Bank): Blueprint $make */
+    private function frozen(callable $make, int $bank): Edition
+    {
+        $blueprint = $make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'));
+
+        return $this->editing->freeze($blueprint, $blueprint->version(), $this->account('orrell'));
+    }
+
+    private function account(string $login): Account
+    {
+        return $this->em->getRepository(Account::class)->findOneBy(['login' => $login]) ?? throw new \LogicException('it was made');
     }
 
     /** @return array<string, Account> */

@@ -140,7 +140,7 @@ final readonly class Intake
         }
 
         return $this->db->transactional(function () use ($batch): array {
-            $free = "batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
+            $free = "batch_id = ? AND version = intake_version AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
                 AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
             $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
             $this->search->forgetRemoved();

@@ -90,6 +90,7 @@ final readonly class TakeIn implements Task
             $this->takeInPages($batch, $bank, $pages, $batch->account);
             $batch->count(count($new));
             $this->em->flush();
+            $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
         });
     }
 

@@ -48,6 +48,12 @@ abstract class ApiTestCase extends WebTestCase
         return Fields::ofJson($content);
     }
 
+    /** The version of what stands at a path, to make a change over it. */
+    protected function version(string $path): int
+    {
+        return $this->send('GET', $path)->integer('version');
+    }
+
     private static function assertMatchesContract(string $schema, string $json): void
     {
         if (self::$contract === null) {

@@ -23,7 +23,7 @@ final class DeliveryTest extends ApiTestCase
         $steps = [['draw' => ['take' => 9, 'pool' => ['objective' => 'Hive inspection', 'kinds' => ['one']]]]];
         $saved = $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, ['steps' => $steps]), 'Blueprint');
         self::assertSame('Draw 1 asks for 9 questions; only 7 fit it.', $saved->object('proof')->object('shortage')->text('words'));
-        foreach (['deal' => ['seed' => 1], 'editions' => [], 'rehearsals' => []] as $what => $body) {
+        foreach (['deal' => ['seed' => 1], 'editions' => ['version' => $this->version('/api/blueprints/1')], 'rehearsals' => []] as $what => $body) {
             self::assertStringContainsString('only 7 fit', $this->send('POST', "/api/blueprints/1/$what", $body, status: 409)->text('detail'));
         }
         self::assertSame('urn:zetema:problem:stale', $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, []), status: 409)->text('type'));
@@ -36,7 +36,7 @@ final class DeliveryTest extends ApiTestCase
         $saved = $this->send('PUT', '/api/blueprints/1', self::edited($blueprint, ['pass' => ['points' => '126']]), 'Blueprint');
 
         self::assertFalse($saved->object('proof')->object('pass')->flag('reachable'));
-        self::assertSame('pass', $this->send('POST', '/api/blueprints/1/editions', status: 422)->text('field'));
+        self::assertSame('pass', $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 422)->text('field'));
         self::assertSame('pass', $this->send('PUT', '/api/blueprints/1', self::edited($saved, ['pass' => ['percent' => '101']]), status: 422)->text('field'));
     }
 
@@ -184,14 +184,14 @@ final class DeliveryTest extends ApiTestCase
     public function test_freezing_what_has_not_changed_is_refused_and_what_nobody_has_begun_can_be_withdrawn(): void
     {
         $this->logIn('orrell');
-        self::assertStringContainsString('Nothing has changed since edition 1', $this->send('POST', '/api/blueprints/1/editions', status: 422)->text('detail'));
+        self::assertStringContainsString('Nothing has changed since edition 1', $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 422)->text('detail'));
         self::assertStringContainsString('3 candidates have begun', $this->send('DELETE', '/api/editions/1', status: 422)->text('detail'));
         $blueprint = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
         self::assertSame([3, 3], [$blueprint->integer('candidates'), $blueprint->objects('editions')[0]->integer('begun')]);
 
         $this->send('PUT', '/api/blueprints/1', [...self::edited($blueprint, []), 'title' => 'Second title']);
-        $second = $this->send('POST', '/api/blueprints/1/editions', schema: 'Edition', status: 201);
-        $this->send('POST', '/api/blueprints/1/editions', status: 422);
+        $second = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], schema: 'Edition', status: 201);
+        $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 422);
         self::assertSame(0, $this->send('DELETE', '/api/editions/' . $second->integer('id'), schema: 'Blueprint')->objects('editions')[0]->integer('begun'));
         $this->logIn('carrow');
         self::assertSame('Apprentice Certificate, written part', $this->send('GET', '/api/my-assessments')->objects('assessments')[0]->text('title'), 'the one before is to be begun again');

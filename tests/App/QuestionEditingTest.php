@@ -68,8 +68,8 @@ final class QuestionEditingTest extends ApiTestCase
     public function test_a_house_pattern_is_found_and_new_questions_are_copies_of_it(): void
     {
         self::assertSame('16', $this->patterns(), 'the one of the demo');
-        $this->send('PUT', '/api/questions/2/about', ['isPattern' => true], 'Question');
-        $this->send('PUT', '/api/questions/16/about', ['isPattern' => false, 'selfNote' => 'Ask about larvae too.'], 'Question');
+        $this->send('PUT', '/api/questions/2/about', ['version' => $this->version('/api/questions/2'), 'isPattern' => true], 'Question');
+        $this->send('PUT', '/api/questions/16/about', ['version' => $this->version('/api/questions/16'), 'isPattern' => false, 'selfNote' => 'Ask about larvae too.'], 'Question');
 
         self::assertSame('2', $this->patterns());
         $again = $this->send('GET', '/api/questions/16', schema: 'Question');
@@ -108,10 +108,10 @@ final class QuestionEditingTest extends ApiTestCase
     public function test_a_draft_can_be_thrown_away_and_what_was_cleared_cannot(): void
     {
         $made = $this->send('POST', '/api/banks/1/questions', ['content' => self::ONE], 'Question', 201);
-        $this->send('DELETE', '/api/questions/' . $made->integer('id'));
+        $this->send('DELETE', '/api/questions/' . $made->integer('id') . '?version=' . $made->integer('version'));
         $this->send('GET', '/api/questions/' . $made->integer('id'), status: 404);
 
-        self::assertStringContainsString('retire it', $this->send('DELETE', '/api/questions/16', status: 422)->text('detail'));
+        self::assertStringContainsString('retire it', $this->send('DELETE', '/api/questions/16?version=' . $this->version('/api/questions/16'), status: 422)->text('detail'));
     }
 
     public function test_any_response_can_be_tried_on_any_attempt(): void

@@ -83,7 +83,8 @@ final class ReviewingTest extends ApiTestCase
         }
         $this->client->request('GET', '/api/banks/1/text');
         self::assertStringContainsString("page: another\n  reads: Longer text.", $this->client->getInternalResponse()->getContent());
-        $this->send('DELETE', $path);
+        $this->send('DELETE', $path . '?version=1', status: 409);
+        $this->send('DELETE', $path . '?version=2');
         self::assertCount(2, $this->send('GET', '/api/banks/1/pages')->objects('pages'));
     }
 

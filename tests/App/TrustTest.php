@@ -87,7 +87,7 @@ final class TrustTest extends ApiTestCase
         $blueprint = $this->send('GET', '/api/blueprints/1');
         $edited = ['version' => $blueprint->integer('version'), 'title' => 'Another title', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()];
         $this->send('PUT', '/api/blueprints/1', $edited);
-        $newest = $this->send('POST', '/api/blueprints/1/editions', status: 201)->integer('id');
+        $newest = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 201)->integer('id');
 
         $this->logIn('carrow');
         self::assertSame($running->integer('id'), $this->send('POST', "/api/editions/$newest/sittings", schema: 'Sitting', status: 201)->integer('id'), 'the one that is running goes on');

@@ -15,7 +15,8 @@ final class Server
     private Process $process;
     private Process $work;
 
-    public function __construct()
+    /** @param int $workers processes that answer at the same time */
+    public function __construct(private readonly int $workers = 1)
     {
         $this->port = Chromium::freePort();
         $this->address = 'http://127.0.0.1:' . $this->port;
@@ -34,7 +35,7 @@ final class Server
 
     public function start(): void
     {
-        $this->process = new Process(['php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
+        $this->process = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
         $this->process->disableOutput(); // nobody reads it, and a full pipe would stop the server
         $this->process->start();
         $this->work = new Process(['php', 'bin/console', 'messenger:consume', 'background', '--quiet'], self::root(), $this->environment(), timeout: null);
@@ -46,6 +47,10 @@ final class Server
     /** As when the machine goes down: no time to tidy up. */
     public function kill(): void
     {
+        $pid = $this->process->getPid();
+        if ($pid !== null) {
+            posix_kill(-$pid, SIGKILL); // its workers outlive it
+        }
         $this->process->stop(0, 9);
         $this->work->stop(0, 9);
     }
@@ -58,6 +63,6 @@ final class Server
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database, 'MEDIA_DIR' => $this->database . '-media'];
+        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database, 'MEDIA_DIR' => $this->database . '-media', ...($this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : [])];
     }
 }

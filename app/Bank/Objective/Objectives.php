@@ -22,9 +22,18 @@ final readonly class Objectives
         return $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['place' => 'ASC', 'id' => 'ASC']);
     }
 
-    /**
-     * @param iterable<Objective> $all of a bank
-     */
+    /** @return list<array{id: int, name: string, path: string, depth: int}> the same as plain data */
+    public function told(Bank $bank): array
+    {
+        return array_map(static fn (array $row): array => [
+            'id' => is_numeric($row[0]) ? (int) $row[0] : 0,
+            'name' => is_string($row[1]) ? $row[1] : '',
+            'path' => is_string($row[2]) ? $row[2] : '',
+            'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
+        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
+    }
+
+    /** @param iterable<Objective> $all of a bank */
     private static function order(iterable $all): void
     {
         $below = [];

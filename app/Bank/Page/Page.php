@@ -9,18 +9,19 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Intake\Batch;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Versioned;
 
 /** A page for reading: a refresher, what follows a decision, a closing page. Its name is for authors and never shown. */
 #[ORM\Entity]
 #[ORM\Table(name: 'page')]
 #[ORM\UniqueConstraint(name: 'page_name', columns: ['bank_id', 'name'])]
-class Page
+class Page implements Versioned
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
 
-    #[ORM\Column]
-    private int $version = 0;
+    #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
+    private int $version = 1;
 
     #[ORM\Column(length: 80)]
     private string $name = '';
@@ -61,7 +62,6 @@ class Page
         $this->reads = $reads;
         $this->author = $author;
         $this->savedAt = $now;
-        ++$this->version;
     }
 
     public function version(): int

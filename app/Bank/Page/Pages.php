@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -15,7 +16,7 @@ use Zetema\Core\Data\Malformed;
 /** Where a bank's pages are written. */
 final readonly class Pages
 {
-    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock)
     {
     }
 
@@ -27,29 +28,40 @@ final readonly class Pages
 
     public function make(Bank $bank, Fields $body, Account $author): Page
     {
-        [$name, $heading, $reads] = $this->checked($bank, $body, null);
-        $page = new Page($bank, $name, $heading, $reads, $author, $this->clock->now());
-        $this->em->persist($page);
-        $this->em->flush();
+        return $this->saving->make(function () use ($bank, $body, $author): Page {
+            [$name, $heading, $reads] = $this->checked($bank, $body, null);
+            $page = new Page($bank, $name, $heading, $reads, $author, $this->clock->now());
+            $this->em->persist($page);
+            $this->em->flush();
 
-        return $page;
+            return $page;
+        });
     }
 
     /** @throws Stale if it was saved elsewhere since it was opened */
-    public function edit(Page $page, Fields $body, Account $author): void
+    public function edit(Page $page, Fields $body, Account $author): Page
     {
-        if ($body->integer('version') !== $page->version()) {
-            throw new Stale('This page was saved in another window or by someone else since you opened it. Your text is still here.', $page->toData());
-        }
-        [$name, $heading, $reads] = $this->checked($page->bank, $body, $page);
-        $page->write($name, $heading, $reads, $author, $this->clock->now());
-        $this->em->flush();
+        return $this->change($page, $body->integer('version'), function (Page $page) use ($body, $author): void {
+            [$name, $heading, $reads] = $this->checked($page->bank, $body, $page);
+            $page->write($name, $heading, $reads, $this->saving->who($author), $this->clock->now());
+        });
     }
 
-    public function remove(Page $page): void
+    /** @throws Stale */
+    public function remove(Page $page, int $version): void
     {
-        $this->em->remove($page);
-        $this->em->flush();
+        $this->change($page, $version, $this->em->remove(...));
+    }
+
+    /** @param callable(Page): void $change */
+    private function change(Page $page, int $version, callable $change): Page
+    {
+        return $this->saving->change(Page::class, $page->id, $version, function (Page $page) use ($change): Page {
+            $change($page);
+            $this->em->flush();
+
+            return $page;
+        }, 'This page was saved in another window or by someone else since you opened it. Your text is still here.', static fn (Page $page): array => $page->toData());
     }
 
     /** @return array{string, string|null, string} */

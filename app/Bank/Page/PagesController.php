@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Page;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
@@ -38,16 +39,14 @@ final readonly class PagesController
     #[IsGranted('ROLE_AUTHOR')]
     public function edit(#[MapEntity] Page $page, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->pages->edit($page, Body::of($request), $account);
-
-        return new JsonResponse($page->toData());
+        return new JsonResponse($this->pages->edit($page, Body::of($request), $account)->toData());
     }
 
     #[Route('/api/pages/{id}', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function remove(#[MapEntity] Page $page): JsonResponse
+    public function remove(#[MapEntity] Page $page, #[MapQueryParameter] int $version): JsonResponse
     {
-        $this->pages->remove($page);
+        $this->pages->remove($page, $version);
 
         return new JsonResponse(['removed' => true]);
     }

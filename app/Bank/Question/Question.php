@@ -6,12 +6,14 @@ namespace Zetema\App\Bank\Question;
 
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
+use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Intake\Batch;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Versioned;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question as Core;
@@ -29,7 +31,7 @@ use Zetema\Core\Question as Core;
 #[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]
 #[ORM\Index(name: 'question_worth', columns: ['bank_id', 'micro_points'])]
 #[ORM\Index(name: 'question_elsewhere', columns: ['bank_id', 'dealt_elsewhere'])]
-class Question
+class Question implements Versioned
 {
     /** Saves by the same person within so many seconds go into the same revision. */
     private const ONE_REVISION = 900;
@@ -79,8 +81,12 @@ class Question
     private string $selfNote = '';
 
     /** Raised by every save, so that a second tab is noticed. */
-    #[ORM\Column]
+    #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
     private int $version = 1;
+
+    /** The version as it came in with a batch: whether anybody has changed it since. */
+    #[ORM\Column(nullable: true)]
+    private ?int $intakeVersion = null;
 
     #[ORM\ManyToOne(cascade: ['persist'])]
     #[ORM\JoinColumn(onDelete: 'SET NULL')]
@@ -139,7 +145,6 @@ class Question
         $this->name = $name;
         $this->objective = $objective;
         $this->describe($sketch);
-        ++$this->version;
     }
 
     /** What lists need of the newest revision. */
@@ -150,24 +155,33 @@ class Question
         $this->stemKey = AuthorText::comparable($sketch->stem());
         $this->revisionNumber = $this->newest()->number;
         $this->isUnfinished = !$this->newest()->isWhole();
-        $this->followSettings();
+        $this->takeWorth();
         $this->compareWithDealt();
     }
 
-    /** Works out anew all that follows from the text and the settings, as after an upgrade. */
-    public function refresh(): void
+    /** Works out anew all that follows from the text and the settings, as after an upgrade. Whoever has it open loses nothing by it: no version is raised. */
+    public function refresh(Connection $db): void
     {
         $this->describe(Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? []));
+        $db->update('question', ['excerpt' => $this->excerpt, 'stem_key' => $this->stemKey, 'is_unfinished' => (int) $this->isUnfinished, 'revision_number' => $this->revisionNumber, 'dealt_elsewhere' => (int) $this->dealtElsewhere], ['id' => $this->id]);
+        $this->followSettings($db);
     }
 
-    /** Works out anew what depends on the bank's settings too. */
-    public function followSettings(): void
+    /** Works out anew what depends on the bank's settings too. No version is raised. */
+    public function followSettings(Connection $db): void
     {
         foreach (array_filter([$this->newest, $this->cleared]) as $revision) {
             if ($revision->isWhole()) {
                 $revision->followSettings($revision->question());
+                $revision->keepWhatFollowed($db);
             }
         }
+        $this->takeWorth();
+        $db->update('question', ['worth' => $this->worth, 'micro_points' => $this->microPoints], ['id' => $this->id]);
+    }
+
+    private function takeWorth(): void
+    {
         $this->worth = $this->newest()->worth();
         $this->microPoints = Core\Points::of($this->worth)->inMillionths();
     }
@@ -194,9 +208,20 @@ class Question
         }
     }
 
-    /** @throws Core\InvalidQuestion if a question that is not whole should be reviewed or cleared */
-    public function moveTo(Core\Status $status): void
+    /**
+     * @param Core\BankRole|null $role of whoever moves it
+     *
+     * @throws Core\InvalidQuestion if a question that is not whole should be reviewed or cleared
+     * @throws StepRefused if this step is not theirs to take, or there is none
+     */
+    public function moveTo(Core\Status $status, ?Core\BankRole $role): void
     {
+        if ($status === $this->status) {
+            return;
+        }
+        if ($role === null || !in_array($status, $this->status->next($role), true)) {
+            throw new StepRefused($this->status, $status, in_array($status, $this->status->next(Core\BankRole::Author), true));
+        }
         if (in_array($status, [Core\Status::InReview, Core\Status::Cleared], true)) {
             $this->refuseUnfinished();
         }
@@ -210,7 +235,6 @@ class Question
             default => $this->cleared,
         });
         $this->compareWithDealt();
-        ++$this->version;
     }
 
     public function keepAsPattern(bool $keep): void

@@ -38,35 +38,29 @@ final readonly class QuestionController
     #[IsGranted('ROLE_AUTHOR')]
     public function edit(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->editing->edit($question, Body::of($request), $account);
-
-        return $this->answer($question);
+        return $this->answer($this->editing->edit($question, Body::of($request), $account));
     }
 
     #[Route('', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function remove(#[MapEntity] Question $question): JsonResponse
+    public function remove(#[MapEntity] Question $question, #[MapQueryParameter] int $version): JsonResponse
     {
-        $this->editing->remove($question);
+        $this->editing->remove($question, $version);
 
         return new JsonResponse(['removed' => true]);
     }
 
     #[Route('/status', methods: ['PUT'])]
-    public function moveTo(#[MapEntity] Question $question, Request $request): JsonResponse
+    public function moveTo(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->editing->moveTo($question, Body::of($request));
-
-        return $this->answer($question);
+        return $this->answer($this->editing->moveTo($question, Body::of($request), $account));
     }
 
     #[Route('/about', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function keepAbout(#[MapEntity] Question $question, Request $request): JsonResponse
     {
-        $this->editing->keepAbout($question, Body::of($request));
-
-        return $this->answer($question);
+        return $this->answer($this->editing->keepAbout($question, Body::of($request)));
     }
 
     #[Route('/copy', methods: ['POST'])]
@@ -80,9 +74,7 @@ final readonly class QuestionController
     #[IsGranted('ROLE_AUTHOR')]
     public function restore(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->editing->restore($question, Body::of($request), $account);
-
-        return $this->answer($question);
+        return $this->answer($this->editing->restore($question, Body::of($request), $account));
     }
 
     #[Route('/revisions/{number}', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
@@ -115,9 +107,7 @@ final readonly class QuestionController
     #[Route('/remarks/{remark}', requirements: ['remark' => '\d{1,18}'], methods: ['PUT'])]
     public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['remark' => 'id', 'id' => 'question'])] Remark $remark, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->remarks->answerOrClose($remark, Body::of($request), $account);
-
-        return $this->answer($question);
+        return $this->answer($this->remarks->answerOrClose($remark, Body::of($request), $account));
     }
 
     #[Route('/waved', methods: ['POST'])]

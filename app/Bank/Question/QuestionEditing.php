@@ -11,6 +11,7 @@ use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -20,8 +21,9 @@ use Zetema\Core\Question as Core;
 final readonly class QuestionEditing
 {
     private const MOST_AT_ONCE = 50;
+    private const STALE = 'This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.';
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private ClockInterface $clock)
     {
     }
 
@@ -35,106 +37,114 @@ final readonly class QuestionEditing
             throw new Malformed('count', sprintf('must be 1 to %d, and only one question can have the name', self::MOST_AT_ONCE));
         }
         $sketch = Core\Sketch::of($this->sizes->fill($bank, $body->object('content')), $name, $path);
-        $this->refuseTakenName($bank, $name, null);
-        $made = [];
-        for ($i = 0; $i < max(1, $count); ++$i) {
-            $question = new Question($bank, $this->objective($bank, $path), $sketch, $name, $author, $this->clock->now());
-            $this->em->persist($question);
-            $made[] = $question;
-        }
-        $this->em->flush();
 
-        return $made[0];
+        return $this->saving->make(function () use ($bank, $path, $sketch, $name, $author, $count): Question {
+            $this->refuseTakenName($bank, $name, null);
+            $made = [];
+            for ($i = 0; $i < max(1, $count); ++$i) {
+                $question = new Question($bank, $this->objective($bank, $path), $sketch, $name, $author, $this->clock->now());
+                $this->em->persist($question);
+                $made[] = $question;
+            }
+            $this->em->flush();
+
+            return $made[0];
+        });
     }
 
     /** @throws Stale if it was saved elsewhere since it was opened */
-    public function edit(Question $question, Fields $body, Account $author): void
+    public function edit(Question $question, Fields $body, Account $author): Question
     {
-        $this->refuseStale($question, $body->integer('version'));
         $path = self::path($body->text('objective', ''));
         $name = self::name($body);
-        $sketch = Core\Sketch::of($this->sizes->fill($question->bank, $body->object('content')), $name, $path, $question->status());
-        $this->refuseTakenName($question->bank, $name, $question);
-        $objective = $this->objective($question->bank, $path);
-        $unchanged = $sketch->data === $question->newest()->content() && $name === $question->name() && $objective === $question->objective();
-        if (!$unchanged) {
-            $moved = $objective !== $question->objective();
-            $question->edit($sketch, $name, $objective, $author, $this->clock->now());
-            $this->em->flush();
-            if ($moved) {
-                $this->objectives->dropEmpty($question->bank);
+
+        return $this->change($question, $body->integer('version'), function (Question $question) use ($body, $name, $path, $author): void {
+            $sketch = Core\Sketch::of($this->sizes->fill($question->bank, $body->object('content')), $name, $path, $question->status());
+            $this->refuseTakenName($question->bank, $name, $question);
+            $objective = $this->objective($question->bank, $path);
+            if ($sketch->data === $question->newest()->content() && $name === $question->name() && $objective === $question->objective()) {
+                return;
             }
-        }
+            $question->edit($sketch, $name, $objective, $this->saving->who($author), $this->clock->now());
+        });
     }
 
     /** A draft with all that the question says, under no name. */
     public function copy(Question $question, Account $author): Question
     {
-        $path = $question->objective()?->names() ?? [];
-        $sketch = Core\Sketch::of(Fields::of($question->newest()->content()), null, $path);
-        $copy = new Question($question->bank, $question->objective(), $sketch, null, $author, $this->clock->now());
-        $this->em->persist($copy);
-        $this->em->flush();
+        return $this->saving->make(function () use ($question, $author): Question {
+            $sketch = Core\Sketch::of(Fields::of($question->newest()->content()), null, $question->objective()?->names() ?? []);
+            $copy = new Question($question->bank, $question->objective(), $sketch, null, $author, $this->clock->now());
+            $this->em->persist($copy);
+            $this->em->flush();
 
-        return $copy;
+            return $copy;
+        });
     }
 
     /** Makes an older revision the newest again; those between stay. */
-    public function restore(Question $question, Fields $body, Account $author): void
+    public function restore(Question $question, Fields $body, Account $author): Question
     {
-        $this->refuseStale($question, $body->integer('version'));
-        $older = Revisions::numbered($question, $body->integer('number'));
-        $path = $question->objective()?->names() ?? [];
-        $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $path, $question->status());
-        $question->edit($sketch, $question->name(), $question->objective(), $author, $this->clock->now(), afresh: true);
-        $this->em->flush();
+        return $this->change($question, $body->integer('version'), function (Question $question) use ($body, $author): void {
+            $older = Revisions::numbered($question, $body->integer('number'));
+            $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $question->objective()?->names() ?? [], $question->status());
+            $question->edit($sketch, $question->name(), $question->objective(), $this->saving->who($author), $this->clock->now(), afresh: true);
+        });
     }
 
     /**
-     * Throws a draft away for good.
-     *
-     * @throws Malformed if it was ever cleared: papers may hold it
+     * Throws a draft away for good; refused if it was ever cleared, since papers may hold it.
      */
-    public function remove(Question $question): void
+    public function remove(Question $question, int $version): void
     {
-        foreach ($question->revisions() as $revision) {
-            if ($revision->wasCleared()) {
-                throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
+        $this->saving->change(Question::class, $question->id, $version, function (Question $question): void {
+            foreach ($question->revisions() as $revision) {
+                if ($revision->wasCleared()) {
+                    throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
+                }
             }
-        }
-        $question->forgetNewest();
-        $this->em->flush();
-        $this->em->remove($question);
-        $this->em->flush();
-        $this->objectives->dropEmpty($question->bank);
+            $question->forgetNewest();
+            $this->em->flush();
+            $this->em->remove($question);
+            $this->em->flush();
+            $this->objectives->dropEmpty($question->bank);
+        }, self::STALE, $this->view->of(...));
     }
 
-    public function moveTo(Question $question, Fields $body): void
+    public function moveTo(Question $question, Fields $body, Account $account): Question
     {
-        $this->refuseStale($question, $body->integer('version'));
-        $question->moveTo(Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question'));
-        $this->em->flush();
-        $this->objectives->dropEmpty($question->bank);
+        $status = Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question');
+
+        return $this->change($question, $body->integer('version'), static fn (Question $question) => $question->moveTo($status, $account->role->inTheBank()));
     }
 
     /** What is kept about a question and is no part of it: a note to self, and whether it is a house pattern. */
-    public function keepAbout(Question $question, Fields $body): void
+    public function keepAbout(Question $question, Fields $body): Question
     {
-        if ($body->has('selfNote')) {
-            $note = $body->text('selfNote');
-            $question->noteToSelf(mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'));
-        }
-        if ($body->has('isPattern')) {
-            $question->keepAsPattern($body->flag('isPattern'));
-        }
-        $this->em->flush();
+        return $this->change($question, $body->integer('version'), static function (Question $question) use ($body): void {
+            if ($body->has('selfNote')) {
+                $note = $body->text('selfNote');
+                $question->noteToSelf(mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'));
+            }
+            if ($body->has('isPattern')) {
+                $question->keepAsPattern($body->flag('isPattern'));
+            }
+        });
     }
 
-    private function refuseStale(Question $question, int $version): void
+    /** @param callable(Question): void $change */
+    private function change(Question $question, int $version, callable $change): Question
     {
-        if ($version !== $question->version()) {
-            throw new Stale('This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.', $this->view->of($question));
-        }
+        return $this->saving->change(Question::class, $question->id, $version, function (Question $question) use ($change): Question {
+            $before = $question->objective();
+            $change($question);
+            $this->em->flush();
+            if ($before !== $question->objective() || $question->status() === Core\Status::Cleared || $question->status() === Core\Status::Retired) {
+                $this->objectives->dropEmpty($question->bank);
+            }
+
+            return $question;
+        }, self::STALE, $this->view->of(...));
     }
 
     private function refuseTakenName(Bank $bank, ?string $name, ?Question $but): void

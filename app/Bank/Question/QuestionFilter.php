@@ -16,4 +16,9 @@ final readonly class QuestionFilter
         public bool $patterns = false,
     ) {
     }
+
+    public function isOnlySearch(): bool
+    {
+        return $this->search !== '' && $this->objective === null && $this->kind === null && $this->status === null && !$this->patterns;
+    }
 }

@@ -51,9 +51,19 @@ final readonly class QuestionList
         ];
     }
 
+    /** From what is counted already, where that is all that is asked for. */
     private function count(Bank $bank, QuestionFilter $filter): int
     {
-        $count = $this->filtered($bank, $filter)?->select('COUNT(*)')->fetchOne();
+        $plain = $filter->search === '' && !$filter->patterns;
+        if ($plain && $filter->objective === null) {
+            $query = $this->db->createQueryBuilder()->from('question_count', 'q')->select('SUM(questions)')->where('q.bank_id = :bank')->setParameter('bank', $bank->id);
+            $this->plain($query, $filter);
+        } elseif ($filter->isOnlySearch()) {
+            $query = $this->db->createQueryBuilder()->from(SearchIndex::TABLE)->select('COUNT(*)')->where(SearchIndex::TABLE . ' MATCH :search')->setParameter('search', SearchIndex::query($bank->id, $filter->search));
+        } else {
+            $query = $this->filtered($bank, $filter)?->select('COUNT(*)');
+        }
+        $count = $query?->fetchOne();
 
         return is_numeric($count) ? (int) $count : 0;
     }
@@ -67,20 +77,15 @@ final readonly class QuestionList
             if ($typed === null) {
                 return null;
             }
-            $query = $this->db->createQueryBuilder()->from(SearchIndex::TABLE, 's')->join('s', 'question', 'q', 'q.id = s.rowid')
-                ->where(SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $typed);
+            // Only what the index found is looked at, in the order of the index where that is asked for.
+            $query->andWhere('q.id IN (SELECT rowid FROM ' . SearchIndex::TABLE . ' WHERE ' . SearchIndex::TABLE . ' MATCH :search)')->setParameter('search', $typed);
         }
         if ($filter->objective === 0) {
             $query->andWhere('q.objective_id IS NULL');
         } elseif ($filter->objective !== null) {
             $this->below($query, $bank, $filter->objective);
         }
-        if ($filter->kind !== null) {
-            $query->andWhere('q.kind = :kind')->setParameter('kind', $filter->kind);
-        }
-        if ($filter->status !== null) {
-            $query->andWhere('q.status = :status')->setParameter('status', $filter->status);
-        }
+        $this->plain($query, $filter);
         if ($filter->patterns) {
             $query->andWhere('q.is_pattern = 1');
         }
@@ -88,16 +93,23 @@ final readonly class QuestionList
         return $query;
     }
 
+    private function plain(QueryBuilder $query, QuestionFilter $filter): void
+    {
+        if ($filter->kind !== null) {
+            $query->andWhere('q.kind = :kind')->setParameter('kind', $filter->kind);
+        }
+        if ($filter->status !== null) {
+            $query->andWhere('q.status = :status')->setParameter('status', $filter->status);
+        }
+    }
+
     /** Those of an objective and below, and what is dealt from there while its draft stands elsewhere. */
     private function below(QueryBuilder $query, Bank $bank, int $objective): void
     {
-        $all = $this->objectives->of($bank);
-        $path = null;
-        foreach ($all as $one) {
-            $path = $one->id === $objective ? $one->path : $path;
-        }
+        $all = $this->objectives->told($bank);
+        $path = array_column($all, 'path', 'id')[$objective] ?? null;
         $lies = static fn (string $other): bool => $path !== null && ($other === $path || str_starts_with($other, $path . Objective::SEPARATOR));
-        $ids = array_values(array_map(static fn (Objective $o): int => $o->id, array_filter($all, static fn (Objective $o): bool => $lies($o->path))));
+        $ids = array_column(array_filter($all, static fn (array $one): bool => $lies($one['path'])), 'id');
         $moved = $this->db->fetchAllNumeric('SELECT q.id, c.objective_path FROM question q JOIN revision c ON c.id = q.cleared_id WHERE q.bank_id = ? AND q.dealt_elsewhere = 1', [$bank->id]);
         $elsewhere = array_column(array_filter($moved, static fn (array $row): bool => is_string($row[1]) && $lies($row[1])), 0);
         $query->andWhere('q.objective_id IN (:objectives)' . ($elsewhere === [] ? '' : ' OR q.id IN (:elsewhere)'))->setParameter('objectives', $ids, ArrayParameterType::INTEGER);
@@ -124,6 +136,8 @@ final readonly class QuestionList
         } else {
             $query->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
         }
+        // What an objective holds is sorted; otherwise the database would go through the whole bank in this order.
+        $columns = $filter->objective === null ? $columns : array_map(static fn (string $column): string => "COALESCE($column, $column)", $columns);
         foreach ($columns as $column) {
             $query->addOrderBy($column, $order->falls() ? 'DESC' : 'ASC');
         }

@@ -6,14 +6,16 @@ namespace Zetema\App\Bank\Question;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\SecurityBundle\Security;
 use Zetema\App\Bank\Review\ProofreadingNotes;
 use Zetema\App\Bank\Review\Remark;
+use Zetema\App\People\Account;
 use Zetema\Core\Question as Core;
 
 /** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security)
     {
     }
 
@@ -30,6 +32,7 @@ final readonly class QuestionView
             'name' => $question->name(),
             'objective' => $question->objective()?->path,
             'status' => $question->status()->value,
+            'next' => $this->next($question),
             'revision' => $newest->number,
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
@@ -54,6 +57,15 @@ final readonly class QuestionView
                 'cleared' => $r === $question->cleared(),
             ], $question->revisions()),
         ];
+    }
+
+    /** @return list<string> what whoever asks may make of its status */
+    private function next(Question $question): array
+    {
+        $account = $this->security->getUser();
+        $role = $account instanceof Account ? $account->role->inTheBank() : null;
+
+        return $role === null ? [] : array_map(static fn (Core\Status $status): string => $status->value, $question->status()->next($role));
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question;
 
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
+use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
@@ -120,6 +121,11 @@ class Revision
         $settings = $question->effective($this->bank->settings());
         $this->worth = (string) MarkingPlan::of($question, $settings)->max();
         $this->keyPlace = Proofreader::keyPlace($question, $settings);
+    }
+
+    public function keepWhatFollowed(Connection $db): void
+    {
+        $db->update('revision', ['worth' => $this->worth, 'key_place' => $this->keyPlace], ['id' => $this->id]);
     }
 
     /** @return array{field: string|null, message: string}|null */

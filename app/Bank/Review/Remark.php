@@ -8,14 +8,18 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Versioned;
 
 /** A reviewer's remark at a line of a question: answered, and in the end closed. */
 #[ORM\Entity]
 #[ORM\Table(name: 'remark')]
-class Remark
+class Remark implements Versioned
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
+
+    #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
+    private int $version = 1;
 
     /** @var list<array{by: string, at: string, text: string}> */
     #[ORM\Column(type: Types::JSON)]
@@ -42,6 +46,11 @@ class Remark
         #[ORM\Column]
         public readonly \DateTimeImmutable $madeAt,
     ) {
+    }
+
+    public function version(): int
+    {
+        return $this->version;
     }
 
     public function answer(Account $by, string $text, \DateTimeImmutable $now): void

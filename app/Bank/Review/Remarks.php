@@ -4,17 +4,19 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Review;
 
+use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
 /** Remarks at the lines of questions, and who has a question open now. */
 final readonly class Remarks
 {
-    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock)
     {
     }
 
@@ -24,37 +26,38 @@ final readonly class Remarks
         $this->em->flush();
     }
 
-    /** Answers, closes or opens again. */
-    public function answerOrClose(Remark $remark, Fields $body, Account $account): void
+    /** Answers, closes or opens again. Two who do so at once are one after the other, and nothing of either is lost. */
+    public function answerOrClose(Remark $remark, Fields $body, Account $account): Question
     {
-        if ($body->has('text')) {
-            $remark->answer($account, self::text($body), $this->clock->now());
-        }
-        if ($body->has('closed')) {
-            $body->flag('closed') ? $remark->close($account, $this->clock->now()) : $remark->close(null, null);
-        }
-        $this->em->flush();
+        return $this->saving->change(Remark::class, $remark->id, null, function (Remark $remark) use ($body, $account): Question {
+            $who = $this->saving->who($account);
+            if ($body->has('text')) {
+                $remark->answer($who, self::text($body), $this->clock->now());
+            }
+            if ($body->has('closed')) {
+                $body->flag('closed') ? $remark->close($who, $this->clock->now()) : $remark->close(null, null);
+            }
+            $this->em->flush();
+
+            return $remark->question;
+        }, 'This remark was answered or closed by someone else at the same moment; look at it again.', static fn (Remark $remark): array => $remark->toData());
     }
 
     /** @return list<string> names of the others who have it open */
     public function here(Question $question, Account $account): array
     {
         $now = $this->clock->now();
-        $mine = null;
+        $this->em->getConnection()->executeStatement(
+            'INSERT INTO presence (question_id, account_id, seen_at) VALUES (?, ?, ?) ON CONFLICT (question_id, account_id) DO UPDATE SET seen_at = excluded.seen_at',
+            [$question->id, $account->id, $now],
+            [2 => Types::DATETIME_IMMUTABLE],
+        );
         $others = [];
         foreach ($this->em->getRepository(Presence::class)->findBy(['question' => $question]) as $presence) {
-            if ($presence->account === $account) {
-                $mine = $presence;
-            } elseif ($presence->isHere($now)) {
+            if ($presence->account !== $account && $presence->isHere($now)) {
                 $others[] = $presence->account->name;
             }
         }
-        if ($mine === null) {
-            $this->em->persist(new Presence($question, $account, $now));
-        } else {
-            $mine->see($now);
-        }
-        $this->em->flush();
 
         return $others;
     }

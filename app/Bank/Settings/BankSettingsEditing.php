@@ -11,7 +11,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Question\Revisions;
 use Zetema\App\People\Account;
-use Zetema\App\Shared\Stale;
+use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\KindId;
@@ -22,7 +22,7 @@ use Zetema\Core\Question\Settings\Settings;
 /** What is set for a bank as a whole. */
 final readonly class BankSettingsEditing
 {
-    public function __construct(private EntityManagerInterface $em, private Jobs $jobs)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Jobs $jobs)
     {
     }
 
@@ -47,14 +47,18 @@ final readonly class BankSettingsEditing
     }
 
     /** What follows from the settings at each question is worked out anew in the background, if there are many. Cleared revisions keep their text. */
-    public function set(Bank $bank, Fields $body, Account $account): void
+    public function set(Bank $bank, Fields $body, Account $account): Bank
     {
-        if ($body->integer('version') !== $bank->version()) {
-            throw new Stale('The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings($bank));
-        }
-        $bank->set(self::read($body));
-        $this->em->flush();
-        $this->follow($bank, $account);
+        $set = self::read($body);
+        $bank = $this->saving->change(Bank::class, $bank->id, $body->integer('version'), function (Bank $bank) use ($set): Bank {
+            $bank->set($set);
+            $this->em->flush();
+
+            return $bank;
+        }, 'The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings(...));
+        $this->follow($bank, $this->saving->who($account));
+
+        return $bank;
     }
 
     public function follow(Bank $bank, Account $account): void

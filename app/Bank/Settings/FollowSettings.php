@@ -39,10 +39,11 @@ final readonly class FollowSettings implements Task
             if (!is_array($questions) || $questions === []) {
                 break;
             }
-            $this->em->wrapInTransaction(function () use ($questions): void {
+            $db = $this->em->getConnection();
+            $db->transactional(function () use ($questions, $db): void {
                 foreach ($questions as $question) {
                     if ($question instanceof Question) {
-                        $question->followSettings();
+                        $question->followSettings($db);
                         $this->notes->keep($question);
                     }
                 }
@@ -52,6 +53,8 @@ final readonly class FollowSettings implements Task
             $done += count($questions);
             if ($total > self::AT_ONCE) {
                 $this->em->clear();
+            } else {
+                $this->forget($questions); // what was worked out is stored, and is no change of theirs
             }
             if (!$progress->at($done)) {
                 break;
@@ -59,5 +62,16 @@ final readonly class FollowSettings implements Task
         }
 
         return null;
+    }
+
+    /** @param array<mixed> $questions */
+    private function forget(array $questions): void
+    {
+        foreach ($questions as $question) {
+            if ($question instanceof Question) {
+                $this->em->detach($question);
+                array_map($this->em->detach(...), array_filter([$question->newest(), $question->cleared()]));
+            }
+        }
     }
 }

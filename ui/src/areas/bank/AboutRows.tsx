@@ -1,9 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
-import { use, useEffect, useRef, useState } from 'react';
+import { type RefObject, use, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, inWords, take } from '../../api/client';
 import { Row } from '../../parts/Sheet';
 import { Sure } from '../../parts/Sure';
+import { useAutosave } from '../../parts/useAutosave';
 import { Pick, Value } from '../../parts/Value';
 import type { Edit, Question } from './draft';
 import { RemarkHere, RemarkThread } from './LineNotes';
@@ -13,19 +14,25 @@ import { Toggle } from './Toggle';
 /** What stands about a question: tags, difficulty, a note to self, whether it is a pattern, remarks that are closed. */
 export function AboutRows({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const { content } = edit.draft;
+  const { id } = question;
+  const keep = (body: { selfNote?: string; isPattern?: boolean }, over: number, keepalive = false) =>
+    take(api.PUT('/questions/{id}/about', { params: { path: { id } }, body: { ...body, version: over }, keepalive }));
   const about = useMutation({
-    mutationFn: (body: { selfNote?: string; isPattern?: boolean }) =>
-      take(api.PUT('/questions/{id}/about', { params: { path: { id: question.id } }, body })),
+    scope: { id: `question:${id}` },
+    mutationFn: (isPattern: boolean) => keep({ isPattern }, edit.versionRef.current),
     onSuccess: edit.rebase,
   });
-  const [note, setNote] = useState(question.selfNote);
-  const timer = useRef<number | undefined>(undefined);
-  useEffect(() => () => window.clearTimeout(timer.current), []);
-  const write = (text: string) => {
-    setNote(text);
-    window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(() => about.mutate({ selfNote: text }), 700);
-  };
+  const note = useAutosave<string, Question>({
+    thing: `question:${id}`,
+    shelf: `zetema:note:${id}`,
+    initial: question.selfNote,
+    versionRef: edit.versionRef,
+    save: (selfNote, over, keepalive) => keep({ selfNote }, over, keepalive),
+    versionOf: (saved) => saved.version,
+    valueOf: (saved) => saved.selfNote,
+    onSaved: edit.rebase,
+  });
+  const error = about.error ?? note.error;
   return (
     <>
       <Row className="pt-5" page={<h2 className="head">about this question</h2>} />
@@ -76,16 +83,27 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
               words={['a house pattern: new questions can be made from it', 'no house pattern']}
               label="This question"
               disabled={readOnly}
-              onChange={(isPattern) => about.mutate({ isPattern })}
+              onChange={(isPattern) => about.mutate(isPattern)}
             />
           </p>
         }
         margin={
           <>
             <RemarkHere where="" words="Remark on the whole question" />
-            {about.error && (
+            {error && (
               <p className="notice" role="alert">
-                {inWords(about.error)}
+                {inWords(error)}{' '}
+                {note.theirs && (
+                  <>
+                    Theirs reads: “{note.theirs.selfNote}”.{' '}
+                    <button className="act" onClick={note.takeTheirs}>
+                      Take theirs
+                    </button>{' '}
+                    <button className="act" onClick={note.saveMine}>
+                      Save mine over it
+                    </button>
+                  </>
+                )}
               </p>
             )}
           </>
@@ -100,12 +118,12 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
               aria-label="Note to self"
               placeholder="seen by authors only, no part of the question"
               readOnly={readOnly}
-              value={note}
-              onChange={(e) => write(e.target.value)}
+              value={note.value}
+              onChange={(e) => note.put(e.target.value)}
             />
           </div>
         }
-        margin={<Throw question={question} readOnly={readOnly} />}
+        margin={<Throw question={question} versionRef={edit.versionRef} readOnly={readOnly} />}
       />
       <ClosedRemarks />
     </>
@@ -130,10 +148,11 @@ function ClosedRemarks() {
 }
 
 /** A draft that was never cleared can be thrown away; said twice, since it cannot be brought back. */
-function Throw({ question, readOnly }: { question: Question; readOnly: boolean }) {
+function Throw({ question, versionRef, readOnly }: { question: Question; versionRef: RefObject<number>; readOnly: boolean }) {
   const navigate = useNavigate();
   const discard = useMutation({
-    mutationFn: () => take(api.DELETE('/questions/{id}', { params: { path: { id: question.id } } })),
+    mutationFn: () =>
+      take(api.DELETE('/questions/{id}', { params: { path: { id: question.id }, query: { version: versionRef.current } } })),
     onSuccess: () => {
       localStorage.removeItem(`zetema:question:${question.id}`);
       void navigate(`/banks/${question.bank.id}/questions`, { replace: true });

@@ -1,9 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { api, inWords, take } from '../../api/client';
+import { api, inWords, type Schema, take } from '../../api/client';
 import { figure } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
+import { useAutosave } from '../../parts/useAutosave';
 import { Pick, Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
@@ -29,37 +30,58 @@ const meaning: Record<string, string> = {
   typos: 'typos allowed',
 };
 
+type BankSettings = Schema['BankSettings'];
+type Edited = Omit<BankSettings, 'version' | 'takes' | 'house' | 'following'>;
+const editedOf = ({ settings, byKind }: BankSettings): Edited => ({ settings, byKind });
+
 /** What counts for the bank's questions where they set nothing themselves. */
 export default function BankSettingsPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
-  const queries = useQueryClient();
   const query = useQuery({
     queryKey: ['bank-settings', bank],
     queryFn: () => take(api.GET('/banks/{id}/settings', { params: { path: { id: bank } } })),
     staleTime: 0,
   });
-  const [kind, setKind] = useState<Kind | ''>('');
-  const save = useMutation({
-    mutationFn: (here: Record<string, string>) => {
-      const { version = 0, settings: all = {}, byKind = {} } = query.data ?? {};
-      const body = kind === '' ? { version, settings: here, byKind } : { version, settings: all, byKind: { ...byKind, [kind]: here } };
-      return take(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body }));
-    },
-    onSuccess: (saved) => {
-      queries.setQueryData(['bank-settings', bank], saved);
-      for (const key of ['questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
-    },
-  });
-  const following = useJob(query.data?.following, () => {
-    for (const key of ['questions', 'blueprints', 'proofreading', 'bank-settings']) void queries.invalidateQueries({ queryKey: [key] });
-  });
   if (!query.data) return <Waiting error={query.error} retry={() => void query.refetch()} />;
-  const { house } = query.data;
-  const every = query.data.settings;
-  const settings = kind === '' ? every : (query.data.byKind[kind] ?? {});
-  const shown = Object.keys(meaning).filter((word) => kind === '' || query.data.takes[kind]?.includes(word));
-  const readOnly = !mayEdit(account);
-  const back = (word: string) => save.mutate(Object.fromEntries(Object.entries(settings).filter(([key]) => key !== word)));
+  return <SettingsSheet key={bank} bank={bank} stored={query.data} readOnly={!mayEdit(account)} />;
+}
+
+function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankSettings; readOnly: boolean }) {
+  const queries = useQueryClient();
+  const [kind, setKind] = useState<Kind | ''>('');
+  const versionRef = useRef(stored.version);
+  const [first] = useState(stored.version);
+  const again = () => {
+    for (const key of ['questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
+  };
+  const saving = useAutosave<Edited, BankSettings>({
+    thing: `bank-settings:${bank}`,
+    shelf: `zetema:bank-settings:${bank}`,
+    initial: editedOf(stored),
+    versionRef,
+    save: (body, over, keepalive) =>
+      take(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body: { ...body, version: over }, keepalive })),
+    versionOf: (saved) => saved.version,
+    valueOf: editedOf,
+    onSaved: (saved) => {
+      // As the server writes it: "2,5" becomes "2, 5".
+      saving.adopt(saved);
+      queries.setQueryData(['bank-settings', bank], saved);
+      again();
+    },
+    delay: 0,
+  });
+  const following = useJob(stored.following, () => {
+    again();
+    void queries.invalidateQueries({ queryKey: ['bank-settings', bank] });
+  });
+  const { house } = stored;
+  const { settings: every, byKind } = saving.value;
+  const settings = kind === '' ? every : (byKind[kind] ?? {});
+  const put = (here: Record<string, string>) =>
+    saving.put(kind === '' ? { settings: here, byKind } : { settings: every, byKind: { ...byKind, [kind]: here } });
+  const shown = Object.keys(meaning).filter((word) => kind === '' || stored.takes[kind]?.includes(word));
+  const back = (word: string) => put(Object.fromEntries(Object.entries(settings).filter(([key]) => key !== word)));
   return (
     <Sheet label="Settings of the bank">
       <Row
@@ -79,17 +101,25 @@ export default function BankSettingsPage({ account }: { account: Account }) {
           </h1>
         }
         margin={
-          save.error ? (
-            <p className="notice" role="alert">
-              {inWords(save.error)}
-            </p>
+          saving.error ? (
+            <div className="notice" role="alert">
+              <p>{inWords(saving.error)}</p>
+              {saving.theirs && (
+                <button className="act" onClick={saving.saveMine}>
+                  Save mine over it
+                </button>
+              )}{' '}
+              <button className="act" onClick={() => saving.adopt(saving.theirs ?? stored)}>
+                {saving.theirs ? 'Take the newer ones' : 'Back to what is set'}
+              </button>
+            </div>
           ) : following && !isOver(following) ? (
             <JobProgress job={following} doing="saved; worths follow" />
           ) : (
             <p role="status">
-              {save.isPending
+              {saving.isSaving
                 ? 'saving …'
-                : save.isSuccess
+                : stored.version > first
                   ? 'saved; worths were worked out anew'
                   : 'Each question still goes before these.'}
             </p>
@@ -110,8 +140,8 @@ export default function BankSettingsPage({ account }: { account: Account }) {
                   label={meaning[word] ?? word}
                   width={12}
                   value={value === '' ? (word === 'time' ? 'no limit' : 'as the kind has it') : figure(value)}
-                  disabled={readOnly || save.isPending}
-                  onChange={(typed) => save.mutate({ ...settings, [word]: typed.replace('−', '-') })}
+                  disabled={readOnly || saving.isSaving}
+                  onChange={(typed) => put({ ...settings, [word]: typed.replace('−', '-') })}
                 />{' '}
                 {['time', 'late'].includes(word) && <NoEffectYet />}
               </p>
@@ -123,7 +153,7 @@ export default function BankSettingsPage({ account }: { account: Account }) {
                   {!readOnly && (
                     <button
                       className="act"
-                      disabled={save.isPending}
+                      disabled={saving.isSaving}
                       aria-label={`Set ${word} back to the house rules`}
                       onClick={() => back(word)}
                     >

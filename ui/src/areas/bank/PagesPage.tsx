@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { ApiError, api, inWords, type Schema, take } from '../../api/client';
+import { api, inWords, type Schema, take } from '../../api/client';
 import { day, timeOfDay } from '../../parts/figures';
 import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Sure } from '../../parts/Sure';
+import { useAutosave } from '../../parts/useAutosave';
 import { Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { Written } from '../../parts/Written';
@@ -91,47 +92,35 @@ export default function PagesPage({ account }: { account: Account }) {
   );
 }
 
-type Written = Pick<Page, 'name' | 'reads'> & { heading: string };
-const shelf = (id: number) => `zetema:page:${id}`;
+type Edited = Pick<Page, 'name' | 'reads'> & { heading: string };
+const editedOf = (page: Page): Edited => ({ name: page.name, heading: page.heading ?? '', reads: page.reads });
 
 function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly: boolean }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [text, setText] = useState<Written>(() => {
-    const kept = localStorage.getItem(shelf(page.id));
-    return kept === null ? { name: page.name, heading: page.heading ?? '', reads: page.reads } : (JSON.parse(kept) as Written);
+  const versionRef = useRef(page.version);
+  const shelf = `zetema:page:${page.id}`;
+  const saving = useAutosave<Edited, Page>({
+    thing: `page:${page.id}`,
+    shelf,
+    initial: editedOf(page),
+    versionRef,
+    save: (body, over, keepalive) =>
+      take(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: over }, keepalive })),
+    versionOf: (saved) => saved.version,
+    valueOf: editedOf,
+    onSaved: () => void queries.invalidateQueries({ queryKey: ['pages', bank] }),
   });
-  const version = useRef(page.version);
-  const latest = useRef(text);
-  const timer = useRef<number | undefined>(undefined);
-  const save = useMutation({
-    mutationFn: (body: Written) =>
-      take(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: version.current } })),
-    onSuccess: (saved, sent) => {
-      version.current = saved.version;
-      if (latest.current === sent) localStorage.removeItem(shelf(page.id));
-      else save.mutate(latest.current);
-      void queries.invalidateQueries({ queryKey: ['pages', bank] });
-    },
-  });
-  useEffect(() => () => window.clearTimeout(timer.current), []);
-  const change = (part: Partial<Written>) => {
-    const next = { ...latest.current, ...part };
-    latest.current = next;
-    setText(next);
-    localStorage.setItem(shelf(page.id), JSON.stringify(next));
-    window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(() => save.mutate(latest.current), 700);
-  };
+  const { value: text, error, theirs } = saving;
+  const change = (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part });
   const remove = useMutation({
-    mutationFn: () => take(api.DELETE('/pages/{id}', { params: { path: { id: page.id } } })),
+    mutationFn: () => take(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
     onSuccess: async () => {
-      localStorage.removeItem(shelf(page.id));
+      localStorage.removeItem(shelf);
       await queries.invalidateQueries({ queryKey: ['pages', bank] });
       void navigate(`/banks/${bank}/pages`);
     },
   });
-  const theirs = save.error instanceof ApiError ? (save.error.problem.current as Page | undefined) : undefined;
   return (
     <>
       <Row
@@ -157,22 +146,36 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
         }
         margin={
           <>
-            <p role="status">{save.isPending ? 'saving …' : save.error ? 'not saved' : `saved ${timeOfDay(page.savedAt)}, ${page.by}`}</p>
-            {save.error && (
-              <p className="notice" role="alert">
-                {inWords(save.error)}{' '}
-                {theirs && (
-                  <button
-                    className="act"
-                    onClick={() => {
-                      version.current = theirs.version;
-                      save.mutate(latest.current);
-                    }}
-                  >
-                    Save mine over it
+            <p role="status">
+              {saving.isSaving
+                ? 'saving …'
+                : error
+                  ? 'not saved'
+                  : saving.isUnsaved
+                    ? 'not saved yet'
+                    : `saved ${timeOfDay(page.savedAt)}, ${page.by}`}
+            </p>
+            {error && (
+              <div className="notice" role="alert">
+                <p>{inWords(error)}</p>
+                {theirs ? (
+                  <>
+                    <p>
+                      The newer one, {theirs.by} {timeOfDay(theirs.savedAt)}: {theirs.heading ?? theirs.name} – {theirs.reads.slice(0, 300)}
+                    </p>
+                    <button className="act" onClick={saving.takeTheirs}>
+                      Take the newer one
+                    </button>{' '}
+                    <button className="act" onClick={saving.saveMine}>
+                      Save mine over it
+                    </button>
+                  </>
+                ) : (
+                  <button className="act" onClick={saving.saveNow}>
+                    Save again
                   </button>
                 )}
-              </p>
+              </div>
             )}
           </>
         }

@@ -43,7 +43,9 @@ function Difference({ question, number, edit, readOnly }: { question: Question; 
   });
   const restore = useMutation({
     mutationFn: () =>
-      take(api.POST('/questions/{id}/restore', { params: { path: { id: question.id } }, body: { version: edit.version.current, number } })),
+      take(
+        api.POST('/questions/{id}/restore', { params: { path: { id: question.id } }, body: { version: edit.versionRef.current, number } }),
+      ),
     onSuccess: edit.adopt,
   });
   if (!difference.data) return <p className="text-quiet">{difference.error ? inWords(difference.error) : 'Fetching …'}</p>;

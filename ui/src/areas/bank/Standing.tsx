@@ -129,25 +129,22 @@ function Others({ question }: { question: Question }) {
   );
 }
 
-const steps: Record<Schema['Status'], { to: Schema['Status']; words: string }[]> = {
-  draft: [
-    { to: 'in review', words: 'to review' },
-    { to: 'cleared', words: 'clear' },
-    { to: 'retired', words: 'retire' },
-  ],
-  'in review': [
-    { to: 'cleared', words: 'clear' },
-    { to: 'draft', words: 'back to draft' },
-  ],
-  cleared: [{ to: 'retired', words: 'retire' }],
-  retired: [{ to: 'draft', words: 'back to draft' }],
+/** What making it so is called; who may take which step the server tells. */
+const stepWords: Record<Schema['Status'], string> = {
+  'in review': 'to review',
+  cleared: 'clear',
+  draft: 'back to draft',
+  retired: 'retire',
 };
 
 function StatusSteps({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const navigate = useNavigate();
   const move = useMutation({
+    scope: { id: `question:${question.id}` },
     mutationFn: (status: Schema['Status']) =>
-      take(api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.version.current } })),
+      take(
+        api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.versionRef.current } }),
+      ),
     onSuccess: edit.rebase,
   });
   const copy = useMutation({
@@ -156,9 +153,9 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
   });
   return (
     <>
-      {steps[question.status].map(({ to, words }) => (
+      {question.next.map((to) => (
         <button key={to} className="act mr-2" disabled={move.isPending || edit.save.isPending} onClick={() => move.mutate(to)}>
-          {words}
+          {stepWords[to]}
         </button>
       ))}
       {!readOnly && (

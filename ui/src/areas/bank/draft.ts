@@ -1,6 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { ApiError, api, type Schema, take } from '../../api/client';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { api, type Schema, take } from '../../api/client';
+import { useAutosave } from '../../parts/useAutosave';
 import { useStable } from '../../parts/useStable';
 import { useHistory, useUndoKeys } from './history';
 
@@ -47,73 +48,33 @@ export function tidy(content: Content): Content {
   return { ...content, ...Object.fromEntries(Object.entries(tidied).filter(([, list]) => list !== undefined)) };
 }
 
-const shelf = (id: number) => `zetema:question:${id}`;
-
-/** Unsaved text with the version it builds on. */
-interface Shelved extends Draft {
-  version?: number;
-}
-
-/** A copy of unsaved text in the browser, so that a closed window loses nothing. */
-function shelved(id: number): Shelved | null {
-  const kept = localStorage.getItem(shelf(id));
-  return kept === null ? null : (JSON.parse(kept) as Shelved);
-}
-
 /** A draft that saves itself a moment after the last change, says how it stands, and can take changes back. */
 export function useDraft(question: Question) {
   const queries = useQueryClient();
   const { id } = question;
-  const [kept] = useState(() => shelved(id));
-  const [draft, setDraft] = useState<Draft>(() =>
-    kept === null ? draftOf(question) : { name: kept.name, objective: kept.objective, content: kept.content },
-  );
-  const [restored, setRestored] = useState(kept !== null);
-  // What was restored builds on what stood then: if somebody saved meanwhile, both versions are shown.
-  const version = useRef(kept?.version ?? question.version);
-  const timer = useRef<number | undefined>(undefined);
-  const latest = useRef(draft);
-  const sending = useRef(false);
-
-  const save = useMutation({
-    mutationFn: async (body: Draft) => {
-      sending.current = true;
-      try {
-        const content = tidy(body.content);
-        return await take(api.PUT('/questions/{id}', { params: { path: { id } }, body: { ...body, content, version: version.current } }));
-      } finally {
-        sending.current = false;
-      }
-    },
-    onSuccess: (saved, sent) => {
-      rebase(saved);
-      if (latest.current === sent) {
-        localStorage.removeItem(shelf(id));
-        setRestored(false);
-      } else {
-        saveNow();
-      }
-    },
+  /** The version that stands, shared by all that edit parts of the question. */
+  const versionRef = useRef(question.version);
+  const keep = (saved: Question) => {
+    versionRef.current = saved.version;
+    queries.setQueryData(['question', id], saved);
+    for (const key of ['board', 'questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
+    if (saved.problem === null) for (const key of ['scores', 'as-seen']) void queries.invalidateQueries({ queryKey: [key, id] });
+  };
+  const saving = useAutosave<Draft, Question>({
+    thing: `question:${id}`,
+    shelf: `zetema:question:${id}`,
+    initial: draftOf(question),
+    versionRef,
+    save: (body, over, keepalive) =>
+      take(
+        api.PUT('/questions/{id}', { params: { path: { id } }, body: { ...body, content: tidy(body.content), version: over }, keepalive }),
+      ),
+    versionOf: (saved) => saved.version,
+    valueOf: draftOf,
+    onSaved: keep,
+    restoreAtOnce: false,
   });
-  const saveNow = useStable(() => {
-    window.clearTimeout(timer.current);
-    if (!sending.current) save.mutate(latest.current);
-  });
-  // Without a connection, or while the server cannot save, it is tried again by itself.
-  const offline = save.error instanceof ApiError && save.error.maySucceedLater;
-  useEffect(() => {
-    if (!offline) return;
-    const again = window.setInterval(saveNow, 5000);
-    return () => window.clearInterval(again);
-  }, [offline, saveNow]);
-
-  const put = useStable((next: Draft) => {
-    latest.current = next;
-    setDraft(next);
-    localStorage.setItem(shelf(id), JSON.stringify({ ...next, version: version.current }));
-    window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(saveNow, 700);
-  });
+  const { latest, put } = saving;
   const { remember, step, can } = useHistory();
   const go = (way: 'undo' | 'redo') => {
     const to = step(way, latest.current);
@@ -128,50 +89,30 @@ export function useDraft(question: Question) {
   });
   /** A change of the content that builds on the newest one. */
   const edit = useStable((make: (content: Content) => Content) => change({ ...latest.current, content: make(latest.current.content) }));
-
-  useEffect(() => {
-    for (const event of ['zetema:logged-in', 'online']) window.addEventListener(event, saveNow);
-    return () => {
-      for (const event of ['zetema:logged-in', 'online']) window.removeEventListener(event, saveNow);
-    };
-  }, [saveNow]);
-
-  // Who goes on to the next question a moment after the last letter finds it saved.
-  useEffect(
-    () => () => {
-      if (localStorage.getItem(shelf(id)) !== null) saveNow();
-    },
-    [id, saveNow],
-  );
-
-  const theirs = save.error instanceof ApiError ? (save.error.problem.current as Question | undefined) : undefined;
-  /** After a change elsewhere: go on with what was saved there. */
-  const takeTheirs = () => theirs && adopt(theirs);
-  /** After a change elsewhere: save mine over it. */
-  const saveMine = () => {
-    if (theirs) version.current = theirs.version;
-    saveNow();
-  };
-  /** Something was changed beside the draft: its status, a remark. */
-  const rebase = (saved: Question) => {
-    version.current = saved.version;
-    queries.setQueryData(['question', id], saved);
-    for (const key of ['board', 'questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
-    if (saved.problem === null) for (const key of ['scores', 'as-seen']) void queries.invalidateQueries({ queryKey: [key, id] });
-  };
   /** The whole draft came from elsewhere: an older revision, another window. */
   const adopt = (saved: Question) => {
     remember(latest.current);
-    window.clearTimeout(timer.current);
-    latest.current = draftOf(saved);
-    setDraft(latest.current);
-    localStorage.removeItem(shelf(id));
-    setRestored(false);
-    rebase(saved);
-    save.reset();
+    saving.adopt(saved);
+    keep(saved);
   };
-
-  return { draft, change, edit, saveNow, save, restored, theirs, takeTheirs, saveMine, rebase, adopt, version, undo, redo, can };
+  return {
+    draft: saving.value,
+    change,
+    edit,
+    saveNow: saving.saveNow,
+    save: { isPending: saving.isSaving, error: saving.error },
+    restored: saving.isRestored,
+    theirs: saving.theirs,
+    takeTheirs: () => saving.theirs && adopt(saving.theirs),
+    saveMine: saving.saveMine,
+    /** Something was changed beside the draft: its status, a remark. */
+    rebase: keep,
+    adopt,
+    versionRef,
+    undo,
+    redo,
+    can,
+  };
 }
 
 export type Edit = ReturnType<typeof useDraft>;

@@ -1,14 +1,15 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { ApiError, api, inWords, take } from '../../api/client';
+import { api, inWords, take } from '../../api/client';
+import { count } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
 import { Editions } from './Editions';
-import { type Blueprint, usePlan } from './plan';
+import { type Blueprint, questionsIn, usePlan } from './plan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
 import { RunningOrder } from './RunningOrder';
@@ -27,7 +28,8 @@ export default function BlueprintPage({ account }: { account: Account }) {
 
 function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
   const navigate = useNavigate();
-  const { edited, change, save, saveNow, unsaved } = usePlan(blueprint);
+  const saving = usePlan(blueprint);
+  const { value: edited, change, error, isUnsaved, isSaving } = saving;
   const [seed, setSeed] = useState<number | null>(null);
   const readOnly = !mayEdit(account);
   const path = { params: { path: { id: blueprint.id } } };
@@ -37,7 +39,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   });
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
   const next = (blueprint.editions[0]?.number ?? 0) + 1;
-  const busy = unsaved || save.isPending || rehearse.isPending;
+  const busy = isUnsaved || isSaving || rehearse.isPending;
   const failed = rehearse.error;
   return (
     <Sheet label="Blueprint">
@@ -50,7 +52,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
             </span>{' '}
             <span className="path ml-2">
               {latest ? `edition ${latest.number} in use · changes go into edition ${next}` : 'no edition yet'} ·{' '}
-              <span role="status">{save.error ? 'not saved' : unsaved || save.isPending ? 'saving …' : 'saved'}</span>
+              <span role="status">{error ? 'not saved' : isUnsaved || isSaving ? 'saving …' : 'saved'}</span>
             </span>
           </h1>
         }
@@ -69,15 +71,24 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
                 {inWords(failed)}
               </p>
             )}
-            {save.error && (
+            {error && (
               <div className="mt-2" role="alert">
-                <p className="notice">{inWords(save.error)}</p>
-                {save.error instanceof ApiError && save.error.isStale ? (
-                  <button className="act" onClick={() => window.location.reload()}>
-                    Show the newer one
-                  </button>
+                <p className="notice">{inWords(error)}</p>
+                {saving.theirs ? (
+                  <>
+                    <p>
+                      The newer one: {saving.theirs.title}, {count(saving.theirs.proof.questions, 'question')}. Yours: {edited.title},{' '}
+                      {count(questionsIn(edited.plan), 'question')}.
+                    </p>
+                    <button className="act" onClick={saving.takeTheirs}>
+                      Take the newer one
+                    </button>{' '}
+                    <button className="act" onClick={saving.saveMine}>
+                      Save mine over it
+                    </button>
+                  </>
                 ) : (
-                  <button className="act" onClick={saveNow}>
+                  <button className="act" onClick={saving.saveNow}>
                     Save again
                   </button>
                 )}
@@ -101,7 +112,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         }
         margin={
           <>
-            {!readOnly && <Editions blueprint={blueprint} busy={busy} />}
+            {!readOnly && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
             <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />
           </>
         }

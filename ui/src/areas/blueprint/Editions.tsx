@@ -1,17 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { type RefObject, useRef, useState } from 'react';
 import { api, inWords, take } from '../../api/client';
 import { count } from '../../parts/figures';
 import type { Blueprint } from './plan';
 
 /** Freezing an edition, asked about in place with what will happen; and withdrawing one that nobody has begun. */
-export function Editions({ blueprint, busy }: { blueprint: Blueprint; busy: boolean }) {
+export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint; versionRef: RefObject<number>; busy: boolean }) {
   const queries = useQueryClient();
   const [asked, setAsked] = useState(false);
   const pressed = useRef(false);
   const again = () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] });
   const freeze = useMutation({
-    mutationFn: () => take(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } } })),
+    mutationFn: () =>
+      take(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } }, body: { version: versionRef.current } })),
     onSuccess: again,
     onSettled: () => {
       pressed.current = false;

@@ -1,6 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { ApiError, api, type Schema, take } from '../../api/client';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { api, type Schema, take } from '../../api/client';
+import { useAutosave } from '../../parts/useAutosave';
 import { cellOf } from '../bank/need';
 
 export type Blueprint = Schema['Blueprint'];
@@ -18,6 +19,9 @@ export function taken(plan: Plan, path: string, kind: string): number {
     return cell?.path === path && cell.kind === kind ? sum + (step.draw?.take ?? 0) : sum;
   }, 0);
 }
+
+/** How many each form has. */
+export const questionsIn = (plan: Plan) => plan.steps.reduce((sum, step) => sum + (step.draw?.take ?? 1), 0);
 
 /** The plan with another number in a cell: a draw made, changed or taken out. */
 export function withCell(plan: Plan, path: string, kind: Schema['Kind'], take: number, order: string[]): Plan {
@@ -43,51 +47,26 @@ export function withCell(plan: Plan, path: string, kind: Schema['Kind'], take: n
   return { ...plan, steps: at < 0 ? [...plan.steps, added] : plan.steps.toSpliced(at, 0, added) };
 }
 
+export const editedOf = (blueprint: Blueprint): Edited => ({ title: blueprint.title, plan: blueprint.plan, rules: blueprint.rules });
+
 /** A blueprint that saves itself a moment after the last change. */
 export function usePlan(blueprint: Blueprint) {
   const queries = useQueryClient();
-  const [edited, setEdited] = useState<Edited>({ title: blueprint.title, plan: blueprint.plan, rules: blueprint.rules });
-  const version = useRef(blueprint.version);
-  const timer = useRef<number | undefined>(undefined);
-  const latest = useRef(edited);
-  // From the first letter until the server has it, so that nothing is frozen or rehearsed without it.
-  const [unsaved, setUnsaved] = useState(false);
-  const save = useMutation({
-    mutationFn: (body: Edited) =>
-      take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: version.current } })),
-    onSuccess: (saved, sent) => {
-      version.current = saved.version;
+  const versionRef = useRef(blueprint.version);
+  const saving = useAutosave<Edited, Blueprint>({
+    thing: `blueprint:${blueprint.id}`,
+    shelf: `zetema:blueprint:${blueprint.id}`,
+    initial: editedOf(blueprint),
+    versionRef,
+    save: (body, over, keepalive) =>
+      take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: over }, keepalive })),
+    versionOf: (saved) => saved.version,
+    valueOf: editedOf,
+    onSaved: (saved) => {
       queries.setQueryData(['blueprint', blueprint.id], saved);
       void queries.invalidateQueries({ queryKey: ['blueprints'] });
-      if (latest.current !== sent) saveNow();
-      else setUnsaved(false);
     },
+    delay: 400,
   });
-  const { mutate } = save;
-  const pending = useRef(false);
-  useEffect(() => {
-    pending.current = save.isPending;
-  }, [save.isPending]);
-  const saveNow = useCallback(() => {
-    window.clearTimeout(timer.current);
-    if (!pending.current) mutate(latest.current);
-  }, [mutate]);
-  const change = (part: Partial<Edited>) => {
-    latest.current = { ...latest.current, ...part };
-    setEdited(latest.current);
-    setUnsaved(true);
-    window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(saveNow, 400);
-  };
-  const later = save.error instanceof ApiError && save.error.maySucceedLater;
-  useEffect(() => {
-    if (!later) return;
-    const again = window.setInterval(saveNow, 5000);
-    return () => window.clearInterval(again);
-  }, [later, saveNow]);
-  useEffect(() => {
-    window.addEventListener('zetema:logged-in', saveNow);
-    return () => window.removeEventListener('zetema:logged-in', saveNow);
-  }, [saveNow]);
-  return { edited, change, save, saveNow, unsaved };
+  return { ...saving, change: (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part }), versionRef };
 }

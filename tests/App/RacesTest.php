@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
+use Zetema\Tests\Browser\Server;
+
+/** Several processes of the real server, asked at the same moment: one is first, the others are told, and nothing is lost or broken. */
+final class RacesTest extends TestCase
+{
+    private static ?Server $server = null;
+    private string $cookie = '';
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$server = new Server(workers: 6);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server = null;
+    }
+
+    protected function setUp(): void
+    {
+        [[$status, , $headers]] = $this->atOnce([['POST', '/api/log-in', ['login' => 'orrell', 'password' => 'honeycomb']]]);
+        self::assertSame(200, $status);
+        preg_match('/^set-cookie: ([^;]+)/im', $headers, $m);
+        $this->cookie = $m[1] ?? '';
+    }
+
+    public function test_of_twenty_saves_of_one_version_one_is_saved_and_the_others_are_shown_it(): void
+    {
+        $question = $this->get('/api/questions/16');
+        $body = static fn (int $i): array => ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => "Version number $i?"]];
+        $answers = $this->atOnce(array_map(static fn (int $i): array => ['PUT', '/api/questions/16', $body($i)], range(1, 20)));
+        $saved = array_values(array_filter($answers, static fn (array $a): bool => $a[0] === 200));
+
+        self::assertSame([200 => 1, 409 => 19], self::counted($answers));
+        $stands = $this->get('/api/questions/16')->object('content')->text('stem');
+        self::assertSame(Fields::ofJson($saved[0][1])->object('content')->text('stem'), $stands);
+        foreach ($answers as [$status, $json]) {
+            self::assertTrue($status === 200 || Fields::ofJson($json)->object('current')->object('content')->text('stem') === $stands, 'who was second sees what was saved');
+        }
+    }
+
+    public function test_a_page_or_a_blueprint_or_settings_are_never_overwritten_in_silence(): void
+    {
+        $page = $this->get('/api/banks/1/pages')->objects('pages')[0];
+        $blueprint = $this->get('/api/blueprints/2');
+        $settings = $this->get('/api/banks/1/settings');
+        /** @return list<array{string, string, array<string, mixed>}> */
+        $versions = static fn (string $path, array $body, Fields $of): array => array_map(static fn (int $i): array => ['PUT', $path, ['version' => $of->integer('version'), ...array_map(static fn (mixed $v): mixed => is_string($v) ? str_replace('#', (string) $i, $v) : $v, $body)]], range(1, 8));
+
+        foreach ([
+            $versions('/api/pages/' . $page->integer('id'), ['name' => 'a page', 'heading' => 'H', 'reads' => 'Text #'], $page),
+            $versions('/api/blueprints/2', ['title' => 'Title #', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()], $blueprint),
+            $versions('/api/banks/1/settings', ['settings' => ['shuffle' => 'yes'], 'byKind' => ['one' => ['points' => '2']]], $settings),
+        ] as $requests) {
+            self::assertSame([200 => 1, 409 => 7], self::counted($this->atOnce($requests)), $requests[0][1]);
+        }
+    }
+
+    public function test_a_name_goes_to_one_and_the_others_hear_that_it_is_taken(): void
+    {
+        $content = ['v' => 1, 'kind' => 'number', 'stem' => 'How many?', 'spans' => [['span' => '14']]];
+        $answers = $this->atOnce(array_fill(0, 10, ['POST', '/api/banks/1/questions', ['name' => 'the only one', 'objective' => 'Brand new > Deep', 'content' => $content]]));
+
+        self::assertSame([201 => 1, 422 => 9], self::counted($answers));
+    }
+
+    public function test_objectives_and_answers_to_a_remark_that_come_together_are_all_kept(): void
+    {
+        $content = ['v' => 1, 'kind' => 'number', 'stem' => 'How many?', 'spans' => [['span' => '14']]];
+        $made = $this->atOnce(array_map(static fn (int $i): array => ['POST', '/api/banks/1/questions', ['name' => "together $i", 'objective' => 'Made together > Deep', 'content' => $content]], range(1, 8)));
+        $remark = Fields::ofJson($this->atOnce([['POST', '/api/questions/3/remarks', ['where' => 'stem', 'text' => 'Look.']]])[0][1])->objects('remarks')[0]->integer('id');
+        $answered = $this->atOnce(array_map(static fn (int $i): array => ['PUT', "/api/questions/3/remarks/$remark", ['text' => "Answer $i"]], range(1, 8)));
+
+        self::assertSame([[201 => 8], [200 => 8]], [self::counted($made), self::counted($answered)]);
+        self::assertCount(8, $this->get('/api/questions/3')->objects('remarks')[0]->objects('answers'));
+    }
+
+    public function test_an_edition_is_frozen_once(): void
+    {
+        $version = $this->get('/api/blueprints/3')->integer('version');
+        $renamed = $this->get('/api/blueprints/3');
+        $this->atOnce([['PUT', '/api/blueprints/3', ['version' => $version, 'title' => 'Changed', 'plan' => $renamed->object('plan')->raw(), 'rules' => $renamed->object('rules')->raw()]]]);
+        $version = $this->get('/api/blueprints/3')->integer('version');
+
+        self::assertSame([201 => 1, 422 => 5], self::counted($this->atOnce(array_fill(0, 6, ['POST', '/api/blueprints/3/editions', ['version' => $version]]))));
+    }
+
+    private function get(string $path): Fields
+    {
+        return Fields::ofJson($this->atOnce([['GET', $path, null]])[0][1]);
+    }
+
+    /**
+     * @param list<array{string, string, array<array-key, mixed>|null}> $requests
+     *
+     * @return list<array{int, string, string}> status, body, headers, in the same order
+     */
+    private function atOnce(array $requests): array
+    {
+        $all = curl_multi_init();
+        $handles = [];
+        foreach ($requests as [$method, $path, $body]) {
+            $handle = curl_init('http' . substr(self::$server->address ?? '', 4) . $path);
+            curl_setopt($handle, CURLOPT_CUSTOMREQUEST, $method === '' ? 'GET' : $method);
+            curl_setopt($handle, CURLOPT_RETURNTRANSFER, true);
+            curl_setopt($handle, CURLOPT_HEADER, true);
+            curl_setopt($handle, CURLOPT_COOKIE, $this->cookie === '' ? 'none=1' : $this->cookie);
+            curl_setopt($handle, CURLOPT_HTTPHEADER, ['Content-Type: application/json', 'X-Zetema: 1', 'Expect:']);
+            if ($body !== null) {
+                curl_setopt($handle, CURLOPT_POSTFIELDS, json_encode((object) $body, JSON_THROW_ON_ERROR));
+            }
+            curl_multi_add_handle($all, $handle);
+            $handles[] = $handle;
+        }
+        do {
+            curl_multi_exec($all, $running);
+            curl_multi_select($all, 0.1);
+        } while ($running > 0);
+
+        return array_map(static function (\CurlHandle $handle): array {
+            $whole = (string) curl_multi_getcontent($handle);
+            $size = curl_getinfo($handle, CURLINFO_HEADER_SIZE);
+
+            return [curl_getinfo($handle, CURLINFO_RESPONSE_CODE), substr($whole, $size), substr($whole, 0, $size)];
+        }, $handles);
+    }
+
+    /**
+     * @param list<array{int, string, string}> $answers
+     *
+     * @return array<int, int> how many by status
+     */
+    private static function counted(array $answers): array
+    {
+        $counts = array_count_values(array_column($answers, 0));
+        ksort($counts);
+
+        return $counts;
+    }
+}
