@@ -8,12 +8,9 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Objective\Objective;
 use Zetema\Core\Drawing\Blueprint;
-use Zetema\Core\Drawing\EligibleQuestion;
 use Zetema\Core\Drawing\QuestionClass;
 use Zetema\Core\Drawing\Stock;
-use Zetema\Core\Question\Points;
 
 /**
  * The questions of a bank or of an edition that forms are dealt from, counted by the database: a bank of 100,000 gives some
@@ -27,7 +24,7 @@ final class StoredStock implements Stock
     private array $named = [];
     /** @var list<string> tags by which classes are told apart */
     private array $tags = [];
-    /** @var array<string, array<string, mixed>> what a class's questions have in common, by the id of its sample */
+    /** @var array<string, StoredClass> by key */
     private array $facts = [];
 
     /** @param array{string, string, string} $from table, condition on :owner, column with the revision's id */
@@ -51,31 +48,60 @@ final class StoredStock implements Stock
     {
         $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed()])), is_int(...)));
         $this->tags = $blueprint->tags();
-        $query = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
-        foreach ($this->tags as $i => $tag) {
-            $query->addSelect($this->has($i) . ' AS tag' . $i)->addGroupBy('tag' . $i)->setParameter('tag' . $i, $tag);
-        }
-        if ($this->named !== []) {
-            $query->addSelect('CASE WHEN s.question_id IN (:named) THEN s.question_id END AS own')->addGroupBy('own')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
-        }
         $this->facts = [];
         $classes = [];
-        foreach ($query->orderBy('sample')->executeQuery()->iterateAssociative() as $row) {
-            $sample = $this->sample($row);
-            $this->facts[$sample->id] = $row;
-            $classes[] = new QuestionClass($sample, max(1, self::int($row['n'])));
+        $rows = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
+        foreach ($rows->executeQuery()->iterateAssociative() as $row) {
+            $class = StoredClass::of($row, self::int($row['sample']));
+            $class->count = self::int($row['n']);
+            $classes[$class->key()] = $class;
+        }
+        // Those that have a tag that is asked for, or are named, leave the class of all that are otherwise alike.
+        foreach ($this->special() as [$plain, $special]) {
+            --$classes[$plain->key()]->count;
+            $classes[$special->key()] ??= $special;
+            ++$classes[$special->key()]->count;
+        }
+        uasort($classes, static fn (StoredClass $a, StoredClass $b): int => $a->sample <=> $b->sample);
+        $told = [];
+        foreach ($classes as $key => $class) {
+            if ($class->count > 0) {
+                $this->facts[$key] = $class;
+                $told[] = new QuestionClass($class->question($this->tags), $class->count, $key);
+            }
         }
 
-        return $classes;
+        return $told;
+    }
+
+    /** @return list<array{StoredClass, StoredClass}> for each question that the blueprint can tell from those like it: the class it would be in, and the one it is in */
+    private function special(): array
+    {
+        $facts = [];
+        $tags = [];
+        if ($this->tags !== []) {
+            $places = array_flip($this->tags);
+            $tagged = $this->query()->select('s.question_id', 't.tag', ...self::FACTS)->innerJoin('s', 'revision_tag', 't', 't.revision_id = ' . $this->from[2])->andWhere('t.tag IN (:tags)')->setParameter('tags', $this->tags, ArrayParameterType::STRING);
+            foreach ($tagged->executeQuery()->iterateAssociative() as $row) {
+                $facts[self::int($row['question_id'])] = $row;
+                $tags[self::int($row['question_id'])][$places[self::text($row['tag'])]] = true;
+            }
+        }
+        if ($this->named !== []) {
+            $named = $this->query()->select('s.question_id', ...self::FACTS)->andWhere('s.question_id IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
+            foreach ($named->executeQuery()->iterateAssociative() as $row) {
+                $facts[self::int($row['question_id'])] = $row;
+            }
+        }
+        $named = array_flip($this->named);
+
+        return array_map(static fn (int $id, array $row): array => [StoredClass::of($row, $id), StoredClass::of($row, $id, $tags[$id] ?? [], isset($named[$id]) ? $id : null)], array_keys($facts), $facts);
     }
 
     public function idOf(QuestionClass $class, int $n): string
     {
-        if ($class->count === 1) {
-            return $class->sample->id;
-        }
         $query = $this->query()->select('s.question_id')->orderBy('s.question_id')->setMaxResults(1)->setFirstResult($n);
-        $this->like($query, $this->facts[$class->sample->id]);
+        $this->like($query, $this->facts[$class->key]);
 
         return 'q' . self::int($query->fetchOne());
     }
@@ -117,7 +143,7 @@ final class StoredStock implements Stock
         $revisions = [];
         foreach ($classes as $class) {
             $query = $this->query()->select($this->from[2]);
-            $this->like($query, $this->facts[$class->sample->id]);
+            $this->like($query, $this->facts[$class->key]);
             array_push($revisions, ...array_map(self::int(...), $query->fetchFirstColumn()));
         }
         sort($revisions);
@@ -134,54 +160,33 @@ final class StoredStock implements Stock
     {
         foreach ($classes as $class) {
             $query = $this->query()->select(':edition', $this->from[2], 's.question_id', ...self::FACTS)->setParameter('edition', $edition->id);
-            $this->like($query, $this->facts[$class->sample->id]);
+            $this->like($query, $this->facts[$class->key]);
             /** @var array<string, mixed> $parameters */
             $parameters = $query->getParameters();
             $this->db->executeStatement('INSERT INTO edition_question (edition_id, revision_id, question_id, objective_path, kind, difficulty, worth) ' . $query->getSQL(), $parameters, array_filter($query->getParameterTypes(), is_object(...)));
         }
     }
 
-    /** @param array<string, mixed> $row */
-    private function sample(array $row): EligibleQuestion
+    private function like(QueryBuilder $query, StoredClass $class): void
     {
-        $tags = array_values(array_filter($this->tags, static fn (string $tag, int $i): bool => (bool) $row['tag' . $i], ARRAY_FILTER_USE_BOTH));
-
-        return new EligibleQuestion(
-            'q' . self::int($row['sample']),
-            self::text($row['kind']),
-            is_string($row['objective_path']) ? explode(Objective::SEPARATOR, $row['objective_path']) : [],
-            $tags,
-            is_string($row['difficulty']) ? $row['difficulty'] : null,
-            Points::of(self::text($row['worth'])),
-        );
-    }
-
-    /** @param array<string, mixed> $facts */
-    private function like(QueryBuilder $query, array $facts): void
-    {
-        if (isset($facts['own'])) {
-            $query->andWhere('s.question_id = :own')->setParameter('own', self::int($facts['own']));
+        if ($class->own !== null) {
+            $query->andWhere('s.question_id = :own')->setParameter('own', $class->own);
 
             return;
         }
-        foreach (['objective_path', 'kind', 'difficulty', 'worth'] as $fact) {
-            if ($facts[$fact] === null) {
+        foreach (['objective_path' => $class->objectivePath, 'kind' => $class->kind, 'difficulty' => $class->difficulty, 'worth' => $class->worth] as $fact => $value) {
+            if ($value === null) {
                 $query->andWhere("s.$fact IS NULL");
             } else {
-                $query->andWhere("s.$fact = :$fact")->setParameter($fact, $facts[$fact]);
+                $query->andWhere("s.$fact = :$fact")->setParameter($fact, $value);
             }
         }
         foreach ($this->tags as $i => $tag) {
-            $query->andWhere($this->has($i) . ' = :has' . $i)->setParameter('tag' . $i, $tag)->setParameter('has' . $i, (int) self::text($facts['tag' . $i]), \Doctrine\DBAL\ParameterType::INTEGER);
+            $query->andWhere((isset($class->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $this->from[2] . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
         }
         if ($this->named !== []) {
             $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
         }
-    }
-
-    private function has(int $tag): string
-    {
-        return 'CASE WHEN ' . $this->from[2] . ' IN (SELECT revision_id FROM revision_tag WHERE tag = :tag' . $tag . ') THEN 1 ELSE 0 END';
     }
 
     private function query(): QueryBuilder

@@ -7,7 +7,7 @@ namespace Zetema\Core\Drawing;
 /** A stock that is a list. */
 final class ListedStock implements Stock
 {
-    /** @var array<string, non-empty-list<string>> ids of a class, by that of its sample */
+    /** @var array<string, non-empty-list<string>> ids of a class, by its key */
     private array $ids = [];
 
     /**
@@ -29,14 +29,14 @@ final class ListedStock implements Stock
             $classes[$key] ??= [$q, []];
             $classes[$key][1][] = $q->id;
         }
-        $this->ids = array_column(array_map(static fn (array $class): array => [$class[0]->id, $class[1]], $classes), 1, 0);
+        $this->ids = array_map(static fn (array $class): array => $class[1], $classes);
 
-        return array_values(array_map(static fn (array $class): QuestionClass => new QuestionClass($class[0], count($class[1])), $classes));
+        return array_map(static fn (string $key, array $class): QuestionClass => new QuestionClass($class[0], count($class[1]), $key), array_keys($classes), $classes);
     }
 
     public function idOf(QuestionClass $class, int $n): string
     {
-        return $this->ids[$class->sample->id][$n];
+        return $this->ids[$class->key][$n];
     }
 
     public function known(array $ids): array

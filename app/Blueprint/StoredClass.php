@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint;
+
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\Core\Drawing\EligibleQuestion;
+use Zetema\Core\Question\Points;
+
+/** What the questions of a class in a StoredStock have in common, and how many they are. */
+final class StoredClass
+{
+    public int $count = 0;
+
+    /**
+     * @param int $sample the number of the first of them
+     * @param array<int, true> $tags places of the tags they have, among those that are asked for
+     * @param int|null $own the number of the one question, if the blueprint names it
+     */
+    private function __construct(
+        public readonly int $sample,
+        public readonly ?string $objectivePath,
+        public readonly string $kind,
+        public readonly ?string $difficulty,
+        public readonly string $worth,
+        public readonly array $tags,
+        public readonly ?int $own,
+    ) {
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     * @param array<int, true> $tags
+     */
+    public static function of(array $row, int $sample, array $tags = [], ?int $own = null): self
+    {
+        $text = static fn (string $column): ?string => is_scalar($row[$column] ?? null) ? (string) $row[$column] : null;
+        ksort($tags);
+
+        return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $own);
+    }
+
+    /** The same for questions that cannot be told apart, and for no others. */
+    public function key(): string
+    {
+        return implode("\n", [$this->objectivePath, $this->kind, $this->difficulty, $this->worth, implode(',', array_keys($this->tags)), $this->own]);
+    }
+
+    /** @param list<string> $tags all that are asked for */
+    public function question(array $tags): EligibleQuestion
+    {
+        return new EligibleQuestion(
+            ($this->own === null ? 'like q' : 'q') . $this->sample, // no blueprint can name the first of a class that is counted
+            $this->kind,
+            $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath),
+            array_values(array_intersect_key($tags, $this->tags)),
+            $this->difficulty,
+            Points::of($this->worth),
+        );
+    }
+}
