@@ -47,6 +47,8 @@ final class Version20261125150000 extends AbstractMigration
         $this->addSql('UPDATE question SET dealt_elsewhere = 1 WHERE EXISTS (SELECT 1 FROM revision r LEFT JOIN objective o ON o.id = question.objective_id WHERE r.id = question.cleared_id AND (r.objective_path IS NOT o.path OR r.kind <> question.kind))');
         // Names are kept apart by the database from now on; two that were made at the same moment get a number.
         $this->addSql("UPDATE question SET name = substr(name, 1, 60) || ' ' || id WHERE name IS NOT NULL AND id NOT IN (SELECT MIN(id) FROM question WHERE name IS NOT NULL GROUP BY bank_id, name)");
+        $this->addSql('DROP INDEX question_board');
+        $this->addSql('CREATE INDEX question_board ON question (bank_id, objective_id, kind)');
         $this->addSql('CREATE UNIQUE INDEX question_name ON question (bank_id, name)');
         foreach (['text' => 'stem_key', 'kind' => 'kind', 'status' => 'status', 'worth' => 'micro_points', 'elsewhere' => 'dealt_elsewhere'] as $index => $column) {
             $this->addSql("CREATE INDEX question_$index ON question (bank_id, $column)");

@@ -41,10 +41,21 @@ final class StoredClass
         return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $own);
     }
 
-    /** The same for questions that cannot be told apart, and for no others. */
-    public function key(): string
+    /**
+     * The same for questions that cannot be told apart, and for no others.
+     *
+     * @param array<string, mixed> $row
+     * @param array<int, true> $tags
+     */
+    public static function key(array $row, array $tags = [], ?int $own = null): string
     {
-        return implode("\n", [$this->objectivePath, $this->kind, $this->difficulty, $this->worth, implode(',', array_keys($this->tags)), $this->own]);
+        $key = '';
+        foreach (['objective_path', 'kind', 'difficulty', 'worth'] as $fact) {
+            $key .= (is_scalar($row[$fact]) ? (string) $row[$fact] : '') . "\n";
+        }
+        ksort($tags);
+
+        return $key . implode(',', array_keys($tags)) . '#' . $own;
     }
 
     /** @param list<string> $tags all that are asked for */

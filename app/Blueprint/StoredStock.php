@@ -52,15 +52,15 @@ final class StoredStock implements Stock
         $classes = [];
         $rows = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
         foreach ($rows->executeQuery()->iterateAssociative() as $row) {
-            $class = StoredClass::of($row, self::int($row['sample']));
+            $classes[StoredClass::key($row)] = $class = StoredClass::of($row, self::int($row['sample']));
             $class->count = self::int($row['n']);
-            $classes[$class->key()] = $class;
         }
         // Those that have a tag that is asked for, or are named, leave the class of all that are otherwise alike.
-        foreach ($this->special() as [$plain, $special]) {
-            --$classes[$plain->key()]->count;
-            $classes[$special->key()] ??= $special;
-            ++$classes[$special->key()]->count;
+        foreach ($this->special() as $id => [$row, $tags, $own]) {
+            --$classes[StoredClass::key($row)]->count;
+            $key = StoredClass::key($row, $tags, $own);
+            $classes[$key] ??= StoredClass::of($row, $id, $tags, $own);
+            ++$classes[$key]->count;
         }
         uasort($classes, static fn (StoredClass $a, StoredClass $b): int => $a->sample <=> $b->sample);
         $told = [];
@@ -74,14 +74,15 @@ final class StoredStock implements Stock
         return $told;
     }
 
-    /** @return list<array{StoredClass, StoredClass}> for each question that the blueprint can tell from those like it: the class it would be in, and the one it is in */
+    /** @return array<int, array{array<string, mixed>, array<int, true>, int|null}> facts, tags and own number of questions that the blueprint can tell from those like them, by number */
     private function special(): array
     {
         $facts = [];
         $tags = [];
         if ($this->tags !== []) {
             $places = array_flip($this->tags);
-            $tagged = $this->query()->select('s.question_id', 't.tag', ...self::FACTS)->innerJoin('s', 'revision_tag', 't', 't.revision_id = ' . $this->from[2])->andWhere('t.tag IN (:tags)')->setParameter('tags', $this->tags, ArrayParameterType::STRING);
+            // From the tags, which are few, to their questions; the other way round all questions would be asked.
+            $tagged = $this->query('revision_tag t CROSS JOIN ')->select('s.question_id', 't.tag', ...self::FACTS)->andWhere('t.tag IN (:tags) AND t.revision_id = ' . $this->from[2])->setParameter('tags', $this->tags, ArrayParameterType::STRING);
             foreach ($tagged->executeQuery()->iterateAssociative() as $row) {
                 $facts[self::int($row['question_id'])] = $row;
                 $tags[self::int($row['question_id'])][$places[self::text($row['tag'])]] = true;
@@ -94,8 +95,13 @@ final class StoredStock implements Stock
             }
         }
         $named = array_flip($this->named);
+        $special = [];
+        foreach ($facts as $id => $row) {
+            $special[$id] = [$row, $tags[$id] ?? [], isset($named[$id]) ? $id : null];
+        }
+        ksort($special); // the first of a class is its sample
 
-        return array_map(static fn (int $id, array $row): array => [StoredClass::of($row, $id), StoredClass::of($row, $id, $tags[$id] ?? [], isset($named[$id]) ? $id : null)], array_keys($facts), $facts);
+        return $special;
     }
 
     public function idOf(QuestionClass $class, int $n): string
@@ -189,9 +195,9 @@ final class StoredStock implements Stock
         }
     }
 
-    private function query(): QueryBuilder
+    private function query(string $joined = ''): QueryBuilder
     {
-        return $this->db->createQueryBuilder()->from($this->from[0], 's')->where($this->from[1])->setParameter('owner', $this->owner);
+        return $this->db->createQueryBuilder()->from($joined . $this->from[0], 's')->where($this->from[1])->setParameter('owner', $this->owner);
     }
 
     private static function number(string $id): ?int

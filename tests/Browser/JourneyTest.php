@@ -27,8 +27,8 @@ final class JourneyTest extends BrowserTestCase
         unlink($file);
         $page->see('did you mean `points:`?');
         $page->see('Take in 2 questions');
-        $page->driver->executeScript('const t = document.querySelector("textarea"); t.setSelectionRange(t.value.indexOf("poinst"), t.value.indexOf("poinst") + 6); t.focus();');
-        $page->field('Text of the questions')->sendKeys('points');
+        $page->driver->executeScript('const line = [...document.querySelectorAll(".cm-line")].find((l) => l.textContent.includes("poinst")); const text = line.firstChild; const at = text.data.indexOf("poinst"); document.querySelector(".cm-content").focus(); getSelection().setBaseAndExtent(text, at, text, at + 6);');
+        $page->type('points');
         $page->see('Take in 3 questions');
         $page->click('Take in 3 questions');
         $page->see('Taken in:');

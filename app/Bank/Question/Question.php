@@ -25,7 +25,7 @@ use Zetema\Core\Question as Core;
 #[ORM\Entity]
 #[ORM\Table(name: 'question')]
 #[ORM\UniqueConstraint(name: 'question_name', columns: ['bank_id', 'name'])]
-#[ORM\Index(name: 'question_board', columns: ['bank_id', 'objective_id', 'kind', 'status'])]
+#[ORM\Index(name: 'question_board', columns: ['bank_id', 'objective_id', 'kind'])]
 #[ORM\Index(name: 'question_text', columns: ['bank_id', 'stem_key'])]
 #[ORM\Index(name: 'question_kind', columns: ['bank_id', 'kind'])]
 #[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
 import { FileButton } from '../../parts/FileButton';
@@ -31,8 +31,8 @@ export default function IntakePage() {
   const [waiting, setWaiting] = useState<{ name: string; text: string } | null>(null);
   const settled = useSettled(useDeferredValue(text), 300);
   useEffect(() => {
-    if (text.length < 2_000_000) localStorage.setItem(shelf, text);
-  }, [text]);
+    if (settled.length < 2_000_000) localStorage.setItem(shelf, settled);
+  }, [settled]);
   const read = useQuery({
     queryKey: ['intake', bank, settled],
     queryFn: () => take(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
@@ -41,7 +41,10 @@ export default function IntakePage() {
     gcTime: 0,
   });
   const understood = settled.trim() === '' ? undefined : read.data;
-  const ready = understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [];
+  const ready = useMemo(
+    () => understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [],
+    [understood, left],
+  );
   const takenIn = (done: Schema['Job'], from?: Chosen) => {
     for (const key of ['board', 'questions', 'batches', 'blueprints', 'bank-settings', 'pages', 'proofreading', 'jobs'])
       void queries.invalidateQueries({ queryKey: [key, bank] });
@@ -69,6 +72,11 @@ export default function IntakePage() {
   });
   const job = useJob(takeIn.data ?? begun.data?.jobs.find(({ task }) => task === 'take in'), (ended) => takenIn(ended, takeIn.variables));
   const working = job !== null && !isOver(job);
+  const problems = useMemo(() => problemLines(understood), [understood]);
+  const onLeave = useCallback(
+    (line: number) => setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line]))),
+    [],
+  );
   const put = (chosen: { name: string; text: string }, below = false) => {
     setText((old) => (below ? `${old.replace(/\n*$/, '')}\n\n${chosen.text}` : chosen.text));
     if (!below) setName(chosen.name);
@@ -150,20 +158,10 @@ export default function IntakePage() {
         </div>
         <div className="row">
           <div className="p" style={{ paddingLeft: 0 }}>
-            <SourceText text={text} problems={problemLines(understood)} onChange={setText} />
+            <SourceText text={text} problems={problems} onChange={setText} />
           </div>
           <div className="m" style={{ position: 'relative', paddingRight: 16 }}>
-            {understood && (
-              <UnderstoodMargin
-                understood={understood}
-                bank={bank}
-                left={left}
-                onLeave={(line) =>
-                  setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line])))
-                }
-                level={LEVEL}
-              />
-            )}
+            {understood && <UnderstoodMargin understood={understood} bank={bank} left={left} onLeave={onLeave} level={LEVEL} />}
           </div>
         </div>
       </div>

@@ -1,3 +1,8 @@
+import { defaultKeymap, history, historyKeymap, insertNewline } from '@codemirror/commands';
+import { EditorState, RangeSet, StateEffect, StateField } from '@codemirror/state';
+import { EditorView, gutterLineClass, GutterMarker, keymap, lineNumbers, placeholder } from '@codemirror/view';
+import { useEffect, useEffectEvent, useRef } from 'react';
+
 /** Height of one line of the source, in pixels; the margin counts with it. */
 export const LEVEL = 22;
 
@@ -13,7 +18,26 @@ one: Which sign shows that a queen laid here within the last three days?
 false: A drone can sting.
   points: 5`;
 
-/** The text with line numbers; lines with a problem have theirs in madder. Grows with the text, so page and margin scroll as one. */
+const marker = new (class extends GutterMarker {
+  override elementClass = 'cm-problem';
+})();
+const setProblems = StateEffect.define<ReadonlySet<number>>();
+const problemLines = StateField.define<RangeSet<GutterMarker>>({
+  create: () => RangeSet.empty,
+  update: (marks, transaction) => {
+    const told = transaction.effects.find((effect) => effect.is(setProblems));
+    if (!told) return marks.map(transaction.changes);
+    const { doc } = transaction.state;
+    const lines = [...told.value].filter((line) => line <= doc.lines).sort((a, b) => a - b);
+    return RangeSet.of(lines.map((line) => marker.range(doc.line(line).from)));
+  },
+  provide: (field) => gutterLineClass.from(field),
+});
+
+/**
+ * The text with line numbers; lines with a problem have theirs in madder. Grows with the text, so page and margin scroll as one; only
+ * the lines near the window are drawn, however many there are.
+ */
 export function SourceText({
   text,
   problems,
@@ -23,28 +47,48 @@ export function SourceText({
   problems: ReadonlySet<number>;
   onChange: (text: string) => void;
 }) {
-  const lines = text.split('\n').length;
-  const rows = Math.max(lines, 18);
-  return (
-    <div className="flex">
-      <pre className="fig w-14 shrink-0 pr-3 text-right text-quiet select-none" style={{ lineHeight: `${LEVEL}px` }} aria-hidden>
-        {Array.from({ length: rows }, (_, i) => (
-          <span key={i} className={problems.has(i + 1) ? 'font-bold text-wrong' : i < lines ? '' : 'opacity-0'}>
-            {i + 1}
-            {'\n'}
-          </span>
-        ))}
-      </pre>
-      <textarea
-        // It never scrolls up or down by itself: its rows must stay level with their numbers. Below them is room for its scroll bar.
-        className="fig overflow-x-auto overflow-y-hidden whitespace-pre outline-none"
-        style={{ lineHeight: `${LEVEL}px`, height: rows * LEVEL + 2 * LEVEL, fieldSizing: 'fixed' }}
-        aria-label="Text of the questions"
-        placeholder={example}
-        spellCheck={false}
-        value={text}
-        onChange={(e) => onChange(e.target.value)}
-      />
-    </div>
-  );
+  const place = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  /** What the editor holds as far as the page knows, so that its own changes are not put into it again. */
+  const known = useRef(text);
+  const changed = useEffectEvent((next: string) => {
+    known.current = next;
+    onChange(next);
+  });
+  useEffect(() => {
+    if (!place.current) return;
+    const editor = new EditorView({
+      parent: place.current,
+      state: EditorState.create({
+        doc: known.current,
+        extensions: [
+          lineNumbers(),
+          problemLines,
+          history(),
+          // A line begins where its author puts it: below what stands indented is often something that does not.
+          keymap.of([{ key: 'Enter', run: insertNewline }, ...historyKeymap, ...defaultKeymap]),
+          placeholder(example),
+          EditorView.contentAttributes.of({ 'aria-label': 'Text of the questions', spellcheck: 'false' }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) changed(update.state.doc.toString());
+          }),
+        ],
+      }),
+    });
+    view.current = editor;
+    return () => {
+      view.current = null;
+      editor.destroy();
+    };
+  }, []);
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor || text === known.current) return;
+    known.current = text;
+    editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text } });
+  }, [text]);
+  useEffect(() => {
+    view.current?.dispatch({ effects: setProblems.of(problems) });
+  }, [problems]);
+  return <div ref={place} className="source" style={{ '--level': `${LEVEL}px` } as React.CSSProperties} />;
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 
@@ -10,7 +10,7 @@ interface Entry {
 }
 
 /** What was understood, each entry level with its line; where two would meet, the later one moves down. */
-export function UnderstoodMargin(props: {
+export const UnderstoodMargin = memo(function UnderstoodMargin(props: {
   understood: Schema['Understood'];
   bank: number;
   left: ReadonlySet<number>;
@@ -19,7 +19,24 @@ export function UnderstoodMargin(props: {
 }) {
   const { understood, bank, left, onLeave, level } = props;
   const range = useVisible();
-  const entries: Entry[] = [
+  const placed = useMemo(() => place(entriesOf(understood, bank, left, onLeave), level), [understood, bank, left, onLeave, level]);
+  const last = placed.at(-1);
+  const bottom = last ? last.top + last.height : 0;
+  return (
+    <div className="relative" style={{ height: bottom + 40 }}>
+      {placed
+        .filter(({ top, height }) => top + height > range.from && top < range.to)
+        .map(({ key, top, show }) => (
+          <div key={key} className="absolute right-0 left-0" style={{ top, lineHeight: '20px' }}>
+            {show}
+          </div>
+        ))}
+    </div>
+  );
+});
+
+function entriesOf(understood: Schema['Understood'], bank: number, left: ReadonlySet<number>, onLeave: (line: number) => void): Entry[] {
+  return [
     ...understood.problems.map((p, i) => ({
       key: `p${i}`,
       line: p.line,
@@ -44,20 +61,6 @@ export function UnderstoodMargin(props: {
           })),
     ),
   ].sort((a, b) => a.line - b.line);
-  const placed = place(entries, level);
-  const last = placed.at(-1);
-  const bottom = last ? last.top + last.height : 0;
-  return (
-    <div className="relative" style={{ height: bottom + 40 }}>
-      {placed
-        .filter(({ top, height }) => top + height > range.from && top < range.to)
-        .map(({ key, top, show }) => (
-          <div key={key} className="absolute right-0 left-0" style={{ top, lineHeight: '20px' }}>
-            {show}
-          </div>
-        ))}
-    </div>
-  );
 }
 
 function place(entries: Entry[], level: number): (Entry & { top: number })[] {
