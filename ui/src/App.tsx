@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-router';
-import { api, take } from './api/client';
+import { banksQuery } from './api/queries';
 import { LogInPage } from './areas/people/LogIn';
 import { LogInAgain } from './areas/people/LogInAgain';
 import { type Account, useSession } from './areas/people/session';
@@ -72,7 +72,7 @@ export function App() {
 }
 
 function useBanks() {
-  return useQuery({ queryKey: ['banks'], queryFn: () => take(api.GET('/banks')) });
+  return useQuery(banksQuery());
 }
 
 function ToFirstBank() {

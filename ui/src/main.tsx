@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { ApiError } from './api/client';
 import { App } from './App';
+import { askFirst } from './first';
 import './styles.css';
 
 const queries = new QueryClient({
@@ -17,6 +18,8 @@ const queries = new QueryClient({
     },
   },
 });
+
+askFirst(queries, window.location.pathname).catch(() => undefined);
 
 const root = document.getElementById('root');
 if (root) {

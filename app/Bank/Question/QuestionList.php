@@ -42,7 +42,7 @@ final readonly class QuestionList
         $rows = [];
         for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {
             $query = $this->query($bank, $filter, $scope, $search, $order, $phase === 1, $along)->addSelect(self::COLUMNS);
-            self::inOrder($query, $order, $phase === 1, $along, $keys);
+            self::inOrder($query, $order, $phase === 1, $along, $search !== null, $keys);
             $found = $query->setMaxResults(self::PAGE + 1 - count($rows))->fetchAllAssociative();
             array_push($rows, ...array_map(static fn (array $row): array => [...$row, 'phase' => $phase], $found));
         }
@@ -87,7 +87,7 @@ final readonly class QuestionList
         // A column within a function is looked at and never looked up: that leaves the lookup to the others.
         $looked = $along ? self::looked(...) : static fn (string $column): string => $column;
         $query = $this->db->createQueryBuilder();
-        if ($search !== null && count($order->columns()) === 1 && !$order->falls()) {
+        if ($search !== null && self::isAlongIndex($order)) {
             $query->from(SearchIndex::TABLE . ' s CROSS JOIN question', 'q')->where('q.id = s.rowid AND ' . SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $search)->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
         } elseif ($order === QuestionOrder::Objective && !$without && $along) {
             $query->from('objective o CROSS JOIN question', 'q')->where('q.objective_id = o.id AND o.bank_id = :bank');
@@ -122,13 +122,17 @@ final readonly class QuestionList
     }
 
     /** @param list<int|string> $keys of the last row of the page before */
-    private static function inOrder(QueryBuilder $query, QuestionOrder $order, bool $without, bool $along, array $keys): void
+    private static function inOrder(QueryBuilder $query, QuestionOrder $order, bool $without, bool $along, bool $searched, array $keys): void
     {
         $columns = $without ? ['q.id'] : $order->columns();
         foreach ($columns as $i => $column) {
             $query->addSelect($column . ' AS key' . $i);
         }
-        $columns = $along || count($columns) === 1 ? $columns : array_map(self::looked(...), $columns);
+        $columns = match (true) {
+            $searched && self::isAlongIndex($order) => ['s.rowid'], // the order in which the index gives what it found
+            $along || count($columns) === 1 => $columns,
+            default => array_map(self::looked(...), $columns),
+        };
         foreach ($columns as $column) {
             $query->addOrderBy($column, $order->falls() ? 'DESC' : 'ASC');
         }
@@ -141,6 +145,11 @@ final readonly class QuestionList
             }
             $query->andWhere('(' . implode(', ', $columns) . ') ' . ($order->falls() ? '<' : '>') . ' (:key' . implode(', :key', array_keys($keys)) . ')');
         }
+    }
+
+    private static function isAlongIndex(QuestionOrder $order): bool
+    {
+        return $order === QuestionOrder::Made;
     }
 
     private static function looked(string $column): string

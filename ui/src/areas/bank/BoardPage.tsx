@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
+import { blueprintsQuery, boardQuery } from '../../api/queries';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
 import { Waiting } from '../../parts/Waiting';
@@ -14,9 +15,8 @@ type BoardRow = Schema['Board']['rows'][number];
 /** The map of everything: objective × kind, tinted where an assessment takes from. */
 export default function BoardPage() {
   const bank = Number(useParams().bank);
-  const path = { params: { path: { id: bank } } };
-  const board = useQuery({ queryKey: ['board', bank], queryFn: () => take(api.GET('/banks/{id}/board', path)) });
-  const blueprints = useQuery({ queryKey: ['blueprints', bank], queryFn: () => take(api.GET('/banks/{id}/blueprints', path)) });
+  const board = useQuery(boardQuery(bank));
+  const blueprints = useQuery(blueprintsQuery(bank));
   const [shown, setShown] = useState<number | null>(null);
   const list = blueprints.data?.blueprints ?? [];
   const chosen = (list.find((b) => b.id === shown) ?? list[0])?.id;

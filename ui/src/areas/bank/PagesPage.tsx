@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
+import { pagesQuery } from '../../api/queries';
 import { day, timeOfDay } from '../../parts/figures';
 import { MediaContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
@@ -23,10 +24,7 @@ export default function PagesPage({ account }: { account: Account }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const media = useMedia(bank);
-  const pages = useQuery({
-    queryKey: ['pages', bank],
-    queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
-  });
+  const pages = useQuery(pagesQuery(bank));
   const make = useMutation({
     mutationFn: (name: string) => take(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
     onSuccess: async (made) => {

@@ -3,6 +3,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type Schema, take } from '../../api/client';
+import { boardQuery } from '../../api/queries';
 import { count } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
@@ -57,10 +58,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
     getNextPageParam: (page) => page.after,
     placeholderData: keepPreviousData,
   });
-  const board = useQuery({
-    queryKey: ['board', bank],
-    queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
-  });
+  const board = useQuery(boardQuery(bank));
   if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
   const objectives = [
     { value: '', words: 'every objective' },

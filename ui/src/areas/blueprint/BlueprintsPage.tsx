@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, inWords, take } from '../../api/client';
+import { blueprintsQuery } from '../../api/queries';
 import { count } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { Waiting } from '../../parts/Waiting';
@@ -13,10 +14,7 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [title, setTitle] = useState('');
-  const list = useQuery({
-    queryKey: ['blueprints', bank],
-    queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
-  });
+  const list = useQuery(blueprintsQuery(bank));
   const make = useMutation({
     mutationFn: () => take(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {

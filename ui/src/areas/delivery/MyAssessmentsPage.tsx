@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
+import { myAssessmentsQuery } from '../../api/queries';
 import { count, day, duration, points } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../parts/TopBar';
@@ -9,7 +10,7 @@ import type { Account } from '../people/session';
 
 /** A candidate's list: what can be sat, what is running, what was sat. */
 export default function MyAssessmentsPage({ account }: { account: Account }) {
-  const list = useQuery({ queryKey: ['mine'], queryFn: () => take(api.GET('/my-assessments')), refetchOnMount: 'always' });
+  const list = useQuery({ ...myAssessmentsQuery(), refetchOnMount: 'always' });
   return (
     <>
       <TopBar account={account} title="Your assessments" />

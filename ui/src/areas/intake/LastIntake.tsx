@@ -1,14 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, inWords, type Schema, take } from '../../api/client';
+import { batchesQuery } from '../../api/queries';
 import { count, day } from '../../parts/figures';
-
-function useBatches(bank: number) {
-  return useQuery({ queryKey: ['batches', bank], queryFn: () => take(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
-}
 
 /** The last intake, and the way back from it. */
 export function LastIntake({ bank }: { bank: number }) {
-  const batches = useBatches(bank);
+  const batches = useQuery(batchesQuery(bank));
   const last = batches.data?.batches.find((batch) => batch.takenBackAt === null);
   return last ? <BatchLine bank={bank} batch={last} lead="last intake: " /> : null;
 }

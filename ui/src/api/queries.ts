@@ -1,0 +1,34 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api, setWhose, take } from './client';
+
+// What several screens ask for, each under one key.
+
+export const meQuery = () =>
+  queryOptions({
+    queryKey: ['me'],
+    queryFn: async () => {
+      const me = await take(api.GET('/me'));
+      setWhose(me.account?.id ?? null);
+      return me;
+    },
+    staleTime: Infinity,
+  });
+
+export const banksQuery = () => queryOptions({ queryKey: ['banks'], queryFn: () => take(api.GET('/banks')) });
+
+export const boardQuery = (bank: number) =>
+  queryOptions({ queryKey: ['board', bank], queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
+
+export const blueprintsQuery = (bank: number) =>
+  queryOptions({
+    queryKey: ['blueprints', bank],
+    queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
+  });
+
+export const batchesQuery = (bank: number) =>
+  queryOptions({ queryKey: ['batches', bank], queryFn: () => take(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
+
+export const pagesQuery = (bank: number) =>
+  queryOptions({ queryKey: ['pages', bank], queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
+
+export const myAssessmentsQuery = () => queryOptions({ queryKey: ['mine'], queryFn: () => take(api.GET('/my-assessments')) });
