@@ -93,6 +93,26 @@ final class RacesTest extends TestCase
         self::assertSame([201 => 1, 422 => 5], self::counted($this->atOnce(array_fill(0, 6, ['POST', '/api/blueprints/3/editions', ['version' => $version]]))));
     }
 
+    public function test_a_large_intake_is_worked_off_by_another_process_while_everything_else_goes_on(): void
+    {
+        $many = 600;
+        $text = implode("\n", array_map(static fn (int $i): string => "one: Which of these is number $i?\n yes: the right one\n no: another\n", range(1, $many)));
+        $lines = array_map(static fn (int $i): int => 1 + 4 * $i, range(0, $many - 1));
+        [[$status, $json]] = $this->atOnce([['POST', '/api/banks/1/intake', ['text' => $text, 'lines' => $lines, 'name' => 'large']]]);
+        self::assertSame(202, $status);
+        $job = Fields::ofJson($json);
+        $seen = [];
+        for ($end = microtime(true) + 30; microtime(true) < $end && !in_array($job->text('state'), ['done', 'failed'], true); usleep(50_000)) {
+            [[, $json], [$meanwhile]] = $this->atOnce([['GET', '/api/jobs/' . $job->integer('id'), null], ['PUT', '/api/questions/5/about', ['version' => $this->get('/api/questions/5')->integer('version'), 'selfNote' => 'typed ' . count($seen)]]]);
+            self::assertSame(200, $meanwhile, 'others can save while it works');
+            $job = Fields::ofJson($json);
+            $seen[$job->integer('done')] = true;
+        }
+
+        self::assertSame(['done', $many], [$job->text('state'), $job->object('result')->integer('questions')]);
+        self::assertGreaterThan(2, count($seen), 'how far it is was told');
+    }
+
     private function get(string $path): Fields
     {
         return Fields::ofJson($this->atOnce([['GET', $path, null]])[0][1]);

@@ -18,6 +18,18 @@ one: Which sign shows that a queen laid here within the last three days?
 false: A drone can sting.
   points: 5`;
 
+/** Lines level with the margin, and nothing of an editor but numbers. */
+const look = EditorView.theme({
+  '&': { background: 'none', minHeight: `${20 * LEVEL}px`, fontSize: '0.93em' },
+  '&.cm-focused': { outline: 'none' },
+  '.cm-scroller': { fontFamily: 'var(--figures)', lineHeight: `${LEVEL}px` },
+  '.cm-content': { padding: `0 0 ${2 * LEVEL}px`, caretColor: 'var(--ink)' },
+  '.cm-line': { padding: 0 },
+  '.cm-placeholder': { color: 'var(--quiet)' },
+  '.cm-gutters': { background: 'none', border: 0, color: 'var(--quiet)', minWidth: '3.5rem', paddingRight: '12px', justifyContent: 'flex-end' },
+  '.cm-problem': { color: 'var(--wrong)', fontWeight: 700 },
+});
+
 const marker = new (class extends GutterMarker {
   override elementClass = 'cm-problem';
 })();
@@ -62,6 +74,7 @@ export function SourceText({
       state: EditorState.create({
         doc: known.current,
         extensions: [
+          look,
           lineNumbers(),
           problemLines,
           history(),
@@ -90,5 +103,5 @@ export function SourceText({
   useEffect(() => {
     view.current?.dispatch({ effects: setProblems.of(problems) });
   }, [problems]);
-  return <div ref={place} className="source" style={{ '--level': `${LEVEL}px` } as React.CSSProperties} />;
+  return <div ref={place} />;
 }
