@@ -26,7 +26,14 @@ const look = EditorView.theme({
   '.cm-content': { padding: `0 0 ${2 * LEVEL}px`, caretColor: 'var(--ink)' },
   '.cm-line': { padding: 0 },
   '.cm-placeholder': { color: 'var(--quiet)' },
-  '.cm-gutters': { background: 'none', border: 0, color: 'var(--quiet)', minWidth: '3.5rem', paddingRight: '12px', justifyContent: 'flex-end' },
+  '.cm-gutters': {
+    background: 'none',
+    border: 0,
+    color: 'var(--quiet)',
+    minWidth: '3.5rem',
+    paddingRight: '12px',
+    justifyContent: 'flex-end',
+  },
   '.cm-problem': { color: 'var(--wrong)', fontWeight: 700 },
 });
 
