@@ -239,7 +239,7 @@ final class DeliveryTest extends ApiTestCase
     /** @return list<string> feedback, hints and field names that would give an answer away */
     private function secrets(): array
     {
-        $secrets = ['"key"', '"keys"', '"atoms"', '"working"', '"wordings"', '"spans"', '"weight"', '"outcomeTexts"'];
+        $secrets = ['"key"', '"keys"', '"criteria"', '"working"', '"wordings"', '"spans"', '"weight"', '"outcomeTexts"'];
         foreach (self::getContainer()->get(Connection::class)->fetchFirstColumn('SELECT content FROM revision') as $json) {
             $content = Fields::ofJson(is_string($json) ? $json : '');
             foreach ([...$content->objects('choices', optional: true), ...$content->objects('wordings', optional: true)] as $part) {

@@ -34,14 +34,8 @@ final readonly class FeedbackChooser
             $this->outcomeText([$question->outcomeTexts, $furtherOut], $verdict, $attempt, $attemptsLeft),
             ...$question->kind->says($response, $found),
         ];
-        $chosen = [];
-        foreach ($question->kind->choices() as $i => $choice) {
-            if (in_array($choice->id, $response->chosen, true)) {
-                $chosen[] = $i + 1;
-            }
-        }
         foreach ($question->notes as $note) {
-            if ($note->isDue($chosen, $verdict->outcome, $attempt, $attemptsLeft === 0)) {
+            if ($note->isDue($response->chosen, $verdict->outcome, $attempt, $attemptsLeft === 0)) {
                 $texts[] = $note->text;
             }
         }

@@ -18,7 +18,7 @@ use Zetema\Core\Question\Settings\Setting;
 /** All that is needed to mark a question, as plain data. The core marks by running it; so can anybody else. */
 final readonly class MarkingPlan
 {
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     private function __construct(
         public Scoring $scoring,
@@ -86,8 +86,8 @@ final readonly class MarkingPlan
         return [
             'v' => self::VERSION,
             'look' => $scoring->look,
-            'options' => $scoring->options,
-            'atoms' => array_map(static fn (Criterion $criterion): array => $criterion->toData(), $scoring->criteria),
+            'options' => (object) $scoring->options,
+            'criteria' => array_map(static fn (Criterion $criterion): array => $criterion->toData(), $scoring->criteria),
             'rule' => $scoring->rule,
             'need' => (string) $scoring->need,
             'wrongPartCosts' => (string) $scoring->wrongPartCosts,
@@ -105,7 +105,7 @@ final readonly class MarkingPlan
             throw new Malformed('v', sprintf('is %d; this reads marking plans of version %d', $data->integer('v'), self::VERSION));
         }
         $criteria = [];
-        foreach ($data->objects('atoms') as $criterion) {
+        foreach ($data->objects('criteria') as $criterion) {
             $criteria[] = Criterion::fromData($criterion);
         }
         $options = $data->optionalObject('options')?->raw() ?? [];
