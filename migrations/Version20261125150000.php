@@ -58,7 +58,7 @@ final class Version20261125150000 extends AbstractMigration
         $this->addSql('ALTER TABLE remark ADD COLUMN version INTEGER DEFAULT 1 NOT NULL');
         $this->counts();
         $this->addSql('CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3")');
-        $this->addSql('CREATE TABLE proofreading_note (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, rule VARCHAR(40) NOT NULL, line VARCHAR(40) NOT NULL, message VARCHAR(300) NOT NULL, bank_id INTEGER NOT NULL, question_id INTEGER NOT NULL, CONSTRAINT FK_9B0F0A2C11C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT FK_9B0F0A2C1E27F6BF FOREIGN KEY (question_id) REFERENCES question (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
+        $this->addSql('CREATE TABLE proofreading_note (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, rule VARCHAR(40) NOT NULL, line VARCHAR(40) NOT NULL, message VARCHAR(300) NOT NULL, line_id VARCHAR(40) NOT NULL, message_by_ids VARCHAR(300) NOT NULL, bank_id INTEGER NOT NULL, question_id INTEGER NOT NULL, CONSTRAINT FK_9B0F0A2C11C8FB41 FOREIGN KEY (bank_id) REFERENCES bank (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE, CONSTRAINT FK_9B0F0A2C1E27F6BF FOREIGN KEY (question_id) REFERENCES question (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
         $this->addSql('CREATE INDEX IDX_144A45B911C8FB41 ON proofreading_note (bank_id)');
         $this->addSql('CREATE INDEX IDX_144A45B91E27F6BF ON proofreading_note (question_id)');
         $this->addSql('CREATE INDEX proofreading_note_bank ON proofreading_note (bank_id, question_id)');
@@ -92,12 +92,57 @@ final class Version20261125150000 extends AbstractMigration
         $this->addSql("CREATE TRIGGER question_recounted AFTER UPDATE OF bank_id, objective_id, kind, status, cleared_id, dealt_elsewhere ON question BEGIN $out $in END");
     }
 
-    /** The checksums of what editions hold, which SQL alone cannot make. */
+    /** What SQL alone cannot make: checksums of what editions hold, and ids of lines in place of their places. */
     public function postUp(Schema $schema): void
     {
+        $this->conditionsByIds();
+        $this->linesByIds();
         foreach ($this->connection->fetchFirstColumn('SELECT id FROM edition') as $edition) {
             $held = $this->connection->fetchFirstColumn('SELECT revision_id FROM edition_question WHERE edition_id = ? ORDER BY revision_id', [$edition]);
             $this->connection->executeStatement('UPDATE edition SET holds = ? WHERE id = ?', [hash('sha256', implode(',', array_map(static fn (mixed $id): string => is_scalar($id) ? (string) $id : '', $held))), $edition]);
+        }
+    }
+
+    /** Conditions of notes spoke of the number of a choice. */
+    private function conditionsByIds(): void
+    {
+        foreach ($this->connection->fetchAllAssociative("SELECT id, content FROM revision WHERE content LIKE '%\"choice\"%'") as $row) {
+            $content = json_decode((string) $row['content'], true);
+            foreach ($content['notes'] ?? [] as $n => $note) {
+                foreach ($note['when'] ?? [] as $s => $all) {
+                    foreach ($all as $c => $condition) {
+                        if (isset($condition['choice'])) {
+                            $condition['answer'] = $content['choices'][$condition['choice'] - 1]['id'] ?? $condition['choice'];
+                            unset($condition['choice']);
+                            $content['notes'][$n]['when'][$s][$c] = $condition;
+                        }
+                    }
+                }
+            }
+            $this->connection->executeStatement('UPDATE revision SET content = ? WHERE id = ?', [json_encode($content, JSON_THROW_ON_ERROR), $row['id']]);
+        }
+    }
+
+    /** Remarks and notes that were waved off stood at the number of a line. */
+    private function linesByIds(): void
+    {
+        foreach (['remark' => "'' AS message", 'waving' => 'x.message'] as $table => $message) {
+            $rows = $this->connection->fetchAllAssociative("SELECT x.id, x.line, $message, r.content FROM $table x JOIN question q ON q.id = x.question_id JOIN revision r ON r.id = q.newest_id");
+            foreach ($rows as $row) {
+                $content = json_decode((string) $row['content'], true);
+                $at = static function (array $m) use ($content): string {
+                    $lists = ['answer' => $content['choices'] ?? $content['wordings'] ?? $content['spans'] ?? [], 'pair' => $content['pairs'] ?? [], 'item' => $content['items'] ?? [], 'area' => $content['regions'] ?? [],
+                        'label' => $content['labels'] ?? [], 'gap' => array_column($content['gaps'] ?? [], 'part'), 'hint' => $content['hints'] ?? []];
+
+                    return $m[1] . ':' . ($lists[$m[1]][(int) $m[2] - 1]['id'] ?? $m[2]);
+                };
+                $pattern = '(answer|pair|item|area|label|gap|hint) (\d+)';
+                $line = preg_replace_callback("/^$pattern$/D", $at, (string) $row['line']);
+                $this->connection->executeStatement("UPDATE $table SET line = ? WHERE id = ?", [$line, $row['id']]);
+                if ($table === 'waving') {
+                    $this->connection->executeStatement('UPDATE waving SET message = ? WHERE id = ?', [preg_replace_callback("/\b$pattern\b/", $at, (string) $row['message']), $row['id']]);
+                }
+            }
         }
     }
 

@@ -109,6 +109,13 @@ interface Kind
     public function choices(): array;
 
     /**
+     * The word by which its lines are called, and their stable ids in the order written.
+     *
+     * @return array{string, list<int>}
+     */
+    public function lineIds(): array;
+
+    /**
      * The right answer in words, one line each.
      *
      * @return list<AnswerLine>

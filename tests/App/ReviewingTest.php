@@ -16,8 +16,8 @@ final class ReviewingTest extends ApiTestCase
     public function test_a_remark_stands_at_its_line_is_answered_and_closed(): void
     {
         $this->logIn('penhale');
-        $remark = $this->send('POST', '/api/questions/16/remarks', ['where' => 'answer 2', 'text' => 'Is a lid ever round?'], 'Question', 201)->objects('remarks')[0];
-        self::assertSame(['answer 2', 'S. Penhale', null], [$remark->text('where'), $remark->text('by'), $remark->optionalText('closedAt')]);
+        $remark = $this->send('POST', '/api/questions/16/remarks', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201)->objects('remarks')[0];
+        self::assertSame(['answer:2', 'S. Penhale', null], [$remark->text('where'), $remark->text('by'), $remark->optionalText('closedAt')]);
 
         $this->logIn('orrell');
         $path = '/api/questions/16/remarks/' . $remark->integer('id');
@@ -51,6 +51,25 @@ final class ReviewingTest extends ApiTestCase
         $changed = $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'choices' => $choices]], 'Question');
         self::assertNull($this->proof($changed, 'all or none of these')->optionalObject('waved'), 'the line reads otherwise now');
         self::assertNull($this->proof($this->send('PUT', '/api/questions/16/waved', $waved, 'Question'), 'all or none of these')->optionalObject('waved'));
+    }
+
+    public function test_what_is_kept_at_a_line_goes_with_it_and_not_with_its_place(): void
+    {
+        $this->logIn('orrell');
+        $question = $this->send('GET', '/api/questions/16', schema: 'Question');
+        $proof = $this->proof($question, 'all or none of these');
+        self::assertSame('answer:4', $proof->text('where'));
+        $this->send('POST', '/api/questions/16/waved', ['rule' => $proof->text('rule'), 'where' => $proof->text('where'), 'message' => $proof->text('message'), 'reason' => 'The guild always has it.'], 'Question', 201);
+        $question = $this->send('POST', '/api/questions/16/remarks', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201);
+        $content = $question->object('content')->raw();
+        $choices = $content['choices'];
+        self::assertIsArray($choices);
+        $edit = fn (Fields $question, array $list): Fields => $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$content, 'choices' => $list]], 'Question');
+        $moved = $edit($question, [$choices[3], $choices[0], ['id' => 9, 'text' => 'A new one in between', 'key' => false], $choices[1], $choices[2]]);
+
+        self::assertSame('The guild always has it.', $this->proof($moved, 'all or none of these')->object('waved')->text('reason'), 'it is answer 1 now');
+        self::assertSame('answer:2', $moved->objects('remarks')[0]->text('where'), 'and this one answer 4');
+        self::assertNotContains(16, array_map(static fn (Fields $q): int => $q->integer('id'), $this->send('GET', '/api/banks/1/proofreading?rule=all%20or%20none%20of%20these')->objects('questions')));
     }
 
     public function test_who_else_has_a_question_open_is_told_until_they_have_gone(): void
@@ -111,7 +130,7 @@ final class ReviewingTest extends ApiTestCase
 
         self::assertSame(['3', 'bank'], [$margin->object('settings')->object('attempts')->text('value'), $margin->object('settings')->object('attempts')->text('from')]);
         self::assertSame(['10', 'question'], [$margin->object('settings')->object('points')->text('value'), $margin->object('settings')->object('points')->text('from')]);
-        self::assertSame(['10', '8', '8'], $margin->object('lines')->object('answer 1')->texts('earned'));
+        self::assertSame(['10', '8', '8'], $margin->object('lines')->object('answer:1')->texts('earned'));
         $made = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'A claim of ours.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]], 'Question', 201);
         self::assertSame('4', $made->object('margin')->text('worth'));
 

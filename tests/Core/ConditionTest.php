@@ -61,8 +61,8 @@ final class ConditionTest extends TestCase
         $note = $question->notes[0];
 
         self::assertSame($said, $note->isDue($chosen, $outcome, $attempt, $last));
-        self::assertSame($head, $note->inWords(), 'it is written as it was read');
-        self::assertEquals($note, Note::fromData(Fields::of($note->toData())), 'and stored');
+        self::assertSame($head, $note->inWords([1, 2, 3]), 'it is written as it was read');
+        self::assertEquals($note, Note::fromData(Fields::of($note->toData()), [1, 2, 3]), 'and stored');
         self::assertStringContainsString("note when $head: Hm.", (new Writer())->question($question));
     }
 
@@ -85,15 +85,15 @@ final class ConditionTest extends TestCase
 
     public function test_notes_stored_in_the_older_form_are_read(): void
     {
-        $note = Note::fromData(Fields::of(['choice' => 2, 'chosen' => false, 'text' => 'Hm.', 'attempt' => 1]));
+        $note = Note::fromData(Fields::of(['choice' => 2, 'chosen' => false, 'text' => 'Hm.', 'attempt' => 1]), [1, 2]);
 
-        self::assertSame('not chosen 2 on attempt 1', $note->inWords());
+        self::assertSame('not chosen 2 on attempt 1', $note->inWords([1, 2]));
     }
 
     public function test_a_condition_speaks_of_one_thing(): void
     {
         $this->expectException(InvalidQuestion::class);
-        Condition::fromData(Fields::of(['choice' => 1, 'attempt' => 2]));
+        Condition::fromData(Fields::of(['answer' => 1, 'attempt' => 2]), [1]);
     }
 
     public function test_a_note_needs_a_condition(): void

@@ -121,8 +121,7 @@ final readonly class QuestionController
     #[Route('/waved', methods: ['PUT'])]
     public function bringBack(#[MapEntity] Question $question, Request $request): JsonResponse
     {
-        $body = Body::of($request);
-        $this->proofs->bringBack($question, $body->text('rule'), $body->text('where'), $body->text('message'));
+        $this->proofs->bringBack($question, Body::of($request));
 
         return $this->answer($question);
     }

@@ -14,9 +14,6 @@ use Zetema\Core\Question as Core;
 /** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns. */
 final readonly class QuestionMargin
 {
-    /** The word for a numbered line of each kind; as the proofreader names lines. */
-    private const LINES = ['gaps' => 'gap', 'pairs' => 'pair', 'groups' => 'item', 'order' => 'item', 'regions' => 'area', 'place' => 'label'];
-
     private Marker $marker;
     private Core\Settings\EffectiveSettings $settings;
     private MarkingPlan $plan;
@@ -51,23 +48,24 @@ final readonly class QuestionMargin
         ];
     }
 
-    /** @return array<string, array{outcome: string, earned: list<string>}> what each line alone earns, by its name */
+    /** @return array<string, array{outcome: string, earned: list<string>}> what each line alone earns, by the line, such as "answer:5" */
     private function lines(): array
     {
         $lines = [];
-        foreach ($this->question->kind->choices() as $i => $choice) {
+        foreach ($this->question->kind->choices() as $choice) {
             $response = Core\Response\Response::choosing([$choice->id]);
-            $lines['answer ' . ($i + 1)] = $this->earns(fn (int $attempt) => $this->marker->mark($this->plan, $response, $attempt));
+            $lines['answer:' . $choice->id] = $this->earns(fn (int $attempt) => $this->marker->mark($this->plan, $response, $attempt));
         }
         if ($lines !== []) {
             return $lines;
         }
-        $word = self::LINES[$this->question->kind::id()->value] ?? 'answer';
+        [$word, $ids] = $this->question->kind->lineIds();
         foreach ($this->plan->scoring->criteria as $i => $criterion) {
-            $n = $criterion->find['part'] ?? $criterion->find['n'] ?? $criterion->find['place'] ?? $i + 1;
+            $n = $criterion->find['n'] ?? $criterion->find['place'] ?? $i + 1;
+            $id = $criterion->find['part'] ?? (is_int($n) ? $ids[$n - 1] ?? null : null);
             $earning = !$criterion->right->isZero() || $criterion->weight->isPositive() || ($word === 'area' && !isset($criterion->find['outside']));
-            if (is_int($n) && $earning) {
-                $lines[$word . ' ' . $n] ??= $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::of([$criterion]), $attempt));
+            if (is_int($id) && $earning) {
+                $lines[$word . ':' . $id] ??= $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::of([$criterion]), $attempt));
             }
         }
 

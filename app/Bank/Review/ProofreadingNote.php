@@ -30,6 +30,11 @@ class ProofreadingNote
         public readonly string $line,
         #[ORM\Column(length: 300)]
         public readonly string $message,
+        /** @var string line and message by ids, as what is waved off is kept */
+        #[ORM\Column(length: 40)]
+        public readonly string $lineId,
+        #[ORM\Column(length: 300)]
+        public readonly string $messageByIds,
     ) {
     }
 }

@@ -14,6 +14,7 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
+use Zetema\Core\Question\Lines;
 
 /** The proofreader's notes at a question, and those that were waved off. */
 final readonly class ProofreadingNotes
@@ -30,7 +31,7 @@ final readonly class ProofreadingNotes
         }
         $content = $question->newest()->question();
 
-        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), $this->waved($question));
+        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), Lines::of($content), $this->waved($question));
     }
 
     /** @throws Malformed without a reason, or for a rule that there is not */
@@ -41,34 +42,43 @@ final readonly class ProofreadingNotes
         if ($reason === '' || mb_strlen($reason) > 300) {
             throw new Malformed('reason', 'must be said, in up to 300 characters');
         }
-        $line = mb_substr($body->text('where'), 0, 40);
-        $message = mb_substr($body->text('message'), 0, 300);
-        $this->bringBack($question, $rule->value, $line, $message);
+        [$line, $message] = $this->kept($question, $body);
+        $this->bringBack($question, $body);
         $this->em->persist(new WavedNote($question, $rule->value, $line, $message, $reason, $account, $this->clock->now()));
         $this->em->flush();
     }
 
-    public function bringBack(Question $question, string $rule, string $line, string $message): void
+    public function bringBack(Question $question, Fields $body): void
     {
-        $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [$question->id, $rule, $line, $message]);
+        [$line, $message] = $this->kept($question, $body);
+        $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [$question->id, $body->text('rule'), $line, $message]);
+    }
+
+    /** @return array{string, string} line and message as they are kept: by ids, so that they mean the same wherever the lines stand */
+    private function kept(Question $question, Fields $body): array
+    {
+        $message = $body->text('message');
+        $message = $question->newest()->isWhole() ? Lines::of($question->newest()->question())->inText($message) : $message;
+
+        return [mb_substr($body->text('where'), 0, 40), mb_substr($message, 0, 300)];
     }
 
     /**
-     * @param list<Flaw> $findings
+     * @param list<Flaw> $flaws
      * @param array<string, array{by: string, reason: string}> $waved
      *
      * @return list<array<string, mixed>>
      */
-    private function told(array $findings, array $waved): array
+    private function told(array $flaws, Lines $lines, array $waved): array
     {
         return array_map(static fn (Flaw $f): array => [
             'rule' => $f->rule->value,
-            'where' => $f->where,
+            'where' => $lines->at($f->where),
             'message' => $f->message,
             'reason' => $f->rule->reason(),
             'remedy' => $f->rule->remedy(),
-            'waved' => $waved[$f->rule->value . '|' . $f->where . '|' . $f->message] ?? null,
-        ], $findings);
+            'waved' => $waved[$f->rule->value . '|' . $lines->at($f->where) . '|' . $lines->inText($f->message)] ?? null,
+        ], $flaws);
     }
 
     /** @return array<string, array{by: string, reason: string}> by rule, line and message */

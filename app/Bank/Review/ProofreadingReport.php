@@ -56,14 +56,14 @@ final readonly class ProofreadingReport
      */
     private function open(Bank $bank): array
     {
-        $sql = 'SELECT question_id, rule, line, message FROM proofreading_note WHERE bank_id = :bank';
+        $sql = 'SELECT question_id, rule, line, message, line_id, message_by_ids FROM proofreading_note WHERE bank_id = :bank';
         $parameters = ['bank' => $bank->id];
         foreach ($this->outOfBalance($bank) as $i => [$kind, $place, $flaw]) {
-            $sql .= " UNION ALL SELECT q.id, :rule$i, :line$i, :message$i FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = :bank AND q.status <> 'retired' AND q.kind = :kind$i AND r.key_place = :place$i";
+            $sql .= " UNION ALL SELECT q.id, :rule$i, :line$i, :message$i, :line$i, :message$i FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = :bank AND q.status <> 'retired' AND q.kind = :kind$i AND r.key_place = :place$i";
             $parameters += ["rule$i" => $flaw->rule->value, "line$i" => $flaw->where, "message$i" => $flaw->message, "kind$i" => $kind, "place$i" => $place];
         }
 
-        return ["SELECT * FROM ($sql) n WHERE NOT EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line AND w.message = n.message)", $parameters];
+        return ["SELECT * FROM ($sql) n WHERE NOT EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)", $parameters];
     }
 
     /** @return list<array{string, int, \Zetema\Core\Proofreading\Flaw}> kind, place of the key, what is to be said of it */

@@ -28,8 +28,12 @@ final readonly class ProofreadingStore
 
     private function write(int $id, int $bank, Core\Question $content, Core\Settings\BankSettings $settings): void
     {
+        $lines = Core\Lines::of($content);
         foreach ((new Proofreader())->read($content, $content->effective($settings)) as $flaw) {
-            $this->db->insert('proofreading_note', ['bank_id' => $bank, 'question_id' => $id, 'rule' => $flaw->rule->value, 'line' => mb_substr($flaw->where, 0, 40), 'message' => mb_substr($flaw->message, 0, 300)]);
+            $this->db->insert('proofreading_note', [
+                'bank_id' => $bank, 'question_id' => $id, 'rule' => $flaw->rule->value, 'line' => mb_substr($flaw->where, 0, 40), 'message' => mb_substr($flaw->message, 0, 300),
+                'line_id' => mb_substr($lines->at($flaw->where), 0, 40), 'message_by_ids' => mb_substr($lines->inText($flaw->message), 0, 300),
+            ]);
         }
     }
 }

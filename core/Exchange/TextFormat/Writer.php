@@ -64,7 +64,7 @@ final class Writer
             ...$parts,
             ...array_map(static fn (Hint $h): Line => $h->toLine(), $question->hints),
             ...array_map(static fn (OutcomeText $t): Line => $t->toLine(), $question->outcomeTexts),
-            ...array_map(static fn (Note $n): Line => $n->toLine(), $question->notes),
+            ...array_map(static fn (Note $n): Line => $n->toLine(Question::choiceIds($question->kind)), $question->notes),
         ];
         $text .= $this->line($opening, 0);
         foreach ($lines as $line) {

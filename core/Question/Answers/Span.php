@@ -24,11 +24,16 @@ final readonly class Span
         public ?Ratio $to,
         public bool $toIncluded,
         public ?string $says,
+        public ?int $id,
     ) {
     }
 
-    /** @throws InvalidSetting if the words are no span */
-    public static function of(string $words, ?Share $share = null, ?string $says = null): self
+    /**
+     * @param int|null $id stable while the question is edited; null: its place
+     *
+     * @throws InvalidSetting if the words are no span
+     */
+    public static function of(string $words, ?Share $share = null, ?string $says = null, ?int $id = null): self
     {
         $words = mb_strtolower(preg_replace('/\s+/u', ' ', AuthorText::line($words)) ?? '');
         [$from, $fromIncluded, $to, $toIncluded] = self::ends($words);
@@ -40,22 +45,23 @@ final readonly class Span
         }
         $says = AuthorText::tidy($says ?? '');
 
-        return new self($words, $share ?? Share::whole(), $from, $fromIncluded, $to, $toIncluded, $says === '' ? null : $says);
+        return new self($words, $share ?? Share::whole(), $from, $fromIncluded, $to, $toIncluded, $says === '' ? null : $says, $id);
     }
 
     public static function fromData(Fields $data): self
     {
-        return self::of(Separators::inWords($data->text('span')), Share::ofPercent($data->text('share', '100')), $data->optionalText('says'));
+        return self::of(Separators::inWords($data->text('span')), Share::ofPercent($data->text('share', '100')), $data->optionalText('says'), $data->optionalInteger('id'));
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string|int> */
     public function toData(): array
     {
         return array_filter([
+            'id' => $this->id,
             'span' => $this->words,
             'share' => $this->share->isWhole() ? null : (string) $this->share->percent,
             'says' => $this->says,
-        ], static fn (?string $value): bool => $value !== null);
+        ], static fn (string|int|null $value): bool => $value !== null);
     }
 
     public function toLine(): Line

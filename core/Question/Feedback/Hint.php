@@ -19,7 +19,8 @@ final readonly class Hint
 {
     public string $text;
 
-    public function __construct(string $text, public int $fromAttempt = 1, public int $afterSeconds = 0, public ?Points $costs = null)
+    /** @param int|null $id stable while the question is edited; null: its place */
+    public function __construct(string $text, public int $fromAttempt = 1, public int $afterSeconds = 0, public ?Points $costs = null, public ?int $id = null)
     {
         $this->text = AuthorText::tidy($text);
         if ($this->text === '' || $fromAttempt < 1 || $afterSeconds < 0 || $costs?->isNegative() === true) {
@@ -34,13 +35,14 @@ final readonly class Hint
         // As typed on the screen it may be any time; stored it is seconds.
         $after = is_string($data->raw()['after'] ?? null) ? self::seconds($data->text('after')) : $data->integer('after', 0);
 
-        return new self($data->text('text'), $data->integer('fromAttempt', 1), $after, $costs === null ? null : Points::of($costs));
+        return new self($data->text('text'), $data->integer('fromAttempt', 1), $after, $costs === null ? null : Points::of($costs), $data->optionalInteger('id'));
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
         return [
+            ...($this->id === null ? [] : ['id' => $this->id]),
             'text' => $this->text,
             ...($this->fromAttempt > 1 ? ['fromAttempt' => $this->fromAttempt] : []),
             ...($this->afterSeconds > 0 ? ['after' => $this->afterSeconds] : []),

@@ -27,17 +27,18 @@ final readonly class Note
         }
     }
 
-    public static function fromData(Fields $data): self
+    /** @param list<int> $ids of the choices, in the order written */
+    public static function fromData(Fields $data, array $ids): self
     {
         if ($data->has('choice')) { // as notes were stored before they took several conditions
             $attempt = $data->optionalInteger('attempt');
-            $chosen = Condition::chosen($data->integer('choice'), $data->flag('chosen'));
+            $chosen = Condition::chosen($ids[$data->integer('choice') - 1] ?? $data->integer('choice'), $data->flag('chosen'));
 
             return new self([[$chosen, ...($attempt === null ? [] : [Condition::attempt($attempt)])]], $data->text('text'));
         }
         $when = [];
         foreach ($data->items('when') as $i => $all) {
-            $when[] = array_map(Condition::fromData(...), Fields::of(['all' => $all], "when[$i]")->objects('all'));
+            $when[] = array_map(static fn (Fields $condition): Condition => Condition::fromData($condition, $ids), Fields::of(['all' => $all], "when[$i]")->objects('all'));
         }
 
         return new self($when, $data->text('text'));
@@ -60,19 +61,21 @@ final readonly class Note
         return new self($when, $line->text);
     }
 
-    public function toLine(): Line
+    /** @param list<int> $ids of the choices, in the order written */
+    public function toLine(array $ids): Line
     {
-        return Line::written('note when ' . $this->inWords(), $this->text);
+        return Line::written('note when ' . $this->inWords($ids), $this->text);
     }
 
-    public function inWords(): string
+    /** @param list<int> $ids of the choices, in the order written */
+    public function inWords(array $ids): string
     {
         $sets = [];
         foreach ($this->when as $all) {
             $words = '';
             foreach ($all as $i => $condition) {
                 $attempt = $condition->holds && ($condition->attempt !== null || $condition->onLast);
-                $words .= ($i === 0 ? '' : ($attempt ? ' ' : ' and ')) . $condition->inWords();
+                $words .= ($i === 0 ? '' : ($attempt ? ' ' : ' and ')) . $condition->inWords($ids);
             }
             $sets[] = $words;
         }
@@ -80,13 +83,13 @@ final readonly class Note
         return implode(' or ', $sets);
     }
 
-    /** @return list<int> numbers of the choices it speaks of */
-    public function choices(): array
+    /** @return list<int> ids of the choices it speaks of */
+    public function answers(): array
     {
-        return array_values(array_filter(array_map(static fn (Condition $c): ?int => $c->choice, array_merge(...$this->when)), is_int(...)));
+        return array_values(array_filter(array_map(static fn (Condition $c): ?int => $c->answer, array_merge(...$this->when)), is_int(...)));
     }
 
-    /** @param list<int> $chosen numbers of the choices made */
+    /** @param list<int> $chosen ids of the choices made */
     public function isDue(array $chosen, Outcome $outcome, int $attempt, bool $last): bool
     {
         foreach ($this->when as $all) {

@@ -69,6 +69,11 @@ abstract readonly class ChoiceKind implements Kind
         return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
     }
 
+    public function lineIds(): array
+    {
+        return ['answer', array_map(static fn (Choice $c): int => $c->id, $this->choices)];
+    }
+
     public function keyInWords(): array
     {
         return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, $this->keys()));

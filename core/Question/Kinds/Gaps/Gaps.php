@@ -211,6 +211,11 @@ final readonly class Gaps implements Kind
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['gap', array_map(static fn (Gap $g): int => $g->part->id, $this->gaps)];
+    }
+
     public function keyInWords(): array
     {
         return array_map(static fn (Gap $g): AnswerLine => $g->isTyped()

@@ -112,6 +112,11 @@ final readonly class Groups extends PartsKind
         return ResponseSpace::independent('groups', $values, $this->same());
     }
 
+    public function lineIds(): array
+    {
+        return ['item', array_map(static fn (Part $p): int => $p->id, $this->items)];
+    }
+
     public function keyInWords(): array
     {
         return AnswerLine::written(array_map(fn (string $name, int $i): string => $name . ': ' . implode(', ', array_map(

@@ -136,6 +136,11 @@ final readonly class Number implements Kind
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['answer', array_map(static fn (Span $s, int $i): int => $s->id ?? $i + 1, $this->spans, array_keys($this->spans))];
+    }
+
     public function keyInWords(): array
     {
         $best = array_filter($this->spans, static fn (Span $s): bool => $s->share->isWhole());

@@ -160,6 +160,11 @@ final readonly class Order implements Kind
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['item', array_map(static fn (Part $p): int => $p->id, $this->items)];
+    }
+
     public function keyInWords(): array
     {
         return array_map(static fn (Part $p, int $i): AnswerLine => new AnswerLine($p->text, before: (string) ($i + 1)), $this->items, array_keys($this->items));

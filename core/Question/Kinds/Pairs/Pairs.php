@@ -101,6 +101,11 @@ final readonly class Pairs extends PartsKind
         return ResponseSpace::injections('pairs', $values);
     }
 
+    public function lineIds(): array
+    {
+        return ['pair', array_map(static fn (Part $p): int => $p->id, $this->pairs)];
+    }
+
     public function keyInWords(): array
     {
         return AnswerLine::written(array_map(static fn (Part $p): string => $p->text . ' – ' . $p->with, $this->pairs));

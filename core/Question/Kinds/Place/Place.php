@@ -129,6 +129,11 @@ final readonly class Place extends PartsKind implements OnPicture
         return ResponseSpace::injections('place', $values);
     }
 
+    public function lineIds(): array
+    {
+        return ['label', array_map(static fn (Part $p): int => $p->id, $this->labels)];
+    }
+
     public function keyInWords(): array
     {
         return AnswerLine::written(array_map(

@@ -142,6 +142,11 @@ final readonly class Rating implements Kind
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['answer', []];
+    }
+
     public function keyInWords(): array
     {
         return [];

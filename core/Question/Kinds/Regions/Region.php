@@ -12,7 +12,8 @@ use Zetema\Core\Question\Points;
 /** An area of a regions question: right or known to be wrong, with its name, its points when weighed, and what it says. */
 final readonly class Region
 {
-    public function __construct(public Area $area, public bool $isKey, public ?string $name, public ?Points $weight, public ?string $says)
+    /** @param int|null $id stable while the question is edited; null: its place */
+    public function __construct(public Area $area, public bool $isKey, public ?string $name, public ?Points $weight, public ?string $says, public ?int $id = null)
     {
     }
 
@@ -20,13 +21,14 @@ final readonly class Region
     {
         $weight = $data->optionalText('weight');
 
-        return new self(Area::fromData($data), $data->flag('key'), $data->optionalText('name'), $weight === null ? null : Points::of($weight), $data->optionalText('says'));
+        return new self(Area::fromData($data), $data->flag('key'), $data->optionalText('name'), $weight === null ? null : Points::of($weight), $data->optionalText('says'), $data->optionalInteger('id'));
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
         return array_filter([
+            'id' => $this->id,
             'area' => $this->area->inWords(),
             'key' => $this->isKey,
             'name' => $this->name,

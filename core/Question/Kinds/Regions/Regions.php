@@ -217,6 +217,11 @@ final readonly class Regions implements Kind, OnPicture
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['area', array_map(static fn (Region $r, int $i): int => $r->id ?? $i + 1, $this->regions, array_keys($this->regions))];
+    }
+
     public function keyInWords(): array
     {
         return AnswerLine::written(array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys()));

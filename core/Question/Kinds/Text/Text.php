@@ -159,6 +159,11 @@ final readonly class Text implements Kind
         return [];
     }
 
+    public function lineIds(): array
+    {
+        return ['answer', array_map(static fn (Wording $w, int $i): int => $w->id ?? $i + 1, $this->wordings, array_keys($this->wordings))];
+    }
+
     public function keyInWords(): array
     {
         $best = array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole());

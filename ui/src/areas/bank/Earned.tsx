@@ -1,9 +1,11 @@
 import { figure } from '../../parts/figures';
 import type { Margin } from './draft';
+import { useAt } from './lines';
 
 /** "earns 10, then 5", or what it costs. */
 export function Earned({ margin, line }: { margin: Margin | null; line: string }) {
-  const earned = margin?.lines[line]?.earned;
+  const at = useAt(line);
+  const earned = margin?.lines[at]?.earned;
   if (!earned) return <span className="text-quiet">{margin ? 'earns nothing' : 'not whole yet'}</span>;
   const [first = '0', ...later] = earned;
   const changes = later.filter((value, i) => value !== (earned[i] ?? ''));

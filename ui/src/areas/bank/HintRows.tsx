@@ -4,7 +4,7 @@ import { Written } from '../../parts/Written';
 import type { Content, Margin } from './draft';
 import { LineNotes } from './LineNotes';
 import { NoEffectYet } from './NoEffectYet';
-import { plain } from './rows/rows';
+import { nextId, plain } from './rows/rows';
 
 type Hint = NonNullable<Content['hints']>[number];
 
@@ -91,7 +91,7 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
       {!readOnly && (
         <Row
           page={
-            <button className="act" onClick={() => set([...hints, { text: '' }])}>
+            <button className="act" onClick={() => set([...hints, { id: nextId(hints), text: '' }])}>
               {hints.length === 0 ? 'Give a hint' : 'Give another hint'}
             </button>
           }

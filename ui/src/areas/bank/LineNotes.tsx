@@ -1,14 +1,20 @@
 import { type SubmitEvent, use, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { day } from '../../parts/figures';
+import { isGone, LinesContext, useAt } from './lines';
 import { type Standing, StandingContext } from './standing';
 
 /** At a line of the margin: what the proofreader and reviewers say about it. */
 export function LineNotes({ where }: { where: string }) {
   const standing = use(StandingContext);
+  const lines = use(LinesContext);
+  const at = useAt(where);
   if (!standing) return null;
-  const proofs = standing.proofs.filter((proof) => proof.where === where);
-  const remarks = standing.remarks.filter((remark) => remark.where === where && remark.closedAt === null);
+  const proofs = standing.proofs.filter((proof) => proof.where === at);
+  // What was said about a line that was taken out is said about the question.
+  const remarks = standing.remarks.filter(
+    (remark) => remark.closedAt === null && (remark.where === at || (where === '' && isGone(lines, remark.where))),
+  );
   return (
     <>
       {proofs.map((proof) => (
@@ -63,10 +69,12 @@ function Proof({ proof, standing }: { proof: Schema['Proof']; standing: Standing
 
 export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; standing: Standing }) {
   const [answering, setAnswering] = useState(false);
+  const gone = isGone(use(LinesContext), remark.where);
   return (
     <div className="remark">
       <p>
-        <b>{remark.by}</b>, {day(remark.at)}: {remark.text}
+        <b>{remark.by}</b>, {day(remark.at)}
+        {gone && ', at a line that was taken out'}: {remark.text}
       </p>
       {remark.answers.map((answer, i) => (
         <p key={i}>
@@ -100,6 +108,7 @@ export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; s
 /** Lets a remark be made at a line. */
 export function RemarkHere({ where, words = 'remark' }: { where: string; words?: string }) {
   const standing = use(StandingContext);
+  const at = useAt(where);
   const [open, setOpen] = useState(false);
   if (!standing) return null;
   if (!open) {
@@ -114,7 +123,7 @@ export function RemarkHere({ where, words = 'remark' }: { where: string; words?:
       label={`Remark on ${where === '' ? 'the question' : where}`}
       button="remark"
       onSend={(text) => {
-        standing.remark(where, text);
+        standing.remark(at, text);
         setOpen(false);
       }}
       onLeave={() => setOpen(false)}

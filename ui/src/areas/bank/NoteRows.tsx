@@ -18,7 +18,8 @@ export function NoteRows({ content, readOnly, edit }: Props) {
   const notes = content.notes ?? [];
   const put = (i: number, note: Note | null) =>
     edit((c) => ({ ...c, notes: note === null ? (c.notes ?? []).toSpliced(i, 1) : (c.notes ?? []).with(i, note) }));
-  const first: Condition = (content.choices ?? []).length > 0 && content.kind !== 'claim' ? { choice: 1, not: true } : { outcome: 'wrong' };
+  const [choice] = content.kind === 'claim' ? [] : (content.choices ?? []);
+  const first: Condition = choice ? { answer: choice.id, not: true } : { outcome: 'wrong' };
   return (
     <>
       {notes.map((note, i) => (
@@ -116,9 +117,9 @@ function When({
 }
 
 /** One form for each condition, so that equal ones are found. */
-const key = ({ not, choice, outcome, attempt, onLast }: Condition) =>
+const key = ({ not, answer, outcome, attempt, onLast }: Condition) =>
   JSON.stringify({
-    ...(choice !== undefined && { choice }),
+    ...(answer !== undefined && { answer }),
     ...(outcome && { outcome }),
     ...(attempt !== undefined && { attempt }),
     ...(onLast && { onLast }),
@@ -129,9 +130,9 @@ function options(content: Content, removable: boolean): { value: string; words: 
   const outcomes = ['right', 'partly right', 'wrong', 'unanswered', 'out of time'] as const;
   const choices = content.kind === 'claim' ? [] : (content.choices ?? []);
   const all: [Condition, string][] = [
-    ...choices.flatMap((_, n): [Condition, string][] => [
-      [{ choice: n + 1 }, `answer ${n + 1} is chosen`],
-      [{ choice: n + 1, not: true }, `answer ${n + 1} is not chosen`],
+    ...choices.flatMap(({ id }, n): [Condition, string][] => [
+      [{ answer: id }, `answer ${n + 1} is chosen`],
+      [{ answer: id, not: true }, `answer ${n + 1} is not chosen`],
     ]),
     ...outcomes.flatMap((outcome): [Condition, string][] => [
       [{ outcome }, outcome],

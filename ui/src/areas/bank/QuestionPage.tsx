@@ -11,6 +11,7 @@ import { AsSeen } from './AsSeen';
 import { type Edit, type Question, useDraft } from './draft';
 import { Editor } from './Editor';
 import { useMedia, usePages } from './files';
+import { lineIds, LinesContext } from './lines';
 import { cameFrom } from './list';
 import { RevisionRows } from './RevisionRows';
 import { Scores } from './Scores';
@@ -51,38 +52,43 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
   const pages = usePages(question.bank.id);
   const readOnly = !mayEdit(account) || question.status === 'retired';
   const { standing, error } = useStanding(question, edit, !readOnly);
+  // The same as long as no line comes, goes or is moved.
+  const order = JSON.stringify(lineIds(edit.draft.content));
+  const lines = useMemo(() => JSON.parse(order) as Record<string, number[]>, [order]);
   return (
     <PagesContext value={pages}>
       <MediaContext value={media}>
         <StandingContext value={standing}>
-          <Sheet label="Question">
-            <Editor
-              draft={edit.draft}
-              margin={question.margin}
-              bankSettings={question.bankSettings}
-              problem={question.problem}
-              bank={question.bank.id}
-              change={edit.change}
-              edit={edit.edit}
-              readOnly={readOnly}
-              lead={<Neighbours question={question} />}
-              status={
-                <>
-                  <Standing question={question} edit={edit} readOnly={readOnly} />
-                  {error && (
-                    <p className="notice" role="alert">
-                      {inWords(error)}
-                    </p>
-                  )}
-                </>
-              }
-            />
-            <Scores question={question} />
-            <AsSeen question={question} />
-            <AboutRows question={question} edit={edit} readOnly={readOnly} />
-            <RevisionRows question={question} edit={edit} readOnly={readOnly} />
-            <Row className="pb-6" page={null} />
-          </Sheet>
+          <LinesContext value={lines}>
+            <Sheet label="Question">
+              <Editor
+                draft={edit.draft}
+                margin={question.margin}
+                bankSettings={question.bankSettings}
+                problem={question.problem}
+                bank={question.bank.id}
+                change={edit.change}
+                edit={edit.edit}
+                readOnly={readOnly}
+                lead={<Neighbours question={question} />}
+                status={
+                  <>
+                    <Standing question={question} edit={edit} readOnly={readOnly} />
+                    {error && (
+                      <p className="notice" role="alert">
+                        {inWords(error)}
+                      </p>
+                    )}
+                  </>
+                }
+              />
+              <Scores question={question} />
+              <AsSeen question={question} />
+              <AboutRows question={question} edit={edit} readOnly={readOnly} />
+              <RevisionRows question={question} edit={edit} readOnly={readOnly} />
+              <Row className="pb-6" page={null} />
+            </Sheet>
+          </LinesContext>
         </StandingContext>
       </MediaContext>
     </PagesContext>

@@ -4,6 +4,7 @@ import { api, type Schema, take } from '../../api/client';
 import { useAutosave } from '../../parts/useAutosave';
 import { useStable } from '../../parts/useStable';
 import { useHistory, useUndoKeys } from './history';
+import { withIds } from './lines';
 
 export type Question = Schema['Question'];
 export type Margin = Schema['Margin'];
@@ -21,7 +22,7 @@ export interface Draft {
 export const draftOf = (question: Question): Draft => ({
   name: question.name ?? '',
   objective: question.objective ?? '',
-  content: question.content,
+  content: withIds(question.content),
 });
 
 /** The content without rows that are empty, so that the row one is about to write in does not keep the rest from being whole. */

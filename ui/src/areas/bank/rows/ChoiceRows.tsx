@@ -41,7 +41,7 @@ export function ChoiceRows({ content, margin, readOnly, edit }: RowsProps) {
           weighed={weighed}
           readOnly={readOnly}
           change={change}
-          notes={notesOn(content, i + 1)}
+          notes={notesOn(content, choice.id)}
           rows={rows}
           onKey={rows.onKey}
         />
@@ -62,10 +62,10 @@ export function ChoiceRows({ content, margin, readOnly, edit }: RowsProps) {
 }
 
 /** The notes that speak of an answer, in few words. */
-const notesOn = (content: Content, n: number) =>
+const notesOn = (content: Content, id: number) =>
   (content.notes ?? [])
     .flatMap(({ when, text }, i) =>
-      when.flat().flatMap(({ choice, not }) => (choice === n ? [`note ${i + 1} when ${not ? 'not ' : ''}chosen: ${text}`] : [])),
+      when.flat().flatMap(({ answer, not }) => (answer === id ? [`note ${i + 1} when ${not ? 'not ' : ''}chosen: ${text}`] : [])),
     )
     .join('\n');
 
@@ -93,7 +93,7 @@ const same = (a: ChoiceRowProps, b: ChoiceRowProps) =>
   a.weighed === b.weighed &&
   a.readOnly === b.readOnly &&
   a.notes === b.notes &&
-  JSON.stringify(a.margin?.lines[`answer ${a.i + 1}`]) === JSON.stringify(b.margin?.lines[`answer ${b.i + 1}`]);
+  JSON.stringify(a.margin?.lines[`answer:${a.choice.id}`]) === JSON.stringify(b.margin?.lines[`answer:${b.choice.id}`]);
 
 const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly, notes, change, rows, onKey }: ChoiceRowProps) {
   const n = i + 1;

@@ -8,7 +8,7 @@ import { Toggle } from '../Toggle';
 import { Handle } from './Handle';
 import { PictureBoard } from './PictureBoard';
 import { PictureRow } from './PictureRow';
-import { isWeighed, plain, type RowsProps } from './rows';
+import { isWeighed, nextId, plain, type RowsProps } from './rows';
 import { inWords, readShape } from './shapes';
 import { useRows } from './useRows';
 
@@ -23,7 +23,7 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps)
   const rows = useRows<Region>({
     rows: regions,
     set,
-    make: (_, __, copied) => copied ?? { area: 'ellipse 50 50 20 20', key: false },
+    make: (_, list, copied) => ({ ...(copied ?? { area: 'ellipse 50 50 20 20', key: false }), id: nextId(list) }),
     isEmpty: () => false,
     least: 0,
   });
@@ -45,7 +45,10 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps)
             what="Area"
             readOnly={readOnly}
             onAdd={(shape) =>
-              set([...regions, { area: inWords(shape), key: !regions.some((r) => r.key), ...(weighed && { weight: '0' }) }])
+              set([
+                ...regions,
+                { id: nextId(regions), area: inWords(shape), key: !regions.some((r) => r.key), ...(weighed && { weight: '0' }) },
+              ])
             }
             onChange={(i, shape) => change(i, { area: inWords(shape) })}
             onRemove={(i) => rows.remove(i)}

@@ -8,7 +8,7 @@ import { Toggle } from '../Toggle';
 import { Handle } from './Handle';
 import { NumberLine } from './NumberLine';
 import { RowFoot } from './RowFoot';
-import type { RowsProps } from './rows';
+import { nextId, type RowsProps } from './rows';
 import { useRows } from './useRows';
 
 type Wording = Schema['Wording'];
@@ -22,13 +22,21 @@ export function TypedRows({ content, margin, readOnly, edit }: RowsProps) {
   const set = (list: Wording[]) =>
     edit((c) =>
       isNumber
-        ? { ...c, spans: list.map(({ text, share, says }) => ({ span: text, ...(share && { share }), ...(says && { says }) })) }
+        ? {
+            ...c,
+            spans: list.map(({ id, text, share, says }) => ({
+              ...(id !== undefined && { id }),
+              span: text,
+              ...(share && { share }),
+              ...(says && { says }),
+            })),
+          }
         : { ...c, wordings: list },
     );
   const rows = useRows<Wording>({
     rows: typed,
     set,
-    make: (text, _, copied) => ({ ...copied, text: copied && text === '' ? copied.text : text }),
+    make: (text, list, copied) => ({ ...copied, id: nextId(list), text: copied && text === '' ? copied.text : text }),
     isEmpty: (row) => row.text === '',
   });
   const change = (i: number, part: Partial<Wording>) => set(typed.map((row, j) => (j === i ? { ...row, ...part } : row)));

@@ -9,7 +9,8 @@ export interface RowsProps {
   bank: number;
 }
 
-export const nextId = (rows: { id: number }[]) => Math.max(0, ...rows.map((row) => row.id)) + 1;
+/** One that no row has, nor was known by. */
+export const nextId = (rows: { id?: number }[]) => Math.max(0, rows.length, ...rows.map((row) => row.id ?? 0)) + 1;
 export const isWeighed = (content: Content) => content.settings?.marking === 'weighed';
 /** A number typed over: a true minus becomes the sign that is stored. */
 export const plain = (value: string) => value.replace('−', '-').replace(',', '.').trim();
