@@ -6,7 +6,6 @@ namespace Zetema\App\Background;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
-use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 
 /** Something that takes longer than a request should: worked off in the background, told how far it is, stopped when asked. */
@@ -41,9 +40,8 @@ class Job
     public function __construct(
         #[ORM\Column(length: 40)]
         public readonly string $task,
-        #[ORM\ManyToOne]
-        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
-        public readonly Bank $bank,
+        #[ORM\Column]
+        public readonly int $bankId,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $account,

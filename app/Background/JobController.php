@@ -8,7 +8,6 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
-use Zetema\App\Bank\Bank;
 
 /** How far the work in the background is. */
 #[IsGranted('ROLE_READER')]
@@ -19,9 +18,9 @@ final readonly class JobController
     }
 
     #[Route('/api/banks/{id}/jobs', methods: ['GET'])]
-    public function open(#[MapEntity] Bank $bank): JsonResponse
+    public function open(int $id): JsonResponse
     {
-        return new JsonResponse(['jobs' => array_map(static fn (Job $job): array => $job->toData(), $this->jobs->open($bank))]);
+        return new JsonResponse(['jobs' => array_map(static fn (Job $job): array => $job->toData(), $this->jobs->open($id))]);
     }
 
     #[Route('/api/jobs/{id}', methods: ['GET'])]

@@ -11,7 +11,6 @@ use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireLocator;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
-use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 
 /** Begins jobs, and runs them: small ones at once, within the request, the others in the background. */
@@ -29,10 +28,11 @@ final readonly class Jobs
 
     /**
      * @param class-string<Task> $task
+     * @param int $bank id of the bank whose work it is
      * @param array<string, mixed> $input
      * @param bool $atOnce for what takes less than a second
      */
-    public function begin(string $task, Bank $bank, Account $account, array $input, bool $atOnce): Job
+    public function begin(string $task, int $bank, Account $account, array $input, bool $atOnce): Job
     {
         $job = new Job($task::name(), $bank, $account, $input, $this->clock->now());
         $this->em->persist($job);
@@ -75,9 +75,9 @@ final readonly class Jobs
      *
      * @return list<Job>
      */
-    public function open(Bank $bank): array
+    public function open(int $bank): array
     {
-        return $this->em->getRepository(Job::class)->findBy(['bank' => $bank, 'state' => [JobState::Waiting, JobState::Running]], ['id' => 'ASC']);
+        return $this->em->getRepository(Job::class)->findBy(['bankId' => $bank, 'state' => [JobState::Waiting, JobState::Running]], ['id' => 'ASC']);
     }
 
     public function stop(Job $job): void

@@ -93,7 +93,7 @@ final readonly class BlueprintEditing
      */
     public function freeze(Blueprint $blueprint, int $version, Account $account): Edition
     {
-        return $this->change($blueprint, $version, fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->who($account)));
+        return $this->change($blueprint, $version, fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->again(Account::class, $account->id)));
     }
 
     /** @throws Refused if somebody has begun it */

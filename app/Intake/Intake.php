@@ -10,6 +10,7 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Question\SearchIndex;
@@ -87,7 +88,7 @@ final readonly class Intake
             if ($bank->version() !== $before) {
                 $this->settings->follow($bank, $account);
             }
-            $job = $this->jobs->begin(TakeIn::class, $bank, $account, ['text' => $text, 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
+            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, ['text' => $text, 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
 
             return $job;
         });

@@ -10,6 +10,7 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;

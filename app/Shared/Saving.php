@@ -8,7 +8,6 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
 use Doctrine\Persistence\ManagerRegistry;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
-use Zetema\App\People\Account;
 
 /**
  * The one way to save. A change is made to what stands in the database now, not to what was loaded when the request came in; who
@@ -67,9 +66,17 @@ final readonly class Saving
         return $this->em->wrapInTransaction($make);
     }
 
-    /** The same account within a transaction that began afresh. */
-    public function who(Account $account): Account
+    /**
+     * What was loaded before, within a transaction that began afresh.
+     *
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    public function again(string $class, int $id): object
     {
-        return $this->em->getReference(Account::class, $account->id) ?? throw new \LogicException('who is logged in has an account');
+        return $this->em->getReference($class, $id) ?? throw new \LogicException('it was loaded before');
     }
 }

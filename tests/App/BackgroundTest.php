@@ -10,7 +10,6 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
-use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Settings\FollowSettings;
 use Zetema\App\Intake\TakeIn;
 use Zetema\App\People\Account;
@@ -40,11 +39,10 @@ final class BackgroundTest extends ApiTestCase
         $em = self::getContainer()->get(EntityManagerInterface::class);
         $db = $em->getConnection();
         $task = self::getContainer()->get(TakeIn::class);
-        $bank = $em->find(Bank::class, 1) ?? self::fail();
         $account = $em->find(Account::class, 1) ?? self::fail();
         $many = TakeIn::AT_ONCE + 100;
         $db->insert('batch', ['bank_id' => 1, 'account_id' => 1, 'name' => 'stopped', 'questions' => 0, 'taken_in_at' => '2026-05-01 10:00:00']);
-        $job = new Job(TakeIn::name(), $bank, $account, ['text' => self::text($many), 'lines' => self::lines($many), 'batch' => (int) $db->lastInsertId()], new \DateTimeImmutable());
+        $job = new Job(TakeIn::name(), 1, $account, ['text' => self::text($many), 'lines' => self::lines($many), 'batch' => (int) $db->lastInsertId()], new \DateTimeImmutable());
         $em->persist($job);
         $em->flush();
         $db->executeStatement('UPDATE job SET stop_asked = 1');
@@ -74,7 +72,7 @@ final class BackgroundTest extends ApiTestCase
     public function test_a_job_that_cannot_go_on_says_why(): void
     {
         $em = self::getContainer()->get(EntityManagerInterface::class);
-        $job = new Job('take in', $em->find(Bank::class, 1) ?? self::fail(), $em->find(Account::class, 1) ?? self::fail(), ['text' => 'one: X', 'lines' => [1], 'batch' => 999], new \DateTimeImmutable());
+        $job = new Job('take in', 1, $em->find(Account::class, 1) ?? self::fail(), ['text' => 'one: X', 'lines' => [1], 'batch' => 999], new \DateTimeImmutable());
         $em->persist($job);
         $em->flush();
         self::getContainer()->get(\Symfony\Component\Messenger\MessageBusInterface::class)->dispatch(new \Zetema\App\Background\RunJob($job->id));

@@ -6,7 +6,7 @@ namespace Zetema\App\Bank\Objective;
 
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Intake\Batch;
+use Zetema\App\Bank\Batch;
 
 /** A learning objective: a node of a bank's tree. */
 #[ORM\Entity]

@@ -6,7 +6,7 @@ namespace Zetema\App\Bank\Objective;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Intake\Batch;
+use Zetema\App\Bank\Batch;
 use Zetema\Core\Data\Malformed;
 
 /** The tree of objectives of a bank. */

@@ -7,7 +7,7 @@ namespace Zetema\App\Bank\Page;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Intake\Batch;
+use Zetema\App\Bank\Batch;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Versioned;
 

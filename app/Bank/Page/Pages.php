@@ -43,7 +43,7 @@ final readonly class Pages
     {
         return $this->change($page, $body->integer('version'), function (Page $page) use ($body, $author): void {
             [$name, $heading, $reads] = $this->checked($page->bank, $body, $page);
-            $page->write($name, $heading, $reads, $this->saving->who($author), $this->clock->now());
+            $page->write($name, $heading, $reads, $this->saving->again(Account::class, $author->id), $this->clock->now());
         });
     }
 

@@ -65,7 +65,7 @@ final readonly class QuestionEditing
             if ($sketch->data === $question->newest()->content() && $name === $question->name() && $objective === $question->objective()) {
                 return;
             }
-            $question->edit($sketch, $name, $objective, $this->saving->who($author), $this->clock->now());
+            $question->edit($sketch, $name, $objective, $this->saving->again(Account::class, $author->id), $this->clock->now());
         });
     }
 
@@ -88,7 +88,7 @@ final readonly class QuestionEditing
         return $this->change($question, $body->integer('version'), function (Question $question) use ($body, $author): void {
             $older = Revisions::numbered($question, $body->integer('number'));
             $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $question->objective()?->names() ?? [], $question->status());
-            $question->edit($sketch, $question->name(), $question->objective(), $this->saving->who($author), $this->clock->now(), afresh: true);
+            $question->edit($sketch, $question->name(), $question->objective(), $this->saving->again(Account::class, $author->id), $this->clock->now(), afresh: true);
         });
     }
 

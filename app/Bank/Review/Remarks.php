@@ -30,7 +30,7 @@ final readonly class Remarks
     public function answerOrClose(Remark $remark, Fields $body, Account $account): Question
     {
         return $this->saving->change(Remark::class, $remark->id, null, function (Remark $remark) use ($body, $account): Question {
-            $who = $this->saving->who($account);
+            $who = $this->saving->again(Account::class, $account->id);
             if ($body->has('text')) {
                 $remark->answer($who, self::text($body), $this->clock->now());
             }

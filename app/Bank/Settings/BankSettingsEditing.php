@@ -41,7 +41,7 @@ final readonly class BankSettingsEditing
 
     private function following(Bank $bank): ?Job
     {
-        $open = array_filter($this->jobs->open($bank), static fn (Job $job): bool => $job->task === FollowSettings::name());
+        $open = array_filter($this->jobs->open($bank->id), static fn (Job $job): bool => $job->task === FollowSettings::name());
 
         return $open === [] ? null : end($open);
     }
@@ -56,7 +56,7 @@ final readonly class BankSettingsEditing
 
             return $bank;
         }, 'The settings of this bank were changed in another window or by someone else since you opened them.', $this->settings(...));
-        $this->follow($bank, $this->saving->who($account));
+        $this->follow($bank, $this->saving->again(Account::class, $account->id));
 
         return $bank;
     }
@@ -68,7 +68,7 @@ final readonly class BankSettingsEditing
             $this->jobs->stop($older); // it would end with settings that are no more
         }
         $count = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
-        $this->jobs->begin(FollowSettings::class, $bank, $account, [], atOnce: $count <= FollowSettings::AT_ONCE);
+        $this->jobs->begin(FollowSettings::class, $bank->id, $account, [], atOnce: $count <= FollowSettings::AT_ONCE);
     }
 
     /** @return array<string, list<string>> the settings that have a meaning for a kind, by kind */

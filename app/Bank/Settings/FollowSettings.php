@@ -29,7 +29,7 @@ final readonly class FollowSettings implements Task
 
     public function run(Job $job, Progress $progress): ?array
     {
-        $bank = $job->bank->id;
+        $bank = $job->bankId;
         $total = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
         $progress->begin($total);
         $last = 0;

@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Intake;
+namespace Zetema\App\Bank;
 
 use Doctrine\ORM\Mapping as ORM;
-use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 
 /** One intake: what came in together and can be taken back together. */
