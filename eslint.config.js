@@ -17,4 +17,24 @@ export default ts.config(
       'max-lines': ['error', 300],
     },
   },
+  // Folders stand on each other in one order: api and parts below, then kinds, then the areas.
+  ...Object.entries({
+    'ui/src/api': ['areas', 'kinds', 'parts'],
+    'ui/src/parts': ['areas', 'kinds'],
+    'ui/src/kinds': ['areas'],
+    'ui/src/areas/background': ['people', 'bank', 'intake', 'blueprint', 'delivery'],
+    'ui/src/areas/people': ['background', 'bank', 'intake', 'blueprint', 'delivery'],
+    'ui/src/areas/bank': ['intake', 'blueprint', 'delivery'],
+    'ui/src/areas/intake': ['blueprint', 'delivery'],
+    'ui/src/areas/blueprint': ['intake', 'delivery'],
+    'ui/src/areas/delivery': ['bank', 'intake', 'blueprint'],
+  }).map(([folder, above]) => ({
+    files: [`${folder}/**`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: above.map((name) => `**/${name}/**`), message: 'This folder stands below that one.' }] },
+      ],
+    },
+  })),
 );

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Content } from '../src/areas/bank/draft';
-import { atLine, isGone, lineIds, withIds } from '../src/areas/bank/lines';
-import { nextId } from '../src/areas/bank/rows/rows';
+import type { Content } from '../src/kinds/content';
+import { atLine, isGone, lineIds, withIds } from '../src/kinds/common/lines';
+import { nextId } from '../src/kinds/common/rows';
 
 const content = (part: Partial<Content>): Content => ({ v: 1, kind: 'one', stem: 'Which?', ...part });
 const choices = [3, 1, 2].map((id) => ({ id, text: `choice ${id}`, key: id === 1 }));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Content } from '../src/areas/bank/draft';
-import { markedBy } from '../src/areas/bank/marking';
+import type { Content } from '../src/kinds/content';
+import { markedBy } from '../src/areas/bank/question/marking';
 
 const content = (settings: Record<string, string>, weights: (string | undefined)[] = []): Content => ({
   v: 1,

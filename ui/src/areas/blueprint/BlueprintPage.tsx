@@ -9,7 +9,7 @@ import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
 import { Editions } from './Editions';
-import { type Blueprint, questionsIn, usePlan } from './plan';
+import { type Blueprint, questionsIn, usePlan } from './usePlan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
 import { RunningOrder } from './RunningOrder';

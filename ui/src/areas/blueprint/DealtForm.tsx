@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { points } from '../../parts/figures';
 import { api, inWords, take } from '../../api/client';
 import { Value } from '../../parts/Value';
-import type { Blueprint } from './plan';
+import type { Blueprint } from './usePlan';
 
 /** One form as a candidate might get it: the same seed gives the same form. */
 export function DealtForm({

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
 import { api, inWords, take } from '../../api/client';
 import { count } from '../../parts/figures';
-import type { Blueprint } from './plan';
+import type { Blueprint } from './usePlan';
 
 /** Freezing an edition, asked about in place with what will happen; and withdrawing one that nobody has begun. */
 export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint; versionRef: RefObject<number>; busy: boolean }) {

@@ -2,8 +2,8 @@ import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { count, figure, points } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
-import { cellOf } from '../bank/need';
-import type { Blueprint, Edited } from './plan';
+import { cellOf } from '../bank/board/coverage';
+import type { Blueprint, Edited } from './usePlan';
 import { minutes, passMark, sittings, why } from './typed';
 
 const rungs: Schema['Rung'][] = [

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Schema } from '../../api/client';
-import { KindHeads } from '../bank/KindHeads';
-import { type Blueprint, type Plan, taken, withCell } from './plan';
+import { KindHeads } from '../bank/board/KindHeads';
+import { type Blueprint, type Plan, taken, withCell } from './usePlan';
 import { quota } from './typed';
 
 type BoardRow = Schema['Board']['rows'][number];

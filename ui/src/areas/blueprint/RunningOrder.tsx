@@ -1,7 +1,7 @@
 import { figure } from '../../parts/figures';
 import { Value } from '../../parts/Value';
-import { cellOf } from '../bank/need';
-import type { Blueprint, Plan } from './plan';
+import { cellOf } from '../bank/board/coverage';
+import type { Blueprint, Plan } from './usePlan';
 import { quota, why } from './typed';
 
 /** The steps of a form from top to bottom, with the worth of each. */

@@ -4,7 +4,7 @@ import { api, inWords, type Schema, take } from '../../api/client';
 import { myAssessmentsQuery } from '../../api/queries';
 import { count, day, duration, points } from '../../parts/figures';
 import { Row, Sheet } from '../../parts/Sheet';
-import { TopBar } from '../../parts/TopBar';
+import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
 

@@ -2,10 +2,11 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../parts/useKeys';
 import { Rich } from '../../parts/Rich';
 import { Row } from '../../parts/Sheet';
-import { AnswerBox } from './AnswerBox';
-import { toggled } from './answers/answers';
+import { AnswerBox } from '../../kinds/answers/AnswerBox';
+import { toggled } from '../../kinds/answers/answers';
 import { Progress } from './Progress';
-import type { Response, Sitting, SittingQuestion, useSitting } from './sitting';
+import type { Sitting, useSitting } from './useSitting';
+import type { Response, SittingQuestion } from '../../kinds/content';
 import { Told, Watch, Worth } from './SittingMargin';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { runs } from '../../parts/figures';
 import { Rich } from '../../parts/Rich';
-import type { Sitting } from './sitting';
+import type { Sitting } from './useSitting';
 
 /** How far it is, as one line of text, and as a list to go by. */
 export function Progress({ sitting, at, onGo }: { sitting: Sitting; at: number; onGo: (n: number) => void }) {

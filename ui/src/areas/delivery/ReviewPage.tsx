@@ -7,11 +7,11 @@ import { Guard } from '../../parts/Guard';
 import { Rich } from '../../parts/Rich';
 import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
-import { TopBar } from '../../parts/TopBar';
+import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
-import { AnsweredPicture } from './AnsweredPicture';
-import { AnswerLines } from './AnswerLines';
+import { AnsweredPicture } from '../../kinds/answers/AnsweredPicture';
+import { AnswerLines } from '../../kinds/answers/AnswerLines';
 
 type Review = Schema['Review'];
 

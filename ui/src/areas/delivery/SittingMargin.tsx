@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure, points } from '../../parts/figures';
-import { AnswerLines } from './AnswerLines';
+import { AnswerLines } from '../../kinds/answers/AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
-import type { SavedState, Sitting, SittingQuestion } from './sitting';
+import type { SavedState, Sitting } from './useSitting';
+import type { SittingQuestion } from '../../kinds/content';
 
 export function Clock({ left, seconds }: { left: number | null; seconds: number | null }) {
   if (seconds === null) return <p>no time limit</p>;

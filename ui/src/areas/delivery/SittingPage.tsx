@@ -3,12 +3,12 @@ import { Navigate, useParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
 import { MediaContext, PagesContext } from '../../parts/media';
 import { Row, Sheet } from '../../parts/Sheet';
-import { TopBar } from '../../parts/TopBar';
+import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
-import { useSecondsLeft, useSitting } from './sitting';
+import { useSecondsLeft, useSitting } from './useSitting';
 import { Clock, SavedLine } from './SittingMargin';
 
 /** What a candidate sees: one question at a time, a clear clock, and always whether it is saved. */

@@ -6,7 +6,7 @@ import { FileButton } from '../../parts/FileButton';
 import { count } from '../../parts/figures';
 import { useSettled } from '../../parts/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
-import { BatchLine } from './LastIntake';
+import { BatchLine } from '../bank/board/LastIntake';
 import { LEVEL, SourceText } from './SourceText';
 import { UnderstoodMargin } from './UnderstoodMargin';
 
@@ -183,7 +183,7 @@ function Summary(props: {
   return (
     <>
       <p className="flex items-baseline gap-4">
-        <button className="btn main" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
+        <button className="btn main whitespace-nowrap" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
           Take in {ready > 0 ? count(ready, 'question') : ''}
         </button>
         <span aria-live="polite">{understood ? `${count(understood.questions.length, 'question')} read` : 'nothing read yet'}</span>

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, inWords, take } from '../../api/client';
 import { Row, Sheet } from '../../parts/Sheet';
-import { TopBar } from '../../parts/TopBar';
+import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from './session';
 

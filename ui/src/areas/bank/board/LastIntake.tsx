@@ -1,0 +1,39 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, inWords, type Schema, take } from '../../../api/client';
+import { batchesQuery } from '../../../api/queries';
+import { count, day } from '../../../parts/figures';
+
+/** The last intake, and the way back from it. */
+export function LastIntake({ bank }: { bank: number }) {
+  const batches = useQuery(batchesQuery(bank));
+  const last = batches.data?.batches.find((batch) => batch.takenBackAt === null);
+  return last ? <BatchLine bank={bank} batch={last} lead="last intake: " /> : null;
+}
+
+export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Schema['Batch']; lead?: string }) {
+  const queries = useQueryClient();
+  const takeBack = useMutation({
+    mutationFn: () => take(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
+    onSuccess: () =>
+      Promise.all(['board', 'questions', 'batches', 'blueprints'].map((key) => queries.invalidateQueries({ queryKey: [key, bank] }))),
+  });
+  const done = takeBack.data;
+  return (
+    <p>
+      {lead}
+      {batch.name}, {count(batch.questions, 'question')}, {day(batch.takenInAt)}{' '}
+      {done ? (
+        <span role="status">
+          · {done.taken} taken back{done.kept > 0 && `, ${done.kept} kept: changed since, or held by an edition`}
+        </span>
+      ) : batch.takenBackAt ? (
+        <span>· taken back</span>
+      ) : (
+        <button className="act" disabled={takeBack.isPending} onClick={() => takeBack.mutate()}>
+          Take back this batch
+        </button>
+      )}
+      {takeBack.error && <span className="notice block">{inWords(takeBack.error)}</span>}
+    </p>
+  );
+}

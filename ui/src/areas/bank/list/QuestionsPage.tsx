@@ -1,0 +1,205 @@
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { api, type Schema, take } from '../../../api/client';
+import { boardQuery } from '../../../api/queries';
+import { count } from '../../../parts/figures';
+import { Row, Sheet } from '../../../parts/Sheet';
+import { Pick } from '../../../parts/Value';
+import { useSettled } from '../../../parts/useSettled';
+import { Waiting } from '../../../parts/Waiting';
+import { type Account, mayEdit } from '../../people/session';
+import { kinds } from '../../../kinds/kinds';
+import { remember } from './cameFrom';
+
+const kindOptions = [{ value: '', words: 'every kind' }, ...kinds.map(({ kind }) => ({ value: kind, words: kind }))];
+const statuses = ['', 'draft', 'in review', 'cleared', 'retired'].map((status) => ({ value: status, words: status || 'every status' }));
+
+const orders = [
+  { value: 'objective', words: 'by objective' },
+  { value: 'made', words: 'as made' },
+  { value: 'newest', words: 'newest first' },
+  { value: 'text', words: 'by their text' },
+  { value: 'name', words: 'by name' },
+  { value: 'kind', words: 'by kind' },
+  { value: 'points', words: 'by points' },
+  { value: 'status', words: 'by status' },
+] as const;
+type Order = (typeof orders)[number]['value'];
+
+/** The dense list: filtered by what stands in the address, searched, one row a question. */
+export default function QuestionsPage({ account }: { account: Account }) {
+  const bank = Number(useParams().bank);
+  const [params, setParams] = useSearchParams();
+  const get = (name: string) => params.get(name) ?? '';
+  const set = (name: string, value: string) =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old);
+        if (value) next.set(name, value);
+        else next.delete(name);
+        return next;
+      },
+      { replace: true },
+    );
+  const filter = {
+    ...(get('objective') && { objective: Number(get('objective')) }),
+    ...(get('kind') && { kind: get('kind') }),
+    ...(get('status') && { status: get('status') }),
+    ...(get('search') && { search: get('search') }),
+  };
+  const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
+  const list = useInfiniteQuery({
+    queryKey: ['questions', bank, filter, order],
+    queryFn: ({ pageParam, signal }) =>
+      take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.after,
+    placeholderData: keepPreviousData,
+  });
+  const board = useQuery(boardQuery(bank));
+  if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
+  const objectives = [
+    { value: '', words: 'every objective' },
+    ...(board.data?.rows.map(({ objective }) => ({
+      value: String(objective.id),
+      words: `${'\u2003'.repeat(objective.depth)}${objective.name}`,
+    })) ?? []),
+  ];
+  const questions = list.data.pages.flatMap((page) => page.questions);
+  const total = list.data.pages[0]?.total ?? questions.length;
+  const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
+  const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`]
+    .filter((w) => w)
+    .join(', ');
+  const goOn = () =>
+    remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
+  return (
+    <Sheet label="Questions">
+      <Row
+        className="pt-4 pb-3"
+        page={
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+            <h1 className="title">{count(total, 'question')}</h1>
+            <span className="path">
+              <Pick label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
+              <Pick label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
+              <Pick label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} /> ·{' '}
+              <Pick<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
+            </span>
+            <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
+          </div>
+        }
+        margin={
+          mayEdit(account) && (
+            <p className="acts pt-2">
+              <Link className="act" to={objectivePath ? `new?objective=${encodeURIComponent(objectivePath)}` : 'new'}>
+                Write a question
+              </Link>
+              <Link className="act" to="../intake">
+                Bring in a file
+              </Link>
+              <a className="act" href={`/api/banks/${bank}/text`}>
+                Save as text
+              </a>
+              <Link className="act" to="../proofreading">
+                Proofread all
+              </Link>
+              <Link className="act" to="../settings">
+                Settings
+              </Link>
+            </p>
+          )
+        }
+      />
+      {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
+      <Rows
+        questions={questions}
+        bank={bank}
+        onOpen={goOn}
+        onEnd={() => {
+          if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
+        }}
+      />
+    </Sheet>
+  );
+}
+
+/** What is searched for, once the typing pauses. */
+function Search({ value, onSettled }: { value: string; onSettled: (typed: string) => void }) {
+  const [typed, setTyped] = useState(value);
+  const settled = useSettled(typed, 250);
+  const told = useEffectEvent((search: string) => {
+    if (search !== value) onSettled(search);
+  });
+  useEffect(() => told(settled), [settled]);
+  return (
+    <input
+      className="field ml-auto w-52"
+      type="search"
+      aria-label="Search in the text of questions"
+      placeholder="words in the question"
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+    />
+  );
+}
+
+function Rows(props: { questions: Schema['QuestionRow'][]; bank: number; onOpen: () => void; onEnd: () => void }) {
+  const { questions, bank, onOpen } = props;
+  const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
+  const shown = rows.getVirtualItems();
+  const isNearEnd = (shown.at(-1)?.index ?? 0) >= questions.length - 20;
+  const end = useEffectEvent(props.onEnd);
+  useEffect(() => {
+    if (isNearEnd) end();
+  }, [isNearEnd, questions.length]);
+  const before = (shown[0]?.start ?? 130) - 130;
+  const after = rows.getTotalSize() - (shown.at(-1)?.end ?? 130) + 130;
+  return (
+    <>
+      <div className="col-span-full" style={{ height: Math.max(0, before) }} />
+      {shown.map((item) => {
+        const q = questions[item.index];
+        return q && <QuestionLine key={q.id} question={q} bank={bank} onOpen={onOpen} />;
+      })}
+      <div className="col-span-full" style={{ height: Math.max(0, after) }} />
+    </>
+  );
+}
+
+function QuestionLine({ question: q, bank, onOpen }: { question: Schema['QuestionRow']; bank: number; onOpen: () => void }) {
+  return (
+    <Row
+      line
+      className="h-9 overflow-hidden py-1.5!"
+      page={
+        <Link
+          to={`/banks/${bank}/questions/${q.id}`}
+          onClick={onOpen}
+          className="block truncate text-ink no-underline hover:underline"
+          title={q.objective ?? 'without an objective'}
+        >
+          <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
+          {q.name && <span className="path ml-2">{q.name}</span>}
+        </Link>
+      }
+      margin={
+        <span className="grid grid-cols-[3.6rem_2.2rem_1fr_auto] gap-2 whitespace-nowrap">
+          <span>{q.kind}</span>
+          <b className="fig text-right">{q.worth}</b>
+          <span className="truncate" title={q.objective ?? ''}>
+            {q.objective?.split(' > ').at(-1) ?? 'no objective'}
+          </span>
+          <span
+            className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
+            title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
+          >
+            {q.unfinished ? 'not whole' : q.status}
+          </span>
+        </span>
+      }
+    />
+  );
+}

@@ -1,0 +1,171 @@
+import { useMutation } from '@tanstack/react-query';
+import { type RefObject, use, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, inWords, take } from '../../../api/client';
+import { Row } from '../../../parts/Sheet';
+import { Sure } from '../../../parts/Sure';
+import { useAutosave } from '../../../parts/useAutosave';
+import { Pick, Value } from '../../../parts/Value';
+import type { Edit, Question } from './useDraft';
+import { RemarkHere, RemarkThread } from '../../../kinds/common/LineNotes';
+import { StandingContext } from '../../../kinds/common/StandingContext';
+import { Toggle } from '../../../parts/Toggle';
+
+/** What stands about a question: tags, difficulty, a note to self, whether it is a pattern, remarks that are closed. */
+export function AboutRows({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
+  const { content } = edit.draft;
+  const { id } = question;
+  const keep = (body: { selfNote?: string; isPattern?: boolean }, over: number, keepalive = false) =>
+    take(api.PUT('/questions/{id}/about', { params: { path: { id } }, body: { ...body, version: over }, keepalive }));
+  const about = useMutation({
+    scope: { id: `question:${id}` },
+    mutationFn: (isPattern: boolean) => keep({ isPattern }, edit.versionRef.current),
+    onSuccess: edit.rebase,
+  });
+  const note = useAutosave<string, Question>({
+    thing: `question:${id}`,
+    shelf: `zetema:note:${id}`,
+    initial: question.selfNote,
+    versionRef: edit.versionRef,
+    save: (selfNote, over, keepalive) => keep({ selfNote }, over, keepalive),
+    versionOf: (saved) => saved.version,
+    valueOf: (saved) => saved.selfNote,
+    onSaved: edit.rebase,
+  });
+  const error = about.error ?? note.error;
+  return (
+    <>
+      <Row className="pt-5" page={<h2 className="head">about this question</h2>} />
+      <Row
+        page={
+          <p>
+            tags{' '}
+            <Value
+              plain
+              width={24}
+              label="Tags, parted by commas"
+              value={(content.tags ?? []).join(', ') || 'none'}
+              disabled={readOnly}
+              onChange={(typed) =>
+                edit.edit((c) => ({
+                  ...c,
+                  tags:
+                    typed === 'none'
+                      ? []
+                      : [
+                          ...new Set(
+                            typed
+                              .split(',')
+                              .map((t) => t.trim())
+                              .filter((t) => t !== ''),
+                          ),
+                        ],
+                }))
+              }
+            />
+            {' · '}difficulty{' '}
+            <Pick
+              label="Difficulty"
+              value={content.difficulty ?? ''}
+              options={['', 'easy', 'medium', 'hard'].map((value) => ({ value, words: value === '' ? 'not said' : value }))}
+              disabled={readOnly}
+              onChange={(value) =>
+                edit.edit((c) => {
+                  const next = { ...c };
+                  delete next.difficulty;
+                  return value === 'easy' || value === 'medium' || value === 'hard' ? { ...next, difficulty: value } : next;
+                })
+              }
+            />
+            {' · '}
+            <Toggle
+              on={question.isPattern}
+              words={['a house pattern: new questions can be made from it', 'no house pattern']}
+              label="This question"
+              disabled={readOnly}
+              onChange={(isPattern) => about.mutate(isPattern)}
+            />
+          </p>
+        }
+        margin={
+          <>
+            <RemarkHere where="" words="Remark on the whole question" />
+            {error && (
+              <p className="notice" role="alert">
+                {inWords(error)}{' '}
+                {note.theirs && (
+                  <>
+                    Theirs reads: “{note.theirs.selfNote}”.{' '}
+                    <button className="act" onClick={note.takeTheirs}>
+                      Take theirs
+                    </button>{' '}
+                    <button className="act" onClick={note.saveMine}>
+                      Save mine over it
+                    </button>
+                  </>
+                )}
+              </p>
+            )}
+          </>
+        }
+      />
+      <Row
+        page={
+          <div className="flex items-baseline gap-2">
+            <span className="whitespace-nowrap">note to self</span>
+            <textarea
+              rows={1}
+              aria-label="Note to self"
+              placeholder="seen by authors only, no part of the question"
+              readOnly={readOnly}
+              value={note.value}
+              onChange={(e) => note.put(e.target.value)}
+            />
+          </div>
+        }
+        margin={<Throw question={question} versionRef={edit.versionRef} readOnly={readOnly} />}
+      />
+      <ClosedRemarks />
+    </>
+  );
+}
+
+function ClosedRemarks() {
+  const standing = use(StandingContext);
+  const [open, setOpen] = useState(false);
+  const closed = standing?.remarks.filter((remark) => remark.closedAt !== null) ?? [];
+  if (!standing || closed.length === 0) return null;
+  return (
+    <Row
+      page={
+        <button className="act" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {closed.length === 1 ? '1 closed remark' : `${closed.length} closed remarks`}
+        </button>
+      }
+      margin={open && closed.map((remark) => <RemarkThread key={remark.id} remark={remark} standing={standing} />)}
+    />
+  );
+}
+
+/** A draft that was never cleared can be thrown away; said twice, since it cannot be brought back. */
+function Throw({ question, versionRef, readOnly }: { question: Question; versionRef: RefObject<number>; readOnly: boolean }) {
+  const navigate = useNavigate();
+  const discard = useMutation({
+    mutationFn: () =>
+      take(api.DELETE('/questions/{id}', { params: { path: { id: question.id }, query: { version: versionRef.current } } })),
+    onSuccess: () => {
+      localStorage.removeItem(`zetema:question:${question.id}`);
+      void navigate(`/banks/${question.bank.id}/questions`, { replace: true });
+    },
+  });
+  if (readOnly || question.clearedRevision !== null) return null;
+  return (
+    <Sure
+      ask="throw this draft away"
+      act="Throw it away"
+      pending={discard.isPending}
+      error={discard.error}
+      onSure={() => discard.mutate()}
+    />
+  );
+}

@@ -1,0 +1,229 @@
+import { type ComponentType, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { Row } from '../../../parts/Sheet';
+import { useKeys } from '../../../parts/useKeys';
+import { Value } from '../../../parts/Value';
+import { Written } from '../../../parts/Written';
+import type { Draft, Question } from './useDraft';
+import type { Content, Margin } from '../../../kinds/content';
+import { HintRows } from './feedback/HintRows';
+import { beginStep } from '../../../parts/useHistory';
+import { type Kind, stemHint, usualHow } from '../../../kinds/kinds';
+import { LineNotes, RemarkHere } from '../../../kinds/common/LineNotes';
+import { NoteRows } from './feedback/NoteRows';
+import { ObjectiveField } from './ObjectiveField';
+import { ChoiceRows } from '../../../kinds/choices/ChoiceRows';
+import { ClaimRows } from '../../../kinds/choices/ClaimRows';
+import { GapRows } from '../../../kinds/gaps/GapRows';
+import { makeGap } from '../../../kinds/gaps/gaps';
+import { GroupRows } from '../../../kinds/groups/GroupRows';
+import { OrderRows } from '../../../kinds/order/OrderRows';
+import { PairRows } from '../../../kinds/pairs/PairRows';
+import { PlaceRows } from '../../../kinds/place/PlaceRows';
+import { RatingRows } from '../../../kinds/rating/RatingRows';
+import { RegionRows } from '../../../kinds/regions/RegionRows';
+import { stay } from '../../../kinds/common/RowFoot';
+import { nextId, type RowsProps } from '../../../kinds/common/rows';
+import { TypedRows } from '../../../kinds/typed/TypedRows';
+import { SaysRows } from './feedback/SaysRows';
+import { SettingsSentence } from './SettingsSentence';
+import { TextTools } from '../page/TextTools';
+
+const rowsOf: Record<Kind, ComponentType<RowsProps>> = {
+  one: ChoiceRows,
+  several: ChoiceRows,
+  claim: ClaimRows,
+  number: TypedRows,
+  text: TypedRows,
+  gaps: GapRows,
+  pairs: PairRows,
+  groups: GroupRows,
+  order: OrderRows,
+  regions: RegionRows,
+  place: PlaceRows,
+  rating: RatingRows,
+};
+
+interface Props {
+  draft: Draft;
+  margin: Margin | null;
+  bankSettings: Record<string, string>;
+  /** What keeps it from being whole. */
+  problem: Question['problem'];
+  bank: number;
+  change: (draft: Draft) => void;
+  edit: (make: (content: Content) => Content) => void;
+  readOnly: boolean;
+  lead: ReactNode;
+  status: ReactNode;
+}
+
+/** A question's page with its margin. */
+export function Editor({ draft, margin, bankSettings, problem, bank, change, edit, readOnly, lead, status }: Props) {
+  const { content } = draft;
+  const parts = { content, margin, readOnly, edit };
+  const Rows = rowsOf[content.kind];
+  useLineKeys();
+  return (
+    <>
+      <Row
+        className="pt-4"
+        page={
+          <>
+            <p className="path">
+              <ObjectiveField
+                bank={bank}
+                value={draft.objective}
+                readOnly={readOnly}
+                onChange={(objective) => change({ ...draft, objective })}
+              />
+              {' · '}
+              <Value
+                plain
+                label="Name"
+                width={20}
+                value={draft.name || 'no name'}
+                disabled={readOnly}
+                onChange={(name) => change({ ...draft, name: name === 'no name' ? '' : name })}
+              />
+              {' · '}
+              {content.kind}
+              {lead}
+            </p>
+            {!readOnly && <TextTools bank={bank} />}
+          </>
+        }
+        margin={status}
+      />
+      <Row
+        className="pb-3"
+        page={
+          <>
+            <Stem content={content} readOnly={readOnly} edit={edit} />
+            <How content={content} readOnly={readOnly} edit={edit} />
+          </>
+        }
+        margin={
+          <>
+            <SettingsSentence {...parts} bankSettings={bankSettings} problem={problem} />
+            <LineNotes where="marking" />
+            <LineNotes where="stem" />
+            <p className="lineact stays">
+              <RemarkHere where="stem" words="remark on the stem" />
+            </p>
+          </>
+        }
+      />
+      <Rows {...parts} bank={bank} />
+      <SaysRows {...parts} />
+      <NoteRows {...parts} />
+      <HintRows {...parts} />
+    </>
+  );
+}
+
+/** Ctrl Enter goes to the next line of the page, with Shift to the one before; Tab goes from a line to its margin. */
+function useLineKeys() {
+  useKeys((e) => {
+    if (!e.ctrlKey || e.key !== 'Enter') return;
+    const here = document.activeElement;
+    const lines = [...document.querySelectorAll<HTMLElement>('.p textarea, .p input[data-draft], .p select')];
+    const after = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_FOLLOWING);
+    const before = lines.filter((line) => here && here.compareDocumentPosition(line) & Node.DOCUMENT_POSITION_PRECEDING);
+    e.preventDefault();
+    (e.shiftKey ? before.at(-1) : after[0])?.focus();
+  });
+}
+
+/** The line that tells how to answer: the usual words of the kind, or the author's own. */
+function How({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
+  const usual = usualHow[content.kind];
+  const own = content.settings?.how;
+  const set = (typed: string) =>
+    edit((c) => {
+      const settings = Object.fromEntries(Object.entries(c.settings ?? {}).filter(([word]) => word !== 'how'));
+      return { ...c, settings: typed === usual ? settings : { ...settings, how: typed } };
+    });
+  return (
+    <p className="path pt-1">
+      <Value plain width={30} label="The line that tells how to answer" value={own ?? usual} disabled={readOnly} onChange={set} />
+      {own !== undefined && !readOnly && (
+        <>
+          {' '}
+          <button className="act" onClick={() => set(usual)}>
+            the usual words
+          </button>
+        </>
+      )}
+    </p>
+  );
+}
+
+function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [lines, setLines] = useState<string[]>([]);
+  const isGaps = content.kind === 'gaps';
+  const gap = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    gap.current = () => {
+      const box = field.current;
+      if (box && isGaps && !readOnly) edit((c) => makeGap(c, box.selectionStart, box.selectionEnd));
+    };
+  });
+  useEffect(() => {
+    const make = () => gap.current();
+    window.addEventListener('zetema:make-gap', make);
+    return () => window.removeEventListener('zetema:make-gap', make);
+  }, []);
+  const keys = (e: KeyboardEvent) => {
+    if (e.ctrlKey && e.key.toLowerCase() === 'g' && isGaps) {
+      e.preventDefault();
+      gap.current();
+    }
+  };
+  const answers = () => {
+    beginStep();
+    edit((c) => {
+      const kept = (c.choices ?? []).filter((choice) => choice.text !== '');
+      const added = lines.slice(1).reduce((all, text) => [...all, { id: nextId(all), text, key: all.length === 0 }], kept);
+      return { ...c, stem: c.stem.replace(/\n[\s\S]*$/, '').trim() || (lines[0] ?? ''), choices: added };
+    });
+    setLines([]);
+  };
+  // Who has just made a question begins with its stem.
+  const blank = useRef(content.stem === '');
+  useEffect(() => {
+    if (blank.current) field.current?.focus();
+  }, []);
+  const takesLines = content.kind === 'one' || content.kind === 'several';
+  return (
+    <>
+      <Written
+        ref={field}
+        className="stem"
+        label="Stem"
+        placeholder={stemHint[content.kind] ?? 'What is asked'}
+        readOnly={readOnly}
+        value={content.stem}
+        onChange={(stem) => edit((c) => ({ ...c, stem }))}
+        onKeyDown={keys}
+        onLines={setLines}
+      />
+      {content.stem.length > 2000 && (
+        <p className="text-sm text-quiet">
+          {content.stem.length.toLocaleString('en-GB')} characters; a page before the question would be easier to read
+        </p>
+      )}
+      {lines.length > 1 && takesLines && content.stem.includes(lines.at(-1) ?? '') && (
+        <p role="status">
+          {lines.length} lines were pasted.{' '}
+          <button className="act" onMouseDown={stay} onClick={answers}>
+            Make answers of all but the first
+          </button>{' '}
+          <button className="act" onMouseDown={stay} onClick={() => setLines([])}>
+            leave them in the stem
+          </button>
+        </p>
+      )}
+    </>
+  );
+}

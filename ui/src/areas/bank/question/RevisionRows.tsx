@@ -1,0 +1,75 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, inWords, take } from '../../../api/client';
+import { day, timeOfDay } from '../../../parts/figures';
+import { Row } from '../../../parts/Sheet';
+import type { Edit, Question } from './useDraft';
+
+/** Who saved when; what changed, as lines of the text format; and the way back to an older one. */
+export function RevisionRows({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
+  const [shown, setShown] = useState<number | null>(null);
+  return (
+    <Row
+      className="pt-5"
+      page={
+        <>
+          <h2 className="head">revisions</h2>
+          <ul className="text-sm text-soft">
+            {question.revisions.map((revision) => (
+              <li key={revision.number}>
+                <b className="fig">{revision.number}</b> {revision.by}, {day(revision.savedAt)} {timeOfDay(revision.savedAt)}
+                {revision.cleared && ' · cleared, this one is dealt'}{' '}
+                <button
+                  className="act"
+                  aria-expanded={shown === revision.number}
+                  onClick={() => setShown(shown === revision.number ? null : revision.number)}
+                >
+                  {revision.number === 1 ? 'what it was' : 'what changed'}
+                </button>
+                {shown === revision.number && <Difference question={question} number={revision.number} edit={edit} readOnly={readOnly} />}
+              </li>
+            ))}
+          </ul>
+        </>
+      }
+    />
+  );
+}
+
+function Difference({ question, number, edit, readOnly }: { question: Question; number: number; edit: Edit; readOnly: boolean }) {
+  const difference = useQuery({
+    queryKey: ['revision', question.id, number, number === question.revision ? question.version : 0],
+    queryFn: () => take(api.GET('/questions/{id}/revisions/{number}', { params: { path: { id: question.id, number } } })),
+  });
+  const restore = useMutation({
+    mutationFn: () =>
+      take(
+        api.POST('/questions/{id}/restore', { params: { path: { id: question.id } }, body: { version: edit.versionRef.current, number } }),
+      ),
+    onSuccess: edit.adopt,
+  });
+  if (!difference.data) return <p className="text-quiet">{difference.error ? inWords(difference.error) : 'Fetching …'}</p>;
+  return (
+    <div className="my-1">
+      <pre className="difference">
+        {difference.data.lines.map((line, i) => (
+          <span key={i} className={line.change === 'kept' ? 'text-quiet' : line.change === 'added' ? 'added' : 'gone'}>
+            {line.change === 'kept' ? '         ' : line.change === 'added' ? 'added    ' : 'taken out '}
+            {line.text}
+            {'\n'}
+          </span>
+        ))}
+      </pre>
+      {!readOnly && number !== question.revision && (
+        <button className="act" disabled={restore.isPending} onClick={() => restore.mutate()}>
+          Make revision {number} the newest again
+        </button>
+      )}
+      {restore.error && (
+        <span className="notice" role="alert">
+          {inWords(restore.error)}
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,274 @@
+import { type ReactNode, useRef } from 'react';
+import { figure } from '../../../parts/figures';
+import { Pick, Value } from '../../../parts/Value';
+import type { Question } from './useDraft';
+import type { Content, Margin } from '../../../kinds/content';
+import type { Kind } from '../../../kinds/kinds';
+import { markedBy, type Remembered, reset, withoutKeys } from './marking';
+import { NoEffectYet } from '../../../parts/NoEffectYet';
+import { isWeighed } from '../../../kinds/common/rows';
+
+const rules: Record<Kind, string[]> = {
+  one: ['whole', 'weighed'],
+  several: ['whole', 'parts', 'each', 'weighed'],
+  claim: ['whole', 'weighed'],
+  number: ['whole'],
+  text: ['whole'],
+  gaps: ['whole', 'parts', 'weighed'],
+  pairs: ['whole', 'parts', 'weighed'],
+  groups: ['whole', 'parts', 'weighed'],
+  order: ['whole', 'parts by place', 'parts by neighbour'],
+  regions: ['whole', 'parts', 'weighed'],
+  place: ['whole', 'parts', 'weighed'],
+  rating: ['whole'],
+};
+const house: Record<string, string> = {
+  points: '1',
+  marking: 'whole',
+  attempts: '1',
+  'attempt costs': '0',
+  'wrong costs': '0',
+  'blank costs': '0',
+  'hint costs': '0',
+  shuffle: 'no',
+  choose: 'any',
+  clicks: '1',
+  areas: 'hidden',
+  typos: '0',
+  ignore: 'case',
+  stands: 'last',
+  late: 'wrong',
+  graded: 'yes',
+  floor: 'none',
+};
+/** What is shown where a setting has no value at all, and takes the value away when typed. */
+const none: Record<string, string> = {
+  time: 'no time limit',
+  unit: 'none',
+  figures: 'any figures',
+  layout: 'column',
+  key: 'a key',
+  floor: 'none',
+};
+const words = (values: string[]) => values.map((value) => ({ value, words: value }));
+
+interface Props {
+  content: Content;
+  margin: Margin | null;
+  bankSettings: Record<string, string>;
+  /** What keeps the question from being whole: a setting that was refused is told here. */
+  problem: Question['problem'];
+  readOnly: boolean;
+  edit: (make: (content: Content) => Content) => void;
+}
+
+/** The marks of a question as sentences whose values can be typed over; below, where they come from and the way back. */
+export function SettingsSentence({ content, margin, bankSettings, problem, readOnly, edit }: Props) {
+  const { kind } = content;
+  const own = content.settings ?? {};
+  const get = (word: string) =>
+    own[word] ??
+    bankSettings[word] ??
+    house[word] ??
+    (word === 'wrong part costs' ? (['several', 'regions'].includes(kind) ? '1' : '0') : '');
+  const set = (word: string, typed: string) => {
+    // As typed: the server reads numbers, times and lists the way people write them.
+    const value = typed
+      .replace('−', '-')
+      .trim()
+      .replace(/^no time limit$|^any figures$/, '');
+    const back = value === '' || (value === none[word] && word !== 'floor') || (word === 'key' && value !== 'none');
+    if (word === 'marking') edit((c) => remarked(c, value));
+    else edit((c) => reset(c, word, back ? null : value));
+  };
+  const before = useRef<Remembered | null>(null);
+  const remarked = (c: Content, marking: string): Content => {
+    const { content: next, remembered } = markedBy(c, marking, before.current, margin?.worth);
+    before.current = remembered;
+    return next;
+  };
+  const value = (word: string, label: string) => (
+    <Value
+      label={label}
+      plain={!/\d/.test(get(word))}
+      width={/\d/.test(get(word)) ? 6 : 14}
+      value={figure(get(word) || (none[word] ?? ''))}
+      disabled={readOnly}
+      onChange={(v) => set(word, v)}
+    />
+  );
+  const pick = (word: string, label: string, options: { value: string; words: string }[]) => (
+    <Pick
+      label={label}
+      value={get(word) || (options[0]?.value ?? '')}
+      options={options}
+      disabled={readOnly}
+      onChange={(v) => set(word, v)}
+    />
+  );
+  const weighed = isWeighed(content);
+  const several = get('attempts') !== '1';
+  const timed = get('time') !== '';
+  const judged = kind !== 'rating' && get('key') !== 'none';
+  const hints = (content.hints ?? []).length > 0;
+  const rest = (
+    <>
+      {value('time', 'Time')}
+      {timed && (
+        <>
+          {several && ' over all attempts'}; out of time{' '}
+          {pick('late', 'Out of time', [
+            { value: 'wrong', words: 'counts as wrong' },
+            { value: 'blank', words: 'counts as blank' },
+            { value: 'marks', words: 'marks what was entered' },
+          ])}{' '}
+          <NoEffectYet />
+        </>
+      )}
+      {kind !== 'rating' && (
+        <>
+          {' · '}
+          <Pick
+            label="Graded"
+            value={get('key') === 'none' ? 'none' : get('graded')}
+            options={[
+              { value: 'yes', words: 'graded' },
+              { value: 'no', words: 'judged, not graded' },
+              { value: 'none', words: 'recorded only, without a key' },
+            ]}
+            disabled={readOnly}
+            onChange={(v) => edit((c) => (v === 'none' ? withoutKeys(c) : reset(reset(c, 'key', null), 'graded', v === 'yes' ? null : v)))}
+          />
+        </>
+      )}
+      <KindWords kind={kind} get={get} value={value} pick={pick} />
+    </>
+  );
+  return (
+    <div className="space-y-0.5">
+      {judged ? (
+        <>
+          <p>
+            {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
+            {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
+            {rules[kind].length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules[kind]))}
+            {get('marking') === 'parts' && (
+              <>
+                , a wrong part costs {value('wrong part costs', 'What a wrong part costs')}{' '}
+                {get('wrong part costs') === '1' ? 'right part' : 'right parts'}
+              </>
+            )}
+            {' · '}
+            {value('attempts', 'Attempts')} {several ? 'attempts' : 'attempt'}
+            {several && (
+              <>
+                , a later one costs {value('attempt costs', 'What a later attempt costs')}; the{' '}
+                {pick('stands', 'Which attempt stands', words(['last', 'best']))} stands
+              </>
+            )}
+          </p>
+          <p>
+            wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')} · floor{' '}
+            {value('floor', 'Floor')}
+            {hints && <> · a hint costs {value('hint costs', 'What a hint costs')}</>} · {rest}
+          </p>
+        </>
+      ) : (
+        <p>recorded only, earns nothing · {rest}</p>
+      )}
+      {own.refresher !== undefined && (
+        <p>
+          after the last failed attempt to “{own.refresher}” <NoEffectYet />
+        </p>
+      )}
+      {problem !== null && problem.field !== null && problem.field in own && (
+        <p className="notice" role="alert">
+          {problem.message}
+        </p>
+      )}
+      <Origins own={own} bank={bankSettings} readOnly={readOnly} onBack={(word) => edit((c) => reset(c, word, null))} />
+    </div>
+  );
+}
+
+function KindWords(props: {
+  kind: Kind;
+  get: (word: string) => string;
+  value: (word: string, label: string) => ReactNode;
+  pick: (word: string, label: string, options: { value: string; words: string }[]) => ReactNode;
+}) {
+  const { kind, get, value, pick } = props;
+  const order = [
+    { value: 'yes', words: 'shuffled' },
+    { value: 'no', words: 'in the order written' },
+  ];
+  const layouts = [...words(['column', 'two columns', 'row']), ...(kind === 'one' ? [{ value: 'list', words: 'a drop-down list' }] : [])];
+  if (kind === 'one' || kind === 'several' || kind === 'claim') {
+    return (
+      <>
+        {' · '}
+        answers {pick('shuffle', 'Shuffled or not', order)} in {pick('layout', 'Layout of the answers', layouts)}
+        {kind === 'several' && <> · choose {value('choose', 'How many to choose')}</>}
+      </>
+    );
+  }
+  if (kind === 'text' || kind === 'gaps') {
+    return (
+      <>
+        {' · '}
+        ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} {get('typos') === '1' ? 'typo' : 'typos'} allowed
+      </>
+    );
+  }
+  if (kind === 'number') {
+    return (
+      <>
+        {' · '}
+        units {value('unit', 'Accepted units')} · asks for {value('figures', 'Figures demanded')}
+      </>
+    );
+  }
+  if (kind === 'regions') {
+    return (
+      <>
+        {' · '}
+        {value('clicks', 'Clicks allowed')} {get('clicks') === '1' ? 'click' : 'clicks'} allowed · areas{' '}
+        {pick('areas', 'Areas are', words(['hidden', 'outlined', 'outlined after checking']))}
+      </>
+    );
+  }
+  return null;
+}
+
+/** Each setting made here or by the bank; those made here can be set back. */
+function Origins(props: { own: Record<string, string>; bank: Record<string, string>; readOnly: boolean; onBack: (word: string) => void }) {
+  const { own, bank, readOnly, onBack } = props;
+  const mine = Object.keys(own);
+  const banks = Object.keys(bank).filter((word) => !(word in own));
+  const from = (word: string) => (word in bank ? `${bank[word] ?? ''} (bank)` : `${house[word] ?? none[word] ?? 'unset'} (house)`);
+  return (
+    <p className="text-quiet">
+      {mine.length > 0 && 'set here: '}
+      {mine.map((word, i) => (
+        <span key={word}>
+          {i > 0 && ', '}
+          {readOnly ? (
+            word
+          ) : (
+            <button
+              className="act"
+              title={`Set back to ${from(word)}`}
+              aria-label={`Set ${word} back to ${from(word)}`}
+              onClick={() => onBack(word)}
+            >
+              {word} ↶
+            </button>
+          )}
+        </span>
+      ))}
+      {mine.length > 0 && ' · '}
+      {banks.length > 0 && `${banks.join(', ')} from the bank · `}
+      {mine.length === 0 && banks.length === 0 ? 'all from the house rules' : 'the rest by the house'}
+    </p>
+  );
+}

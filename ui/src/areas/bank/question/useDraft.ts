@@ -1,0 +1,116 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { api, type Schema, take } from '../../../api/client';
+import { useAutosave } from '../../../parts/useAutosave';
+import type { Content } from '../../../kinds/content';
+import { useStable } from '../../../parts/useStable';
+import { useHistory, useUndoKeys } from '../../../parts/useHistory';
+import { withIds } from '../../../kinds/common/lines';
+
+export type Question = Schema['Question'];
+
+/** What is edited of a question. */
+export interface Draft {
+  name: string;
+  objective: string;
+  content: Content;
+}
+
+export const draftOf = (question: Question): Draft => ({
+  name: question.name ?? '',
+  objective: question.objective ?? '',
+  content: withIds(question.content),
+});
+
+/** The content without rows that are empty, so that the row one is about to write in does not keep the rest from being whole. */
+export function tidy(content: Content): Content {
+  const full = <T>(list: T[] | undefined, isFull: (row: T) => boolean) => list?.filter(isFull);
+  const tidied = {
+    choices: content.kind === 'claim' ? content.choices : full(content.choices, (c) => c.text.trim() !== '' || !!c.says),
+    wordings: full(content.wordings, (w) => w.text.trim() !== ''),
+    spans: full(content.spans, (s) => s.span.trim() !== ''),
+    items: full(content.items, (p) => p.text.trim() !== ''),
+    pairs: full(content.pairs, (p) => p.text.trim() !== '' || (p.with ?? '').trim() !== ''),
+    labels: full(content.labels, (p) => p.text.trim() !== ''),
+    spares: full(content.spares, (s) => s.trim() !== ''),
+    gaps: content.gaps?.map((g) => ({
+      ...g,
+      ...(g.wordings && { wordings: g.wordings.filter((w) => w.text.trim() !== '') }),
+      ...(g.listed && { listed: g.listed.filter((l) => l.text.trim() !== '') }),
+    })),
+    ends: content.ends?.every((end) => end.trim() === '') ? [] : content.ends,
+    outcomeTexts: full(content.outcomeTexts, (t) => t.text.trim() !== ''),
+    notes: full(content.notes, (n) => n.text.trim() !== ''),
+    hints: full(content.hints, (h) => h.text.trim() !== ''),
+  };
+  return { ...content, ...Object.fromEntries(Object.entries(tidied).filter(([, list]) => list !== undefined)) };
+}
+
+/** A draft that saves itself a moment after the last change, says how it stands, and can take changes back. */
+export function useDraft(question: Question) {
+  const queries = useQueryClient();
+  const { id } = question;
+  /** The version that stands, shared by all that edit parts of the question. */
+  const versionRef = useRef(question.version);
+  const keep = (saved: Question) => {
+    versionRef.current = saved.version;
+    queries.setQueryData(['question', id], saved);
+    for (const key of ['board', 'questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
+    if (saved.problem === null) for (const key of ['scores', 'as-seen']) void queries.invalidateQueries({ queryKey: [key, id] });
+  };
+  const saving = useAutosave<Draft, Question>({
+    thing: `question:${id}`,
+    shelf: `zetema:question:${id}`,
+    initial: draftOf(question),
+    versionRef,
+    save: (body, over, keepalive) =>
+      take(
+        api.PUT('/questions/{id}', { params: { path: { id } }, body: { ...body, content: tidy(body.content), version: over }, keepalive }),
+      ),
+    versionOf: (saved) => saved.version,
+    valueOf: draftOf,
+    onSaved: keep,
+    restoreAtOnce: false,
+  });
+  const { latest, put } = saving;
+  const { remember, step, can } = useHistory<Draft>();
+  const go = (way: 'undo' | 'redo') => {
+    const to = step(way, latest.current);
+    if (to) put(to);
+  };
+  const undo = useStable(() => go('undo'));
+  const redo = useStable(() => go('redo'));
+  useUndoKeys(undo, redo);
+  const change = useStable((next: Draft) => {
+    remember(latest.current);
+    put(next);
+  });
+  /** A change of the content that builds on the newest one. */
+  const edit = useStable((make: (content: Content) => Content) => change({ ...latest.current, content: make(latest.current.content) }));
+  /** The whole draft came from elsewhere: an older revision, another window. */
+  const adopt = (saved: Question) => {
+    remember(latest.current);
+    saving.adopt(saved);
+    keep(saved);
+  };
+  return {
+    draft: saving.value,
+    change,
+    edit,
+    saveNow: saving.saveNow,
+    save: { isPending: saving.isSaving, error: saving.error },
+    restored: saving.isRestored,
+    theirs: saving.theirs,
+    takeTheirs: () => saving.theirs && adopt(saving.theirs),
+    saveMine: saving.saveMine,
+    /** Something was changed beside the draft: its status, a remark. */
+    rebase: keep,
+    adopt,
+    versionRef,
+    undo,
+    redo,
+    can,
+  };
+}
+
+export type Edit = ReturnType<typeof useDraft>;

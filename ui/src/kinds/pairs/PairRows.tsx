@@ -1,0 +1,123 @@
+import { useRef } from 'react';
+import { Written } from '../../parts/Written';
+import type { Part } from '../content';
+import { PartMarks, PartRow } from '../common/PartRow';
+import { RowFoot } from '../common/RowFoot';
+import { isWeighed, nextId, type RowsProps } from '../common/rows';
+import { useRows } from '../common/useRows';
+
+/** Left-hand sides with what belongs to each; below, right-hand sides that belong to none. */
+export function PairRows({ content, margin, readOnly, edit }: RowsProps) {
+  const pairs = content.pairs ?? [];
+  const spares = content.spares ?? [];
+  const withs = useRef(new Map<number, HTMLTextAreaElement>());
+  const set = (list: Part[]) => edit((c) => ({ ...c, pairs: list.map((p) => ({ ...p, belongs: [String(p.id)] })) }));
+  const renumbered = (list: Part[]) => set(list.map((p, i) => ({ ...p, id: i + 1 })));
+  const change = (i: number, part: Partial<Part>) => set(pairs.map((p, j) => (j === i ? { ...p, ...part } : p)));
+  const rows = useRows<Part>({
+    rows: pairs,
+    set: renumbered,
+    make: (text, all, copied) => ({
+      with: '',
+      ...(isWeighed(content) && { earns: '1' }),
+      ...copied,
+      id: nextId(all),
+      text: copied && text === '' ? copied.text : text,
+    }),
+    isEmpty: (pair) => pair.text === '' && (pair.with ?? '') === '',
+  });
+  const spareRows = useRows<string>({
+    rows: spares,
+    set: (list) => edit((c) => ({ ...c, spares: list })),
+    make: (text, _, copied) => (copied !== undefined && text === '' ? copied : text),
+    isEmpty: (spare) => spare === '',
+    least: 0,
+  });
+  return (
+    <>
+      {pairs.map((pair, i) => (
+        <PartRow
+          key={pair.id}
+          rows={{
+            ...rows,
+            // From the left-hand side Enter goes to its right-hand side, from there to the next pair.
+            onKey: (at, e) => {
+              if (e.key === 'Enter' && !e.shiftKey) {
+                e.preventDefault();
+                withs.current.get(at)?.focus();
+              } else rows.onKey(at, e);
+            },
+          }}
+          row={pair}
+          i={i}
+          what="Left-hand side"
+          line={`pair ${i + 1}`}
+          text={pair.text}
+          placeholder="what is to be matched"
+          readOnly={readOnly}
+          onText={(text) => change(i, { text })}
+          beside={
+            <>
+              <span className="text-quiet">with</span>
+              <Written
+                ref={(element) => {
+                  if (element) withs.current.set(i, element);
+                  else withs.current.delete(i);
+                }}
+                className="answer"
+                label={`Right-hand side ${i + 1}`}
+                placeholder="what belongs to it"
+                readOnly={readOnly}
+                value={pair.with ?? ''}
+                onChange={(text) => change(i, { with: text })}
+                onKeyDown={(e) => (e.key === 'Backspace' ? undefined : rows.onKey(i, e))}
+              />
+            </>
+          }
+          margin={
+            <PartMarks
+              part={pair}
+              line={`pair ${i + 1}`}
+              weighed={isWeighed(content)}
+              spare={false}
+              margin={margin}
+              readOnly={readOnly}
+              onChange={(part) => change(i, part)}
+            />
+          }
+        />
+      ))}
+      {spares.map((spare, i) => (
+        <PartRow
+          key={`spare ${i}`}
+          rows={spareRows}
+          row={spare}
+          i={i}
+          what="Spare right-hand side"
+          line={`spare ${i + 1}`}
+          text={spare}
+          placeholder="belongs to none"
+          readOnly={readOnly}
+          onText={(text) => edit((c) => ({ ...c, spares: spares.with(i, text) }))}
+          margin="a spare, belongs to none"
+        />
+      ))}
+      {!readOnly && (
+        <RowFoot lines={rows.lines} what="left-hand sides" onSplit={rows.split} onLeave={rows.leave}>
+          {pairs.length === 0 ? (
+            <button className="act not-italic" onClick={() => rows.add(-1)}>
+              Write the first pair
+            </button>
+          ) : (
+            <>
+              Enter for the right-hand side, and for the next pair ·{' '}
+              <button className="act not-italic" onClick={() => spareRows.add(spares.length - 1)}>
+                a spare right-hand side
+              </button>
+            </>
+          )}
+        </RowFoot>
+      )}
+    </>
+  );
+}

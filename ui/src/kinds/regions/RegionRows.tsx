@@ -1,0 +1,135 @@
+import type { Schema } from '../../api/client';
+import { Row } from '../../parts/Sheet';
+import { Value } from '../../parts/Value';
+import { Written } from '../../parts/Written';
+import { Earned } from '../common/Earned';
+import { LineNotes, RemarkHere } from '../common/LineNotes';
+import { Toggle } from '../../parts/Toggle';
+import { Handle } from '../common/Handle';
+import { PictureBoard } from '../common/PictureBoard';
+import { PictureRow } from '../common/PictureRow';
+import { isWeighed, nextId, plain, type RowsProps } from '../common/rows';
+import { inWords, readShape } from '../common/shapes';
+import { useRows } from '../common/useRows';
+
+type Region = Schema['Region'];
+
+/** The picture with its areas, then each area: its name, its numbers, what a click there earns and says. */
+export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps) {
+  const regions = content.regions ?? [];
+  const weighed = isWeighed(content);
+  const set = (list: Region[]) => edit((c) => ({ ...c, regions: list }));
+  const change = (i: number, part: Partial<Region>) => set(regions.map((r, j) => (j === i ? { ...r, ...part } : r)));
+  const rows = useRows<Region>({
+    rows: regions,
+    set,
+    make: (_, list, copied) => ({ ...(copied ?? { area: 'ellipse 50 50 20 20', key: false }), id: nextId(list) }),
+    isEmpty: () => false,
+    least: 0,
+  });
+  return (
+    <>
+      <PictureRow
+        content={content}
+        readOnly={readOnly}
+        edit={edit}
+        bank={bank}
+        margin={<p>clicks count where an area is; borders belong to it</p>}
+      >
+        {(medium) => (
+          <PictureBoard
+            medium={medium}
+            shows={content.picture?.shows ?? ''}
+            shapes={regions.map((r) => readShape(r.area))}
+            draws={['ellipse', 'rectangle', 'polygon']}
+            what="Area"
+            readOnly={readOnly}
+            onAdd={(shape) =>
+              set([
+                ...regions,
+                { id: nextId(regions), area: inWords(shape), key: !regions.some((r) => r.key), ...(weighed && { weight: '0' }) },
+              ])
+            }
+            onChange={(i, shape) => change(i, { area: inWords(shape) })}
+            onRemove={(i) => rows.remove(i)}
+          />
+        )}
+      </PictureRow>
+      {regions.map((region, i) => (
+        <Row
+          key={i}
+          line
+          page={
+            <div className="flex flex-wrap items-baseline gap-3">
+              <Handle
+                n={i + 1}
+                what="Area"
+                readOnly={readOnly}
+                drag={rows.drag(i)}
+                onCopy={() => rows.add(i, region)}
+                onUp={() => rows.move(i, i - 1)}
+                onDown={() => rows.move(i, i + 1)}
+                onRemove={() => rows.remove(i)}
+              />
+              <input
+                data-draft
+                className="min-w-40 flex-1 font-reading text-[17px] outline-none"
+                aria-label={`Name of area ${i + 1}`}
+                placeholder="what is there"
+                readOnly={readOnly}
+                value={region.name ?? ''}
+                onChange={(e) => change(i, { name: e.target.value })}
+              />
+              <Value
+                label={`Shape and numbers of area ${i + 1}`}
+                width={24}
+                value={region.area}
+                disabled={readOnly}
+                onChange={(area) => change(i, { area })}
+              />
+            </div>
+          }
+          margin={
+            <>
+              <p>
+                <Toggle
+                  on={region.key}
+                  words={['key', 'known wrong']}
+                  label={`Area ${i + 1}`}
+                  disabled={readOnly}
+                  onChange={(key) => change(i, { key })}
+                />
+                {weighed && (
+                  <>
+                    {' '}
+                    weighs{' '}
+                    <Value
+                      label={`Points of area ${i + 1}`}
+                      value={region.weight ?? '0'}
+                      disabled={readOnly}
+                      onChange={(v) => change(i, { weight: plain(v) })}
+                    />
+                  </>
+                )}
+                {' · '}
+                <Earned margin={margin} line={`area ${i + 1}`} />{' '}
+                <span className="lineact">
+                  <RemarkHere where={`area ${i + 1}`} />
+                </span>
+              </p>
+              <Written
+                className="say"
+                label={`What area ${i + 1} says when clicked`}
+                placeholder="says nothing of its own"
+                readOnly={readOnly}
+                value={region.says ?? ''}
+                onChange={(says) => change(i, { says })}
+              />
+              <LineNotes where={`area ${i + 1}`} />
+            </>
+          }
+        />
+      ))}
+    </>
+  );
+}
