@@ -24,8 +24,8 @@ final class JourneyTest extends BrowserTestCase
         $page->click('Intake');
         $page->see('Bring questions in');
         $page->driver->findElement(WebDriverBy::xpath('//input[@type="file"]'))->sendKeys($file);
-        unlink($file);
         $page->see('did you mean `points:`?');
+        unlink($file);
         $page->see('Take in 2 questions');
         $page->driver->executeScript('const line = [...document.querySelectorAll(".cm-line")].find((l) => l.textContent.includes("poinst")); const text = line.firstChild; const at = text.data.indexOf("poinst"); document.querySelector(".cm-content").focus(); getSelection().setBaseAndExtent(text, at, text, at + 6);');
         $page->type('points');

@@ -153,8 +153,8 @@ final class WritingTest extends BrowserTestCase
         $page->open("/banks/1/questions/$id");
         $page->see('No picture yet.');
         $page->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//input[@aria-label="Picture file"]'))->sendKeys($file);
-        unlink($file);
         $page->see('400 × 300 pixels');
+        unlink($file); // read by now, however slow the machine
         $page->field('What the picture shows')->sendKeys('A grey comb');
         $page->click('draw a rectangle');
         $board = $page->find('//*[local-name()="svg" and contains(@class, "board")]');
