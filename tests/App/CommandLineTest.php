@@ -108,14 +108,18 @@ final class CommandLineTest extends TestCase
         self::assertSame(2, self::console(['zetema:guess', '-', '--question=gone'], self::TEXT)[0]);
     }
 
-    public function test_fifty_thousand_markings_a_second(): void
+    public function test_a_marking_costs_a_few_dozen_turns_of_an_empty_loop(): void
     {
-        [, $json] = self::console(['zetema:bench', 'marking'], '');
-        $bench = Fields::ofJson($json);
+        $best = INF;
+        // About 35 is usual. A busy machine only ever slows a run down, so the best of three tells what the code costs.
+        for ($run = 0; $run < 3 && $best >= 80; ++$run) {
+            [, $json] = self::console(['zetema:bench', 'marking'], '');
+            $bench = Fields::ofJson($json);
+            $best = min($best, $bench->integer('emptyLoopPerSecond') / $bench->integer('markingsPerSecond'));
+        }
 
-        // The bar is 50,000 on an idle machine; half of that tells a slip from a busy one.
-        self::assertGreaterThan(25_000, $bench->integer('markingsPerSecond'));
-        self::assertGreaterThan($bench->integer('markingsPerSecond'), $bench->integer('emptyLoopPerSecond'));
+        self::assertGreaterThan(1, $best);
+        self::assertLessThan(80, $best);
     }
 
     public function test_ten_thousand_questions_are_read_in_10_s_and_256_mb(): void

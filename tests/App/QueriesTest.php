@@ -33,12 +33,10 @@ final class QueriesTest extends ApiTestCase
         $few = $this->counted($method, $path, $body);
         $this->grow();
         $this->send($method, $path, $body);
-        $start = hrtime(true);
         $many = $this->counted($method, $path, $body);
 
         self::assertLessThanOrEqual($few, $many);
         self::assertLessThanOrEqual($most, $many);
-        self::assertLessThan(200, (hrtime(true) - $start) / 1e6, 'milliseconds, with the log of queries');
     }
 
     public function test_a_form_is_dealt_by_a_few_queries_for_each_question_picked(): void
