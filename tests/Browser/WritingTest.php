@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys as Key;
+use Zetema\Tests\Speed;
 
 /** Questions written on their screen: by keyboard, by pasting, by two people at once. */
 final class WritingTest extends BrowserTestCase
@@ -71,15 +72,17 @@ final class WritingTest extends BrowserTestCase
         $page->see('revision 1 · saved');
         $page->script('window.slow = []; new PerformanceObserver(l => l.getEntries().filter(e => e.name.startsWith("key") || e.name === "input").forEach(e => window.slow.push(e.duration))).observe({type: "event", durationThreshold: 16, buffered: false})');
         $page->field('Answer 15')->click();
+        $slowness = [];
         foreach (mb_str_split(' which is a longer one than it was') as $letter) {
+            $slowness[] = Speed::slowness();
             $page->type($letter);
         }
         $page->see('saved');
-        // The slowest two are left out: on a machine that does other things besides, they measure those.
-        $slow = $page->script('return window.slow.sort((a, b) => b - a).slice(2)');
+        // A tenth of the events are left out: on a machine that does other things besides, they measure those.
+        $slow = $page->script('return window.slow.sort((a, b) => b - a).slice(10)');
 
         self::assertIsArray($slow);
-        self::assertLessThan(50, $slow[0] ?? 0, 'milliseconds, by the browser’s own event timing, which tells steps of 8');
+        self::assertLessThan(50 * max($slowness), $slow[0] ?? 0, 'milliseconds, by the browser’s own event timing, which tells steps of 8');
         self::assertStringContainsString('longer one than it was', (string) $page->field('Answer 15')->getAttribute('value'));
     }
 
