@@ -19,6 +19,8 @@ class Server {
   page: Page = { version: 1, text: 'as it was', note: '' };
   fault: ApiError | null = null;
   holds = false;
+  /** once: it saves, and its answer does not arrive */
+  loses = false;
   saves: string[] = [];
   kept: boolean[] = [];
   private waiting: (() => void)[] = [];
@@ -30,6 +32,10 @@ class Server {
     if (this.fault) throw this.fault;
     if (version !== this.page.version) throw problem(409, 'stale', { ...this.page });
     this.page = { ...this.page, ...change, version: version + 1 };
+    if (this.loses) {
+      this.loses = false;
+      throw problem(0, 'offline');
+    }
     return { ...this.page };
   }
 
@@ -83,6 +89,20 @@ afterEach(() => {
 });
 
 describe('what saves itself', () => {
+  it('takes a save for done whose answer was lost on the way', async () => {
+    const opened = open();
+    server.loses = true;
+    await type(opened, 'written');
+    await after(700);
+    expect(opened.result.current.isUnsaved).toBe(true);
+    await after(60_000);
+    const { isUnsaved, theirs, error } = opened.result.current;
+    expect([server.page.text, isUnsaved, theirs, error, opened.versionRef.current]).toEqual(['written', false, undefined, null, 2]);
+    await type(opened, 'and more');
+    await after(700);
+    expect([server.page.text, server.page.version]).toEqual(['and more', 3]);
+  });
+
   it('saves the latest once, a moment after the last letter', async () => {
     const opened = open();
     for (const text of ['a', 'ab', 'abc']) await type(opened, text);

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { hashKey, useMutation } from '@tanstack/react-query';
 import { type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ApiError } from '../api/client';
 
@@ -40,7 +40,7 @@ function read<T>(shelf: string): Shelved<T> | null {
   }
 }
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+const same = (a: unknown, b: unknown) => hashKey([a]) === hashKey([b]);
 
 /** Seconds to wait before the n-th try again: longer each time, and not the same for everybody. */
 export const waitBefore = (tries: number, random = Math.random()) => Math.min(30, 1.5 * 1.7 ** tries) * (0.6 + 0.8 * random);
@@ -76,20 +76,17 @@ export function useAutosave<T, Saved>(options: Autosaved<T, Saved>) {
         sending.current = false;
       }
     },
-    onSuccess: (saved, { value: sent }) => {
-      tries.current = 0;
-      over.current = 0;
-      base.current = sent;
-      versionRef.current = options.versionOf(saved);
-      const done = latest.current === sent;
-      if (done) settle();
-      options.onSaved?.(saved);
-      if (!done) saveNow();
-    },
-    onError: (error) => {
+    onSuccess: (saved, { value: sent }) => done(saved, sent),
+    onError: (error, { value: sent }) => {
       if (!(error instanceof ApiError)) return;
       if (error.isStale) {
         const current = error.problem.current as Saved;
+        // What is newer is what was sent: it was saved before, and only the answer was lost on the way.
+        if (same(options.valueOf(current), sent)) {
+          done(current, sent);
+          mutation.reset();
+          return;
+        }
         // Somebody changed another part of it; this part is as it was.
         if (over.current === 0 && same(options.valueOf(current), base.current)) {
           versionRef.current = options.versionOf(current);
@@ -101,6 +98,16 @@ export function useAutosave<T, Saved>(options: Autosaved<T, Saved>) {
       }
     },
   });
+  const done = (saved: Saved, sent: T) => {
+    tries.current = 0;
+    over.current = 0;
+    base.current = sent;
+    versionRef.current = options.versionOf(saved);
+    const isNewest = latest.current === sent;
+    if (isNewest) settle();
+    options.onSaved?.(saved);
+    if (!isNewest) saveNow();
+  };
   const settle = () => {
     unsaved.current = false;
     localStorage.removeItem(shelf);
