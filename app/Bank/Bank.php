@@ -8,7 +8,7 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Shared\Versioned;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;

@@ -6,7 +6,7 @@ namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Objective\Objectives;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 
 /** The map of a bank: objective × kind, cleared and all. */
 final readonly class Board

@@ -9,7 +9,6 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
 use Zetema\Core\Drawing\Proof;
 use Zetema\Core\Drawing\UnknownQuestion;
-use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Points;
 
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
@@ -72,7 +71,7 @@ final readonly class BlueprintView
             ],
             'draws' => array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws),
             'pass' => $passPoints === null ? null : [
-                'points' => Marker::say($passPoints),
+                'points' => $passPoints->inWords(),
                 'reachable' => $proof->passIsReachable(),
                 'percent' => $proof->least->isZero() ? null : (string) Points::rounded($passPoints->multipliedBy(100)->dividedBy($proof->least->exact()), 2),
             ],

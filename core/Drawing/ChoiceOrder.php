@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Drawing;
 
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Question;
 
 /**
@@ -19,12 +19,13 @@ final class ChoiceOrder
     /** @return list<int> the question's shuffledLists() lists in their new order, one after the other */
     public static function of(Question $question, bool $shuffle, Chance $chance): array
     {
-        if ($question->kind->choices() !== []) {
+        $listOrder = $question->kind::id()->facts()->listOrder;
+        if ($listOrder === ListOrder::ShuffledIfSet) {
             return self::choices($question->kind->choices(), $shuffle, $chance);
         }
         $lists = $question->kind->shuffledLists();
         $mixed = array_merge(...array_map(static fn (array $list): array => $chance->shuffled($list), $lists));
-        $again = $question->kind::id() === KindId::Order && count($mixed) > 2 && self::isSolved($question, $mixed);
+        $again = $listOrder === ListOrder::ShuffledUnsolved && count($mixed) > 2 && self::isSolved($question, $mixed);
 
         return $again ? $chance->shuffled($mixed) : $mixed;
     }

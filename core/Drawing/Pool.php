@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Drawing;
 
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 
 /** The questions that a draw may take from: all conditions must hold; an empty condition is none. */
 final readonly class Pool

@@ -13,6 +13,7 @@ use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
 
 /** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
 final class Marker
@@ -75,7 +76,7 @@ final class Marker
         }
         if ($penalties->floor !== null && $sum->compareTo($penalties->floor) < 0) {
             $sum = $penalties->floor;
-            $working[] = 'not below ' . self::say($penalties->floor);
+            $working[] = 'not below ' . $penalties->floor->inWords();
         }
         if ($sum->compareTo($plan->scoring->worth->exact()) > 0) {
             $sum = $plan->scoring->worth->exact();
@@ -83,7 +84,7 @@ final class Marker
         }
         $earned = Points::rounded($sum, $penalties->decimals);
         if (!$earned->exact()->isEqualTo($sum)) {
-            $working[] = sprintf('%s rounded to %s', self::say($sum), self::signed($earned));
+            $working[] = sprintf('%s rounded to %s', $sum->inWords(), self::signed($earned));
         }
         if (!$plan->graded) {
             $working[] = 'not graded: 0 of 0';
@@ -93,25 +94,16 @@ final class Marker
         return new Verdict($late ? Outcome::OutOfTime : $outcome, $earned, $plan->max(), $working);
     }
 
-    /** A number for the working: a decimal where it is one, else the fraction. */
-    public static function say(Ratio $exact): string
-    {
-        $decimals = $exact->decimals();
-        $said = $decimals !== null && $decimals <= 6 ? $exact->decimal() ?? '' : (string) $exact;
-
-        return str_replace('-', '−', $said);
-    }
-
     /** @return array{Outcome, Ratio, list<string>} */
     private function judged(MarkingPlan $plan, FoundScores $sums): array
     {
         $scoring = $plan->scoring;
         [$right, $wrong, $weight, $best] = [$sums->right, $sums->wrong, $sums->weight, $sums->best];
         $worth = $scoring->worth->exact();
-        if ($scoring->rule === Scoring::WEIGHTS) {
+        if ($scoring->rule === ShareRule::Weights) {
             $outcome = $weight->isEqualTo($worth) ? Outcome::Right : ($weight->isPositive() ? Outcome::Partly : Outcome::Wrong);
 
-            return [$outcome, $weight, [sprintf('%s: weights add up to %s of %s', $outcome->value, self::say($weight), $scoring->worth)]];
+            return [$outcome, $weight, [sprintf('%s: weights add up to %s of %s', $outcome->value, $weight->inWords(), $scoring->worth)]];
         }
         $share = $this->share($scoring, $right, $wrong, $best);
         $outcome = match (true) {
@@ -123,9 +115,9 @@ final class Marker
             return $this->wrong($plan, $this->parts($scoring, $right, $wrong));
         }
         $sum = $share->multipliedBy($worth);
-        $line = $outcome->value . ': ' . self::say($sum);
+        $line = $outcome->value . ': ' . $sum->inWords();
         if ($outcome === Outcome::Partly) {
-            $line .= sprintf(' (%s of %s%s)', self::say($share), $scoring->worth, $this->parts($scoring, $right, $wrong));
+            $line .= sprintf(' (%s of %s%s)', $share->inWords(), $scoring->worth, $this->parts($scoring, $right, $wrong));
             if ($share->isEqualTo(1)) {
                 $line .= '; everything right was given, but something wrong beside it, which costs nothing here';
             }
@@ -139,24 +131,24 @@ final class Marker
         $capped = $right->isGreaterThan($scoring->need) ? $scoring->need : $right;
 
         return match ($scoring->rule) {
-            Scoring::BEST => $best,
-            Scoring::WHOLE => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? Ratio::one() : Ratio::zero(),
+            ShareRule::Best => $best,
+            ShareRule::Whole => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? Ratio::one() : Ratio::zero(),
             default => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
         };
     }
 
     private function parts(Scoring $scoring, Ratio $right, Ratio $wrong): string
     {
-        if ($scoring->rule !== Scoring::SHARE) {
+        if ($scoring->rule !== ShareRule::Share) {
             return '';
         }
 
         return sprintf(
             ': %s right, %s wrong at %s each, %s needed',
-            self::say($right),
-            self::say($wrong),
-            self::say($scoring->wrongPartCosts),
-            self::say($scoring->need),
+            $right->inWords(),
+            $wrong->inWords(),
+            $scoring->wrongPartCosts->inWords(),
+            $scoring->need->inWords(),
         );
     }
 
@@ -165,7 +157,7 @@ final class Marker
     {
         $costs = $plan->penalties->wrong;
 
-        return [Outcome::Wrong, $costs->negated(), ['wrong: ' . self::say($costs->negated()) . $why]];
+        return [Outcome::Wrong, $costs->negated(), ['wrong: ' . $costs->negated()->inWords() . $why]];
     }
 
     /** @return array{Outcome, Ratio, list<string>} */
@@ -173,7 +165,7 @@ final class Marker
     {
         $costs = $plan->penalties->blank->negated();
 
-        return [Outcome::Unanswered, $costs, ['unanswered: ' . self::say($costs)]];
+        return [Outcome::Unanswered, $costs, ['unanswered: ' . $costs->inWords()]];
     }
 
     /** @param list<string> $working */
@@ -182,7 +174,7 @@ final class Marker
         if ($costs->isZero()) {
             return $sum;
         }
-        $working[] = $why . ': ' . self::say($costs->negated());
+        $working[] = $why . ': ' . $costs->negated()->inWords();
         $left = self::notBelowZero($sum->minus($costs));
         if ($left->isZero() && $costs->isGreaterThan($sum)) {
             $working[] = 'not below 0';

@@ -2,11 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Marking\Scoring;
+namespace Zetema\Core\Numbers;
 
 use Brick\Math\BigRational;
-use Zetema\Core\Numbers\Ratio;
-use Zetema\Core\Question\Answers\Separators;
 
 /** Reads the numbers that people type: decimal point or comma, thousands, fractions, exponents, percent, units. */
 final readonly class NumberReader

@@ -235,6 +235,15 @@ final readonly class Ratio implements \Stringable
     }
 
     /** "3", "-10/3". */
+    /** For people: a decimal of up to six places where it is one, else the fraction; with a minus sign, not a hyphen. */
+    public function inWords(): string
+    {
+        $decimals = $this->decimals();
+        $words = $decimals !== null && $decimals <= 6 ? $this->decimal() ?? '' : (string) $this;
+
+        return str_replace('-', '−', $words);
+    }
+
     public function __toString(): string
     {
         if ($this->big !== null) {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Question\Answers;
+namespace Zetema\Core\Numbers;
 
 /** How people separate decimals and thousands: "8,3", "1 250", "1.250,5", read the same wherever a number is typed. */
 final class Separators

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Marking\Scoring;
-
-use Zetema\Core\Numbers\Ratio;
+namespace Zetema\Core\Numbers;
 
 /** A number as typed: its exact value and how many digits were written. */
 final readonly class TypedNumber

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\Core\Proofreading;
 
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
@@ -16,7 +15,7 @@ final class ChoiceCheck implements Check
     public function findings(Question $question, EffectiveSettings $settings): iterable
     {
         $choices = $question->kind->choices();
-        if ($choices === [] || $question->kind::id() === KindId::Claim) {
+        if ($choices === [] || $question->kind::id()->facts()->isStatement) {
             return;
         }
         $keys = array_filter($choices, static fn (Choice $c): bool => $c->isKey);
@@ -31,7 +30,7 @@ final class ChoiceCheck implements Check
             yield from self::heaviest($choices);
         } elseif ($keys !== []) {
             yield from self::clues($question, $keys, $distractors);
-            if ($question->kind::id() === KindId::Several && $distractors === []) {
+            if (!$question->kind::id()->facts()->choosesOne && $distractors === []) {
                 yield new Flaw(Rule::NothingToChoose, 'answer 1', 'Every answer is a key.');
             }
         }

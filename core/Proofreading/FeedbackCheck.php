@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Proofreading;
 
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\Answers\Span;
-use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\Feedback\OutcomeText;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
@@ -19,7 +16,7 @@ final class FeedbackCheck implements Check
 {
     public function findings(Question $question, EffectiveSettings $settings): iterable
     {
-        $judged = $settings->get(Setting::Key) !== 'none' && $question->kind::id() !== KindId::Rating;
+        $judged = $settings->get(Setting::Key) !== 'none' && $question->kind::id()->facts()->isJudged;
         if ($judged) {
             yield from self::feedback($question);
             yield from self::hints($question);
@@ -33,7 +30,7 @@ final class FeedbackCheck implements Check
         $texts = array_filter($question->outcomeTexts, static fn (OutcomeText $t): bool => $t->text !== '' && $t->text !== '–');
         $choices = $question->kind->choices();
         $saying = array_filter($choices, static fn (Choice $c): bool => $c->says !== null);
-        if ($texts === [] && $saying === [] && $question->notes === [] && self::saysOfParts($question) === []) {
+        if ($texts === [] && $question->notes === [] && !$question->kind->saysAnything()) {
             yield new Flaw(Rule::NoFeedback, 'feedback', 'Nothing is said after any answer.');
         }
         $seen = [];
@@ -63,32 +60,11 @@ final class FeedbackCheck implements Check
         return array_filter($texts, static fn (OutcomeText $t): bool => $t->outcome->value === 'wrong') !== [];
     }
 
-    /** @return list<string> */
-    private static function saysOfParts(Question $question): array
-    {
-        $kind = $question->kind;
-        $parts = match (true) {
-            $kind instanceof Kinds\Text\Text => $kind->wordings,
-            $kind instanceof Kinds\Number\Number => $kind->spans,
-            $kind instanceof Kinds\Regions\Regions => $kind->regions,
-            $kind instanceof Kinds\Gaps\Gaps => array_merge(...array_map(static fn (Kinds\Gaps\Gap $g): array => $g->wordings, $kind->gaps)),
-            default => [],
-        };
-
-        return array_values(array_filter(array_map(static fn (Wording|Span|Kinds\Regions\Region $p): ?string => $p->says, $parts), is_string(...)));
-    }
-
     /** @return iterable<Flaw> */
     private static function hints(Question $question): iterable
     {
-        $kind = $question->kind;
-        $keys = match (true) {
-            $kind instanceof Kinds\Text\Text => array_map(static fn (Wording $w): string => $w->text, array_filter($kind->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern)),
-            $kind instanceof Kinds\Gaps\Gaps => array_merge(...array_map(static fn (Kinds\Gaps\Gap $g): array => array_map(static fn (Wording $w): string => $w->text, $g->wordings), $kind->gaps)),
-            default => array_map(static fn (Choice $c): string => $c->text, array_filter($kind->choices(), static fn (Choice $c): bool => $c->isKey && $kind::id() !== KindId::Claim)),
-        };
         foreach ($question->hints as $i => $hint) {
-            foreach ($keys as $key) {
+            foreach ($question->kind->keyTexts() as $key) {
                 $folded = Words::folded($key);
                 if (mb_strlen($folded) > 2 && str_contains(' ' . Words::folded($hint->text) . ' ', ' ' . $folded . ' ')) {
                     yield new Flaw(Rule::HintGivesAway, 'hint ' . ($i + 1), sprintf('It says “%s”.', $key));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Proofreading;
 
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
@@ -66,8 +66,8 @@ final readonly class Proofreader
     /** Where the key stands, counted from 0, if its place tells something over many questions: in claims, and in a choice of one that is not shuffled. */
     public static function keyPlace(Question $question, EffectiveSettings $settings): ?int
     {
-        $kind = $question->kind::id();
-        if ($kind !== KindId::Claim && ($kind !== KindId::One || $settings->isYes(Setting::Shuffle))) {
+        $facts = $question->kind::id()->facts();
+        if (!$facts->choosesOne || (!$facts->isStatement && $settings->isYes(Setting::Shuffle))) {
             return null;
         }
         $place = array_search(true, array_map(static fn (Choice $c): bool => $c->isKey, $question->kind->choices()), true);
@@ -84,12 +84,13 @@ final readonly class Proofreader
      */
     public static function outOfBalance(KindId $kind, array $counts): array
     {
+        $isStatement = $kind->facts()->isStatement;
         $all = array_sum($counts);
         $flaws = [];
         foreach ($counts as $place => $count) {
-            if ($kind === KindId::One && $all >= self::MANY_KEYS && 10 * $count > 6 * $all) {
+            if (!$isStatement && $all >= self::MANY_KEYS && 10 * $count > 6 * $all) {
                 $flaws[$place] = new Flaw(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', $count, $all, $place + 1));
-            } elseif ($kind === KindId::Claim && $all >= self::MANY_CLAIMS && 10 * $count > 7 * $all) {
+            } elseif ($isStatement && $all >= self::MANY_CLAIMS && 10 * $count > 7 * $all) {
                 $flaws[$place] = new Flaw(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', $count, $all, $place === 0 ? 'true' : 'false'));
             }
         }

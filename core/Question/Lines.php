@@ -17,13 +17,12 @@ final readonly class Lines
 
     public static function of(Question $question): self
     {
-        [$word, $ids] = $question->kind->lineIds();
         $hints = [];
         foreach ($question->hints as $i => $hint) {
             $hints[] = $hint->id ?? $i + 1;
         }
 
-        return new self([$word => $ids, 'hint' => $hints]);
+        return new self([$question->kind::id()->facts()->line => $question->kind->lineIds(), 'hint' => $hints]);
     }
 
     /** "answer 2" as "answer:5"; what is no numbered line stays as it is. */

@@ -9,6 +9,8 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
@@ -19,11 +21,6 @@ use Zetema\Core\Question\Settings\Settings;
 final readonly class Question
 {
     public const VERSION = 1;
-
-    /** Settings that only some kinds have. */
-    private const SPECIAL = [
-        Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::Clicks, Setting::Areas, Setting::WrongPartCosts, Setting::Ignore, Setting::Typos, Setting::Unit, Setting::Figures,
-    ];
 
     public string $stem;
 
@@ -77,18 +74,17 @@ final readonly class Question
             'step' => $fitting($step ?? Settings::none()),
             'question' => $this->settings,
             'bank' => $fitting($bank?->for($this->kind::id()) ?? Settings::none()),
-        ]);
+        ], $this->kind::id()->facts()->defaults);
     }
 
     /** Whether a setting has a meaning for this kind. */
     public static function kindTakes(KindId $kind, Setting $setting, string $value): bool
     {
-        $definition = $kind->definition();
         if ($setting === Setting::Marking) {
-            return in_array($value, $definition::rules(), true);
+            return in_array($value, $kind->facts()->rules, true);
         }
 
-        return in_array($setting, $definition::ownSettings(), true) || !in_array($setting, self::SPECIAL, true);
+        return in_array($setting, $kind->facts()->settings, true) || !$setting->isOfSomeKinds();
     }
 
     /** @return array<string, mixed> the stored form */
@@ -155,7 +151,7 @@ final readonly class Question
         $id = $this->kind::id();
         foreach ($this->settings->values as $word => $value) {
             if ($word === Setting::Marking->value && !$this->takes(Setting::Marking, $value)) {
-                throw new InvalidQuestion(sprintf('“marking: %s” does not go with a question of kind %s; %s does', $value, $id->value, implode(' or ', $id->definition()::rules())), $word);
+                throw new InvalidQuestion(sprintf('“marking: %s” does not go with a question of kind %s; %s does', $value, $id->value, implode(' or ', $id->facts()->rules)), $word);
             }
             if (!$this->takes(Setting::from($word), $value)) {
                 throw new InvalidQuestion(sprintf('“%s” has no meaning for a question of kind %s', $word, $id->value), $word);

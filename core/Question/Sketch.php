@@ -6,6 +6,7 @@ namespace Zetema\Core\Question;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
 
@@ -17,8 +18,9 @@ final readonly class Sketch
 {
     /** The longest stored form, in bytes of JSON. */
     public const LONGEST = 400_000;
-    private const LISTS = ['choices', 'wordings', 'spans', 'gaps', 'pairs', 'items', 'regions', 'spots', 'labels', 'outcomeTexts', 'notes', 'hints'];
-    private const OTHER = ['v', 'kind', 'stem', 'spares', 'groups', 'picture', 'from', 'to', 'ends', 'settings', 'tags', 'difficulty'];
+    /** What questions of every kind have. */
+    private const LISTS = ['outcomeTexts', 'notes', 'hints'];
+    private const OTHER = ['v', 'kind', 'stem', 'settings', 'tags', 'difficulty'];
 
     /**
      * @param array<string, mixed> $data the stored form: of the question where it is whole, else as typed
@@ -66,13 +68,11 @@ final readonly class Sketch
     /** @return array<string, mixed> */
     private static function shape(Fields $data): array
     {
-        if (KindId::tryFrom($data->text('kind')) === null) {
-            throw new Malformed('kind', sprintf('there is no kind “%s”', $data->text('kind')));
-        }
-        $data->only(...self::LISTS, ...self::OTHER);
+        $kind = KindId::tryFrom($data->text('kind')) ?? throw new Malformed('kind', sprintf('there is no kind “%s”', $data->text('kind')));
+        $data->only(...self::LISTS, ...self::OTHER, ...array_keys($kind->facts()->empty));
         $data->text('stem');
         $data->textMap('settings');
-        foreach (self::LISTS as $list) {
+        foreach ([...self::LISTS, ...$kind->facts()->lists] as $list) {
             $data->objects($list, optional: true);
         }
         $json = json_encode($data->raw(), JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
-use Zetema\Core\Marking\Marker;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
@@ -49,7 +48,6 @@ final class CandidateView
         $rules = $sitting->paper->rules;
         $closed = $state->isClosed($sheet);
         $attempt = count($state->attempts) + 1;
-        $limits = $sheet->settings->limits();
         $face = $sheet->shownToCandidate($rules->tellsAtOnce && $state->attempts !== []);
         $hintsOpen = array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened));
         $attempts = $rules->tellsAtOnce ? $state->attempts : [];
@@ -63,7 +61,7 @@ final class CandidateView
             'kind' => $question->kind::id()->value,
             'stem' => $question->stem,
             'how' => $sheet->settings->get(Setting::How),
-            'choose' => $question->kind::id()->value === 'several' ? $limits : null,
+            'choose' => in_array(Setting::Choose, $question->kind::id()->facts()->settings, true) ? $sheet->settings->limits() : null,
             'face' => (object) $face,
             'response' => $sheet->toPage($state->saved),
             'answered' => !$state->saved->isBlank(),
@@ -95,7 +93,7 @@ final class CandidateView
         }
 
         return [
-            'costs' => $sheet->plan->counts() ? Marker::say(Ratio::of($sheet->plan->penalties->hints[$state->hintsOpened])) : '0',
+            'costs' => $sheet->plan->counts() ? Ratio::of($sheet->plan->penalties->hints[$state->hintsOpened])->inWords() : '0',
             'fromAttempt' => $hint->fromAttempt,
             'open' => count($state->attempts) + 1 >= $hint->fromAttempt,
         ];

@@ -6,7 +6,12 @@ namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Response\ChosenChoices;
+use Zetema\Core\Question\Response\FilledParts;
+use Zetema\Core\Question\Response\OrderedItems;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseForm;
 
 /**
  * Between a candidate's page, which names things by their place on it, and the question, which names them by their number: numbers
@@ -14,9 +19,14 @@ use Zetema\Core\Question\Response\Response;
  */
 final readonly class PageOrder
 {
+    private ResponseForm $form;
+    private string $field;
+
     /** @param list<list<int>> $lists numbers in the order of the page, as the kind's shuffledLists() has them */
-    public function __construct(private array $lists)
+    public function __construct(KindFacts $facts, private array $lists)
     {
+        $this->form = $facts->form;
+        $this->field = $facts->field;
     }
 
     /**
@@ -26,19 +36,15 @@ final readonly class PageOrder
      */
     public function toNumbers(mixed $given): mixed
     {
-        if ($this->lists === [] || !is_array($given)) {
+        $value = is_array($given) ? $given[$this->field] ?? null : null;
+        if ($this->lists === [] || !is_array($given) || (!is_array($value) && !$value instanceof \stdClass)) {
             return $given;
         }
-        foreach (['choose', 'order'] as $field) {
-            if (isset($given[$field]) && is_array($given[$field])) {
-                return [...$given, $field => array_map(fn (int $place): int => $this->number($field, 0, $place), Fields::of($given)->integers($field))];
-            }
+        if ($this->form->isMap()) {
+            return [...$given, $this->field => $this->numbered((array) $value)];
         }
-        foreach (['pairs' => 'value', 'groups' => 'key', 'place' => 'key', 'gaps' => 'gap'] as $field => $what) {
-            $map = $given[$field] ?? null;
-            if ($map instanceof \stdClass || is_array($map)) {
-                return [...$given, $field => $this->mapped((array) $map, $field, $what)];
-            }
+        if ($this->form === ResponseForm::Choices || $this->form === ResponseForm::Order) {
+            return [...$given, $this->field => array_map(fn (int $place): int => $this->number(0, $place), Fields::of($given)->integers($this->field))];
         }
 
         return $given;
@@ -50,50 +56,63 @@ final readonly class PageOrder
         if ($this->lists === []) {
             return $response->toData();
         }
-        $map = [];
-        foreach ($response->map as $part => $value) {
-            match ($response->field) {
-                'pairs' => $map[(string) $part] = (string) $this->place(0, (int) $value),
-                'gaps' => $map[(string) $part] = ($this->lists[$part - 1] ?? []) === [] ? $value : (string) $this->place($part - 1, (int) $value),
-                default => $map[(string) $this->place(0, $part)] = $value,
-            };
-        }
-        $chosen = array_map(fn (int $id): int => $this->place(0, $id), $response->chosen);
-        sort($chosen);
+        if ($response instanceof ChosenChoices) {
+            $chosen = array_map(fn (int $id): int => $this->place(0, $id), $response->choices);
+            sort($chosen);
 
-        return match ($response->field) {
-            'choose' => ['choose' => $chosen],
-            'order' => ['order' => array_map(fn (int $id): int => $this->place(0, $id), $response->order)],
-            'pairs', 'groups', 'place', 'gaps' => [$response->field => (object) $map],
-            default => $response->toData(),
-        };
+            return [$this->field => $chosen];
+        }
+        if ($response instanceof OrderedItems) {
+            return [$this->field => array_map(fn (int $id): int => $this->place(0, $id), $response->items)];
+        }
+
+        return $response instanceof FilledParts ? [$this->field => (object) $this->placed($response->parts)] : $response->toData();
     }
 
     /**
-     * @param array<array-key, mixed> $map
+     * @param array<array-key, mixed> $map as the page has it
      *
      * @return array<array-key, mixed>
      */
-    private function mapped(array $map, string $field, string $what): array
+    private function numbered(array $map): array
     {
         $numbered = [];
         foreach ($map as $key => $value) {
-            $blank = !is_string($value) || $value === '';
-            if ($what === 'key') {
-                $numbered[$this->number($field, 0, (int) $key)] = $value;
-            } elseif ($blank || ($what === 'gap' && ($this->lists[(int) $key - 1] ?? []) === [])) {
+            $list = $this->form === ResponseForm::EntryOfOwnList ? (int) $key - 1 : 0;
+            if ($this->form === ResponseForm::MixedParts) {
+                $numbered[$this->number(0, (int) $key)] = $value;
+            } elseif (!is_string($value) || $value === '' || ($this->form === ResponseForm::EntryOfOwnList && ($this->lists[$list] ?? []) === [])) {
                 $numbered[$key] = $value;
             } else {
-                $numbered[$key] = (string) $this->number($field, $what === 'gap' ? (int) $key - 1 : 0, (int) $value);
+                $numbered[$key] = (string) $this->number($list, (int) $value);
             }
         }
 
         return $numbered;
     }
 
-    private function number(string $field, int $list, int $place): int
+    /**
+     * @param array<int, string> $parts
+     *
+     * @return array<array-key, string>
+     */
+    private function placed(array $parts): array
     {
-        return $this->lists[$list][$place - 1] ?? throw new Malformed($field, sprintf('there is no %s %d', $field === 'choose' ? 'choice' : 'place', $place));
+        $map = [];
+        foreach ($parts as $part => $value) {
+            match ($this->form) {
+                ResponseForm::EntryByPart => $map[(string) $part] = (string) $this->place(0, (int) $value),
+                ResponseForm::EntryOfOwnList => $map[(string) $part] = ($this->lists[$part - 1] ?? []) === [] ? $value : (string) $this->place($part - 1, (int) $value),
+                default => $map[(string) $this->place(0, $part)] = $value,
+            };
+        }
+
+        return $map;
+    }
+
+    private function number(int $list, int $place): int
+    {
+        return $this->lists[$list][$place - 1] ?? throw new Malformed($this->field, sprintf('there is no %s %d', $this->form === ResponseForm::Choices ? 'choice' : 'place', $place));
     }
 
     private function place(int $list, int $number): int

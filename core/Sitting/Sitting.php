@@ -6,8 +6,6 @@ namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Marking\Scoring\NumberReader;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Response\Response;
 
 /** One candidate's run through one paper: a state machine over an append-only list of events. `now` is always passed in. */
@@ -176,12 +174,9 @@ final readonly class Sitting
         if ($response->isBlank()) {
             throw new Refused('There is nothing to check yet.');
         }
-        $limits = $sheet->settings->limits();
-        if ($sheet->question->kind::id() === KindId::Several && count($response->chosen) < $limits['least']) {
-            throw new Refused(sprintf('Choose %d, then check.', $limits['least']));
-        }
-        if ($sheet->question->kind::id() === KindId::Number && NumberReader::of($sheet->plan->scoring->options)->read($response->text ?? '') === null) {
-            throw new Refused('This cannot be read as a number. No attempt was used.');
+        $notYet = $sheet->question->kind->notYet($response, $sheet->settings);
+        if ($notYet !== null) {
+            throw new Refused($notYet);
         }
     }
 }

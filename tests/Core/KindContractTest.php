@@ -15,7 +15,8 @@ use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Sketch;
@@ -96,10 +97,10 @@ final class KindContractTest extends TestCase
     {
         $settings = $question->effective();
         self::assertTrue($question->kind->response(null, $settings)->isBlank());
-        $own = '';
+        $own = $question->kind::id()->facts()->field;
         $n = 0;
         foreach (WhatScoresWhat::responses($question, $settings) as $response) {
-            $own = $response->field === '' ? $own : $response->field;
+            self::assertTrue($response->isBlank() || array_keys($response->toData() ?? []) === [$own], 'the field that the facts name');
             self::assertEquals($response, $question->kind->response(json_decode((string) json_encode($response->toData()), true), $settings, complete: false));
             if (++$n > 40) {
                 break;
@@ -140,7 +141,8 @@ final class KindContractTest extends TestCase
     #[DataProvider('questions')]
     public function test_its_lines_have_ids_of_their_own_and_the_proofreader_names_only_lines_that_are_there(Question $question): void
     {
-        [$word, $ids] = $question->kind->lineIds();
+        $word = $question->kind::id()->facts()->line;
+        $ids = $question->kind->lineIds();
         self::assertSame($ids, array_values(array_unique($ids)));
         foreach ((new Proofreader())->read($question, $question->effective()) as $flaw) {
             $isLine = preg_match('/^' . $word . ' (\d+)$/', $flaw->where, $m) === 1;
@@ -171,14 +173,14 @@ final class KindContractTest extends TestCase
     #[DataProvider('kinds')]
     public function test_it_takes_its_own_rules_and_settings_and_no_others(KindId $kind): void
     {
-        $definition = $kind->definition();
-        self::assertSame($kind, $definition::id());
+        $facts = $kind->facts();
+        self::assertSame($kind, $kind->definition()::id());
         foreach (['whole', 'parts', 'each', 'weighed', 'parts by place', 'parts by neighbour'] as $rule) {
-            self::assertSame(in_array($rule, $definition::rules(), true), Question::kindTakes($kind, Setting::Marking, $rule), $rule);
+            self::assertSame(in_array($rule, $facts->rules, true), Question::kindTakes($kind, Setting::Marking, $rule), $rule);
         }
-        foreach ($definition::ownSettings() as $own) {
+        foreach ($facts->settings as $own) {
             self::assertTrue(Question::kindTakes($kind, $own, $own->houseValue() ?? ''), $own->value);
         }
-        self::assertCount(count($definition::words()), array_unique($definition::words()));
+        self::assertCount(count($facts->words), array_unique(array_map(static fn (LineWord $w): string => $w->word, $facts->words)));
     }
 }

@@ -10,7 +10,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Lines;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;

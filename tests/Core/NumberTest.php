@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Marking\Scoring\NumberReader;
+use Zetema\Core\Numbers\NumberReader;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\InvalidSetting;

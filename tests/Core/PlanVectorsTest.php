@@ -12,7 +12,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Response\Response;
 
 /** A marking plan is data: whoever runs those of docs/formats/marking-plan-vectors.json must come to the verdicts that stand there. */

@@ -16,8 +16,8 @@ use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\Answers\Wording;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Settings;
@@ -44,7 +44,7 @@ final class RoundTripTest extends TestCase
         $this->limitTo(40)->forAll(Generators::vector(8, Generators::elements(...self::WORDS)), Generators::bool(), Generators::choose(1, 9))->then(
             function (array $words, bool $weighed, int $n) use ($kind): void {
                 $w = array_map(static fn (mixed $word): string => is_string($word) ? $word : '', array_values($words));
-                $weighed = $weighed && in_array('weighed', $kind->definition()::rules(), true);
+                $weighed = $weighed && in_array('weighed', $kind->facts()->rules, true);
                 $question = new Question(self::make($kind, $w, $weighed, $n), $w[7] . ($kind === KindId::Gaps ? ' ___ ___' : ''), Settings::of($weighed ? ['marking' => 'weighed'] : ['points' => "$n.5"]));
                 $read = TextQuestions::all((new Writer())->question($question));
 
@@ -69,7 +69,7 @@ final class RoundTripTest extends TestCase
     }
 
     /** @param list<string> $w */
-    private static function make(KindId $kind, array $w, bool $weighed, int $n): \Zetema\Core\Question\Kind
+    private static function make(KindId $kind, array $w, bool $weighed, int $n): Kinds\Kind
     {
         $earns = $weighed ? Points::of("$n.25") : null;
         $loses = $weighed && $n > 5 ? Points::of('0.5') : null;

@@ -7,7 +7,11 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Question\Response\ChosenChoices;
+use Zetema\Core\Question\Response\FilledParts;
+use Zetema\Core\Question\Response\OrderedItems;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\TypedText;
 
 /** What scores what: which responses stand in the table where not all can. */
 final class TableTest extends TestCase
@@ -49,12 +53,14 @@ final class TableTest extends TestCase
 
     private static function short(Response $response): string
     {
-        return match ($response->field) {
-            '' => 'nothing',
-            'text' => (string) $response->text,
-            'choose' => implode(' ', $response->chosen),
-            'order' => implode(' ', $response->order),
-            default => implode(' ', array_map(static fn (int $part, string $given): string => "$part:$given", array_keys($response->map), $response->map)),
+        $parts = FilledParts::in($response);
+
+        return match (true) {
+            $response instanceof TypedText => $response->text,
+            $response instanceof ChosenChoices => implode(' ', $response->choices),
+            $response instanceof OrderedItems => implode(' ', $response->items),
+            $parts !== [] => implode(' ', array_map(static fn (int $part, string $given): string => "$part:$given", array_keys($parts), $parts)),
+            default => 'nothing',
         };
     }
 }

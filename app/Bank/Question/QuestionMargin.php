@@ -7,9 +7,10 @@ namespace Zetema\App\Bank\Question;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\FoundScores;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question as Core;
+use Zetema\Core\Question\Kinds\Common\OnNumberLine;
+use Zetema\Core\Question\Scoring\Sought;
 
 /** What a question's lines lead to: settings with their place, what each line earns on each attempt, what nothing earns. */
 final readonly class QuestionMargin
@@ -40,7 +41,7 @@ final readonly class QuestionMargin
             'worth' => (string) $this->plan->scoring->worth,
             'settings' => (object) $values,
             'lines' => (object) $this->lines(),
-            'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, $this->allRight(), $attempt)),
+            'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::allRight($this->plan->scoring), $attempt)),
             'blank' => (string) $this->marker->mark($this->plan, Core\Response\Response::blank())->earned,
             'wrong' => (string) $this->plan->mostLostByOneWrong(),
             'keyInWords' => AnswerLine::texts($this->question->kind->keyInWords()),
@@ -59,12 +60,16 @@ final readonly class QuestionMargin
         if ($lines !== []) {
             return $lines;
         }
-        [$word, $ids] = $this->question->kind->lineIds();
+        $word = $this->question->kind::id()->facts()->line;
+        $ids = $this->question->kind->lineIds();
         foreach ($this->plan->scoring->criteria as $i => $criterion) {
-            $n = $criterion->find['n'] ?? $criterion->find['place'] ?? $i + 1;
-            $id = $criterion->find['part'] ?? (is_int($n) ? $ids[$n - 1] ?? null : null);
-            $earning = !$criterion->right->isZero() || $criterion->weight->isPositive() || ($word === 'area' && !isset($criterion->find['outside']));
-            if (is_int($id) && $earning) {
+            $id = match (true) {
+                $criterion->find instanceof Sought\PartTakes => $criterion->find->part,
+                $criterion->find instanceof Sought\OutsideAreas => null,
+                default => ($line = $criterion->find->line() ?? [$i + 1, 0])[1] === 0 ? $ids[$line[0] - 1] ?? null : $line[1],
+            };
+            $earning = !$criterion->right->isZero() || $criterion->weight->isPositive() || $criterion->find instanceof Sought\InArea;
+            if ($id !== null && $earning) {
                 $lines[$word . ':' . $id] ??= $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::of([$criterion]), $attempt));
             }
         }
@@ -77,20 +82,9 @@ final readonly class QuestionMargin
     {
         $kind = $this->question->kind;
 
-        return $kind instanceof Core\Kinds\Number\Number
-            ? array_map(static fn (Core\Answers\Span $s): array => ['words' => $s->words, ...$s->toPlan(), 'share' => (string) $s->share->exact()], $kind->spans)
+        return $kind instanceof OnNumberLine
+            ? $kind->drawn()
             : [];
-    }
-
-    /** What a response with every right part and no wrong one finds. */
-    private function allRight(): FoundScores
-    {
-        $scoring = $this->plan->scoring;
-        if ($scoring->rule === Core\Scoring\Scoring::WEIGHTS) {
-            return FoundScores::of([Core\Scoring\Criterion::weighing([], $scoring->worth)]);
-        }
-
-        return FoundScores::of([Core\Scoring\Criterion::right([], $scoring->rule === Core\Scoring\Scoring::BEST ? Ratio::one() : $scoring->need)]);
     }
 
     /**

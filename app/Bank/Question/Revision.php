@@ -179,9 +179,9 @@ class Revision
         return $this->worth !== '0';
     }
 
-    public function kind(): Core\KindId
+    public function kind(): Core\Kinds\KindId
     {
-        return Core\KindId::from($this->kind);
+        return Core\Kinds\KindId::from($this->kind);
     }
 
     /** @return array<string, mixed> */

@@ -108,14 +108,14 @@ final readonly class TryOut
         if ($response->isBlank()) {
             return 'nothing';
         }
-        if ($response->text !== null) {
+        if ($response instanceof Core\Response\TypedText) {
             return '“' . $response->text . '”';
         }
         $lines = $this->content->kind->inWords($response, withKey: true);
         $longest = intdiv(self::WIDEST, max(1, min(4, count($lines))));
         $words = array_map(static fn (Core\Answers\AnswerLine $line): string => ($line->before === null ? '' : $line->before . ': ') . ($line->typed ? $line->text : AuthorText::excerpt($line->text, $longest)), $lines);
 
-        return implode($response->field === 'order' ? ' › ' : ' · ', $words);
+        return implode($response instanceof Core\Response\OrderedItems ? ' › ' : ' · ', $words);
     }
 
     /**

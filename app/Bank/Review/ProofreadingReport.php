@@ -9,7 +9,7 @@ use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 
 /** The proofreader's notes over a whole bank, as they were kept when the questions were saved; a page of questions at a time. */
 final readonly class ProofreadingReport

@@ -14,7 +14,7 @@ use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question as Core;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;

@@ -10,7 +10,7 @@ use Zetema\App\CommandLine\TextFiles;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 

@@ -9,7 +9,7 @@ use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Problems;
@@ -29,18 +29,15 @@ final class Assembler
      */
     public function question(Line $opening, array $parts, Defaults $defaults, array $objective, array $taken, Problems $problems): ?Question
     {
-        $kind = KindId::tryFrom(in_array($opening->word, ['true', 'false'], true) ? 'claim' : $opening->word);
-        if ($kind === null) {
-            throw new \LogicException('every opening word is a kind');
-        }
-        $definition = $kind->definition();
+        $kind = KindId::openedBy($opening->word) ?? throw new \LogicException('every opening word is a kind');
+        $words = $kind->facts()->topWords();
         $own = [];
         $sorted = ['if' => [], 'note' => [], 'hint' => [], 'kind' => []];
         $seen = [];
         foreach ($parts as $part) {
             if (isset($sorted[$part->word])) {
                 $sorted[$part->word][] = $part;
-            } elseif (in_array($part->word, $definition::words(), true)) {
+            } elseif (in_array($part->word, $words, true)) {
                 $sorted['kind'][] = $part;
             } elseif (Setting::tryFrom($part->word) !== null || in_array($part->word, ['name', 'tags', 'difficulty', 'status'], true)) {
                 if (isset($seen[$part->word])) {

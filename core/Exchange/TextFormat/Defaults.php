@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\InvalidSetting;
@@ -36,8 +36,8 @@ final class Defaults
     public function for(KindId $kind): array
     {
         $general = $this->values[''] ?? [];
-        if ($kind === KindId::Claim) {
-            unset($general[Setting::Shuffle->value]); // true or false stays as it is unless asked for claims
+        foreach ($kind->facts()->notFromEvery as $setting) {
+            unset($general[$setting->value]);
         }
         $values = [...$general, ...$this->values[$kind->value] ?? []];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\TextFormat;
 
 use Zetema\Core\Data\AuthorText;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 
@@ -62,7 +63,7 @@ final class Lexer
                 $rest[] = $line;
             } elseif (is_string($found)) {
                 $waiting[] = new Problem($number, 1 + self::indent($raw), $found);
-            } elseif ($open !== null && in_array($open->word, Vocabulary::RUNNING, true)) {
+            } elseif ($open !== null && Vocabulary::runsOn($open->word)) {
                 $rest[] = $escaped ? substr($line, 1) : $line;
             } elseif ($line !== '') {
                 $where = $open === null ? 'before the first word of the format' : sprintf('after `%s:`, which takes one line', $open->head);
@@ -81,20 +82,20 @@ final class Lexer
      */
     private function swallowed(string $raw, Line $open, string $text, int $next): ?string
     {
-        if (in_array($open->word, [...Vocabulary::OPENING, 'reads'], true)) {
+        if (in_array($open->word, [...Vocabulary::opening(), 'reads'], true)) {
             return null; // paragraphs of a stem or a page may begin with anything
         }
-        $kinds = implode(', ', Vocabulary::OPENING);
+        $kinds = implode(', ', Vocabulary::opening());
         if (preg_match('/^(\p{L}[\p{L}-]{2,19}(?: \p{L}{2,19})?):(?:\s|$)/u', $raw, $m) === 1) {
             return sprintf('`%s:` opens nothing in this format; a question opens with %s. If it belongs to the text above, indent it or put a backslash before it', $m[1], $kinds);
         }
-        if (preg_match('/^(' . implode('|', Vocabulary::OPENING) . ') +(\S)/iu', $raw, $m) !== 1) {
+        if (preg_match('/^(' . implode('|', Vocabulary::opening()) . ') +(\S)/iu', $raw, $m) !== 1) {
             return null;
         }
-        $isClaim = in_array(mb_strtolower($m[1]), ['true', 'false'], true);
-        $goesOn = preg_match('/\G\s*(?:pinned )?(?:yes|no|answer|pattern|gap|pair|group|item|image|label|spot|scale|points|marking)\b[^:\r\n]{0,20}:/iu', $text, $_, 0, min($next, strlen($text))) === 1;
+        $isStatement = KindId::openedBy(mb_strtolower($m[1]))?->facts()->isStatement === true;
+        $goesOn = preg_match('/\G\s*(?:pinned )?(?:' . implode('|', [...Vocabulary::answerWords(), 'points', 'marking']) . ')\b[^:\r\n]{0,20}:/iu', $text, $_, 0, min($next, strlen($text))) === 1;
 
-        return $goesOn || ($isClaim && preg_match('/\p{Lu}/u', $m[2]) === 1)
+        return $goesOn || ($isStatement && preg_match('/\p{Lu}/u', $m[2]) === 1)
             ? sprintf('after `%s` a colon is missing, if a question opens here. If it belongs to the text above, indent it or put a backslash before it', $m[1])
             : null;
     }

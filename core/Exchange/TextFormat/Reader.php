@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Problems;
@@ -115,7 +115,7 @@ final class Reader
 
     private function opensNext(Line $line): bool
     {
-        return in_array($line->word, [...Vocabulary::OPENING, 'bank', 'bank settings', 'objective', 'every', 'page'], true);
+        return in_array($line->word, [...Vocabulary::opening(), 'bank', 'bank settings', 'objective', 'every', 'page'], true);
     }
 
     /** @return \Generator<int, ReadQuestion> */
@@ -136,7 +136,7 @@ final class Reader
 
     private function take(Line $line): void
     {
-        if (in_array($line->word, Vocabulary::OPENING, true)) {
+        if (in_array($line->word, Vocabulary::opening(), true)) {
             $this->opening = $line;
             $this->parts = [];
             $this->problems = new Problems();

@@ -9,6 +9,7 @@ use Zetema\Core\Marking\Verdict;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 
@@ -35,7 +36,7 @@ final readonly class FeedbackChooser
             ...$question->kind->says($response, $found),
         ];
         foreach ($question->notes as $note) {
-            if ($note->isDue($response->chosen, $verdict->outcome, $attempt, $attemptsLeft === 0)) {
+            if ($note->isDue(ChosenChoices::in($response), $verdict->outcome, $attempt, $attemptsLeft === 0)) {
                 $texts[] = $note->text;
             }
         }

@@ -7,9 +7,11 @@ namespace Zetema\Core\Marking\Guessing;
 use Brick\Math\BigInteger;
 use Zetema\Core\Marking\Scoring\FoundScores;
 use Zetema\Core\Question\Answers\Area;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\Space\Clicks;
 use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\InArea;
+use Zetema\Core\Question\Scoring\Sought\OutsideAreas;
 
 /** Counts in how many ways clicks into a picture hit its areas: each click uniform over whole pixels, apart from the others. */
 final readonly class ClickCounter
@@ -27,11 +29,9 @@ final readonly class ClickCounter
         $areas = [];
         $keys = 0;
         foreach ($scoring->criteria as $i => $criterion) {
-            $shape = $criterion->find['shape'] ?? null;
-            $numbers = $criterion->find['numbers'] ?? null;
-            if (is_string($shape) && is_array($numbers)) {
-                $areas[$i] = Area::fromPlan($shape, $numbers);
-                $keys |= ($criterion->find['key'] ?? false) === true ? 1 << min($i, self::MOST_AREAS) : 0;
+            if ($criterion->find instanceof InArea) {
+                $areas[$i] = $criterion->find->area;
+                $keys |= $criterion->find->isKey ? 1 << min($i, self::MOST_AREAS) : 0;
             }
         }
         $this->areas = $areas;
@@ -43,7 +43,7 @@ final readonly class ClickCounter
      *
      * @throws TooManyToCount
      */
-    public function count(ResponseSpace $space): array
+    public function count(Clicks $space): array
     {
         if (count($this->areas) > self::MOST_AREAS) {
             throw self::tooMany();
@@ -94,7 +94,7 @@ final readonly class ClickCounter
     /** Under weights a click beside all areas changes nothing. */
     private function countsMisses(): bool
     {
-        return array_filter($this->scoring->criteria, static fn (Criterion $criterion): bool => isset($criterion->find['outside'])) !== [];
+        return array_filter($this->scoring->criteria, static fn (Criterion $criterion): bool => $criterion->find instanceof OutsideAreas) !== [];
     }
 
     /** @return list<Criterion> */
@@ -106,7 +106,7 @@ final readonly class ClickCounter
                 if (($state & (1 << $i)) !== 0) {
                     $criteria[] = $criterion;
                 }
-            } elseif (isset($criterion->find['outside'])) {
+            } elseif ($criterion->find instanceof OutsideAreas) {
                 array_push($criteria, ...array_fill(0, $state >> self::MOST_AREAS, $criterion));
             }
         }

@@ -12,7 +12,10 @@ use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\Space\Clicks;
+use Zetema\Core\Question\Response\Space\TypedFreely;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 
 /** The exact distribution of points for a blind guess on the first attempt, without a hint (marking.md, "Guessing"). */
@@ -34,10 +37,10 @@ final readonly class Guessing
     {
         $plan = MarkingPlan::of($question, $settings);
         $space = $question->kind->space($settings);
-        if (!$plan->graded || !$plan->judged || $space->sort === ResponseSpace::NOTHING) {
+        if (!$plan->graded || !$plan->judged || $space instanceof TypedFreely) {
             return [['points' => Points::zero(), 'chance' => Ratio::one()]];
         }
-        if ($space->sort === ResponseSpace::CLICKS && $space->width === 0) {
+        if ($space instanceof Clicks && $space->width === 0) {
             throw new TooManyToCount('how large the picture is is not known; write `size: 800 600` below its `image:` line');
         }
         if ($space->count() <= self::LISTED) {
@@ -46,7 +49,7 @@ final readonly class Guessing
         $counter = new ScoreCounter($plan->scoring, $this->finder);
         $chances = [];
         foreach ($counter->count($space) as [$sums, $ways, $blank]) {
-            $verdict = $blank ? $this->marker->mark($plan, \Zetema\Core\Question\Response\Response::blank()) : $this->marker->markSums($plan, $sums);
+            $verdict = $blank ? $this->marker->mark($plan, Response::blank()) : $this->marker->markSums($plan, $sums);
             $points = (string) $verdict->earned;
             $chances[$points] = ($chances[$points] ?? BigInteger::zero())->plus($ways);
         }

@@ -9,7 +9,16 @@ use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Marking\Scoring\FoundScores;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\Space\Arrangements;
+use Zetema\Core\Question\Response\Space\Clicks;
+use Zetema\Core\Question\Response\Space\IndependentParts;
+use Zetema\Core\Question\Response\Space\Injections;
+use Zetema\Core\Question\Response\Space\Subsets;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\AtPlace;
+use Zetema\Core\Question\Scoring\Sought\Following;
+use Zetema\Core\Question\Scoring\Sought\IsChosen;
+use Zetema\Core\Question\Scoring\Sought\IsLeft;
 
 /** Counts how many responses of a large space have the same sums, without listing them. */
 final class ScoreCounter
@@ -35,12 +44,13 @@ final class ScoreCounter
      */
     public function count(ResponseSpace $space): array
     {
-        return match ($space->sort) {
-            ResponseSpace::SUBSETS => $this->subsets($space),
-            ResponseSpace::INDEPENDENT => $this->independent($space),
-            ResponseSpace::INJECTIONS => $this->injections($space),
-            ResponseSpace::ARRANGEMENTS => $this->arrangements($space),
-            default => (new ClickCounter($this->scoring))->count($space),
+        return match (true) {
+            $space instanceof Subsets => $this->subsets($space),
+            $space instanceof IndependentParts => $this->independent($space),
+            $space instanceof Injections => $this->injections($space),
+            $space instanceof Arrangements => $this->arrangements($space),
+            $space instanceof Clicks => (new ClickCounter($this->scoring))->count($space),
+            default => throw new TooManyToCount('what is typed cannot be counted'),
         };
     }
 
@@ -61,18 +71,18 @@ final class ScoreCounter
     }
 
     /** @return list<array{FoundScores, BigInteger, bool}> choice by choice: taken or left; sizes are told apart only as far as the limits ask */
-    private function subsets(ResponseSpace $space): array
+    private function subsets(Subsets $space): array
     {
-        $largest = $space->most >= count($space->items) ? $space->least : $space->most + 1;
+        $largest = $space->most >= count($space->choices) ? $space->least : $space->most + 1;
         $states = new CountedWays($this->budget);
         $states->add(0, FoundScores::none(), BigInteger::one());
-        foreach ($space->items as $choice) {
+        foreach ($space->choices as $choice) {
             // What a choice adds when taken or left: found beside nothing else.
             [$taken, $left] = [[], []];
             foreach ($this->scoring->criteria as $criterion) {
-                if (($criterion->find['chosen'] ?? null) === $choice) {
+                if ($criterion->find instanceof IsChosen && $criterion->find->choice === $choice) {
                     $taken[] = $criterion;
-                } elseif (($criterion->find['left'] ?? null) === $choice) {
+                } elseif ($criterion->find instanceof IsLeft && $criterion->find->choice === $choice) {
                     $left[] = $criterion;
                 }
             }
@@ -91,14 +101,14 @@ final class ScoreCounter
     }
 
     /** @return list<array{FoundScores, BigInteger, bool}> part by part; parts with the same text together */
-    private function independent(ResponseSpace $space): array
+    private function independent(IndependentParts $space): array
     {
         $together = [...$space->same, ...array_map(static fn (int $part): array => [$part], array_values(array_diff(array_keys($space->values), ...$space->same)))];
         $states = new CountedWays($this->budget);
         $states->add(0, FoundScores::none(), BigInteger::one());
         foreach ($together as $parts) {
             $values = array_intersect_key($space->values, array_flip($parts));
-            $here = ResponseSpace::independent($space->field, $values);
+            $here = new IndependentParts($space->field, $values);
             if ($here->count() > 20_000) {
                 throw new TooManyToCount('too many items have the same text to compute this exactly');
             }
@@ -119,13 +129,13 @@ final class ScoreCounter
     }
 
     /** @return list<array{FoundScores, BigInteger, bool}> part by part, remembering which values are used */
-    private function injections(ResponseSpace $space): array
+    private function injections(Injections $space): array
     {
-        $values = $space->values[array_key_first($space->values)] ?? [];
+        $values = $space->targets();
         if (count($values) > self::MOST_MASKS || count($space->values) > 2 * self::MOST_MASKS) {
             throw new TooManyToCount(sprintf('with more than %d targets this cannot be computed exactly in good time', self::MOST_MASKS));
         }
-        $needed = min(count($values), count($space->values));
+        $needed = $space->needed();
         $mayLeave = count($space->values) > $needed;
         $states = new CountedWays($this->budget);
         $states->add(0, FoundScores::none(), BigInteger::one());
@@ -154,16 +164,16 @@ final class ScoreCounter
      *
      * @return list<array{FoundScores, BigInteger, bool}>
      */
-    private function arrangements(ResponseSpace $space): array
+    private function arrangements(Arrangements $space): array
     {
         $n = count($space->items);
         $blocks = [];
         foreach ($this->scoring->criteria as $criterion) {
-            $items = is_array($criterion->find['items'] ?? null) ? array_filter($criterion->find['items'], is_int(...)) : [];
+            $items = $criterion->find instanceof AtPlace || $criterion->find instanceof Following ? $criterion->find->items : [];
             $block = 'items ' . implode(',', $items);
             $blocks[$block] = ($blocks[$block] ?? 0) + 1;
         }
-        if (!isset($this->scoring->criteria[0]->find['place'])) {
+        if (!$this->scoring->criteria[0]->find instanceof AtPlace) {
             if (array_sum($blocks) !== count($blocks) || array_filter(array_keys($blocks), static fn (string $b): bool => str_contains($b, ',')) !== []) {
                 throw new TooManyToCount('with items of the same text neighbours cannot be counted exactly in good time');
             }

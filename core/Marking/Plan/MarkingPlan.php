@@ -7,11 +7,12 @@ namespace Zetema\Core\Marking\Plan;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
@@ -34,7 +35,7 @@ final readonly class MarkingPlan
             $question->kind->scoring($settings),
             Penalties::of($question, $settings),
             $settings->get(Setting::Graded) !== 'no',
-            $settings->get(Setting::Key) !== 'none' && $question->kind::id() !== KindId::Rating,
+            $settings->get(Setting::Key) !== 'none' && $question->kind::id()->facts()->isJudged,
         );
     }
 
@@ -63,7 +64,7 @@ final readonly class MarkingPlan
     /** What a wrong response takes off a sum, the floor heeded; 0 for weighed questions, where each choice has its own. */
     public function mostLostByOneWrong(): Points
     {
-        if (!$this->counts() || $this->scoring->rule === Scoring::WEIGHTS) {
+        if (!$this->counts() || $this->scoring->rule === ShareRule::Weights) {
             return Points::zero();
         }
         $lost = $this->penalties->wrong;
@@ -85,10 +86,10 @@ final readonly class MarkingPlan
 
         return [
             'v' => self::VERSION,
-            'look' => $scoring->look,
+            'look' => $scoring->look->value,
             'options' => (object) $scoring->options,
             'criteria' => array_map(static fn (Criterion $criterion): array => $criterion->toData(), $scoring->criteria),
-            'rule' => $scoring->rule,
+            'rule' => $scoring->rule->value,
             'need' => (string) $scoring->need,
             'wrongPartCosts' => (string) $scoring->wrongPartCosts,
             'worth' => (string) $scoring->worth,
@@ -112,9 +113,9 @@ final readonly class MarkingPlan
 
         return new self(
             new Scoring(
-                $data->text('look'),
+                Look::tryFrom($data->text('look')) ?? throw new Malformed('look', 'is not one of those there are'),
                 $criteria,
-                $data->text('rule'),
+                ShareRule::tryFrom($data->text('rule')) ?? throw new Malformed('rule', 'is not one of those there are'),
                 Ratio::of($data->text('need')),
                 Ratio::of($data->text('wrongPartCosts')),
                 Points::of($data->text('worth')),

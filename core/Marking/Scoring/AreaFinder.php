@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Sought\InArea;
+use Zetema\Core\Question\Scoring\Sought\OutsideAreas;
 
 /** Finds the criteria of clicks into an image: areas hit, each once; clicks outside all areas, each time. */
 final class AreaFinder
@@ -21,14 +22,14 @@ final class AreaFinder
         $found = [];
         $outside = [];
         foreach ($clicks as [$x, $y]) {
-            $hit = array_filter($criteria, static fn (Criterion $criterion): bool => self::contains($criterion, $x, $y));
-            $keys = array_filter($hit, static fn (Criterion $criterion): bool => ($criterion->find['key'] ?? false) === true);
+            $hit = array_filter($criteria, static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->area->contains($x, $y));
+            $keys = array_filter($hit, static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->isKey);
             foreach ($keys === [] ? array_slice($hit, 0, 1, true) : $keys as $i => $criterion) {
                 $found[$i] = $criterion;
             }
             if ($hit === []) {
                 foreach ($criteria as $criterion) {
-                    if (isset($criterion->find['outside'])) {
+                    if ($criterion->find instanceof OutsideAreas) {
                         $outside[] = $criterion;
                     }
                 }
@@ -36,13 +37,5 @@ final class AreaFinder
         }
 
         return [...array_values($found), ...$outside];
-    }
-
-    private static function contains(Criterion $criterion, int $x, int $y): bool
-    {
-        $shape = $criterion->find['shape'] ?? null;
-        $numbers = $criterion->find['numbers'] ?? null;
-
-        return is_string($shape) && is_array($numbers) && Area::fromPlan($shape, $numbers)->contains($x, $y);
     }
 }

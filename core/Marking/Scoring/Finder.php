@@ -4,10 +4,21 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Scoring;
 
-use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Numbers\NumberReader;
+use Zetema\Core\Question\Response\ChosenChoices;
+use Zetema\Core\Question\Response\ClickedPoints;
+use Zetema\Core\Question\Response\FilledParts;
+use Zetema\Core\Question\Response\OrderedItems;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\TypedText;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\InSpan;
+use Zetema\Core\Question\Scoring\Sought\IsChosen;
+use Zetema\Core\Question\Scoring\Sought\IsLeft;
+use Zetema\Core\Question\Scoring\Sought\Pattern;
+use Zetema\Core\Question\Scoring\Sought\Wording;
 
 /** Finds the criteria of a plan in a response. */
 final class Finder
@@ -18,39 +29,38 @@ final class Finder
     /** @var \WeakMap<Scoring, NumberReader> */
     private \WeakMap $readers;
 
-    /** @var \WeakMap<Criterion, array{Ratio|null, Ratio|null}> ends of spans */
-    private \WeakMap $ends;
-
     public function __construct()
     {
         $this->matchers = new \WeakMap();
         $this->readers = new \WeakMap();
-        $this->ends = new \WeakMap();
     }
 
     /** @return list<Criterion> */
     public function found(Scoring $scoring, Response $response): array
     {
         return match ($scoring->look) {
-            Scoring::LOOK_CHOICES => self::choices($scoring->criteria, $response),
-            Scoring::LOOK_TEXT => $this->wording($scoring, $response->text ?? ''),
-            Scoring::LOOK_NUMBER => $this->span($scoring, $response->text ?? ''),
-            Scoring::LOOK_PARTS => PartsFinder::found($scoring, $response->map, $this->matcher($scoring)),
-            Scoring::LOOK_ORDER => OrderFinder::found($scoring->criteria, $response->order),
-            default => AreaFinder::found($scoring->criteria, $response->clicks),
+            Look::Choices => self::choices($scoring->criteria, ChosenChoices::in($response)),
+            Look::Text => $this->wording($scoring, TypedText::in($response) ?? ''),
+            Look::Number => $this->span($scoring, TypedText::in($response) ?? ''),
+            Look::Parts => PartsFinder::found($scoring, FilledParts::in($response), $this->matcher($scoring)),
+            Look::Order => OrderFinder::found($scoring->criteria, OrderedItems::in($response)),
+            Look::Points => AreaFinder::found($scoring->criteria, ClickedPoints::in($response)),
         };
     }
 
     /**
      * @param list<Criterion> $criteria
+     * @param list<int> $chosen
      *
      * @return list<Criterion>
      */
-    private static function choices(array $criteria, Response $response): array
+    private static function choices(array $criteria, array $chosen): array
     {
-        return array_values(array_filter($criteria, static fn (Criterion $criterion): bool => isset($criterion->find['left'])
-            ? !in_array($criterion->find['left'], $response->chosen, true)
-            : in_array($criterion->find['chosen'] ?? null, $response->chosen, true)));
+        return array_values(array_filter($criteria, static fn (Criterion $criterion): bool => match (true) {
+            $criterion->find instanceof IsChosen => in_array($criterion->find->choice, $chosen, true),
+            $criterion->find instanceof IsLeft => !in_array($criterion->find->choice, $chosen, true),
+            default => false,
+        }));
     }
 
     /**
@@ -71,9 +81,11 @@ final class Finder
         $best = null;
         $rank = 0;
         foreach ($criteria as $criterion) {
-            $fit = isset($criterion->find['pattern'])
-                ? ($matcher->fitsPattern($text, self::string($criterion->find['pattern'])) ? TextMatcher::PATTERN : 0)
-                : $matcher->fit($text, self::string($criterion->find['wording'] ?? ''));
+            $fit = match (true) {
+                $criterion->find instanceof Pattern => $matcher->fitsPattern($text, $criterion->find->pattern) ? TextMatcher::PATTERN : 0,
+                $criterion->find instanceof Wording => $matcher->fit($text, $criterion->find->wording),
+                default => 0,
+            };
             if ($fit === 0) {
                 continue;
             }
@@ -91,12 +103,12 @@ final class Finder
     private function span(Scoring $scoring, string $text): array
     {
         $number = ($this->readers[$scoring] ??= NumberReader::of($scoring->options))->read($text);
-        if ($number === null || !$number->meets(self::string($scoring->options['figures'] ?? ''))) {
+        if ($number === null || !$number->meets(is_string($figures = $scoring->options['figures'] ?? '') ? $figures : '')) {
             return [];
         }
         $best = null;
         foreach ($scoring->criteria as $criterion) {
-            if ($this->within($criterion, $number->value) && ($best === null || $criterion->right->isGreaterThan($best->right))) {
+            if ($criterion->find instanceof InSpan && $criterion->find->contains($number->value) && ($best === null || $criterion->right->isGreaterThan($best->right))) {
                 $best = $criterion;
             }
         }
@@ -104,25 +116,8 @@ final class Finder
         return $best === null ? [] : [$best];
     }
 
-    private function within(Criterion $criterion, Ratio $value): bool
-    {
-        [$from, $to] = $this->ends[$criterion] ??= array_map(
-            static fn (string $end): ?Ratio => isset($criterion->find[$end]) ? Ratio::of(self::string($criterion->find[$end])) : null,
-            ['from', 'to'],
-        );
-        $above = $from === null ? 1 : $value->compareTo($from);
-        $below = $to === null ? 1 : $to->compareTo($value);
-
-        return ($above > 0 || ($above === 0 && $criterion->find['fromIncluded'] === true)) && ($below > 0 || ($below === 0 && $criterion->find['toIncluded'] === true));
-    }
-
     private function matcher(Scoring $scoring): TextMatcher
     {
         return $this->matchers[$scoring] ??= TextMatcher::of($scoring->options);
-    }
-
-    private static function string(mixed $value): string
-    {
-        return is_string($value) ? $value : '';
     }
 }

@@ -6,6 +6,8 @@ namespace Zetema\Core\Marking\Scoring;
 
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
 
 /** What the criteria found in a response add up to. */
 final readonly class FoundScores
@@ -21,6 +23,18 @@ final readonly class FoundScores
     public static function none(): self
     {
         return new self(Ratio::zero(), Ratio::zero(), Ratio::zero(), Ratio::zero());
+    }
+
+    /** What a response with every right part and no wrong one adds up to. */
+    public static function allRight(Scoring $scoring): self
+    {
+        $zero = Ratio::zero();
+
+        return match ($scoring->rule) {
+            ShareRule::Weights => new self($zero, $zero, $scoring->worth->exact(), $zero),
+            ShareRule::Best => new self(Ratio::one(), $zero, $zero, Ratio::one()),
+            default => new self($scoring->need, $zero, $zero, $scoring->need),
+        };
     }
 
     /** @param list<Criterion> $criteria */

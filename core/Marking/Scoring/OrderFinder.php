@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Zetema\Core\Marking\Scoring;
 
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Sought\AtPlace;
+use Zetema\Core\Question\Scoring\Sought\Following;
 
 /** Finds the criteria of an order: items in their place, or right successions, each counted once. */
 final class OrderFinder
@@ -21,10 +23,12 @@ final class OrderFinder
         $used = [];
         foreach ($order as $i => $item) {
             foreach ($criteria as $a => $criterion) {
-                $place = $criterion->find['place'] ?? null;
-                $fits = $place !== null
-                    ? $place === $i + 1 && self::has($criterion->find['items'] ?? null, $item)
-                    : $i > 0 && self::has($criterion->find['after'] ?? null, $order[$i - 1]) && self::has($criterion->find['items'] ?? null, $item);
+                $find = $criterion->find;
+                $fits = match (true) {
+                    $find instanceof AtPlace => $find->place === $i + 1 && in_array($item, $find->items, true),
+                    $find instanceof Following => $i > 0 && in_array($order[$i - 1], $find->after, true) && in_array($item, $find->items, true),
+                    default => false,
+                };
                 if ($fits && !isset($used[$a])) {
                     $used[$a] = true;
                     $found[] = $criterion;
@@ -34,10 +38,5 @@ final class OrderFinder
         }
 
         return $found;
-    }
-
-    private static function has(mixed $items, int $item): bool
-    {
-        return is_array($items) && in_array($item, $items, true);
     }
 }

@@ -6,6 +6,8 @@ namespace Zetema\Core\Marking\Scoring;
 
 use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\PartTakes;
+use Zetema\Core\Question\Scoring\Sought\Wording;
 
 /** Finds the criteria of gaps, pairs, groups and place: for each filled part one, right or wrong. */
 final class PartsFinder
@@ -19,15 +21,16 @@ final class PartsFinder
     {
         $byPart = [];
         foreach ($scoring->criteria as $criterion) {
-            $part = $criterion->find['part'] ?? 0;
-            $byPart[is_int($part) ? $part : 0][] = $criterion;
+            if ($criterion->find instanceof PartTakes || $criterion->find instanceof Wording) {
+                $byPart[$criterion->find->part][] = $criterion;
+            }
         }
         $found = [];
         foreach (self::interchanged($map, $byPart, $scoring->options['same'] ?? []) as $part => $value) {
             $criteria = $byPart[$part] ?? [];
             $hit = array_values(array_filter($criteria, static fn (Criterion $a): bool => self::takes($a, $value)))[0]
-                ?? Finder::bestWording($matcher, array_values(array_filter($criteria, static fn (Criterion $a): bool => isset($a->find['wording']))), $value)
-                ?? array_values(array_filter($criteria, static fn (Criterion $a): bool => array_key_exists('takes', $a->find) && $a->find['takes'] === null))[0] ?? null;
+                ?? Finder::bestWording($matcher, array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof Wording)), $value)
+                ?? array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof PartTakes && $a->find->values === null))[0] ?? null;
             if ($hit !== null) {
                 $found[] = $hit;
             }
@@ -38,7 +41,7 @@ final class PartsFinder
 
     private static function takes(Criterion $criterion, string $value): bool
     {
-        return is_array($criterion->find['takes'] ?? null) && in_array($value, $criterion->find['takes'], true);
+        return $criterion->find instanceof PartTakes && in_array($value, $criterion->find->values ?? [], true);
     }
 
     /**

@@ -30,10 +30,23 @@ final readonly class Area
         return new self($m[1], $numbers);
     }
 
-    /** @param array<array-key, mixed> $numbers */
+    /** @param list<int> $numbers */
     public static function fromPlan(string $shape, array $numbers): self
     {
-        return new self($shape, array_values(array_filter($numbers, is_int(...))));
+        return new self($shape, $numbers);
+    }
+
+    /**
+     * A pixel that lies in it: its middle, or where that is outside, a corner.
+     *
+     * @return array{int, int}
+     */
+    public function somePoint(): array
+    {
+        [$left, $top, $right, $bottom] = $this->box();
+        $middle = [intdiv($left + $right, 2), intdiv($top + $bottom, 2)];
+
+        return $this->contains(...$middle) ? $middle : [$this->numbers[0], $this->numbers[1]];
     }
 
     public function inWords(): string

@@ -11,6 +11,7 @@ use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Sought\PartTakes;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
@@ -110,7 +111,7 @@ final readonly class Part
     }
 
     /**
-     * Atoms of a part that takes some values: right with one of them, wrong with any other.
+     * Criteria of a part that takes some values: right with one of them, wrong with any other.
      *
      * @param list<string> $takes
      *
@@ -118,8 +119,8 @@ final readonly class Part
      */
     public function criteria(array $takes, bool $weighed): array
     {
-        $other = ['part' => $this->id, 'takes' => null];
-        $right = ['part' => $this->id, 'takes' => $takes];
+        $other = new PartTakes($this->id, null);
+        $right = new PartTakes($this->id, $takes);
         if ($weighed) {
             $lost = Criterion::weighing($other, ($this->loses ?? Points::zero())->negated());
 

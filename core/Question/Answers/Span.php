@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Answers;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Numbers\Separators;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Share;
@@ -67,17 +68,6 @@ final readonly class Span
     public function toLine(): Line
     {
         return Line::written('answer' . $this->share->inHead(), $this->words, $this->says === null ? [] : [Line::written('says', $this->says)]);
-    }
-
-    /** @return array{from: string|null, fromIncluded: bool, to: string|null, toIncluded: bool} */
-    public function toPlan(): array
-    {
-        return [
-            'from' => $this->from === null ? null : (string) $this->from,
-            'fromIncluded' => $this->fromIncluded,
-            'to' => $this->to === null ? null : (string) $this->to,
-            'toIncluded' => $this->toIncluded,
-        ];
     }
 
     /** @return array{Ratio|null, bool, Ratio|null, bool} */

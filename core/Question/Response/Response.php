@@ -5,42 +5,24 @@ declare(strict_types=1);
 namespace Zetema\Core\Question\Response;
 
 /** What a candidate gave: checked, in the one form in which it is stored, marked and shown. */
-final readonly class Response
+abstract readonly class Response
 {
-    /**
-     * @param string $field "choose", "text", "gaps", "pairs", "groups", "order", "points" or "place"; "" if nothing was given
-     * @param list<int> $chosen ids of the choices, rising
-     * @param string|null $text as typed
-     * @param array<int, string> $map part → what was given for it, empty ones left out
-     * @param list<int> $order items in the order placed
-     * @param list<array{int, int}> $clicks image pixels, origin top left
-     */
-    private function __construct(
-        public string $field,
-        public array $chosen = [],
-        public ?string $text = null,
-        public array $map = [],
-        public array $order = [],
-        public array $clicks = [],
-    ) {
-    }
-
-    public static function blank(): self
+    public static function blank(): NoResponse
     {
-        return new self('');
+        return new NoResponse();
     }
 
-    /** @param list<int> $ids */
+    /** @param list<int> $ids of the choices made; none: blank */
     public static function choosing(array $ids): self
     {
         sort($ids);
 
-        return $ids === [] ? self::blank() : new self('choose', chosen: $ids);
+        return $ids === [] ? self::blank() : new ChosenChoices($ids);
     }
 
     public static function typed(string $text): self
     {
-        return self::isBlankText($text) ? self::blank() : new self('text', text: $text);
+        return self::isBlankText($text) ? self::blank() : new TypedText($text);
     }
 
     /** @param array<int, string> $map empty and blank parts count as not given */
@@ -48,38 +30,28 @@ final readonly class Response
     {
         $filled = array_filter($map, static fn (string $value): bool => !self::isBlankText($value));
 
-        return $filled === [] ? self::blank() : new self($field, map: $filled);
+        return $filled === [] ? self::blank() : new FilledParts($field, $filled);
     }
 
     /** @param list<int> $items */
     public static function ordering(array $items): self
     {
-        return $items === [] ? self::blank() : new self('order', order: $items);
+        return $items === [] ? self::blank() : new OrderedItems($items);
     }
 
-    /** @param list<array{int, int}> $clicks */
-    public static function clicking(array $clicks): self
+    /** @param list<array{int, int}> $points */
+    public static function clicking(array $points): self
     {
-        return $clicks === [] ? self::blank() : new self('points', clicks: $clicks);
+        return $points === [] ? self::blank() : new ClickedPoints($points);
     }
 
     public function isBlank(): bool
     {
-        return $this->field === '';
+        return $this instanceof NoResponse;
     }
 
     /** @return array<string, mixed>|null */
-    public function toData(): ?array
-    {
-        return match ($this->field) {
-            '' => null,
-            'choose' => ['choose' => $this->chosen],
-            'text' => ['text' => $this->text],
-            'order' => ['order' => $this->order],
-            'points' => ['points' => $this->clicks],
-            default => [$this->field => (object) $this->map],
-        };
-    }
+    abstract public function toData(): ?array;
 
     private static function isBlankText(string $text): bool
     {

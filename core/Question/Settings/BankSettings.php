@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Settings;
 
-use Zetema\Core\Question\KindId;
+use Zetema\Core\Question\Kinds\KindId;
 
 /** What a bank sets for its questions where they set nothing themselves: for every question, and for those of one kind, which is nearer. */
 final readonly class BankSettings
@@ -43,10 +43,10 @@ final readonly class BankSettings
         return array_filter($all);
     }
 
-    /** What reaches questions of a kind. True or false stays as it is written unless shuffling is set for claims. */
+    /** What reaches questions of a kind: what is set for every one, but for what only counts when it is set for the kind, and what is set for it. */
     public function for(KindId $kind): Settings
     {
-        $every = $kind === KindId::Claim ? $this->every->without(Setting::Shuffle) : $this->every;
+        $every = array_reduce($kind->facts()->notFromEvery, static fn (Settings $every, Setting $s): Settings => $every->without($s), $this->every);
 
         return isset($this->byKind[$kind->value]) ? $this->byKind[$kind->value]->over($every) : $every;
     }

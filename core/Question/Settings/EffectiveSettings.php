@@ -15,13 +15,17 @@ final readonly class EffectiveSettings
     /**
      * @param array<string, string> $values
      * @param array<string, string> $places where each value comes from: "question", "bank", … or "house"
+     * @param array<string, string> $kinds what counts for the kind where nothing is set
      */
-    private function __construct(private array $values, private array $places)
+    private function __construct(private array $values, private array $places, private array $kinds)
     {
     }
 
-    /** @param array<string, Settings> $nearestFirst settings by the name of the place that makes them */
-    public static function from(array $nearestFirst): self
+    /**
+     * @param array<string, Settings> $nearestFirst settings by the name of the place that makes them
+     * @param array<string, string> $kinds what counts for the kind where nothing is set, by the setting's word
+     */
+    public static function from(array $nearestFirst, array $kinds = []): self
     {
         $values = [];
         $places = [];
@@ -34,12 +38,12 @@ final readonly class EffectiveSettings
             }
         }
 
-        return new self($values, $places);
+        return new self($values, $places, $kinds);
     }
 
     public function get(Setting $setting): ?string
     {
-        return $this->values[$setting->value] ?? $setting->houseValue();
+        return $this->values[$setting->value] ?? $this->kinds[$setting->value] ?? $setting->houseValue();
     }
 
     public function placeOf(Setting $setting): string
@@ -70,10 +74,10 @@ final readonly class EffectiveSettings
         return $value === null || $value === 'nothing' ? [] : explode(', ', $value);
     }
 
-    /** The c of "parts", with the kind's own default. */
-    public function wrongPartCosts(string $kindsDefault): Ratio
+    /** The c of "parts". */
+    public function wrongPartCosts(): Ratio
     {
-        return Ratio::of($this->get(Setting::WrongPartCosts) ?? $kindsDefault);
+        return Ratio::of($this->get(Setting::WrongPartCosts) ?? '0');
     }
 
     /** How many attempts there are; null: any number. */

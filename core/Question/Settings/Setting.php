@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Settings;
 
-use Zetema\Core\Question\Answers\Separators;
+use Zetema\Core\Numbers\Separators;
 use Zetema\Core\Question\Points;
 
 /**
@@ -93,6 +93,14 @@ enum Setting: string
             self::Decimals => '2',
             self::Key, self::WrongPartCosts, self::Time, self::Unit, self::Figures, self::Refresher, self::Layout, self::How => null,
         };
+    }
+
+    /** Whether only some kinds have it. */
+    public function isOfSomeKinds(): bool
+    {
+        return in_array($this, [
+            self::Shuffle, self::Layout, self::Choose, self::Clicks, self::Areas, self::WrongPartCosts, self::Ignore, self::Typos, self::Unit, self::Figures,
+        ], true);
     }
 
     private static function decimal(string $value, string $least, string $most, ?string $right = null): string

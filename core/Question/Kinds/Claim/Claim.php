@@ -6,11 +6,15 @@ namespace Zetema\Core\Question\Kinds\Claim;
 
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\ChoiceKind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
@@ -25,19 +29,33 @@ final readonly class Claim extends ChoiceKind
         return KindId::Claim;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'weighed'];
+        return new KindFacts(
+            names: ['claim', 'true or false'],
+            opening: self::WORDS,
+            words: [LineWord::short('words'), LineWord::short('weight')->with('weight (?<which>true|false)', 'weight true')],
+            line: 'answer',
+            how: 'Does this hold?',
+            form: ResponseForm::Choices,
+            field: 'choose',
+            lists: ['choices'],
+            empty: ['choices' => [['id' => 1, 'text' => self::WORDS[0], 'key' => true], ['id' => 2, 'text' => self::WORDS[1], 'key' => false]]],
+            listOrder: ListOrder::ShuffledIfSet,
+            rules: ['whole', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout],
+            notFromEvery: [Setting::Shuffle],
+            isPartly: false,
+            choosesOne: true,
+            isStatement: true,
+            stemHint: 'A statement that is true or false',
+        );
     }
 
-    public static function ownSettings(): array
+    /** Its two words give nothing away. */
+    public function keyTexts(): array
     {
-        return [Setting::Shuffle, Setting::Layout];
-    }
-
-    public static function words(): array
-    {
-        return ['words', 'weight'];
+        return [];
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self

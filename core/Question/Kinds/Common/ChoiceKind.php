@@ -10,12 +10,17 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\Kinds\Kind;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\Space\Subsets;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
+use Zetema\Core\Question\Scoring\Sought\IsChosen;
+use Zetema\Core\Question\Scoring\Sought\IsLeft;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
@@ -39,7 +44,7 @@ abstract readonly class ChoiceKind implements Kind
 
     public function says(Response $response, array $found): array
     {
-        $chosen = array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null && in_array($c->id, $response->chosen, true));
+        $chosen = array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null && in_array($c->id, ChosenChoices::in($response), true));
 
         return array_values(array_map(static fn (Choice $c): string => $c->says ?? '', $chosen));
     }
@@ -51,7 +56,7 @@ abstract readonly class ChoiceKind implements Kind
 
     public function shuffledLists(): array
     {
-        return [array_map(static fn (Choice $c): int => $c->id, $this->choices)];
+        return [$this->lineIds()];
     }
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
@@ -66,12 +71,22 @@ abstract readonly class ChoiceKind implements Kind
 
     public function inWords(Response $response, bool $withKey = false): array
     {
-        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, $response->chosen, true))));
+        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, ChosenChoices::in($response), true))));
     }
 
     public function lineIds(): array
     {
-        return ['answer', array_map(static fn (Choice $c): int => $c->id, $this->choices)];
+        return array_map(static fn (Choice $c): int => $c->id, $this->choices);
+    }
+
+    public function saysAnything(): bool
+    {
+        return array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null) !== [];
+    }
+
+    public function keyTexts(): array
+    {
+        return array_map(static fn (Choice $c): string => $c->text, $this->keys());
     }
 
     public function keyInWords(): array
@@ -131,7 +146,7 @@ abstract readonly class ChoiceKind implements Kind
         }
         $fields = Fields::of($given, '')->only('choose');
         $chosen = $fields->integers('choose');
-        $known = array_map(static fn (Choice $c): int => $c->id, $this->choices);
+        $known = $this->lineIds();
         foreach ($chosen as $id) {
             if (!in_array($id, $known, true)) {
                 throw new Malformed('choose', sprintf('there is no choice %d', $id));
@@ -151,39 +166,76 @@ abstract readonly class ChoiceKind implements Kind
         return Response::choosing($chosen);
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
+    {
+        $least = $this->limits($settings)['least'];
+
+        return count(ChosenChoices::in($response)) < $least ? sprintf('Choose %d, then check.', $least) : null;
+    }
+
+    public function space(EffectiveSettings $settings): Subsets
     {
         ['least' => $least, 'most' => $most] = $this->limits($settings);
 
-        return ResponseSpace::subsets(array_map(static fn (Choice $c): int => $c->id, $this->choices), max(1, $least), $most ?? count($this->choices));
+        return new Subsets($this->lineIds(), max(1, $least), $most ?? count($this->choices));
+    }
+
+    public function isListable(): bool
+    {
+        return true;
+    }
+
+    /** Each alone, all keys, all distractors, one key left out, one distractor too many; as far as so many may be chosen. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        $space = $this->space($settings);
+        $ids = fn (bool $keys): array => array_values(array_map(static fn (Choice $c): int => $c->id, array_filter($this->choices, static fn (Choice $c): bool => $c->isKey === $keys)));
+        [$right, $wrong] = [$ids(true), $ids(false)];
+        $sets = array_map(static fn (int $id): array => [$id], [...$right, ...$wrong]);
+        $best = array_slice($right, 0, $space->most);
+        $sets[] = $best;
+        $sets[] = array_slice($wrong, 0, $space->most);
+        foreach ($best as $id) {
+            $sets[] = array_diff($best, [$id]);
+            $sets[] = isset($wrong[0]) ? [...array_diff($best, [$id]), $wrong[0]] : [];
+        }
+        foreach ($wrong as $id) {
+            $sets[] = [...$best, $id];
+        }
+        $sets[] = $space->choices;
+        foreach ($sets as $set) {
+            if (count($set) >= $space->least && count($set) <= $space->most) {
+                yield Response::choosing(array_values($set));
+            }
+        }
     }
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
         $marking = $settings->get(Setting::Marking) ?? 'whole';
         if ($marking === 'weighed') {
-            $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(['chosen' => $c->id], $c->weight ?? Points::zero()), $this->choices);
+            $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(new IsChosen($c->id), $c->weight ?? Points::zero()), $this->choices);
 
-            return new Scoring(Scoring::LOOK_CHOICES, $criteria, Scoring::WEIGHTS, Ratio::one(), Ratio::zero(), $this->highestSum($settings));
+            return new Scoring(Look::Choices, $criteria, ShareRule::Weights, Ratio::one(), Ratio::zero(), $this->highestSum($settings));
         }
         $criteria = [];
         foreach ($this->choices as $choice) {
-            $find = ['chosen' => $choice->id];
+            $find = new IsChosen($choice->id);
             $criteria[] = $choice->isKey ? Criterion::right($find) : Criterion::wrong($find);
             if ($marking === 'each' && !$choice->isKey) {
-                $criteria[] = Criterion::right(['left' => $choice->id]);
+                $criteria[] = Criterion::right(new IsLeft($choice->id));
             }
         }
         $need = match ($marking) {
             'each' => count($this->choices),
             default => min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX),
         };
-        $costs = $marking === 'each' ? Ratio::zero() : $settings->wrongPartCosts('1');
+        $costs = $marking === 'each' ? Ratio::zero() : $settings->wrongPartCosts();
 
         return new Scoring(
-            Scoring::LOOK_CHOICES,
+            Look::Choices,
             $criteria,
-            $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
+            $marking === 'whole' ? ShareRule::Whole : ShareRule::Share,
             Ratio::of(max(1, $need)),
             $costs,
             $settings->points(Setting::Points),

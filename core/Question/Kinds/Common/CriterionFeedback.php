@@ -19,9 +19,8 @@ final class CriterionFeedback
     {
         $texts = [];
         foreach ($found as $criterion) {
-            $n = $criterion->find['n'] ?? null;
-            $part = $criterion->find['part'] ?? 0;
-            $text = is_int($n) && is_int($part) ? $says($n, $part) : null;
+            $line = $criterion->find->line();
+            $text = $line === null ? null : $says(...$line);
             if ($text !== null) {
                 $texts[] = $text;
             }

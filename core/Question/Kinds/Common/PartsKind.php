@@ -8,18 +8,20 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
-use Zetema\Core\Question\Kind;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\Space\Injections;
+use Zetema\Core\Question\Response\Space\Maps;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
 /** What the kinds have in common whose response gives something to each part: pairs, groups, place. */
 abstract readonly class PartsKind implements Kind
 {
-    /** The field of its responses. */
-    abstract protected static function field(): string;
-
     /** @return list<Part> spares last */
     abstract protected function parts(): array;
 
@@ -32,18 +34,7 @@ abstract readonly class PartsKind implements Kind
     /** @return list<list<int>> parts that are interchangeable */
     abstract protected function same(): array;
 
-    /** Whether each target is used once. */
-    abstract protected static function once(): bool;
-
-    public static function rules(): array
-    {
-        return ['whole', 'parts', 'weighed'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts];
-    }
+    abstract public function space(EffectiveSettings $settings): Maps;
 
     public function says(Response $response, array $found): array
     {
@@ -53,7 +44,22 @@ abstract readonly class PartsKind implements Kind
     /** Items and labels are mixed, since they are written with what they belong to. */
     public function shuffledLists(): array
     {
-        return [array_map(static fn (Part $p): int => $p->id, $this->parts())];
+        return [$this->lineIds()];
+    }
+
+    public function lineIds(): array
+    {
+        return array_map(static fn (Part $p): int => $p->id, $this->parts());
+    }
+
+    public function saysAnything(): bool
+    {
+        return false;
+    }
+
+    public function keyTexts(): array
+    {
+        return [];
     }
 
     /** The target of a part in words. */
@@ -63,8 +69,9 @@ abstract readonly class PartsKind implements Kind
     {
         $lines = [];
         foreach ($this->parts() as $part) {
-            if (isset($response->map[$part->id])) {
-                $lines[] = new AnswerLine($part->text . ' – ' . $this->targetInWords($response->map[$part->id]));
+            $target = FilledParts::in($response)[$part->id] ?? null;
+            if ($target !== null) {
+                $lines[] = new AnswerLine($part->text . ' – ' . $this->targetInWords($target));
             }
         }
 
@@ -78,22 +85,58 @@ abstract readonly class PartsKind implements Kind
 
     public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
     {
-        $fields = ResponseReader::field($given, static::field());
+        $fields = ResponseReader::field($given, static::id()->facts()->field);
         if ($fields === null) {
             return Response::blank();
         }
-        $map = ResponseReader::map($fields, static::field(), array_map(static fn (Part $p): int => $p->id, $this->parts()));
+        $map = ResponseReader::map($fields, static::id()->facts()->field, $this->lineIds());
         $targets = $this->targets();
         foreach ($map as $part => $target) {
             if (!in_array($target, $targets, true)) {
-                throw new Malformed(static::field(), sprintf('part %d is given “%s”, which is not there', $part, mb_substr($target, 0, 40)));
+                throw new Malformed(static::id()->facts()->field, sprintf('part %d is given “%s”, which is not there', $part, mb_substr($target, 0, 40)));
             }
         }
-        if (static::once() && count(array_unique($map)) !== count($map)) {
-            throw new Malformed(static::field(), 'uses something twice');
+        if ($this->space($settings) instanceof Injections && count(array_unique($map)) !== count($map)) {
+            throw new Malformed(static::id()->facts()->field, 'uses something twice');
         }
 
-        return Response::mapping(static::field(), $map);
+        return Response::mapping(static::id()->facts()->field, $map);
+    }
+
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
+    {
+        return null;
+    }
+
+    public function isListable(): bool
+    {
+        return true;
+    }
+
+    /** Each part alone with each value; all right; one left out; all shifted by one. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        $space = $this->space($settings);
+        foreach ($space->values as $part => $values) {
+            foreach ($values as $value) {
+                yield Response::mapping($space->field, [$part => $value]);
+            }
+        }
+        $right = [];
+        foreach ($this->parts() as $part) {
+            $takes = $this->takes($part);
+            $free = $space instanceof Injections ? array_values(array_diff($takes, $right)) : $takes;
+            if (isset($free[0])) {
+                $right[$part->id] = $free[0];
+            }
+        }
+        yield Response::mapping($space->field, $right);
+        foreach (array_keys($right) as $part) {
+            yield Response::mapping($space->field, array_diff_key($right, [$part => true]));
+        }
+        $values = array_values($right);
+        $shifted = [...array_slice($values, 1), ...array_slice($values, 0, 1)];
+        yield Response::mapping($space->field, array_combine(array_keys($right), $shifted));
     }
 
     public function scoring(EffectiveSettings $settings): Scoring
@@ -103,22 +146,22 @@ abstract readonly class PartsKind implements Kind
         $belonging = array_filter($this->parts(), static fn (Part $part): bool => !$part->isSpare());
 
         return new Scoring(
-            Scoring::LOOK_PARTS,
+            Look::Parts,
             $criteria,
             self::rule($settings),
             Ratio::of(max(1, count($belonging))),
-            $settings->wrongPartCosts('0'),
+            $settings->wrongPartCosts(),
             $weighed ? Part::worth($this->parts()) : $settings->points(Setting::Points),
             ['same' => $this->same()],
         );
     }
 
-    public static function rule(EffectiveSettings $settings): string
+    public static function rule(EffectiveSettings $settings): ShareRule
     {
         return match ($settings->get(Setting::Marking)) {
-            'weighed' => Scoring::WEIGHTS,
-            'whole', null => Scoring::WHOLE,
-            default => Scoring::SHARE,
+            'weighed' => ShareRule::Weights,
+            'whole', null => ShareRule::Whole,
+            default => ShareRule::Share,
         };
     }
 }

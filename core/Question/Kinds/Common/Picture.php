@@ -6,14 +6,24 @@ namespace Zetema\Core\Question\Kinds\Common;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
 
 /** The image of a question, its text alternative, and its size in pixels where it is known. */
 final readonly class Picture
 {
+    /** A picture to be chosen yet, as data. */
+    public const EMPTY = ['file' => '', 'shows' => ''];
+
     public function __construct(public string $file, public string $shows, public ?int $width = null, public ?int $height = null)
     {
+    }
+
+    /** @return list<LineWord> */
+    public static function words(): array
+    {
+        return [LineWord::short('image'), LineWord::below('shows'), LineWord::below('size')];
     }
 
     public static function read(?Line $line, Line $opening, Problems $problems): self

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Gaps;
 
+use Zetema\Core\Data\AuthorText as Texts;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\Line;
+use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Settings\Share;
 
 /** One gap: either typed, with accepted wordings, or picked from a list of choices. */
 final readonly class Gap
@@ -29,6 +32,36 @@ final readonly class Gap
     public function keys(): array
     {
         return array_map(static fn (int $i): string => (string) ($i + 1), array_keys(array_filter($this->listed, static fn (array $c): bool => $c['key'])));
+    }
+
+    /** @param non-empty-list<Line> $lines of the gap with this number */
+    public static function read(int $n, array $lines, Problems $problems): self
+    {
+        $wordings = [];
+        $listed = [];
+        $earns = $loses = null;
+        foreach ($lines as $i => $line) {
+            foreach (['earns', 'loses'] as $word) {
+                if ($line->child($word) !== null && ($i > 0 ? ($word === 'earns' ? $earns : $loses) !== null : false)) {
+                    $problems->at($line, sprintf('`%s:` stands twice for gap %d', $word, $n));
+                }
+            }
+            $earns ??= Part::pointsBelow($line, 'earns', $problems);
+            $loses ??= Part::pointsBelow($line, 'loses', $problems);
+            if ($line->has('which')) {
+                $listed[] = ['text' => Texts::tidy($line->text), 'key' => $line->argument('which') === 'yes'];
+            } else {
+                $wordings[] = new Wording($line->text, Share::inLine($line, $problems), says: $line->child('says')?->text);
+            }
+        }
+        if ($wordings !== [] && $listed !== []) {
+            $problems->at($lines[0], sprintf('gap %d is either typed (`gap %1$d:`) or picked from a list (`gap %1$d yes:`, `gap %1$d no:`), not both', $n));
+        }
+        if (in_array('', array_map(static fn (Line $l): string => $l->text, $lines), true)) {
+            $problems->at($lines[0], sprintf('gap %d has a line without text', $n));
+        }
+
+        return new self(new Part($n, 'gap ' . $n, [(string) $n], null, $earns, $loses), $wordings, $listed);
     }
 
     public static function fromData(Fields $data): self

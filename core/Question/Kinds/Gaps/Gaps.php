@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Gaps;
 
-use Zetema\Core\Data\AuthorText as Texts;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
@@ -12,23 +11,31 @@ use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
 use Zetema\Core\Question\Kinds\Common\ResponseReader;
-use Zetema\Core\Question\Kinds\Text\Text;
+use Zetema\Core\Question\Kinds\Common\TypedKind;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\Space\IndependentParts;
+use Zetema\Core\Question\Response\Space\TypedFreely;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\Wording as Sought;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
-use Zetema\Core\Question\Settings\Share;
 
 /** Gap fill: each `___` of the stem is typed or picked from a list. */
 final readonly class Gaps implements Kind
@@ -43,19 +50,30 @@ final readonly class Gaps implements Kind
         return KindId::Gaps;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'parts', 'weighed'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Ignore, Setting::Typos, Setting::WrongPartCosts];
-    }
-
-    public static function words(): array
-    {
-        return ['gap'];
+        return new KindFacts(
+            names: ['gaps', 'gap fill'],
+            opening: ['gaps'],
+            words: [
+                LineWord::short('gap')->with('gap (?<n>[1-9]\d?)(?: (?<which>yes|no)| (?<share>\d+(?:\.\d+)?) ?%)?', 'gap 1'),
+                LineWord::textBelow('says'),
+                LineWord::below('earns'),
+                LineWord::below('loses'),
+            ],
+            line: 'gap',
+            how: 'Fill in what is missing.',
+            form: ResponseForm::EntryOfOwnList,
+            field: 'gaps',
+            lists: ['gaps'],
+            empty: ['gaps' => []],
+            listOrder: ListOrder::Shuffled,
+            rules: ['whole', 'parts', 'weighed'],
+            settings: [Setting::Ignore, Setting::Typos, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '0'],
+            newSettings: [Setting::Marking->value => 'parts'],
+            stemHint: 'A sentence with gaps; mark a word and press Ctrl G',
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -70,7 +88,7 @@ final readonly class Gaps implements Kind
             if ($n !== count($gaps) + 1) {
                 $problems->at($lines[0], sprintf('gap %d comes after gap %d; number the gaps from 1 without leaving one out', $n, count($gaps)));
             }
-            $gaps[] = self::readGap($n, $lines, $problems);
+            $gaps[] = Gap::read($n, $lines, $problems);
         }
 
         return new self($gaps);
@@ -120,13 +138,13 @@ final readonly class Gaps implements Kind
         if ($fields === null) {
             return Response::blank();
         }
-        $map = ResponseReader::map($fields, 'gaps', array_map(static fn (Gap $g): int => $g->part->id, $this->gaps));
+        $map = ResponseReader::map($fields, 'gaps', $this->lineIds());
         foreach ($this->gaps as $gap) {
             $value = $map[$gap->part->id] ?? null;
             if ($value === null) {
                 continue;
             }
-            if (mb_strlen($value) > Text::LONGEST || !mb_check_encoding($value, 'UTF-8')) {
+            if (mb_strlen($value) > TypedKind::LONGEST || !mb_check_encoding($value, 'UTF-8')) {
                 throw new Malformed('gaps', sprintf('gap %d is too long or not UTF-8', $gap->part->id));
             }
             if (!$gap->isTyped() && preg_match('/^[1-9]\d{0,2}$/', $value) !== 1 || !$gap->isTyped() && !isset($gap->listed[(int) $value - 1])) {
@@ -147,18 +165,18 @@ final readonly class Gaps implements Kind
                 continue;
             }
             foreach ($gap->wordings as $i => $wording) {
-                $find = ['part' => $gap->part->id, 'n' => $i + 1, 'wording' => $wording->text];
+                $find = new Sought($i + 1, $wording->text, $gap->part->id);
                 $criteria[] = $weighed ? Criterion::weighing($find, $gap->part->earns ?? Points::zero()) : Criterion::right($find, $wording->share->exact());
             }
             array_push($criteria, ...$gap->part->criteria([], $weighed));
         }
 
         return new Scoring(
-            Scoring::LOOK_PARTS,
+            Look::Parts,
             $criteria,
             PartsKind::rule($settings),
             Ratio::of(count($this->gaps)),
-            $settings->wrongPartCosts('0'),
+            $settings->wrongPartCosts(),
             $weighed ? Part::worth(array_map(static fn (Gap $g): Part => $g->part, $this->gaps)) : $settings->points(Setting::Points),
             ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos), 'same' => []],
         );
@@ -171,7 +189,39 @@ final readonly class Gaps implements Kind
             $values[$gap->part->id] = $gap->isTyped() ? [''] : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
         }
 
-        return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === [] ? ResponseSpace::nothing() : ResponseSpace::independent('gaps', $values);
+        return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === [] ? new TypedFreely() : new IndependentParts('gaps', $values);
+    }
+
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
+    {
+        return null;
+    }
+
+    public function isListable(): bool
+    {
+        return array_filter($this->gaps, static fn (Gap $g): bool => $g->isTyped()) === [];
+    }
+
+    /** Each wording and entry alone, all right, all right but one, all wrong. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        $right = $wrong = [];
+        foreach ($this->gaps as $gap) {
+            $id = $gap->part->id;
+            $given = $gap->isTyped()
+                ? array_map(static fn (Wording $w): string => $w->text, $gap->wordings)
+                : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
+            $right[$id] = $gap->isTyped() ? $given[0] : $gap->keys()[0];
+            $wrong[$id] = $gap->isTyped() ? 'something else' : array_values(array_diff($given, $gap->keys()))[0] ?? '';
+            foreach ($given as $value) {
+                yield Response::mapping('gaps', [$id => $value]);
+            }
+        }
+        yield Response::mapping('gaps', $right);
+        foreach (array_keys($right) as $id) {
+            yield Response::mapping('gaps', array_replace($right, [$id => $wrong[$id]]));
+        }
+        yield Response::mapping('gaps', $wrong);
     }
 
     public function says(Response $response, array $found): array
@@ -197,7 +247,7 @@ final readonly class Gaps implements Kind
     {
         $lines = [];
         foreach ($this->gaps as $gap) {
-            $given = $response->map[$gap->part->id] ?? null;
+            $given = FilledParts::in($response)[$gap->part->id] ?? null;
             if ($given !== null) {
                 $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) $gap->part->id) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) $gap->part->id);
             }
@@ -213,7 +263,17 @@ final readonly class Gaps implements Kind
 
     public function lineIds(): array
     {
-        return ['gap', array_map(static fn (Gap $g): int => $g->part->id, $this->gaps)];
+        return array_map(static fn (Gap $g): int => $g->part->id, $this->gaps);
+    }
+
+    public function saysAnything(): bool
+    {
+        return array_filter($this->wordings(), static fn (Wording $w): bool => $w->says !== null) !== [];
+    }
+
+    public function keyTexts(): array
+    {
+        return array_map(static fn (Wording $w): string => $w->text, $this->wordings());
     }
 
     public function keyInWords(): array
@@ -223,39 +283,15 @@ final readonly class Gaps implements Kind
             : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) $g->part->id), $this->gaps);
     }
 
+    /** @return list<Wording> of all gaps that are typed */
+    private function wordings(): array
+    {
+        return array_merge(...array_map(static fn (Gap $g): array => $g->wordings, $this->gaps));
+    }
+
     /** How many places a stem leaves open: runs of three or more underscores. */
     private static function openIn(string $stem): int
     {
         return (int) preg_match_all('/_{3,}/', $stem);
-    }
-
-    /** @param non-empty-list<Line> $lines */
-    private static function readGap(int $n, array $lines, Problems $problems): Gap
-    {
-        $wordings = [];
-        $listed = [];
-        $earns = $loses = null;
-        foreach ($lines as $i => $line) {
-            foreach (['earns', 'loses'] as $word) {
-                if ($line->child($word) !== null && ($i > 0 ? ($word === 'earns' ? $earns : $loses) !== null : false)) {
-                    $problems->at($line, sprintf('`%s:` stands twice for gap %d', $word, $n));
-                }
-            }
-            $earns ??= Part::pointsBelow($line, 'earns', $problems);
-            $loses ??= Part::pointsBelow($line, 'loses', $problems);
-            if ($line->has('which')) {
-                $listed[] = ['text' => Texts::tidy($line->text), 'key' => $line->argument('which') === 'yes'];
-            } else {
-                $wordings[] = new Wording($line->text, Share::inLine($line, $problems), says: $line->child('says')?->text);
-            }
-        }
-        if ($wordings !== [] && $listed !== []) {
-            $problems->at($lines[0], sprintf('gap %d is either typed (`gap %1$d:`) or picked from a list (`gap %1$d yes:`, `gap %1$d no:`), not both', $n));
-        }
-        if (in_array('', array_map(static fn (Line $l): string => $l->text, $lines), true)) {
-            $problems->at($lines[0], sprintf('gap %d has a line without text', $n));
-        }
-
-        return new Gap(new Part($n, 'gap ' . $n, [(string) $n], null, $earns, $loses), $wordings, $listed);
     }
 }

@@ -9,12 +9,17 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\IndependentParts;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
 /** Sorting into groups: each item goes to its group; spare items belong nowhere. */
@@ -33,9 +38,24 @@ final readonly class Groups extends PartsKind
         return KindId::Groups;
     }
 
-    public static function words(): array
+    public static function facts(): KindFacts
     {
-        return ['group', 'item', 'spare item'];
+        return new KindFacts(
+            names: ['groups', 'sorting into groups'],
+            opening: ['groups'],
+            words: [LineWord::line('group'), LineWord::line('item'), LineWord::line('spare item'), LineWord::below('earns'), LineWord::below('loses')],
+            line: 'item',
+            how: 'Put each into its group.',
+            form: ResponseForm::MixedParts,
+            field: 'groups',
+            lists: ['items'],
+            empty: ['groups' => ['', ''], 'items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'belongs' => ['1']], [1, 2])],
+            listOrder: ListOrder::Shuffled,
+            rules: ['whole', 'parts', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '0'],
+            newSettings: [Setting::Marking->value => 'parts'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -101,7 +121,7 @@ final readonly class Groups extends PartsKind
         Part::verifyPoints($this->items, $settings, 'item');
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function space(EffectiveSettings $settings): IndependentParts
     {
         $spares = array_filter($this->items, static fn (Part $p): bool => $p->isSpare()) !== [];
         $values = [];
@@ -109,12 +129,7 @@ final readonly class Groups extends PartsKind
             $values[$item->id] = $spares ? ['', ...$this->targets()] : $this->targets();
         }
 
-        return ResponseSpace::independent('groups', $values, $this->same());
-    }
-
-    public function lineIds(): array
-    {
-        return ['item', array_map(static fn (Part $p): int => $p->id, $this->items)];
+        return new IndependentParts('groups', $values, $this->same());
     }
 
     public function keyInWords(): array
@@ -135,11 +150,6 @@ final readonly class Groups extends PartsKind
         return $this->groups[(int) $target - 1];
     }
 
-    protected static function field(): string
-    {
-        return 'groups';
-    }
-
     protected function parts(): array
     {
         return $this->items;
@@ -158,10 +168,5 @@ final readonly class Groups extends PartsKind
     protected function same(): array
     {
         return Part::same($this->items);
-    }
-
-    protected static function once(): bool
-    {
-        return false;
     }
 }

@@ -5,20 +5,27 @@ declare(strict_types=1);
 namespace Zetema\Core\Question\Kinds\Number;
 
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\NumberReader;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
-use Zetema\Core\Question\Kinds\Text\Text;
+use Zetema\Core\Question\Kinds\Common\OnNumberLine;
+use Zetema\Core\Question\Kinds\Common\TypedKind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\TypedText;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
+use Zetema\Core\Question\Scoring\Sought\InSpan;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
@@ -26,7 +33,7 @@ use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Settings\Share;
 
 /** Numeric: what is typed is read as a number and looked for in accepted spans. */
-final readonly class Number implements Kind
+final readonly class Number extends TypedKind implements OnNumberLine
 {
     /** @param list<Span> $spans */
     public function __construct(public array $spans)
@@ -38,19 +45,20 @@ final readonly class Number implements Kind
         return KindId::Number;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Unit, Setting::Figures];
-    }
-
-    public static function words(): array
-    {
-        return ['answer'];
+        return new KindFacts(
+            names: ['number', 'numeric'],
+            opening: ['number'],
+            words: [LineWord::short('answer')->with('answer(?: (?<share>\d+(?:\.\d+)?) ?%)?', 'answer', 'answer 50 %'), LineWord::textBelow('says')],
+            line: 'answer',
+            how: 'Type a number.',
+            form: ResponseForm::Text,
+            field: 'text',
+            lists: ['spans'],
+            empty: ['spans' => [['span' => '']]],
+            settings: [Setting::Unit, Setting::Figures],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -90,25 +98,52 @@ final readonly class Number implements Kind
         }
     }
 
-    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
-    {
-        return Text::typed($given);
-    }
-
     public function scoring(EffectiveSettings $settings): Scoring
     {
         $criteria = [];
         foreach ($this->spans as $i => $span) {
-            $criteria[] = Criterion::right(['n' => $i + 1, ...$span->toPlan()], $span->share->exact());
+            $criteria[] = Criterion::right(new InSpan($i + 1, $span->from, $span->fromIncluded, $span->to, $span->toIncluded), $span->share->exact());
         }
         $options = ['units' => $settings->entries(Setting::Unit), 'figures' => $settings->get(Setting::Figures)];
 
-        return new Scoring(Scoring::LOOK_NUMBER, $criteria, Scoring::BEST, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(Look::Number, $criteria, ShareRule::Best, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
     {
-        return ResponseSpace::nothing();
+        $isRead = (new NumberReader($settings->entries(Setting::Unit)))->read(TypedText::in($response) ?? '') !== null;
+
+        return $isRead ? null : 'This cannot be read as a number. No attempt was used.';
+    }
+
+    /** The ends of each span, and what lies a step within and beyond them. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        foreach ($this->spans as $span) {
+            foreach ([$span->from, $span->to] as $i => $end) {
+                if ($end !== null) {
+                    // One step is a unit of the last decimal as written, at most a hundredth.
+                    $decimals = strlen(explode('.', $end->inWords() . '.')[1]);
+                    $step = Ratio::nd($i === 0 ? -1 : 1, 10 ** min(9, max(2, $decimals)));
+                    yield Response::typed($end->inWords());
+                    yield Response::typed($end->plus($step)->inWords());
+                    yield Response::typed($end->minus($step)->inWords());
+                }
+            }
+        }
+        yield Response::typed('0');
+    }
+
+    public function drawn(): array
+    {
+        return array_map(static fn (Span $s): array => [
+            'words' => $s->words,
+            'from' => $s->from === null ? null : (string) $s->from,
+            'fromIncluded' => $s->fromIncluded,
+            'to' => $s->to === null ? null : (string) $s->to,
+            'toIncluded' => $s->toIncluded,
+            'share' => (string) $s->share->exact(),
+        ], $this->spans);
     }
 
     public function says(Response $response, array $found): array
@@ -116,29 +151,24 @@ final readonly class Number implements Kind
         return CriterionFeedback::by($found, fn (int $n): ?string => $this->spans[$n - 1]->says ?? null);
     }
 
-    public function shuffledLists(): array
-    {
-        return [];
-    }
-
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
         return ['units' => $settings->entries(Setting::Unit)];
     }
 
-    public function inWords(Response $response, bool $withKey = false): array
-    {
-        return $response->text === null ? [] : [AnswerLine::typed($response->text)];
-    }
-
-    public function choices(): array
-    {
-        return [];
-    }
-
     public function lineIds(): array
     {
-        return ['answer', array_map(static fn (Span $s, int $i): int => $s->id ?? $i + 1, $this->spans, array_keys($this->spans))];
+        return array_map(static fn (Span $s, int $i): int => $s->id ?? $i + 1, $this->spans, array_keys($this->spans));
+    }
+
+    public function saysAnything(): bool
+    {
+        return array_filter($this->spans, static fn (Span $s): bool => $s->says !== null) !== [];
+    }
+
+    public function keyTexts(): array
+    {
+        return [];
     }
 
     public function keyInWords(): array

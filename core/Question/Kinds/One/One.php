@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace Zetema\Core\Question\Kinds\One;
 
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\ChoiceKind;
+use Zetema\Core\Question\Kinds\Common\ChoiceLines;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -20,29 +24,29 @@ final readonly class One extends ChoiceKind
         return KindId::One;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'weighed'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Shuffle, Setting::Layout];
-    }
-
-    public static function words(): array
-    {
-        return ['yes', 'no'];
+        return new KindFacts(
+            names: ['one', 'multiple choice'],
+            opening: ['one'],
+            words: ChoiceLines::words(),
+            line: 'answer',
+            how: 'Choose one.',
+            form: ResponseForm::Choices,
+            field: 'choose',
+            lists: ['choices'],
+            empty: ['choices' => ChoiceLines::empty()],
+            listOrder: ListOrder::ShuffledIfSet,
+            rules: ['whole', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout],
+            isPartly: false,
+            choosesOne: true,
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
     {
-        $choices = [];
-        foreach ($parts as $i => $part) {
-            $choices[] = Choice::read($part, $i + 1, $problems);
-        }
-
-        return new self($choices);
+        return new self(ChoiceLines::read($parts, $problems));
     }
 
     public function toLines(string $stem): array

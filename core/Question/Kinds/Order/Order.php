@@ -10,15 +10,24 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\OrderedItems;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\Arrangements;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
+use Zetema\Core\Question\Scoring\Sought\AtPlace;
+use Zetema\Core\Question\Scoring\Sought\Following;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
@@ -36,19 +45,23 @@ final readonly class Order implements Kind
         return KindId::Order;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'parts by place', 'parts by neighbour'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Layout];
-    }
-
-    public static function words(): array
-    {
-        return ['item'];
+        return new KindFacts(
+            names: ['order', 'ordering'],
+            opening: ['order'],
+            words: [LineWord::line('item')],
+            line: 'item',
+            how: 'Put them in order: drag, or press up and down.',
+            form: ResponseForm::Order,
+            field: 'order',
+            lists: ['items'],
+            empty: ['items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => ''], [1, 2, 3])],
+            listOrder: ListOrder::ShuffledUnsolved,
+            rules: ['whole', 'parts by place', 'parts by neighbour'],
+            settings: [Setting::Layout],
+            newSettings: [Setting::Marking->value => 'parts by neighbour'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -97,7 +110,7 @@ final readonly class Order implements Kind
             return Response::blank();
         }
         $order = $fields->integers('order');
-        $wanted = array_map(static fn (Part $p): int => $p->id, $this->items);
+        $wanted = $this->lineIds();
         $sorted = $order;
         sort($sorted);
         sort($wanted);
@@ -114,25 +127,48 @@ final readonly class Order implements Kind
         $criteria = [];
         foreach ($this->items as $i => $item) {
             if ($marking !== 'parts by neighbour') {
-                $criteria[] = Criterion::right(['place' => $i + 1, 'items' => $this->like($item)]);
+                $criteria[] = Criterion::right(new AtPlace($i + 1, $this->like($item)));
             } elseif (isset($this->items[$i + 1])) {
-                $criteria[] = Criterion::right(['after' => $this->like($item), 'items' => $this->like($this->items[$i + 1])]);
+                $criteria[] = Criterion::right(new Following($this->like($item), $this->like($this->items[$i + 1])));
             }
         }
 
         return new Scoring(
-            Scoring::LOOK_ORDER,
+            Look::Order,
             $criteria,
-            $marking === 'whole' ? Scoring::WHOLE : Scoring::SHARE,
+            $marking === 'whole' ? ShareRule::Whole : ShareRule::Share,
             Ratio::of(count($criteria)),
             Ratio::zero(),
             $settings->points(Setting::Points),
         );
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
     {
-        return ResponseSpace::arrangements(array_map(static fn (Part $p): int => $p->id, $this->items));
+        return null;
+    }
+
+    public function space(EffectiveSettings $settings): Arrangements
+    {
+        return new Arrangements($this->lineIds());
+    }
+
+    public function isListable(): bool
+    {
+        return true;
+    }
+
+    /** The right order, the other way round, and each two neighbours changed. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        $right = $this->lineIds();
+        yield Response::ordering($right);
+        yield Response::ordering(array_reverse($right));
+        for ($i = 0; $i < count($right) - 1; ++$i) {
+            $items = $right;
+            [$items[$i], $items[$i + 1]] = [$items[$i + 1], $items[$i]];
+            yield Response::ordering(array_values($items));
+        }
     }
 
     public function says(Response $response, array $found): array
@@ -142,7 +178,7 @@ final readonly class Order implements Kind
 
     public function shuffledLists(): array
     {
-        return [array_map(static fn (Part $p): int => $p->id, $this->items)];
+        return [$this->lineIds()];
     }
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
@@ -152,7 +188,7 @@ final readonly class Order implements Kind
 
     public function inWords(Response $response, bool $withKey = false): array
     {
-        return AnswerLine::written(Part::textsInOrder($this->items, $response->order));
+        return AnswerLine::written(Part::textsInOrder($this->items, OrderedItems::in($response)));
     }
 
     public function choices(): array
@@ -162,7 +198,17 @@ final readonly class Order implements Kind
 
     public function lineIds(): array
     {
-        return ['item', array_map(static fn (Part $p): int => $p->id, $this->items)];
+        return array_map(static fn (Part $p): int => $p->id, $this->items);
+    }
+
+    public function saysAnything(): bool
+    {
+        return false;
+    }
+
+    public function keyTexts(): array
+    {
+        return [];
     }
 
     public function keyInWords(): array

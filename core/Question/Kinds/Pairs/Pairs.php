@@ -9,12 +9,17 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\Injections;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
 /** Matching: each left-hand side gets its right-hand side; spare right-hand sides are allowed. */
@@ -33,9 +38,24 @@ final readonly class Pairs extends PartsKind
         return KindId::Pairs;
     }
 
-    public static function words(): array
+    public static function facts(): KindFacts
     {
-        return ['pair', 'spare with'];
+        return new KindFacts(
+            names: ['pairs', 'matching'],
+            opening: ['pairs'],
+            words: [LineWord::line('pair'), LineWord::line('spare with'), LineWord::textBelow('with'), LineWord::below('earns'), LineWord::below('loses')],
+            line: 'pair',
+            how: 'Give each what belongs to it.',
+            form: ResponseForm::EntryByPart,
+            field: 'pairs',
+            lists: ['pairs'],
+            empty: ['pairs' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'with' => '', 'belongs' => [(string) $id]], [1, 2, 3]), 'spares' => []],
+            listOrder: ListOrder::Shuffled,
+            rules: ['whole', 'parts', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '0'],
+            newSettings: [Setting::Marking->value => 'parts'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -90,20 +110,9 @@ final readonly class Pairs extends PartsKind
         Part::verifyPoints($this->pairs, $settings, 'pair');
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function space(EffectiveSettings $settings): Injections
     {
-        $targets = $this->targets();
-        $values = [];
-        foreach ($this->pairs as $pair) {
-            $values[$pair->id] = $targets;
-        }
-
-        return ResponseSpace::injections('pairs', $values);
-    }
-
-    public function lineIds(): array
-    {
-        return ['pair', array_map(static fn (Part $p): int => $p->id, $this->pairs)];
+        return Injections::of('pairs', $this->targets(), ...$this->lineIds());
     }
 
     public function keyInWords(): array
@@ -130,11 +139,6 @@ final readonly class Pairs extends PartsKind
         return $this->rights()[(int) $target - 1];
     }
 
-    protected static function field(): string
-    {
-        return 'pairs';
-    }
-
     protected function parts(): array
     {
         return $this->pairs;
@@ -154,11 +158,6 @@ final readonly class Pairs extends PartsKind
     protected function same(): array
     {
         return [];
-    }
-
-    protected static function once(): bool
-    {
-        return true;
     }
 
     /** @return list<string> in the order written, spares last */

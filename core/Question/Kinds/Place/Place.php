@@ -8,15 +8,21 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\OnPicture;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
 use Zetema\Core\Question\Kinds\Common\Picture;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\Injections;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
 /** Labels put onto spots of an image; each spot takes one label, and a spot may stay without. */
@@ -35,9 +41,24 @@ final readonly class Place extends PartsKind implements OnPicture
         return KindId::Place;
     }
 
-    public static function words(): array
+    public static function facts(): KindFacts
     {
-        return ['image', 'spot', 'label', 'spare label'];
+        return new KindFacts(
+            names: ['place', 'labels on a picture'],
+            opening: ['place'],
+            words: [...Picture::words(), LineWord::short('spot'), LineWord::line('label'), LineWord::line('spare label'), LineWord::below('at'), LineWord::below('name'), LineWord::below('earns'), LineWord::below('loses')],
+            line: 'label',
+            how: 'Put the labels onto the picture: press a label, then its spot.',
+            form: ResponseForm::MixedParts,
+            field: 'place',
+            lists: ['spots', 'labels'],
+            empty: ['picture' => Picture::EMPTY, 'spots' => [], 'labels' => [['id' => 1, 'text' => '', 'belongs' => ['1']]]],
+            listOrder: ListOrder::Shuffled,
+            rules: ['whole', 'parts', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '0'],
+            newSettings: [Setting::Marking->value => 'parts'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -119,19 +140,9 @@ final readonly class Place extends PartsKind implements OnPicture
         Part::verifyPoints($this->labels, $settings, 'label');
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function space(EffectiveSettings $settings): Injections
     {
-        $values = [];
-        foreach ($this->labels as $label) {
-            $values[$label->id] = $this->targets();
-        }
-
-        return ResponseSpace::injections('place', $values);
-    }
-
-    public function lineIds(): array
-    {
-        return ['label', array_map(static fn (Part $p): int => $p->id, $this->labels)];
+        return Injections::of('place', $this->targets(), ...$this->lineIds());
     }
 
     public function keyInWords(): array
@@ -147,7 +158,7 @@ final readonly class Place extends PartsKind implements OnPicture
     {
         $labels = [];
         foreach ($this->labels as $label) {
-            $spot = $this->spots[(int) ($response->map[$label->id] ?? 0) - 1] ?? null;
+            $spot = $this->spots[(int) (FilledParts::in($response)[$label->id] ?? 0) - 1] ?? null;
             if ($spot !== null) {
                 $labels[] = ['x' => $spot['x'], 'y' => $spot['y'], 'radius' => $spot['radius'], 'text' => $label->text];
             }
@@ -171,11 +182,6 @@ final readonly class Place extends PartsKind implements OnPicture
         return $this->spots[(int) $target - 1]['name'] ?? 'spot ' . $target;
     }
 
-    protected static function field(): string
-    {
-        return 'place';
-    }
-
     protected function parts(): array
     {
         return $this->labels;
@@ -194,10 +200,5 @@ final readonly class Place extends PartsKind implements OnPicture
     protected function same(): array
     {
         return Part::same($this->labels);
-    }
-
-    protected static function once(): bool
-    {
-        return true;
     }
 }

@@ -9,15 +9,21 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\Subsets;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -34,19 +40,21 @@ final readonly class Rating implements Kind
         return KindId::Rating;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [];
-    }
-
-    public static function words(): array
-    {
-        return ['scale', 'ends'];
+        return new KindFacts(
+            names: ['rating', 'a scale'],
+            opening: ['rating'],
+            words: [LineWord::short('scale'), LineWord::short('ends')],
+            line: 'answer',
+            how: 'Choose a value.',
+            form: ResponseForm::Choices,
+            field: 'choose',
+            lists: [],
+            empty: ['from' => 1, 'to' => 5, 'ends' => ['', '']],
+            isJudged: false,
+            isPartly: false,
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -109,12 +117,27 @@ final readonly class Rating implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        return new Scoring(Scoring::LOOK_CHOICES, [], Scoring::NONE, Ratio::one(), Ratio::zero(), Points::zero());
+        return new Scoring(Look::Choices, [], ShareRule::None, Ratio::one(), Ratio::zero(), Points::zero());
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
     {
-        return ResponseSpace::subsets(range($this->from, $this->to), 1, 1);
+        return null;
+    }
+
+    public function space(EffectiveSettings $settings): Subsets
+    {
+        return new Subsets(range($this->from, $this->to), 1, 1);
+    }
+
+    public function isListable(): bool
+    {
+        return true;
+    }
+
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        return $this->space($settings)->all();
     }
 
     public function says(Response $response, array $found): array
@@ -134,7 +157,7 @@ final readonly class Rating implements Kind
 
     public function inWords(Response $response, bool $withKey = false): array
     {
-        return array_map(static fn (int $value): AnswerLine => AnswerLine::typed((string) $value), $response->chosen);
+        return array_map(static fn (int $value): AnswerLine => AnswerLine::typed((string) $value), ChosenChoices::in($response));
     }
 
     public function choices(): array
@@ -144,7 +167,17 @@ final readonly class Rating implements Kind
 
     public function lineIds(): array
     {
-        return ['answer', []];
+        return [];
+    }
+
+    public function saysAnything(): bool
+    {
+        return false;
+    }
+
+    public function keyTexts(): array
+    {
+        return [];
     }
 
     public function keyInWords(): array

@@ -6,12 +6,26 @@ namespace Zetema\Core\Question\Kinds\Regions;
 
 use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kinds\Common\Picture;
 
 /** Finds a pixel that two areas share, row by row, each area's rows once; it is asked with every save. */
 final class Overlap
 {
     /** Rows of all areas together, beyond which a save would take longer than a second. */
     private const MOST_ROWS = 250_000;
+
+    /**
+     * @param list<Area> $areas
+     *
+     * @throws InvalidQuestion naming a pixel in which two of them overlap
+     */
+    public static function refuse(array $areas, Picture $picture): void
+    {
+        $pixel = self::find($areas, $picture->width, $picture->height);
+        if ($pixel !== null) {
+            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', ...$pixel), 'area');
+        }
+    }
 
     /**
      * @param list<Area> $areas

@@ -10,20 +10,27 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
 use Zetema\Core\Question\Kinds\Common\OnPicture;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
 use Zetema\Core\Question\Kinds\Common\Picture;
 use Zetema\Core\Question\Kinds\Common\ResponseReader;
+use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ClickedPoints;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
+use Zetema\Core\Question\Response\Space\Clicks;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\Sought\InArea;
+use Zetema\Core\Question\Scoring\Sought\OutsideAreas;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
@@ -45,19 +52,27 @@ final readonly class Regions implements Kind, OnPicture
         return KindId::Regions;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'parts', 'weighed'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts];
-    }
-
-    public static function words(): array
-    {
-        return ['image', 'area'];
+        return new KindFacts(
+            names: ['regions', 'hotspot'],
+            opening: ['regions'],
+            words: [
+                ...Picture::words(),
+                LineWord::short('area')->with('area (?<which>yes|no)(?: (?<number>[-−]?\d+(?:\.\d+)?))?', 'area yes'),
+                LineWord::below('name'),
+                LineWord::textBelow('says'),
+            ],
+            line: 'area',
+            how: 'Click into the picture.',
+            form: ResponseForm::Points,
+            field: 'points',
+            lists: ['regions'],
+            empty: ['picture' => Picture::EMPTY, 'regions' => []],
+            rules: ['whole', 'parts', 'weighed'],
+            settings: [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '1'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -110,7 +125,7 @@ final readonly class Regions implements Kind, OnPicture
             }
         }
         if ($weighed) {
-            $this->refuseOverlap();
+            Overlap::refuse(array_map(static fn (Region $r): Area => $r->area, $this->regions), $this->picture);
             if ($this->highestSum($settings)->compare(Points::zero()) <= 0) {
                 throw new InvalidQuestion('no permitted response earns more than 0', 'area');
             }
@@ -147,26 +162,47 @@ final readonly class Regions implements Kind, OnPicture
         $weighed = $settings->get(Setting::Marking) === 'weighed';
         $criteria = [];
         foreach ($this->regions as $i => $region) {
-            $find = ['n' => $i + 1, 'shape' => $region->area->shape, 'numbers' => $region->area->numbers, 'key' => $region->isKey];
+            $find = new InArea($i + 1, $region->area, $region->isKey);
             $criteria[] = $weighed ? Criterion::weighing($find, $region->weight ?? Points::zero()) : ($region->isKey ? Criterion::right($find) : Criterion::wrong($find));
         }
         if (!$weighed) {
-            $criteria[] = Criterion::wrong(['outside' => true]);
+            $criteria[] = Criterion::wrong(new OutsideAreas());
         }
 
         return new Scoring(
-            Scoring::LOOK_POINTS,
+            Look::Points,
             $criteria,
             PartsKind::rule($settings),
             Ratio::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
-            $settings->wrongPartCosts('1'),
+            $settings->wrongPartCosts(),
             $weighed ? $this->highestSum($settings) : $settings->points(Setting::Points),
         );
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
     {
-        return ResponseSpace::clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width ?? 0, $this->picture->height ?? 0);
+        return null;
+    }
+
+    public function isListable(): bool
+    {
+        return true;
+    }
+
+    /** Into each area, into all right ones, and into the corner. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        foreach ($this->regions as $region) {
+            yield Response::clicking([$region->area->somePoint()]);
+        }
+        $keys = array_map(static fn (Region $r): array => $r->area->somePoint(), $this->keys());
+        yield Response::clicking(array_slice($keys, 0, $this->space($settings)->most));
+        yield Response::clicking([[0, 0]]);
+    }
+
+    public function space(EffectiveSettings $settings): Clicks
+    {
+        return new Clicks($this->most($settings) ?? max(1, count($this->keys())), $this->picture->width ?? 0, $this->picture->height ?? 0);
     }
 
     public function says(Response $response, array $found): array
@@ -199,14 +235,14 @@ final readonly class Regions implements Kind, OnPicture
             return $hit === []
                 ? AnswerLine::typed(sprintf('at %d, %d', ...$click), (string) ($i + 1))
                 : new AnswerLine(implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)), before: (string) ($i + 1));
-        }, $response->clicks, array_keys($response->clicks));
+        }, ClickedPoints::in($response), array_keys(ClickedPoints::in($response)));
     }
 
     public function pictured(Response $response, bool $withKey): array
     {
         return [
             'picture' => $this->picture->toData(),
-            'clicks' => $response->clicks,
+            'clicks' => ClickedPoints::in($response),
             'areas' => $withKey ? array_map(static fn (Region $r): array => ['area' => $r->area->inWords(), 'name' => $r->name], $this->keys()) : [],
             'labels' => [],
         ];
@@ -219,7 +255,17 @@ final readonly class Regions implements Kind, OnPicture
 
     public function lineIds(): array
     {
-        return ['area', array_map(static fn (Region $r, int $i): int => $r->id ?? $i + 1, $this->regions, array_keys($this->regions))];
+        return array_map(static fn (Region $r, int $i): int => $r->id ?? $i + 1, $this->regions, array_keys($this->regions));
+    }
+
+    public function saysAnything(): bool
+    {
+        return array_filter($this->regions, static fn (Region $r): bool => $r->says !== null) !== [];
+    }
+
+    public function keyTexts(): array
+    {
+        return [];
     }
 
     public function keyInWords(): array
@@ -248,13 +294,5 @@ final readonly class Regions implements Kind, OnPicture
         $best = array_filter(array_slice($weights, 0, $this->most($settings)), static fn (Points $p): bool => !$p->isNegative());
 
         return array_reduce($best, static fn (Points $sum, Points $p): Points => $sum->plus($p), Points::zero());
-    }
-
-    private function refuseOverlap(): void
-    {
-        $pixel = Overlap::find(array_map(static fn (Region $r): Area => $r->area, $this->regions), $this->picture->width, $this->picture->height);
-        if ($pixel !== null) {
-            throw new InvalidQuestion(sprintf('under “weighed” areas may not overlap; two do at %d, %d', ...$pixel), 'area');
-        }
     }
 }

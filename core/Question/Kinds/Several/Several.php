@@ -6,11 +6,14 @@ namespace Zetema\Core\Question\Kinds\Several;
 
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\ChoiceKind;
-use Zetema\Core\Question\Kinds\One\One;
+use Zetema\Core\Question\Kinds\Common\ChoiceLines;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\ListOrder;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
@@ -23,24 +26,28 @@ final readonly class Several extends ChoiceKind
         return KindId::Several;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole', 'parts', 'each', 'weighed'];
-    }
-
-    public static function ownSettings(): array
-    {
-        return [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts];
-    }
-
-    public static function words(): array
-    {
-        return ['yes', 'no'];
+        return new KindFacts(
+            names: ['several', 'multiple response'],
+            opening: ['several'],
+            words: ChoiceLines::words(),
+            line: 'answer',
+            how: 'Choose all that fit.',
+            form: ResponseForm::Choices,
+            field: 'choose',
+            lists: ['choices'],
+            empty: ['choices' => ChoiceLines::empty()],
+            listOrder: ListOrder::ShuffledIfSet,
+            rules: ['whole', 'parts', 'each', 'weighed'],
+            settings: [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts],
+            defaults: [Setting::WrongPartCosts->value => '1'],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
     {
-        return new self(One::read($opening, $parts, $own, $problems)->choices);
+        return new self(ChoiceLines::read($parts, $problems));
     }
 
     public function toLines(string $stem): array

@@ -5,31 +5,33 @@ declare(strict_types=1);
 namespace Zetema\Core\Question\Kinds\Text;
 
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\InvalidQuestion;
-use Zetema\Core\Question\Kind;
-use Zetema\Core\Question\KindId;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
+use Zetema\Core\Question\Kinds\Common\TypedKind;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Response\ResponseSpace;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Scoring\Criterion;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
+use Zetema\Core\Question\Scoring\ShareRule;
+use Zetema\Core\Question\Scoring\Sought\Pattern;
+use Zetema\Core\Question\Scoring\Sought\Wording as Sought;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Settings\Share;
 
 /** Short text: what is typed is compared with accepted wordings. */
-final readonly class Text implements Kind
+final readonly class Text extends TypedKind
 {
-    /** The longest text taken from a candidate, in characters. */
-    public const LONGEST = 10_000;
-
     /** @param list<Wording> $wordings */
     public function __construct(public array $wordings)
     {
@@ -40,19 +42,26 @@ final readonly class Text implements Kind
         return KindId::Text;
     }
 
-    public static function rules(): array
+    public static function facts(): KindFacts
     {
-        return ['whole'];
-    }
+        $share = '(?: (?<share>\d+(?:\.\d+)?) ?%)?';
 
-    public static function ownSettings(): array
-    {
-        return [Setting::Ignore, Setting::Typos];
-    }
-
-    public static function words(): array
-    {
-        return ['answer', 'pattern'];
+        return new KindFacts(
+            names: ['text', 'short text'],
+            opening: ['text'],
+            words: [
+                LineWord::short('answer')->with('answer' . $share, 'answer', 'answer 50 %'),
+                LineWord::short('pattern')->with('pattern' . $share, 'pattern', 'pattern 50 %'),
+                LineWord::textBelow('says'),
+            ],
+            line: 'answer',
+            how: 'Type your answer.',
+            form: ResponseForm::Text,
+            field: 'text',
+            lists: ['wordings'],
+            empty: ['wordings' => [['text' => '']]],
+            settings: [Setting::Ignore, Setting::Typos],
+        );
     }
 
     public static function read(Line $opening, array $parts, Settings $own, Problems $problems): self
@@ -93,45 +102,32 @@ final readonly class Text implements Kind
         }
     }
 
-    public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
-    {
-        return self::typed($given);
-    }
-
-    /** @throws Malformed */
-    public static function typed(mixed $given): Response
-    {
-        if ($given === null) {
-            return Response::blank();
-        }
-        if ($given === []) {
-            throw new Malformed('text', 'is missing; an unanswered question is null');
-        }
-        $text = Fields::of($given)->only('text')->text('text');
-        if (!mb_check_encoding($text, 'UTF-8')) {
-            throw new Malformed('text', 'is not UTF-8');
-        }
-        if (mb_strlen($text) > self::LONGEST) {
-            throw new Malformed('text', sprintf('has more than %d characters', self::LONGEST));
-        }
-
-        return Response::typed($text);
-    }
-
     public function scoring(EffectiveSettings $settings): Scoring
     {
         $criteria = [];
         foreach ($this->wordings as $i => $wording) {
-            $criteria[] = Criterion::right(['n' => $i + 1, $wording->isPattern ? 'pattern' : 'wording' => $wording->text], $wording->share->exact());
+            $criteria[] = Criterion::right($wording->isPattern ? new Pattern($i + 1, $wording->text) : new Sought($i + 1, $wording->text), $wording->share->exact());
         }
         $options = ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos)];
 
-        return new Scoring(Scoring::LOOK_TEXT, $criteria, Scoring::BEST, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(Look::Text, $criteria, ShareRule::Best, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
     }
 
-    public function space(EffectiveSettings $settings): ResponseSpace
+    public function notYet(Response $response, EffectiveSettings $settings): ?string
     {
-        return ResponseSpace::nothing();
+        return null;
+    }
+
+    /** Each wording, in capitals, one letter short and one too long. */
+    public function telling(EffectiveSettings $settings): iterable
+    {
+        foreach ($this->wordings as $wording) {
+            yield Response::typed($wording->text);
+            yield Response::typed(mb_strtoupper($wording->text));
+            yield Response::typed(mb_substr($wording->text, 0, -1));
+            yield Response::typed($wording->text . 's');
+        }
+        yield Response::typed('something else');
     }
 
     public function says(Response $response, array $found): array
@@ -139,29 +135,24 @@ final readonly class Text implements Kind
         return CriterionFeedback::by($found, fn (int $n): ?string => $this->wordings[$n - 1]->says ?? null);
     }
 
-    public function shuffledLists(): array
-    {
-        return [];
-    }
-
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
-    {
-        return [];
-    }
-
-    public function inWords(Response $response, bool $withKey = false): array
-    {
-        return $response->text === null ? [] : [AnswerLine::typed($response->text)];
-    }
-
-    public function choices(): array
     {
         return [];
     }
 
     public function lineIds(): array
     {
-        return ['answer', array_map(static fn (Wording $w, int $i): int => $w->id ?? $i + 1, $this->wordings, array_keys($this->wordings))];
+        return array_map(static fn (Wording $w, int $i): int => $w->id ?? $i + 1, $this->wordings, array_keys($this->wordings));
+    }
+
+    public function saysAnything(): bool
+    {
+        return array_filter($this->wordings, static fn (Wording $w): bool => $w->says !== null) !== [];
+    }
+
+    public function keyTexts(): array
+    {
+        return array_values(array_map(static fn (Wording $w): string => $w->text, array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern)));
     }
 
     public function keyInWords(): array
