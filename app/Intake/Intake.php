@@ -30,7 +30,7 @@ use Zetema\Core\Question\Settings\Settings;
 final readonly class Intake
 {
     /** Bytes of text that are read at once. */
-    private const LONGEST = 4_000_000;
+    public const LONGEST = 4_000_000;
     private const PIECE = 200;
 
     public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)

@@ -48,11 +48,11 @@ final class CandidateView
         $rules = $sitting->paper->rules;
         $closed = $state->isClosed($sheet);
         $attempt = count($state->attempts) + 1;
-        $face = $sheet->shownToCandidate($rules->tellsAtOnce && $state->attempts !== []);
+        $answers = $sheet->shownToCandidate($rules->tellsAtOnce && $state->attempts !== []);
         $hintsOpen = array_map(static fn ($h): string => $h->text, array_slice($question->hints, 0, $state->hintsOpened));
         $attempts = $rules->tellsAtOnce ? $state->attempts : [];
         $said = array_merge(...array_map(static fn (Attempt $a): array => $a->said, $attempts));
-        $mentions->inFace($face);
+        $mentions->inAnswers($answers);
         $mentions->inTexts($question->stem, $sheet->settings->get(Setting::How), ...$hintsOpen, ...$said);
 
         return [
@@ -62,7 +62,7 @@ final class CandidateView
             'stem' => $question->stem,
             'how' => $sheet->settings->get(Setting::How),
             'choose' => in_array(Setting::Choose, $question->kind::id()->facts()->settings, true) ? $sheet->settings->limits() : null,
-            'face' => (object) $face,
+            'answers' => (object) $answers,
             'response' => $sheet->toPage($state->saved),
             'answered' => !$state->saved->isBlank(),
             'flagged' => $state->flagged,

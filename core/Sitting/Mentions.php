@@ -29,14 +29,14 @@ final class Mentions
         }
     }
 
-    /** @param array<array-key, mixed> $face of a question: all its texts are an author's */
-    public function inFace(array $face): void
+    /** @param array<array-key, mixed> $answers of a question: all its texts are an author's */
+    public function inAnswers(array $answers): void
     {
-        $picture = $face['picture'] ?? null;
+        $picture = $answers['picture'] ?? null;
         if (is_array($picture) && is_string($picture['file'] ?? null)) {
             $this->files[$picture['file']] = true;
         }
-        array_walk_recursive($face, fn (mixed $text) => is_string($text) ? $this->inTexts($text) : null);
+        array_walk_recursive($answers, fn (mixed $text) => is_string($text) ? $this->inTexts($text) : null);
     }
 
     /** @return list<string> names, whole */

@@ -91,7 +91,7 @@ final class Review
             $key = $withKey ? $sheet->question->kind->keyInWords() : [];
             $said = $marked && $withKey ? $standing->said : [];
             $picture = $sheet->question->kind instanceof OnPicture ? $sheet->question->kind->pictured($given, $withKey) : null;
-            $mentions->inFace($picture ?? []);
+            $mentions->inAnswers($picture ?? []);
             $mentions->inTexts($sheet->question->stem, ...$said, ...self::written($response), ...self::written($key));
             $rows[] = [
                 'n' => $i + 1,

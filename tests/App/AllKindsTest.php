@@ -60,12 +60,12 @@ final class AllKindsTest extends ApiTestCase
      */
     private function rightly(Fields $question, array $key, int $id): array
     {
-        $face = $question->object('face');
+        $answers = $question->object('answers');
         $content = $this->send('GET', "/api/questions/$id")->object('content');
-        $place = static fn (string $list, string $text): string => (string) ((int) array_search($text, $face->texts($list), true) + 1);
+        $place = static fn (string $list, string $text): string => (string) ((int) array_search($text, $answers->texts($list), true) + 1);
 
         return match ($question->text('kind')) {
-            'gaps' => ['gaps' => self::gaps($face->items('gaps'), $content)],
+            'gaps' => ['gaps' => self::gaps($answers->items('gaps'), $content)],
             'pairs' => ['pairs' => array_map(static fn (Fields $p): string => $place('rights', $p->text('with')), self::byNumber($content->objects('pairs')))],
             'groups' => ['groups' => self::belonging($content->objects('items'), static fn (string $text): string => $place('items', $text))],
             'order' => ['order' => array_map(static fn (string $line): int => (int) $place('items', $line), $key)],
@@ -76,16 +76,16 @@ final class AllKindsTest extends ApiTestCase
     }
 
     /**
-     * @param list<mixed> $faces the list of each gap, or null where it is typed
+     * @param list<mixed> $lists the list of each gap, or null where it is typed
      *
      * @return array<int, string>
      */
-    private static function gaps(array $faces, Fields $content): array
+    private static function gaps(array $lists, Fields $content): array
     {
         $given = [];
         foreach ($content->objects('gaps') as $i => $gap) {
             $key = array_values(array_filter($gap->objects('listed', optional: true), static fn (Fields $l): bool => $l->flag('key')));
-            $shown = $faces[$i];
+            $shown = $lists[$i];
             $given[$i + 1] = is_array($shown) ? (string) ((int) array_search($key[0]->text('text'), $shown, true) + 1) : $gap->objects('wordings')[0]->text('text');
         }
 

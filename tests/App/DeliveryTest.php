@@ -206,7 +206,7 @@ final class DeliveryTest extends ApiTestCase
             'gaps' => ['gaps' => ['1' => '1']],
             'pairs' => ['pairs' => ['1' => '2']],
             'groups' => ['groups' => ['1' => '1']],
-            'order' => ['order' => range(1, count($question->object('face')->texts('items')))],
+            'order' => ['order' => range(1, count($question->object('answers')->texts('items')))],
             'regions' => ['points' => [[10, 10]]],
             'place' => ['place' => ['1' => '1']],
             default => ['choose' => [1]],

@@ -157,7 +157,7 @@ final class MediaTest extends ApiTestCase
         $this->logIn('carrow');
         $this->send('GET', '/api/banks/1/media', status: 403);
         $sitting = $this->send('POST', '/api/editions/3/sittings', [], 'Sitting', 201);
-        $shown = array_filter(array_map(static fn (Fields $q): ?string => $q->object('face')->optionalObject('picture')?->text('file'), $sitting->objects('questions')), is_string(...));
+        $shown = array_filter(array_map(static fn (Fields $q): ?string => $q->object('answers')->optionalObject('picture')?->text('file'), $sitting->objects('questions')), is_string(...));
 
         self::assertCount(2, $shown, 'of regions and of place');
         self::assertEqualsCanonicalizing(array_unique(array_values($shown)), array_keys($sitting->object('media')->raw()));

@@ -118,7 +118,7 @@ final class QuestionEditingTest extends ApiTestCase
     {
         // "fresh eggs": ten points, two attempts, the second costs five, wrong costs one, a hint that costs one
         $seen = $this->send('GET', '/api/questions/16/as-seen?seed=4', schema: 'AsSeen');
-        $choices = $seen->object('question')->object('face')->texts('choices');
+        $choices = $seen->object('question')->object('answers')->texts('choices');
         $key = (int) array_search($seen->objects('key')[0]->text('text'), $choices, true) + 1;
         $try = fn (int $attempt = 1, int $hints = 0, bool $late = false): Fields => $this->send('POST', '/api/questions/16/try', ['seed' => 4, 'response' => ['choose' => [$key]], 'attempt' => $attempt, 'hints' => $hints, 'late' => $late], 'Tried');
         $blank = $this->send('POST', '/api/questions/16/try', ['response' => null], 'Tried');

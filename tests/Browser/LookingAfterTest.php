@@ -111,7 +111,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->see('draft, revision 2 · saved');
         $page->open('/as-seen/20');
         $page->see('Check');
-        $wrong = $page->script('return fetch("/api/questions/20/as-seen?seed=1").then(r => r.json()).then(s => s.question.face.choices.findIndex(c => !s.key.some(k => k.text === c)))');
+        $wrong = $page->script('return fetch("/api/questions/20/as-seen?seed=1").then(r => r.json()).then(s => s.question.answers.choices.findIndex(c => !s.key.some(k => k.text === c)))');
         self::assertIsInt($wrong);
         $page->find('(//button[@role="radio" or @role="checkbox"])[' . ($wrong + 1) . ']')->click();
         $page->click('Check');

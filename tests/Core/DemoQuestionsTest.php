@@ -105,20 +105,20 @@ final class DemoQuestionsTest extends TestCase
     {
         $settings = $question->effective();
         $sheet = new Sheet($question, ChoiceOrder::of($question, $settings->isYes(Setting::Shuffle), new Chance(5)));
-        $face = (string) json_encode($sheet->shownToCandidate(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $seen = (string) json_encode($sheet->shownToCandidate(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         foreach ($question->kind->choices() as $choice) {
-            self::assertStringContainsString(trim((string) json_encode($choice->text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '"'), $face);
-            self::assertStringNotContainsString($choice->says ?? "\0", $face);
+            self::assertStringContainsString(trim((string) json_encode($choice->text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '"'), $seen);
+            self::assertStringNotContainsString($choice->says ?? "\0", $seen);
         }
         if ($question->kind instanceof Kinds\Text\Text || $question->kind instanceof Kinds\Number\Number) {
             foreach ($question->kind->keyInWords() as $key) {
-                self::assertStringNotContainsString('"' . $key . '"', $face);
+                self::assertStringNotContainsString('"' . $key . '"', $seen);
             }
         }
         foreach ([...$question->outcomeTexts, ...$question->hints] as $said) {
-            self::assertStringNotContainsString($said->text, $face);
+            self::assertStringNotContainsString($said->text, $seen);
         }
-        self::assertStringNotContainsString('"key"', $face);
+        self::assertStringNotContainsString('"key"', $seen);
     }
 
     #[DataProvider('questions')]

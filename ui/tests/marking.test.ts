@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import type { Content } from '../src/kinds/content';
+import { choicesOf, type Content, type ContentOf } from '../src/kinds/content';
 import { markedBy } from '../src/areas/bank/question/marking';
 
-const content = (settings: Record<string, string>, weights: (string | undefined)[] = []): Content => ({
+const content = (settings: Record<string, string>, weights: (string | undefined)[] = []): ContentOf<'one'> => ({
   v: 1,
   kind: 'one',
   stem: 'W?',
   settings,
   choices: [1, 2, 3].map((id, i) => ({ id, text: `c${id}`, key: i === 0, ...(weights[i] !== undefined && { weight: weights[i] }) })),
 });
+
+const weights = (question: Content) => choicesOf(question).map((c) => c.weight);
 
 describe('going over to weights and back', () => {
   it('brings the points back', () => {
@@ -19,9 +21,9 @@ describe('going over to weights and back', () => {
   });
   it('brings the weights back', () => {
     const whole = markedBy(content({ marking: 'weighed' }, ['8', '5', '-2']), 'whole', null, '8');
-    expect(whole.content.choices?.map((c) => c.weight)).toEqual([undefined, undefined, undefined]);
+    expect(weights(whole.content)).toEqual([undefined, undefined, undefined]);
     expect(whole.content.settings?.points).toBe('8');
-    expect(markedBy(whole.content, 'weighed', whole.remembered, '8').content.choices?.map((c) => c.weight)).toEqual(['8', '5', '-2']);
+    expect(weights(markedBy(whole.content, 'weighed', whole.remembered, '8').content)).toEqual(['8', '5', '-2']);
   });
   it('sets no points where there were none', () => {
     const there = markedBy(content({}), 'weighed', null, '1');

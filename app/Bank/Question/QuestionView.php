@@ -37,7 +37,7 @@ final readonly class QuestionView
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
             'savedBy' => $newest->author->name,
-            'content' => (object) ($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
+            'content' => (object) $newest->kind()->facts()->complete($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
             'problem' => self::onScreen($newest->problem()),
             'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->settings()))->toData() : null,
             'bankSettings' => (object) array_filter(

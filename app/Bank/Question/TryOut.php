@@ -50,7 +50,7 @@ final readonly class TryOut
         $run = Sitting\Sitting::of($paper)->with(new Sitting\Event(Sitting\EventType::Started, 0));
         $view = Sitting\CandidateView::of($run, 0);
         $mentions = new Sitting\Mentions();
-        $mentions->inFace($this->content->toData());
+        $mentions->inAnswers($this->content->toData());
 
         return [
             'question' => is_array($view['questions']) ? $view['questions'][0] : null,

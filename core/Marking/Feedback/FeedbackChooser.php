@@ -83,6 +83,17 @@ final readonly class FeedbackChooser
             Outcome::Right => 'Right' . $of,
             Outcome::Partly => 'Partly right' . $of . $leftNow,
             Outcome::Wrong => 'Wrong.' . $leftNow,
+            default => self::houseWords($verdict->outcome),
+        };
+    }
+
+    /** What is said after an outcome where nothing was written, told to authors: numbers in words. */
+    public static function houseWords(Outcome $outcome): string
+    {
+        return match ($outcome) {
+            Outcome::Right => 'Right: all points.',
+            Outcome::Partly => 'Partly right: so many points.',
+            Outcome::Wrong => 'Wrong.',
             Outcome::Unanswered => 'Left blank.',
             Outcome::OutOfTime => 'Time ran out.',
             Outcome::Recorded => 'Recorded.',

@@ -54,14 +54,8 @@ enum Setting: string
             self::Points => self::decimal($value, '0.01', '1000'),
             self::WrongPartCosts, self::WrongCosts, self::BlankCosts, self::HintCosts => self::decimal($value, '0', '1000'),
             self::Floor => $lower === 'none' ? 'none' : self::decimal($value, '-100000', '0', 'a decimal of 0 or below, or none'),
-            self::Graded, self::Shuffle => self::oneOf($lower, 'yes', 'no'),
-            self::Key => self::oneOf($lower, 'none'),
-            self::Marking => self::marking($lower),
-            self::Stands => self::oneOf($lower, 'last', 'best'),
-            self::Late => self::oneOf($lower, 'wrong', 'blank', 'marks'),
+            self::Graded, self::Shuffle, self::Key, self::Marking, self::Stands, self::Late, self::Areas, self::Layout => self::oneOf($lower, ...$this->words()),
             self::Clicks => $lower === 'any' ? $lower : self::whole($lower, 1, 200, 'a number from 1 to 200, or any'),
-            self::Areas => self::oneOf($lower, 'hidden', 'outlined', 'outlined after checking'),
-            self::Layout => self::oneOf($lower, 'column', 'two columns', 'row', 'list'),
             self::Attempts => $lower === 'unlimited' ? $lower : self::whole($lower, 1, 99, 'a number from 1 to 99, or unlimited'),
             self::Typos => self::whole($lower, 0, 2, '0, 1 or 2'),
             self::Decimals => self::whole($lower, 0, 4, 'a number from 0 to 4'),
@@ -72,6 +66,21 @@ enum Setting: string
             self::Unit => implode(', ', self::parts($value)),
             self::Figures => self::figures($lower),
             self::Refresher, self::How => $value !== '' ? $value : throw new InvalidSetting('a text is missing'),
+        };
+    }
+
+    /** @return list<string> the values there are, where it takes one of a few words; none where it takes numbers or texts */
+    public function words(): array
+    {
+        return match ($this) {
+            self::Graded, self::Shuffle => ['yes', 'no'],
+            self::Key => ['none'],
+            self::Marking => ['whole', 'parts', 'parts by place', 'parts by neighbour', 'each', 'weighed'],
+            self::Stands => ['last', 'best'],
+            self::Late => ['wrong', 'blank', 'marks'],
+            self::Areas => ['hidden', 'outlined', 'outlined after checking'],
+            self::Layout => ['column', 'two columns', 'row', 'list'],
+            default => [],
         };
     }
 
@@ -123,11 +132,6 @@ enum Setting: string
     {
         return preg_match('/^\d{1,3}$/', $value) === 1 && (int) $value >= $least && (int) $value <= $most ? (string) (int) $value
             : throw new InvalidSetting(sprintf('“%s” does not go here; %s would be right', $value, $right));
-    }
-
-    private static function marking(string $value): string
-    {
-        return self::oneOf($value, 'whole', 'parts', 'parts by place', 'parts by neighbour', 'each', 'weighed');
     }
 
     /** "5" points or "50 %" of the worth. */

@@ -1,20 +1,11 @@
 import { Link } from 'react-router';
-import type { Schema } from '../../api/client';
+import { rungs } from '../../kinds/facts.gen';
 import { count, figure, points } from '../../parts/figures';
 import { Pick, Value } from '../../parts/Value';
 import { cellOf } from '../bank/board/coverage';
 import type { Blueprint, Edited } from './usePlan';
 import { minutes, passMark, sittings, why } from './typed';
 
-const rungs: Schema['Rung'][] = [
-  'nothing',
-  'passed or not',
-  'total',
-  'objectives',
-  'own paper',
-  'marked paper',
-  'marked paper with key and feedback',
-];
 const rungOptions = rungs.map((value) => ({ value, words: value }));
 
 /** What is proved of every form: questions, points, shortage, pass mark; and the rules as sentences. */

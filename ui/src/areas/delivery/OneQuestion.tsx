@@ -2,8 +2,8 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../parts/useKeys';
 import { Rich } from '../../parts/Rich';
 import { Row } from '../../parts/Sheet';
-import { AnswerBox } from '../../kinds/answers/AnswerBox';
-import { toggled } from '../../kinds/answers/answers';
+import { AnswerBox } from '../../kinds/AnswerBox';
+import { kindUi } from '../../kinds/registry';
 import { Progress } from './Progress';
 import type { Sitting, useSitting } from './useSitting';
 import type { Response, SittingQuestion } from '../../kinds/content';
@@ -38,7 +38,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   const timer = useRef<number | undefined>(undefined);
   const unsent = useRef<Response | undefined>(undefined);
   const last = n === sitting.questions.length;
-  const choices = question.face.choices?.length ?? 0;
+  const choices = 'choices' in question.answers ? question.answers.choices.length : 0;
   const open = !question.closed && again;
 
   const flush = () => {
@@ -77,7 +77,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       if (sitting.checks && open) check();
       else goOn();
     } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
-      respond(toggled(question, response, Number(e.key)), false);
+      respond(kindUi(question).pressed?.(question, response, Number(e.key)) ?? null, false);
     } else if (!typing && e.key.toLowerCase() === 'f') {
       flag();
     }

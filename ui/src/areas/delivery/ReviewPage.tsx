@@ -10,8 +10,8 @@ import { Row, Sheet } from '../../parts/Sheet';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
-import { AnsweredPicture } from '../../kinds/answers/AnsweredPicture';
-import { AnswerLines } from '../../kinds/answers/AnswerLines';
+import { AnsweredPicture } from '../../kinds/common/answers/AnsweredPicture';
+import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 
 type Review = Schema['Review'];
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure, points } from '../../parts/figures';
-import { AnswerLines } from '../../kinds/answers/AnswerLines';
+import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/Rich';
 import type { SavedState, Sitting } from './useSitting';

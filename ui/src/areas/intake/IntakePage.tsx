@@ -2,6 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, inWords, type Schema, take } from '../../api/client';
+import { inMegabytes } from '../../kinds/common/picture/files';
+import { largest } from '../../kinds/facts.gen';
 import { FileButton } from '../../parts/FileButton';
 import { count } from '../../parts/figures';
 import { useSettled } from '../../parts/useSettled';
@@ -12,7 +14,6 @@ import { UnderstoodMargin } from './UnderstoodMargin';
 
 const shelf = 'zetema:intake';
 /** Bytes of text that the server reads at once. */
-const largest = 4_000_000;
 
 interface Chosen {
   text: string;
@@ -85,9 +86,9 @@ export default function IntakePage() {
   };
   const choose = (chosen: File | undefined) => {
     if (!chosen) return;
-    if (chosen.size > largest) {
+    if (chosen.size > largest.text) {
       setFileProblem(
-        `${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; up to ${largest / 1e6} MB can be read at once. Bring it in as several files; nothing here was changed.`,
+        `${chosen.name} has ${inMegabytes(chosen.size)}; up to ${inMegabytes(largest.text)} can be read at once. Bring it in as several files; nothing here was changed.`,
       );
       return;
     }

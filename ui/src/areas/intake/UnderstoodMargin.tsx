@@ -1,6 +1,7 @@
 import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
+import { kindFacts } from '../../kinds/registry';
 
 interface Entry {
   key: string;
@@ -97,14 +98,13 @@ function Understood({
   if (!question) return null;
   const keys = question.choices.flatMap((choice, i) => (choice.key ? [i + 1] : []));
   const weights = question.choices.map((choice) => choice.weight).filter((weight) => weight !== null);
-  const answers =
-    question.kind === 'claim'
-      ? keys.map((n) => question.choices[n - 1]?.text).join(', ')
-      : weights.length > 0
-        ? `weighed ${weights.join('/')}`
-        : question.choices.length > 0
-          ? `${question.choices.length} answers, key ${keys.join(', ')}`
-          : question.answers.join(' or ');
+  const answers = kindFacts(question).isStatement
+    ? keys.map((n) => question.choices[n - 1]?.text).join(', ')
+    : weights.length > 0
+      ? `weighed ${weights.join('/')}`
+      : question.choices.length > 0
+        ? `${question.choices.length} answers, key ${keys.join(', ')}`
+        : question.answers.join(' or ');
   return (
     <>
       <p className="truncate">

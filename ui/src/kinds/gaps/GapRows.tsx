@@ -1,19 +1,20 @@
 import { Row } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
 import { Written } from '../../parts/Written';
-import type { Content, Part } from '../content';
-import { LineNotes, RemarkHere } from '../common/LineNotes';
+import type { ContentOf, Part } from '../content';
+import type { RowsProps } from '../kindUi';
+import { LineNotes, RemarkHere } from '../common/lines/LineNotes';
 import { Toggle } from '../../parts/Toggle';
 import { closeGap, type Gap, gapsIn, numbered } from './gaps';
-import { Handle } from '../common/Handle';
-import { PartMarks } from '../common/PartRow';
-import { isWeighed, type RowsProps } from '../common/rows';
-import { useRows } from '../common/useRows';
+import { Handle } from '../common/rows/Handle';
+import { PartMarks } from '../common/rows/PartRow';
+import { isWeighed } from '../common/rows/rows';
+import { useRows } from '../common/rows/useRows';
 
 /** What belongs into each gap of the stem: typed wordings, or a list to pick from. */
-export function GapRows(props: RowsProps) {
+export function GapRows(props: RowsProps<'gaps'>) {
   const { content, readOnly, edit } = props;
-  const gaps = content.gaps ?? [];
+  const { gaps } = content;
   const inStem = gapsIn(content.stem);
   return (
     <>
@@ -55,11 +56,11 @@ export function GapRows(props: RowsProps) {
   );
 }
 
-const describeAll = (c: Content): Content => ({
+const describeAll = (c: ContentOf<'gaps'>): ContentOf<'gaps'> => ({
   ...c,
   gaps: numbered([
-    ...(c.gaps ?? []),
-    ...Array.from({ length: gapsIn(c.stem) - (c.gaps?.length ?? 0) }, (): Gap => ({ part: { id: 0, text: '' }, wordings: [{ text: '' }] })),
+    ...c.gaps,
+    ...Array.from({ length: gapsIn(c.stem) - c.gaps.length }, (): Gap => ({ part: { id: 0, text: '' }, wordings: [{ text: '' }] })),
   ]),
 });
 
@@ -70,10 +71,10 @@ interface Line {
   says?: string;
 }
 
-function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps & { gap: Gap; i: number }) {
+function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> & { gap: Gap; i: number }) {
   const listed = gap.listed !== undefined;
   const lines: Line[] = gap.listed ?? gap.wordings ?? [];
-  const put = (next: Gap) => edit((c) => ({ ...c, gaps: numbered((c.gaps ?? []).with(i, next)) }));
+  const put = (next: Gap) => edit((c) => ({ ...c, gaps: numbered(c.gaps.with(i, next)) }));
   const set = (list: Line[]) =>
     put(
       listed

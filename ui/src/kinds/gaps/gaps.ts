@@ -1,5 +1,5 @@
 import type { Schema } from '../../api/client';
-import type { Content } from '../content';
+import type { ContentOf } from '../content';
 
 export type Gap = Schema['Gap'];
 
@@ -11,7 +11,7 @@ export const numbered = (gaps: Gap[]): Gap[] =>
   gaps.map((gap, i) => ({ ...gap, part: { ...gap.part, id: i + 1, text: `gap ${i + 1}`, belongs: [String(i + 1)] } }));
 
 /** A gap at this place of the stem, with the words that stood there as its key. */
-export function makeGap(content: Content, from: number, to: number): Content {
+export function makeGap(content: ContentOf<'gaps'>, from: number, to: number): ContentOf<'gaps'> {
   const words = content.stem.slice(from, to);
   const trimmed = words.trim();
   const stem = content.stem.slice(0, from) + words.replace(/\S[\s\S]*\S|\S|^$/, '___') + content.stem.slice(to);
@@ -21,15 +21,15 @@ export function makeGap(content: Content, from: number, to: number): Content {
   return {
     ...content,
     stem,
-    gaps: numbered((content.gaps ?? []).toSpliced(at, 0, weighed ? { ...gap, part: { ...gap.part, earns: '1' } } : gap)),
+    gaps: numbered(content.gaps.toSpliced(at, 0, weighed ? { ...gap, part: { ...gap.part, earns: '1' } } : gap)),
   };
 }
 
 /** The gap closed again: its first wording, or its key, stands in the stem. */
-export function closeGap(content: Content, at: number): Content {
-  const gap = content.gaps?.[at];
+export function closeGap(content: ContentOf<'gaps'>, at: number): ContentOf<'gaps'> {
+  const gap = content.gaps[at];
   const words = gap?.wordings?.[0]?.text ?? gap?.listed?.find((l) => l.key)?.text ?? '';
   let n = -1;
   const stem = content.stem.replace(mark, (found) => (++n === at ? words : found));
-  return { ...content, stem, gaps: numbered((content.gaps ?? []).toSpliced(at, 1)) };
+  return { ...content, stem, gaps: numbered(content.gaps.toSpliced(at, 1)) };
 }

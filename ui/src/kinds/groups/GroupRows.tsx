@@ -1,15 +1,15 @@
 import { Row } from '../../parts/Sheet';
 import { Pick } from '../../parts/Value';
 import type { Part } from '../content';
-import { PartMarks, PartRow } from '../common/PartRow';
-import { RowFoot } from '../common/RowFoot';
-import { isWeighed, nextId, type RowsProps } from '../common/rows';
-import { useRows } from '../common/useRows';
+import type { RowsProps } from '../kindUi';
+import { PartMarks, PartRow } from '../common/rows/PartRow';
+import { RowFoot } from '../common/rows/RowFoot';
+import { isWeighed, nextId } from '../common/rows/rows';
+import { useRows } from '../common/rows/useRows';
 
 /** The groups in one line, then every item with the group it belongs to. */
-export function GroupRows({ content, margin, readOnly, edit }: RowsProps) {
-  const groups = content.groups ?? [];
-  const items = content.items ?? [];
+export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups'>) {
+  const { groups, items } = content;
   const set = (list: Part[]) => edit((c) => ({ ...c, items: list }));
   const change = (i: number, part: Partial<Part>) => set(items.map((item, j) => (j === i ? { ...item, ...part } : item)));
   const rows = useRows<Part>({

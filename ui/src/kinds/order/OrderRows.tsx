@@ -1,13 +1,14 @@
 import type { Part } from '../content';
-import { Earned } from '../common/Earned';
-import { PartRow } from '../common/PartRow';
-import { RowFoot } from '../common/RowFoot';
-import { nextId, type RowsProps } from '../common/rows';
-import { useRows } from '../common/useRows';
+import type { RowsProps } from '../kindUi';
+import { Earned } from '../common/rows/Earned';
+import { PartRow } from '../common/rows/PartRow';
+import { RowFoot } from '../common/rows/RowFoot';
+import { nextId } from '../common/rows/rows';
+import { useRows } from '../common/rows/useRows';
 
 /** The items of an order, written in the right one. */
-export function OrderRows({ content, margin, readOnly, edit }: RowsProps) {
-  const items = content.items ?? [];
+export function OrderRows({ content, margin, readOnly, edit }: RowsProps<'order'>) {
+  const { items } = content;
   const set = (list: Part[]) => edit((c) => ({ ...c, items: list }));
   const rows = useRows<Part>({
     rows: items,

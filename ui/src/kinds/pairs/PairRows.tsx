@@ -1,15 +1,15 @@
 import { useRef } from 'react';
 import { Written } from '../../parts/Written';
 import type { Part } from '../content';
-import { PartMarks, PartRow } from '../common/PartRow';
-import { RowFoot } from '../common/RowFoot';
-import { isWeighed, nextId, type RowsProps } from '../common/rows';
-import { useRows } from '../common/useRows';
+import type { RowsProps } from '../kindUi';
+import { PartMarks, PartRow } from '../common/rows/PartRow';
+import { RowFoot } from '../common/rows/RowFoot';
+import { isWeighed, nextId } from '../common/rows/rows';
+import { useRows } from '../common/rows/useRows';
 
 /** Left-hand sides with what belongs to each; below, right-hand sides that belong to none. */
-export function PairRows({ content, margin, readOnly, edit }: RowsProps) {
-  const pairs = content.pairs ?? [];
-  const spares = content.spares ?? [];
+export function PairRows({ content, margin, readOnly, edit }: RowsProps<'pairs'>) {
+  const { pairs, spares } = content;
   const withs = useRef(new Map<number, HTMLTextAreaElement>());
   const set = (list: Part[]) => edit((c) => ({ ...c, pairs: list.map((p) => ({ ...p, belongs: [String(p.id)] })) }));
   const renumbered = (list: Part[]) => set(list.map((p, i) => ({ ...p, id: i + 1 })));

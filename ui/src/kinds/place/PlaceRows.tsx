@@ -2,14 +2,15 @@ import type { Schema } from '../../api/client';
 import { Row } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
 import type { Part } from '../content';
-import { Handle } from '../common/Handle';
-import { PartMarks, PartRow } from '../common/PartRow';
-import { PictureBoard } from '../common/PictureBoard';
-import { PictureRow } from '../common/PictureRow';
-import { RowFoot } from '../common/RowFoot';
-import { isWeighed, nextId, type RowsProps } from '../common/rows';
-import type { Shape } from '../common/shapes';
-import { useRows } from '../common/useRows';
+import type { RowsProps } from '../kindUi';
+import { Handle } from '../common/rows/Handle';
+import { PartMarks, PartRow } from '../common/rows/PartRow';
+import { PictureBoard } from '../common/picture/PictureBoard';
+import { PictureRow } from '../common/picture/PictureRow';
+import { RowFoot } from '../common/rows/RowFoot';
+import { isWeighed, nextId } from '../common/rows/rows';
+import type { Shape } from '../common/picture/shapes';
+import { useRows } from '../common/rows/useRows';
 
 type Spot = Schema['Spot'];
 
@@ -17,9 +18,8 @@ const shapeOf = (spot: Spot): Shape => ({ name: 'ellipse', numbers: [spot.x, spo
 const at = ({ numbers: [x = 0, y = 0, radius = 20] }: Shape) => ({ x, y, radius });
 
 /** The picture with its spots, then the spots by number and the labels that belong to them. */
-export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps) {
-  const spots = content.spots ?? [];
-  const labels = content.labels ?? [];
+export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'place'>) {
+  const { picture, spots, labels } = content;
   const set = (list: Part[]) => edit((c) => ({ ...c, labels: list }));
   const change = (i: number, part: Partial<Part>) => set(labels.map((l, j) => (j === i ? { ...l, ...part } : l)));
   const changeSpot = (i: number, part: Partial<Spot>) =>
@@ -54,9 +54,9 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps) 
   return (
     <>
       <PictureRow
-        content={content}
+        picture={picture}
         readOnly={readOnly}
-        edit={edit}
+        onPicture={(chosen) => edit((c) => ({ ...c, picture: chosen }))}
         bank={bank}
         margin={<p>each spot takes one label; a spot may stay without</p>}
       >
@@ -64,7 +64,7 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps) 
           <PictureBoard
             round
             medium={medium}
-            shows={content.picture?.shows ?? ''}
+            shows={picture.shows}
             shapes={spots.map(shapeOf)}
             draws={['ellipse']}
             what="Spot"

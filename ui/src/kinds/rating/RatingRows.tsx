@@ -1,10 +1,10 @@
 import { Row } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
-import type { RowsProps } from '../common/rows';
+import type { RowsProps } from '../kindUi';
 
 /** A scale with words at its ends. */
-export function RatingRows({ content, readOnly, edit }: RowsProps) {
-  const [low = '', high = ''] = content.ends ?? [];
+export function RatingRows({ content, readOnly, edit }: RowsProps<'rating'>) {
+  const [low = '', high = ''] = content.ends;
   const end = (i: number, label: string) => (
     <input
       data-draft
@@ -20,7 +20,7 @@ export function RatingRows({ content, readOnly, edit }: RowsProps) {
   const number = (field: 'from' | 'to', label: string) => (
     <Value
       label={label}
-      value={String(content[field] ?? '')}
+      value={String(content[field])}
       disabled={readOnly}
       onChange={(v) => edit((c) => ({ ...c, [field]: Math.trunc(Number(v)) || 0 }))}
     />

@@ -2,21 +2,23 @@ import type { Schema } from '../../api/client';
 import { Row } from '../../parts/Sheet';
 import { Value } from '../../parts/Value';
 import { Written } from '../../parts/Written';
-import { Earned } from '../common/Earned';
-import { LineNotes, RemarkHere } from '../common/LineNotes';
+import { Earned } from '../common/rows/Earned';
+import { LineNotes, RemarkHere } from '../common/lines/LineNotes';
 import { Toggle } from '../../parts/Toggle';
-import { Handle } from '../common/Handle';
-import { PictureBoard } from '../common/PictureBoard';
-import { PictureRow } from '../common/PictureRow';
-import { isWeighed, nextId, plain, type RowsProps } from '../common/rows';
-import { inWords, readShape } from '../common/shapes';
-import { useRows } from '../common/useRows';
+import { Handle } from '../common/rows/Handle';
+import { PictureBoard } from '../common/picture/PictureBoard';
+import { PictureRow } from '../common/picture/PictureRow';
+import { isWeighed, nextId, plain } from '../common/rows/rows';
+import { settings } from '../facts.gen';
+import type { RowsProps, SettingParts } from '../kindUi';
+import { inWords, readShape } from '../common/picture/shapes';
+import { useRows } from '../common/rows/useRows';
 
 type Region = Schema['Region'];
 
 /** The picture with its areas, then each area: its name, its numbers, what a click there earns and says. */
-export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps) {
-  const regions = content.regions ?? [];
+export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<'regions'>) {
+  const { picture, regions } = content;
   const weighed = isWeighed(content);
   const set = (list: Region[]) => edit((c) => ({ ...c, regions: list }));
   const change = (i: number, part: Partial<Region>) => set(regions.map((r, j) => (j === i ? { ...r, ...part } : r)));
@@ -30,16 +32,16 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps)
   return (
     <>
       <PictureRow
-        content={content}
+        picture={picture}
         readOnly={readOnly}
-        edit={edit}
+        onPicture={(chosen) => edit((c) => ({ ...c, picture: chosen }))}
         bank={bank}
         margin={<p>clicks count where an area is; borders belong to it</p>}
       >
         {(medium) => (
           <PictureBoard
             medium={medium}
-            shows={content.picture?.shows ?? ''}
+            shows={picture.shows}
             shapes={regions.map((r) => readShape(r.area))}
             draws={['ellipse', 'rectangle', 'polygon']}
             what="Area"
@@ -130,6 +132,17 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps)
           }
         />
       ))}
+    </>
+  );
+}
+
+const areas = (settings.areas?.words ?? []).map((value) => ({ value, words: value }));
+
+export function RegionSettings({ get, value, pick }: SettingParts) {
+  return (
+    <>
+      {' · '}
+      {value('clicks', 'Clicks allowed')} {get('clicks') === '1' ? 'click' : 'clicks'} allowed · areas {pick('areas', 'Areas are', areas)}
     </>
   );
 }

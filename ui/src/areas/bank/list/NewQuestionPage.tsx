@@ -3,13 +3,16 @@ import { type SubmitEvent, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, inWords, take } from '../../../api/client';
 import { Row, Sheet } from '../../../parts/Sheet';
-import { empty, kinds, type Kind } from '../../../kinds/kinds';
+import type { Kind } from '../../../kinds/content';
+import { kinds } from '../../../kinds/facts.gen';
+
+const known = (Object.keys(kinds) as Kind[]).map((kind) => ({ kind, words: kinds[kind].names }));
 
 /** "3 claim" is three of a kind; a number alone, or nothing, fits every kind. */
-function understood(typed: string): { count: number; fitting: typeof kinds } {
+function understood(typed: string): { count: number; fitting: typeof known } {
   const [, number, words = ''] = /^\s*(\d{1,2})?\s*(.*?)\s*$/.exec(typed.toLowerCase()) ?? [];
-  const fits = kinds.filter(({ words: known }) => known.some((word) => word.startsWith(words)));
-  const exact = kinds.filter(({ kind }) => kind === words);
+  const fits = known.filter(({ words: names }) => names.some((name) => name.startsWith(words)));
+  const exact = known.filter(({ kind }) => kind === words);
   return { count: Math.max(1, Number(number ?? 1)), fitting: exact.length > 0 ? exact : fits };
 }
 
@@ -28,7 +31,7 @@ export default function NewQuestionPage() {
   };
   const make = useMutation({
     mutationFn: (kind: Kind) =>
-      take(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { content: empty(kind), count, objective } })),
+      take(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { content: kinds[kind].empty, count, objective } })),
     onSuccess: (made) => opened(made.id, count > 1),
   });
   const copy = useMutation({

@@ -10,10 +10,10 @@ import { Pick } from '../../../parts/Value';
 import { useSettled } from '../../../parts/useSettled';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
-import { kinds } from '../../../kinds/kinds';
+import { kinds } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
 
-const kindOptions = [{ value: '', words: 'every kind' }, ...kinds.map(({ kind }) => ({ value: kind, words: kind }))];
+const kindOptions = [{ value: '', words: 'every kind' }, ...Object.keys(kinds).map((kind) => ({ value: kind, words: kind }))];
 const statuses = ['', 'draft', 'in review', 'cleared', 'retired'].map((status) => ({ value: status, words: status || 'every status' }));
 
 const orders = [

@@ -12,7 +12,7 @@ import { Value } from '../../../parts/Value';
 import { Waiting } from '../../../parts/Waiting';
 import { Written } from '../../../parts/Written';
 import { type Account, mayEdit } from '../../people/session';
-import { useMedia } from '../../../kinds/common/files';
+import { useMedia } from '../../../kinds/common/picture/files';
 import { TextTools } from './TextTools';
 
 type Page = Schema['Page'];

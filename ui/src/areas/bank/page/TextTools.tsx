@@ -5,8 +5,9 @@ import { FileButton } from '../../../parts/FileButton';
 import { insertInto, makeLink, makeList, surround } from '../../../parts/marks';
 import { Pick } from '../../../parts/Value';
 import { useStable } from '../../../parts/useStable';
-import { takeFile, usePages } from '../../../kinds/common/files';
-import { TakenOut } from '../../../kinds/common/TakenOut';
+import { inMegabytes, takeFile, usePages } from '../../../kinds/common/picture/files';
+import { largest } from '../../../kinds/facts.gen';
+import { TakenOut } from '../../../kinds/common/picture/TakenOut';
 
 /** Marks for the text that has the focus; files are asked for their description before they are put in. */
 export function TextTools({ bank }: { bank: number }) {
@@ -62,7 +63,7 @@ export function TextTools({ bank }: { bank: number }) {
         </button>
       ))}
       <FileButton
-        words="picture (8 MB), sound or film (30 MB)"
+        words={`picture (${inMegabytes(largest.picture)}), sound or film (${inMegabytes(largest.soundOrFilm)})`}
         label="A picture, sound or film"
         accept="image/*,audio/*,video/*,.svg"
         onFile={(file) => take.mutate(file)}

@@ -7,8 +7,8 @@ import { Sure } from '../../../parts/Sure';
 import { useAutosave } from '../../../parts/useAutosave';
 import { Pick, Value } from '../../../parts/Value';
 import type { Edit, Question } from './useDraft';
-import { RemarkHere, RemarkThread } from '../../../kinds/common/LineNotes';
-import { StandingContext } from '../../../kinds/common/StandingContext';
+import { RemarkHere, RemarkThread } from '../../../kinds/common/lines/LineNotes';
+import { StandingContext } from '../../../kinds/common/lines/StandingContext';
 import { Toggle } from '../../../parts/Toggle';
 
 /** What stands about a question: tags, difficulty, a note to self, whether it is a pattern, remarks that are closed. */

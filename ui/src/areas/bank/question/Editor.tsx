@@ -1,4 +1,4 @@
-import { type ComponentType, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { Row } from '../../../parts/Sheet';
 import { useKeys } from '../../../parts/useKeys';
 import { Value } from '../../../parts/Value';
@@ -7,41 +7,14 @@ import type { Draft, Question } from './useDraft';
 import type { Content, Margin } from '../../../kinds/content';
 import { HintRows } from './feedback/HintRows';
 import { beginStep } from '../../../parts/useHistory';
-import { type Kind, stemHint, usualHow } from '../../../kinds/kinds';
-import { LineNotes, RemarkHere } from '../../../kinds/common/LineNotes';
+import { kindFacts, kindUi } from '../../../kinds/registry';
+import { LineNotes, RemarkHere } from '../../../kinds/common/lines/LineNotes';
 import { NoteRows } from './feedback/NoteRows';
 import { ObjectiveField } from './ObjectiveField';
-import { ChoiceRows } from '../../../kinds/choices/ChoiceRows';
-import { ClaimRows } from '../../../kinds/choices/ClaimRows';
-import { GapRows } from '../../../kinds/gaps/GapRows';
-import { makeGap } from '../../../kinds/gaps/gaps';
-import { GroupRows } from '../../../kinds/groups/GroupRows';
-import { OrderRows } from '../../../kinds/order/OrderRows';
-import { PairRows } from '../../../kinds/pairs/PairRows';
-import { PlaceRows } from '../../../kinds/place/PlaceRows';
-import { RatingRows } from '../../../kinds/rating/RatingRows';
-import { RegionRows } from '../../../kinds/regions/RegionRows';
-import { stay } from '../../../kinds/common/RowFoot';
-import { nextId, type RowsProps } from '../../../kinds/common/rows';
-import { TypedRows } from '../../../kinds/typed/TypedRows';
+import { stay } from '../../../kinds/common/rows/RowFoot';
 import { SaysRows } from './feedback/SaysRows';
 import { SettingsSentence } from './SettingsSentence';
 import { TextTools } from '../page/TextTools';
-
-const rowsOf: Record<Kind, ComponentType<RowsProps>> = {
-  one: ChoiceRows,
-  several: ChoiceRows,
-  claim: ClaimRows,
-  number: TypedRows,
-  text: TypedRows,
-  gaps: GapRows,
-  pairs: PairRows,
-  groups: GroupRows,
-  order: OrderRows,
-  regions: RegionRows,
-  place: PlaceRows,
-  rating: RatingRows,
-};
 
 interface Props {
   draft: Draft;
@@ -61,7 +34,7 @@ interface Props {
 export function Editor({ draft, margin, bankSettings, problem, bank, change, edit, readOnly, lead, status }: Props) {
   const { content } = draft;
   const parts = { content, margin, readOnly, edit };
-  const Rows = rowsOf[content.kind];
+  const { Rows } = kindUi(content);
   useLineKeys();
   return (
     <>
@@ -136,7 +109,7 @@ function useLineKeys() {
 
 /** The line that tells how to answer: the usual words of the kind, or the author's own. */
 function How({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
-  const usual = usualHow[content.kind];
+  const usual = kindFacts(content).how;
   const own = content.settings?.how;
   const set = (typed: string) =>
     edit((c) => {
@@ -161,12 +134,12 @@ function How({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { c
 function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { content: Content }) {
   const field = useRef<HTMLTextAreaElement>(null);
   const [lines, setLines] = useState<string[]>([]);
-  const isGaps = content.kind === 'gaps';
+  const { withMarked, withLines } = kindUi(content);
   const gap = useRef<() => void>(() => undefined);
   useEffect(() => {
     gap.current = () => {
       const box = field.current;
-      if (box && isGaps && !readOnly) edit((c) => makeGap(c, box.selectionStart, box.selectionEnd));
+      if (box && withMarked && !readOnly) edit((c) => withMarked(c, box.selectionStart, box.selectionEnd));
     };
   });
   useEffect(() => {
@@ -175,7 +148,7 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
     return () => window.removeEventListener('zetema:make-gap', make);
   }, []);
   const keys = (e: KeyboardEvent) => {
-    if (e.ctrlKey && e.key.toLowerCase() === 'g' && isGaps) {
+    if (e.ctrlKey && e.key.toLowerCase() === 'g' && withMarked) {
       e.preventDefault();
       gap.current();
     }
@@ -183,9 +156,8 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
   const answers = () => {
     beginStep();
     edit((c) => {
-      const kept = (c.choices ?? []).filter((choice) => choice.text !== '');
-      const added = lines.slice(1).reduce((all, text) => [...all, { id: nextId(all), text, key: all.length === 0 }], kept);
-      return { ...c, stem: c.stem.replace(/\n[\s\S]*$/, '').trim() || (lines[0] ?? ''), choices: added };
+      const stem = c.stem.replace(/\n[\s\S]*$/, '').trim() || (lines[0] ?? '');
+      return withLines?.({ ...c, stem }, lines.slice(1)) ?? c;
     });
     setLines([]);
   };
@@ -194,14 +166,13 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
   useEffect(() => {
     if (blank.current) field.current?.focus();
   }, []);
-  const takesLines = content.kind === 'one' || content.kind === 'several';
   return (
     <>
       <Written
         ref={field}
         className="stem"
         label="Stem"
-        placeholder={stemHint[content.kind] ?? 'What is asked'}
+        placeholder={kindFacts(content).stemHint}
         readOnly={readOnly}
         value={content.stem}
         onChange={(stem) => edit((c) => ({ ...c, stem }))}
@@ -213,7 +184,7 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
           {content.stem.length.toLocaleString('en-GB')} characters; a page before the question would be easier to read
         </p>
       )}
-      {lines.length > 1 && takesLines && content.stem.includes(lines.at(-1) ?? '') && (
+      {lines.length > 1 && withLines && content.stem.includes(lines.at(-1) ?? '') && (
         <p role="status">
           {lines.length} lines were pasted.{' '}
           <button className="act" onMouseDown={stay} onClick={answers}>

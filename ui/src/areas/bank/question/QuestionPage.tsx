@@ -10,13 +10,14 @@ import { AboutRows } from './AboutRows';
 import { AsSeen } from './tryout/AsSeen';
 import { type Edit, type Question, useDraft } from './useDraft';
 import { Editor } from './Editor';
-import { useMedia, usePages } from '../../../kinds/common/files';
-import { lineIds, LinesContext } from '../../../kinds/common/lines';
+import { useMedia, usePages } from '../../../kinds/common/picture/files';
+import { LinesContext } from '../../../kinds/common/lines/lines';
+import { lineIds } from '../../../kinds/registry';
 import { cameFrom } from '../list/cameFrom';
 import { RevisionRows } from './RevisionRows';
 import { Scores } from './tryout/Scores';
 import { Standing } from './QuestionStanding';
-import { StandingContext, type Standing as WhatStands } from '../../../kinds/common/StandingContext';
+import { StandingContext, type Standing as WhatStands } from '../../../kinds/common/lines/StandingContext';
 import { useStable } from '../../../parts/useStable';
 
 /** One question: stem and answers on the page, what they lead to in the margin. Saves itself. */

@@ -4,7 +4,7 @@ import { ApiError, api, inWords, type Schema, take } from '../../../api/client';
 import { timeOfDay } from '../../../parts/figures';
 import type { Edit, Question } from './useDraft';
 import type { Content } from '../../../kinds/content';
-import { LineNotes } from '../../../kinds/common/LineNotes';
+import { LineNotes } from '../../../kinds/common/lines/LineNotes';
 
 /** How the question stands: saved or not, whole or not, who else is here, and the next step of its status. */
 export function Standing({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {

@@ -1,46 +1,14 @@
-import { type ReactNode, useRef } from 'react';
+import { useState } from 'react';
 import { figure } from '../../../parts/figures';
 import { Pick, Value } from '../../../parts/Value';
 import type { Question } from './useDraft';
 import type { Content, Margin } from '../../../kinds/content';
-import type { Kind } from '../../../kinds/kinds';
+import { settings as facts } from '../../../kinds/facts.gen';
+import { kindFacts, kindUi } from '../../../kinds/registry';
 import { markedBy, type Remembered, reset, withoutKeys } from './marking';
 import { NoEffectYet } from '../../../parts/NoEffectYet';
-import { isWeighed } from '../../../kinds/common/rows';
+import { isWeighed } from '../../../kinds/common/rows/rows';
 
-const rules: Record<Kind, string[]> = {
-  one: ['whole', 'weighed'],
-  several: ['whole', 'parts', 'each', 'weighed'],
-  claim: ['whole', 'weighed'],
-  number: ['whole'],
-  text: ['whole'],
-  gaps: ['whole', 'parts', 'weighed'],
-  pairs: ['whole', 'parts', 'weighed'],
-  groups: ['whole', 'parts', 'weighed'],
-  order: ['whole', 'parts by place', 'parts by neighbour'],
-  regions: ['whole', 'parts', 'weighed'],
-  place: ['whole', 'parts', 'weighed'],
-  rating: ['whole'],
-};
-const house: Record<string, string> = {
-  points: '1',
-  marking: 'whole',
-  attempts: '1',
-  'attempt costs': '0',
-  'wrong costs': '0',
-  'blank costs': '0',
-  'hint costs': '0',
-  shuffle: 'no',
-  choose: 'any',
-  clicks: '1',
-  areas: 'hidden',
-  typos: '0',
-  ignore: 'case',
-  stands: 'last',
-  late: 'wrong',
-  graded: 'yes',
-  floor: 'none',
-};
 /** What is shown where a setting has no value at all, and takes the value away when typed. */
 const none: Record<string, string> = {
   time: 'no time limit',
@@ -50,6 +18,7 @@ const none: Record<string, string> = {
   key: 'a key',
   floor: 'none',
 };
+const house = (word: string) => facts[word]?.house ?? undefined;
 const words = (values: string[]) => values.map((value) => ({ value, words: value }));
 
 interface Props {
@@ -64,13 +33,10 @@ interface Props {
 
 /** The marks of a question as sentences whose values can be typed over; below, where they come from and the way back. */
 export function SettingsSentence({ content, margin, bankSettings, problem, readOnly, edit }: Props) {
-  const { kind } = content;
+  const { rules, defaults, isJudged } = kindFacts(content);
+  const { Settings } = kindUi(content);
   const own = content.settings ?? {};
-  const get = (word: string) =>
-    own[word] ??
-    bankSettings[word] ??
-    house[word] ??
-    (word === 'wrong part costs' ? (['several', 'regions'].includes(kind) ? '1' : '0') : '');
+  const get = (word: string) => own[word] ?? bankSettings[word] ?? defaults[word] ?? house(word) ?? '';
   const set = (word: string, typed: string) => {
     // As typed: the server reads numbers, times and lists the way people write them.
     const value = typed
@@ -81,10 +47,10 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
     if (word === 'marking') edit((c) => remarked(c, value));
     else edit((c) => reset(c, word, back ? null : value));
   };
-  const before = useRef<Remembered | null>(null);
+  const [before, setBefore] = useState<Remembered | null>(null);
   const remarked = (c: Content, marking: string): Content => {
-    const { content: next, remembered } = markedBy(c, marking, before.current, margin?.worth);
-    before.current = remembered;
+    const { content: next, remembered } = markedBy(c, marking, before, margin?.worth);
+    setBefore(remembered);
     return next;
   };
   const value = (word: string, label: string) => (
@@ -109,7 +75,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
   const weighed = isWeighed(content);
   const several = get('attempts') !== '1';
   const timed = get('time') !== '';
-  const judged = kind !== 'rating' && get('key') !== 'none';
+  const judged = isJudged && get('key') !== 'none';
   const hints = (content.hints ?? []).length > 0;
   const rest = (
     <>
@@ -125,7 +91,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
           <NoEffectYet />
         </>
       )}
-      {kind !== 'rating' && (
+      {isJudged && (
         <>
           {' · '}
           <Pick
@@ -141,7 +107,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
           />
         </>
       )}
-      <KindWords kind={kind} get={get} value={value} pick={pick} />
+      {Settings && <Settings get={get} value={value} pick={pick} />}
     </>
   );
   return (
@@ -151,7 +117,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
           <p>
             {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
             {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
-            {rules[kind].length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules[kind]))}
+            {rules.length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules))}
             {get('marking') === 'parts' && (
               <>
                 , a wrong part costs {value('wrong part costs', 'What a wrong part costs')}{' '}
@@ -163,7 +129,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
             {several && (
               <>
                 , a later one costs {value('attempt costs', 'What a later attempt costs')}; the{' '}
-                {pick('stands', 'Which attempt stands', words(['last', 'best']))} stands
+                {pick('stands', 'Which attempt stands', words(facts.stands?.words ?? []))} stands
               </>
             )}
           </p>
@@ -191,61 +157,12 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
   );
 }
 
-function KindWords(props: {
-  kind: Kind;
-  get: (word: string) => string;
-  value: (word: string, label: string) => ReactNode;
-  pick: (word: string, label: string, options: { value: string; words: string }[]) => ReactNode;
-}) {
-  const { kind, get, value, pick } = props;
-  const order = [
-    { value: 'yes', words: 'shuffled' },
-    { value: 'no', words: 'in the order written' },
-  ];
-  const layouts = [...words(['column', 'two columns', 'row']), ...(kind === 'one' ? [{ value: 'list', words: 'a drop-down list' }] : [])];
-  if (kind === 'one' || kind === 'several' || kind === 'claim') {
-    return (
-      <>
-        {' · '}
-        answers {pick('shuffle', 'Shuffled or not', order)} in {pick('layout', 'Layout of the answers', layouts)}
-        {kind === 'several' && <> · choose {value('choose', 'How many to choose')}</>}
-      </>
-    );
-  }
-  if (kind === 'text' || kind === 'gaps') {
-    return (
-      <>
-        {' · '}
-        ignores {value('ignore', 'What is ignored')} · {value('typos', 'Typos allowed')} {get('typos') === '1' ? 'typo' : 'typos'} allowed
-      </>
-    );
-  }
-  if (kind === 'number') {
-    return (
-      <>
-        {' · '}
-        units {value('unit', 'Accepted units')} · asks for {value('figures', 'Figures demanded')}
-      </>
-    );
-  }
-  if (kind === 'regions') {
-    return (
-      <>
-        {' · '}
-        {value('clicks', 'Clicks allowed')} {get('clicks') === '1' ? 'click' : 'clicks'} allowed · areas{' '}
-        {pick('areas', 'Areas are', words(['hidden', 'outlined', 'outlined after checking']))}
-      </>
-    );
-  }
-  return null;
-}
-
 /** Each setting made here or by the bank; those made here can be set back. */
 function Origins(props: { own: Record<string, string>; bank: Record<string, string>; readOnly: boolean; onBack: (word: string) => void }) {
   const { own, bank, readOnly, onBack } = props;
   const mine = Object.keys(own);
   const banks = Object.keys(bank).filter((word) => !(word in own));
-  const from = (word: string) => (word in bank ? `${bank[word] ?? ''} (bank)` : `${house[word] ?? none[word] ?? 'unset'} (house)`);
+  const from = (word: string) => (word in bank ? `${bank[word] ?? ''} (bank)` : `${house(word) ?? none[word] ?? 'unset'} (house)`);
   return (
     <p className="text-quiet">
       {mine.length > 0 && 'set here: '}

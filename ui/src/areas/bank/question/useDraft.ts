@@ -5,7 +5,7 @@ import { useAutosave } from '../../../parts/useAutosave';
 import type { Content } from '../../../kinds/content';
 import { useStable } from '../../../parts/useStable';
 import { useHistory, useUndoKeys } from '../../../parts/useHistory';
-import { withIds } from '../../../kinds/common/lines';
+import { tidy, withIds } from '../../../kinds/registry';
 
 export type Question = Schema['Question'];
 
@@ -21,30 +21,6 @@ export const draftOf = (question: Question): Draft => ({
   objective: question.objective ?? '',
   content: withIds(question.content),
 });
-
-/** The content without rows that are empty, so that the row one is about to write in does not keep the rest from being whole. */
-export function tidy(content: Content): Content {
-  const full = <T>(list: T[] | undefined, isFull: (row: T) => boolean) => list?.filter(isFull);
-  const tidied = {
-    choices: content.kind === 'claim' ? content.choices : full(content.choices, (c) => c.text.trim() !== '' || !!c.says),
-    wordings: full(content.wordings, (w) => w.text.trim() !== ''),
-    spans: full(content.spans, (s) => s.span.trim() !== ''),
-    items: full(content.items, (p) => p.text.trim() !== ''),
-    pairs: full(content.pairs, (p) => p.text.trim() !== '' || (p.with ?? '').trim() !== ''),
-    labels: full(content.labels, (p) => p.text.trim() !== ''),
-    spares: full(content.spares, (s) => s.trim() !== ''),
-    gaps: content.gaps?.map((g) => ({
-      ...g,
-      ...(g.wordings && { wordings: g.wordings.filter((w) => w.text.trim() !== '') }),
-      ...(g.listed && { listed: g.listed.filter((l) => l.text.trim() !== '') }),
-    })),
-    ends: content.ends?.every((end) => end.trim() === '') ? [] : content.ends,
-    outcomeTexts: full(content.outcomeTexts, (t) => t.text.trim() !== ''),
-    notes: full(content.notes, (n) => n.text.trim() !== ''),
-    hints: full(content.hints, (h) => h.text.trim() !== ''),
-  };
-  return { ...content, ...Object.fromEntries(Object.entries(tidied).filter(([, list]) => list !== undefined)) };
-}
 
 /** A draft that saves itself a moment after the last change, says how it stands, and can take changes back. */
 export function useDraft(question: Question) {

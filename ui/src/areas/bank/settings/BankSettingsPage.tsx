@@ -9,7 +9,8 @@ import { Pick, Value } from '../../../parts/Value';
 import { Waiting } from '../../../parts/Waiting';
 import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { type Account, mayEdit } from '../../people/session';
-import { kinds, type Kind } from '../../../kinds/kinds';
+import type { Kind } from '../../../kinds/content';
+import { kinds } from '../../../kinds/facts.gen';
 import { NoEffectYet } from '../../../parts/NoEffectYet';
 
 const meaning: Record<string, string> = {
@@ -94,7 +95,10 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
               <Pick
                 label="For which questions"
                 value={kind}
-                options={[{ value: '', words: 'every question' }, ...kinds.map((k) => ({ value: k.kind, words: `every ${k.kind}` }))]}
+                options={[
+                  { value: '', words: 'every question' },
+                  ...(Object.keys(kinds) as Kind[]).map((k) => ({ value: k, words: `every ${k}` })),
+                ]}
                 onChange={(k) => setKind(k)}
               />
             </span>

@@ -2,9 +2,9 @@ import { Row } from '../../../../parts/Sheet';
 import { Value } from '../../../../parts/Value';
 import { Written } from '../../../../parts/Written';
 import type { Content, Margin } from '../../../../kinds/content';
-import { LineNotes } from '../../../../kinds/common/LineNotes';
+import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
 import { NoEffectYet } from '../../../../parts/NoEffectYet';
-import { nextId, plain } from '../../../../kinds/common/rows';
+import { nextId, plain } from '../../../../kinds/common/rows/rows';
 
 type Hint = NonNullable<Content['hints']>[number];
 

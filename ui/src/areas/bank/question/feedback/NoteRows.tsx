@@ -2,10 +2,14 @@ import type { Schema } from '../../../../api/client';
 import { Row } from '../../../../parts/Sheet';
 import { Pick } from '../../../../parts/Value';
 import { Written } from '../../../../parts/Written';
-import type { Content } from '../../../../kinds/content';
+import { choicesOf, type Content } from '../../../../kinds/content';
+import { kindFacts } from '../../../../kinds/registry';
 
 type Note = Schema['Note'];
 type Condition = Schema['Condition'];
+
+/** The two words of a claim say nothing of their own. */
+const choicesToName = (content: Content) => (kindFacts(content).isStatement ? [] : choicesOf(content));
 
 interface Props {
   content: Content;
@@ -18,7 +22,7 @@ export function NoteRows({ content, readOnly, edit }: Props) {
   const notes = content.notes ?? [];
   const put = (i: number, note: Note | null) =>
     edit((c) => ({ ...c, notes: note === null ? (c.notes ?? []).toSpliced(i, 1) : (c.notes ?? []).with(i, note) }));
-  const [choice] = content.kind === 'claim' ? [] : (content.choices ?? []);
+  const [choice] = choicesToName(content);
   const first: Condition = choice ? { answer: choice.id, not: true } : { outcome: 'wrong' };
   return (
     <>
@@ -128,7 +132,7 @@ const key = ({ not, answer, outcome, attempt, onLast }: Condition) =>
 
 function options(content: Content, removable: boolean): { value: string; words: string }[] {
   const outcomes = ['right', 'partly right', 'wrong', 'unanswered', 'out of time'] as const;
-  const choices = content.kind === 'claim' ? [] : (content.choices ?? []);
+  const choices = choicesToName(content);
   const all: [Condition, string][] = [
     ...choices.flatMap(({ id }, n): [Condition, string][] => [
       [{ answer: id }, `answer ${n + 1} is chosen`],

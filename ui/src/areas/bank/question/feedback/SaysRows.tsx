@@ -5,19 +5,13 @@ import { Row } from '../../../../parts/Sheet';
 import { Pick } from '../../../../parts/Value';
 import { Written } from '../../../../parts/Written';
 import type { Content, Margin } from '../../../../kinds/content';
-import { LineNotes } from '../../../../kinds/common/LineNotes';
+import { houseWords } from '../../../../kinds/facts.gen';
+import { kindFacts } from '../../../../kinds/registry';
+import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
 
 type OutcomeText = NonNullable<Content['outcomeTexts']>[number];
 type Outcome = Schema['Outcome'];
 
-const house: Record<Outcome, string> = {
-  right: 'Right: all points.',
-  'partly right': 'Partly right: so many points.',
-  wrong: 'Wrong.',
-  unanswered: 'Left blank.',
-  'out of time': 'Time ran out.',
-  recorded: 'Recorded.',
-};
 const same = (a: OutcomeText, b: OutcomeText) =>
   a.outcome === b.outcome && a.attempt === b.attempt && (a.onLast ?? false) === (b.onLast ?? false);
 const when = (row: OutcomeText) => (row.onLast ? 'last' : row.attempt ? String(row.attempt) : 'any');
@@ -32,17 +26,12 @@ interface Props {
 /** What the question says after each outcome, on any attempt or on one; blank says what the house says. */
 export function SaysRows({ content, margin, readOnly, edit }: Props) {
   const texts = content.outcomeTexts ?? [];
+  const { isJudged, isPartly } = kindFacts(content);
   const timed = margin?.settings.time !== undefined;
   const basic: Outcome[] =
-    content.kind === 'rating' || content.settings?.key === 'none'
+    !isJudged || content.settings?.key === 'none'
       ? ['recorded']
-      : [
-          'right',
-          ...(content.kind === 'claim' || content.kind === 'one' ? [] : (['partly right'] as const)),
-          'wrong',
-          'unanswered',
-          ...(timed ? (['out of time'] as const) : []),
-        ];
+      : ['right', ...(isPartly ? (['partly right'] as const) : []), 'wrong', 'unanswered', ...(timed ? (['out of time'] as const) : [])];
   const attempts = margin?.settings.attempts?.value ?? content.settings?.attempts ?? '1';
   const wanted: OutcomeText[] = basic.flatMap((outcome) => [
     ...(outcome === 'wrong' && attempts !== '1' ? [{ outcome, text: '', attempt: 1 }] : []),
@@ -91,7 +80,7 @@ export function SaysRows({ content, margin, readOnly, edit }: Props) {
               <Written
                 className="say"
                 label={`Says when ${row.outcome}${row.attempt ? ` on attempt ${row.attempt}` : row.onLast ? ' on the last attempt' : ''}`}
-                placeholder={`“${house[row.outcome]}” (house)`}
+                placeholder={`“${houseWords[row.outcome]}” (house)`}
                 readOnly={readOnly}
                 value={row.text === ' ' ? '' : row.text}
                 onChange={(text) => write(row, text)}

@@ -9,8 +9,8 @@ import { Rich } from '../../../../parts/Rich';
 import { Row, Sheet } from '../../../../parts/Sheet';
 import { Value } from '../../../../parts/Value';
 import { Waiting } from '../../../../parts/Waiting';
-import { AnswerBox } from '../../../../kinds/answers/AnswerBox';
-import { AnswerLines } from '../../../../kinds/answers/AnswerLines';
+import { AnswerBox } from '../../../../kinds/AnswerBox';
+import { AnswerLines } from '../../../../kinds/common/answers/AnswerLines';
 import type { Response } from '../../../../kinds/content';
 import { Toggle } from '../../../../parts/Toggle';
 

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine;
+
+use Zetema\App\Bank\Media\Media;
+use Zetema\App\Intake\Intake;
+use Zetema\Core\Marking\Feedback\FeedbackChooser;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Sitting\Rung;
+
+/** What the interface has to know of the rules, as its generated file: written down in PHP only. */
+final class InterfaceFacts
+{
+    public const FILE = 'ui/src/kinds/facts.gen.ts';
+
+    public static function typescript(): string
+    {
+        $lines = ['// Made by `bin/console zetema:facts`. A test says when it is stale.', "import type { Kinds, Outcomes, Settings } from './facts';", "import type { Schema } from '../api/client';", ''];
+        foreach (self::all() as $name => [$type, $value]) {
+            $lines[] = sprintf('export const %s: %s = %s;', $name, $type, self::json($value));
+            $lines[] = '';
+        }
+
+        return implode("\n", $lines);
+    }
+
+    /** @return array<string, array{string, mixed}> type and value by name */
+    private static function all(): array
+    {
+        $kinds = $settings = $outcomes = [];
+        foreach (KindId::cases() as $kind) {
+            $kinds[$kind->value] = self::kind($kind, $kind->facts());
+        }
+        foreach (Setting::cases() as $setting) {
+            $settings[$setting->value] = ['house' => $setting->houseValue(), 'words' => $setting->words()];
+        }
+        foreach (Outcome::cases() as $outcome) {
+            $outcomes[$outcome->value] = FeedbackChooser::houseWords($outcome);
+        }
+
+        return [
+            'kinds' => ['Kinds', $kinds],
+            'settings' => ['Settings', $settings],
+            'houseWords' => ['Outcomes', $outcomes],
+            'rungs' => ["Schema['Rung'][]", array_map(static fn (Rung $rung): string => $rung->value, Rung::cases())],
+            'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Intake::LONGEST]],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function kind(KindId $kind, KindFacts $facts): array
+    {
+        return [
+            'names' => $facts->names,
+            'line' => $facts->line,
+            'how' => $facts->how,
+            'stemHint' => $facts->stemHint,
+            'rules' => $facts->rules,
+            'settings' => array_map(static fn (Setting $s): string => $s->value, $facts->settings),
+            'defaults' => (object) $facts->defaults,
+            'isJudged' => $facts->isJudged,
+            'isPartly' => $facts->isPartly,
+            'isStatement' => $facts->isStatement,
+            'empty' => ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty, ...($facts->newSettings === [] ? [] : ['settings' => $facts->newSettings])],
+        ];
+    }
+
+    /** One line for each kind, setting …, so that a change shows where it was made. */
+    private static function json(mixed $value): string
+    {
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
+        if (!is_array($value) || array_is_list($value)) {
+            return json_encode($value, $flags);
+        }
+        $lines = array_map(static fn (string $key, mixed $one): string => '  ' . json_encode($key, $flags) . ': ' . json_encode($one, $flags) . ',', array_keys($value), $value);
+
+        return "{\n" . implode("\n", $lines) . "\n}";
+    }
+}

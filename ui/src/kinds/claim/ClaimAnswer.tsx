@@ -1,0 +1,16 @@
+import { chosenIn } from '../common/answers/answers';
+import { Tiles } from '../common/answers/Tiles';
+import type { AnswerProps } from '../kindUi';
+
+export function ClaimAnswer({ question, response, onRespond }: AnswerProps<'claim'>) {
+  const { choices, layout } = question.answers;
+  return (
+    <Tiles
+      choices={choices}
+      layout={layout}
+      closed={question.closed}
+      chosen={chosenIn(response)[0]}
+      onChoose={(n) => onRespond({ choose: [n] }, false)}
+    />
+  );
+}

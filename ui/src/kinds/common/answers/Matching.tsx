@@ -1,0 +1,39 @@
+import { Rich } from '../../../parts/Rich';
+
+interface Props {
+  parts: string[];
+  targets: string[];
+  /** what was given to each part, by its number from 1 */
+  given: Record<string, string>;
+  closed: boolean;
+  onGive: (part: number, target: string) => void;
+}
+
+/** Each part with a list of what it can be given. */
+export function Matching({ parts, targets, given, closed, onGive }: Props) {
+  return (
+    <ul className="my-3">
+      {parts.map((part, i) => (
+        <li key={i} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-rule py-2">
+          <span className="min-w-40 flex-1 font-reading text-[18px]">
+            <Rich text={part} inline />
+          </span>
+          <select
+            className="field max-w-full flex-1 font-reading text-[17px]"
+            aria-label={`For “${part}”`}
+            disabled={closed}
+            value={given[i + 1] ?? ''}
+            onChange={(e) => onGive(i + 1, e.target.value)}
+          >
+            <option value="">–</option>
+            {targets.map((target, t) => (
+              <option key={t} value={t + 1}>
+                {target.replace(/[*_`]/g, '')}
+              </option>
+            ))}
+          </select>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,160 @@
+import { type SubmitEvent, use, useState } from 'react';
+import type { Schema } from '../../../api/client';
+import { day } from '../../../parts/figures';
+import { isGone, LinesContext, useAt } from './lines';
+import { type Standing, StandingContext } from './StandingContext';
+
+/** At a line of the margin: what the proofreader and reviewers say about it. */
+export function LineNotes({ where }: { where: string }) {
+  const standing = use(StandingContext);
+  const lines = use(LinesContext);
+  const at = useAt(where);
+  if (!standing) return null;
+  const proofs = standing.proofs.filter((proof) => proof.where === at);
+  // What was said about a line that was taken out is said about the question.
+  const remarks = standing.remarks.filter(
+    (remark) => remark.closedAt === null && (remark.where === at || (where === '' && isGone(lines, remark.where))),
+  );
+  return (
+    <>
+      {proofs.map((proof) => (
+        <Proof key={proof.rule + proof.message} proof={proof} standing={standing} />
+      ))}
+      {remarks.map((remark) => (
+        <RemarkThread key={remark.id} remark={remark} standing={standing} />
+      ))}
+    </>
+  );
+}
+
+function Proof({ proof, standing }: { proof: Schema['Proof']; standing: Standing }) {
+  const [open, setOpen] = useState<'why' | 'wave' | null>(null);
+  if (proof.waved) {
+    return (
+      <p className="text-quiet">
+        Proofreader waved off: {proof.message} <i>“{proof.waved.reason}”</i> {proof.waved.by}{' '}
+        <button className="act" onClick={() => standing.bringBack(proof)}>
+          bring back
+        </button>
+      </p>
+    );
+  }
+  return (
+    <div className="proof">
+      <p>
+        Proofreader: {proof.message}{' '}
+        <button className="act" aria-expanded={open === 'why'} onClick={() => setOpen(open === 'why' ? null : 'why')}>
+          why
+        </button>{' '}
+        <button className="act" aria-expanded={open === 'wave'} onClick={() => setOpen(open === 'wave' ? null : 'wave')}>
+          wave off
+        </button>
+      </p>
+      {open === 'why' && (
+        <p className="text-soft">
+          {proof.reason} {proof.remedy}
+        </p>
+      )}
+      {open === 'wave' && (
+        <Line
+          label="Reason for waving it off"
+          button="wave off"
+          onSend={(reason) => standing.waveOff(proof, reason)}
+          onLeave={() => setOpen(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; standing: Standing }) {
+  const [answering, setAnswering] = useState(false);
+  const gone = isGone(use(LinesContext), remark.where);
+  return (
+    <div className="remark">
+      <p>
+        <b>{remark.by}</b>, {day(remark.at)}
+        {gone && ', at a line that was taken out'}: {remark.text}
+      </p>
+      {remark.answers.map((answer, i) => (
+        <p key={i}>
+          <b>{answer.by}</b>: {answer.text}
+        </p>
+      ))}
+      {answering ? (
+        <Line
+          label="Answer to the remark"
+          button="answer"
+          onSend={(text) => {
+            standing.goOn(remark, { text });
+            setAnswering(false);
+          }}
+          onLeave={() => setAnswering(false)}
+        />
+      ) : (
+        <p>
+          <button className="act" onClick={() => setAnswering(true)}>
+            answer
+          </button>{' '}
+          <button className="act" onClick={() => standing.goOn(remark, { closed: remark.closedAt === null })}>
+            {remark.closedAt === null ? 'close' : 'open again'}
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Lets a remark be made at a line. */
+export function RemarkHere({ where, words = 'remark' }: { where: string; words?: string }) {
+  const standing = use(StandingContext);
+  const at = useAt(where);
+  const [open, setOpen] = useState(false);
+  if (!standing) return null;
+  if (!open) {
+    return (
+      <button className="act" aria-label={`Remark on ${where === '' ? 'the question' : where}`} onClick={() => setOpen(true)}>
+        {words}
+      </button>
+    );
+  }
+  return (
+    <Line
+      label={`Remark on ${where === '' ? 'the question' : where}`}
+      button="remark"
+      onSend={(text) => {
+        standing.remark(at, text);
+        setOpen(false);
+      }}
+      onLeave={() => setOpen(false)}
+    />
+  );
+}
+
+/** One line to type a text that is sent at once. */
+function Line({ label, button, onSend, onLeave }: { label: string; button: string; onSend: (text: string) => void; onLeave: () => void }) {
+  const [text, setText] = useState('');
+  const send = (e: SubmitEvent) => {
+    e.preventDefault();
+    if (text.trim() !== '') onSend(text.trim());
+  };
+  return (
+    <form onSubmit={send} className="mt-1 flex flex-wrap gap-2">
+      <input
+        className="field min-w-0 flex-1 py-0.5!"
+        aria-label={label}
+        placeholder={label.toLowerCase()}
+        value={text}
+        ref={(input) => input?.focus()}
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => e.key === 'Escape' && onLeave()}
+      />
+      <button className="act" disabled={text.trim() === ''}>
+        {button}
+      </button>
+      <button type="button" className="act" onClick={onLeave}>
+        leave
+      </button>
+    </form>
+  );
+}

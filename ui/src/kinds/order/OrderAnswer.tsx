@@ -1,0 +1,90 @@
+import { type DragEvent, type KeyboardEvent, useRef, useState } from 'react';
+import { Rich } from '../../parts/Rich';
+import type { AnswerProps } from '../kindUi';
+
+/** Items put in order by dragging, with the buttons, or with Alt and an arrow. Until one is moved, nothing is answered. */
+export function OrderAnswer({ question, response, onRespond }: AnswerProps<'order'>) {
+  const { items } = question.answers;
+  const given = response && 'order' in response ? response.order : [];
+  const order = given.length > 0 ? given : items.map((_, i) => i + 1);
+  const dragged = useRef<number | null>(null);
+  const buttons = useRef(new Map<number, HTMLElement>());
+  const [said, setSaid] = useState('');
+  const move = (from: number, to: number) => {
+    const item = order[from];
+    if (item === undefined || to < 0 || to >= order.length || question.closed) return;
+    onRespond({ order: order.toSpliced(from, 1).toSpliced(to, 0, item) }, false);
+    setSaid(`${items[item - 1] ?? ''} is now number ${to + 1}`);
+    window.setTimeout(() => buttons.current.get(item)?.focus(), 0);
+  };
+  const keys = (i: number) => (e: KeyboardEvent) => {
+    if (!['ArrowUp', 'ArrowDown'].includes(e.key)) return;
+    e.preventDefault();
+    move(i, e.key === 'ArrowUp' ? i - 1 : i + 1);
+  };
+  return (
+    <>
+      <ol className="my-3">
+        {order.map((item, i) => (
+          // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- dragging; the buttons do the same by keyboard
+          <li
+            key={item}
+            className="flex items-baseline gap-3 border-t border-rule py-2"
+            draggable={!question.closed}
+            onDragStart={(e: DragEvent) => {
+              dragged.current = i;
+              e.dataTransfer.setData('text/plain', String(item));
+            }}
+            onDragOver={(e) => e.preventDefault()}
+            onDrop={(e) => {
+              e.preventDefault();
+              if (dragged.current !== null) move(dragged.current, i);
+            }}
+          >
+            <span className="fig text-quiet">{i + 1}</span>
+            <span className="flex-1 font-reading text-[18px]">
+              <Rich text={items[item - 1] ?? ''} inline />
+            </span>
+            {!question.closed && (
+              <span className="flex gap-3 text-sm">
+                <button
+                  ref={(element) => {
+                    if (element) buttons.current.set(item, element);
+                  }}
+                  type="button"
+                  className="act"
+                  disabled={i === 0}
+                  aria-label={`Move “${items[item - 1] ?? ''}” up`}
+                  onKeyDown={keys(i)}
+                  onClick={() => move(i, i - 1)}
+                >
+                  up
+                </button>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={i === order.length - 1}
+                  aria-label={`Move “${items[item - 1] ?? ''}” down`}
+                  onKeyDown={keys(i)}
+                  onClick={() => move(i, i + 1)}
+                >
+                  down
+                </button>
+              </span>
+            )}
+          </li>
+        ))}
+      </ol>
+      {given.length === 0 && !question.closed && (
+        <p>
+          <button type="button" className="act" onClick={() => onRespond({ order }, false)}>
+            It is right as it stands
+          </button>
+        </p>
+      )}
+      <p className="sr-only" role="status">
+        {said}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import { Rich } from '../../parts/Rich';
+import { chosenIn } from '../common/answers/answers';
+import { tileLayout } from '../common/answers/Tiles';
+import type { AnswerProps } from '../kindUi';
+import { toggled } from './toggled';
+
+/** Tiles of which several are chosen, each pressed on and off. */
+export function SeveralAnswer({ question, response, onRespond }: AnswerProps<'several'>) {
+  const chosen = chosenIn(response);
+  return (
+    <div role="group" aria-label="Answers" className={tileLayout(question.answers.layout)}>
+      {question.answers.choices.map((choice, i) => (
+        <button
+          key={i}
+          type="button"
+          role="checkbox"
+          aria-checked={chosen.includes(i + 1)}
+          className="tile"
+          disabled={question.closed}
+          onClick={() => onRespond(toggled(response, i + 1, question.choose?.most ?? null), false)}
+        >
+          <Rich text={choice} inline />
+        </button>
+      ))}
+    </div>
+  );
+}
