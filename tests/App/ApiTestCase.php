@@ -10,10 +10,14 @@ use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\Yaml\Yaml;
 use Zetema\Core\Data\Fields;
+use Zetema\Tests\Core\DemoQuestionsTest;
 
 /** Real HTTP kernel, real SQLite with the demo; every answer is held against docs/openapi.yaml. */
 abstract class ApiTestCase extends WebTestCase
 {
+    /** How many the demo has. */
+    protected const QUESTIONS = DemoQuestionsTest::QUESTIONS;
+
     protected KernelBrowser $client;
     private static ?object $contract = null;
 

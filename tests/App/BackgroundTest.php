@@ -26,7 +26,7 @@ final class BackgroundTest extends ApiTestCase
 
         self::assertSame(['done', $many, $many], [$job->text('state'), $job->integer('done'), $job->integer('total')]);
         self::assertSame($many, $job->object('result')->integer('questions'));
-        self::assertSame(90 + $many, $this->send('GET', '/api/banks/1/questions')->integer('total'));
+        self::assertSame(self::QUESTIONS + $many, $this->send('GET', '/api/banks/1/questions')->integer('total'));
         self::assertSame([], $this->send('GET', '/api/banks/1/jobs')->objects('jobs'), 'it is over');
         self::assertSame('{}', self::getContainer()->get(Connection::class)->fetchOne('SELECT input FROM job WHERE id = ?', [$job->integer('id')]), 'the text is not kept');
         $back = $this->send('POST', '/api/batches/' . $job->object('result')->integer('id') . '/take-back');
@@ -52,7 +52,7 @@ final class BackgroundTest extends ApiTestCase
         $stopped = $this->send('GET', "/api/jobs/{$job->id}", schema: 'Job');
 
         self::assertSame(['stopped', 100], [$stopped->text('state'), $stopped->object('result')->integer('questions')]);
-        self::assertSame(190, $this->send('GET', '/api/banks/1/questions')->integer('total'));
+        self::assertSame(self::QUESTIONS + 100, $this->send('GET', '/api/banks/1/questions')->integer('total'));
     }
 
     public function test_worths_and_notes_follow_the_settings_of_a_bank_with_many_questions(): void

@@ -34,7 +34,7 @@ final class BankTest extends ApiTestCase
         $hive = $this->send('GET', '/api/banks/1/questions?objective=4&kind=one', schema: 'QuestionList')->objects('questions');
         $mites = $this->send('GET', '/api/banks/1/questions?search=varroa', schema: 'QuestionList')->objects('questions');
 
-        self::assertCount(90, $all);
+        self::assertCount(self::QUESTIONS, $all);
         self::assertCount(7, $hive, 'with what lies below the objective');
         self::assertContains('name of the mite', array_map(static fn ($q): ?string => $q->optionalText('name'), $mites));
     }
@@ -153,10 +153,10 @@ final class BankTest extends ApiTestCase
         self::assertSame($this->idOf('drone sting'), $read[2]->integer('same'), 'the bank has this stem already');
         self::assertStringContainsString('line 6', $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 6]], status: 422)->text('detail'));
         $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 9], 'name' => 'mine.zet.txt'], 'Job', 201);
-        self::assertCount(92, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
+        self::assertCount(self::QUESTIONS + 2, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
         $back = $this->send('POST', '/api/batches/' . $batch->object('result')->integer('id') . '/take-back');
         self::assertSame([2, 0], [$back->integer('taken'), $back->integer('kept')]);
-        self::assertCount(90, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
+        self::assertCount(self::QUESTIONS, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
         self::assertStringNotContainsString('Brand new', (string) json_encode($this->send('GET', '/api/banks/1/board')->raw()), 'the objectives that came with it go too');
     }
 
@@ -165,7 +165,7 @@ final class BankTest extends ApiTestCase
         $back = $this->send('POST', '/api/batches/1/take-back');
 
         self::assertGreaterThan(40, $back->integer('kept'));
-        self::assertSame(90, $back->integer('taken') + $back->integer('kept'));
+        self::assertSame(self::QUESTIONS, $back->integer('taken') + $back->integer('kept'));
     }
 
     public function test_five_thousand_questions_open_within_200_ms(): void

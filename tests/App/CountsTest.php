@@ -78,7 +78,7 @@ final class CountsTest extends ApiTestCase
                 $after = $page->optionalText('after');
             } while ($after !== null);
 
-            self::assertSame([250, 250, 250], [$total, count($ids), count(array_unique($ids))], $order);
+            self::assertSame(array_fill(0, 3, self::QUESTIONS + 160), [$total, count($ids), count(array_unique($ids))], $order);
         }
         self::assertSame('after', $this->send('GET', '/api/banks/1/questions?after=nonsense', status: 422)->text('field'));
         $points = array_map(static fn (Fields $q): int => $q->integer('id'), $this->send('GET', '/api/banks/1/questions?order=points&kind=number')->objects('questions'));

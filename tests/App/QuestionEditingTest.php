@@ -50,7 +50,7 @@ final class QuestionEditingTest extends ApiTestCase
     {
         $this->send('POST', '/api/banks/1/questions', ['content' => self::ONE, 'count' => 5], 'Question', 201);
 
-        self::assertCount(95, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
+        self::assertCount(self::QUESTIONS + 5, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
         foreach ([['count' => 0], ['count' => 51], ['count' => 2, 'name' => 'twice']] as $body) {
             self::assertSame('count', $this->send('POST', '/api/banks/1/questions', ['content' => self::ONE, ...$body], status: 422)->text('field'));
         }
