@@ -19,7 +19,7 @@ final readonly class BankText
     {
     }
 
-    /** @return \Generator<int, string> its settings, its pages and every question that is whole; the others as remarks */
+    /** @return \Generator<int, string> its settings, its pages and every question that is whole; the others as comments */
     public function pieces(Bank $bank): \Generator
     {
         $writer = new TextFormat\Writer();

@@ -6,7 +6,7 @@ namespace Zetema\Core\Question;
 
 /**
  * The lines of a question by their stable ids: "answer 2" is where a line stands, "answer:5" is which line it is. What is kept about
- * a line (a remark, a note that was waved off) is kept by the id, so that moving, inserting and dropping lines changes no meaning.
+ * a line (a comment, a note that was waved off) is kept by the id, so that moving, inserting and dropping lines changes no meaning.
  */
 final readonly class Lines
 {

@@ -29,8 +29,8 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/questions/1/revisions/1', true, true, false],
             ['GET', '/api/questions/1/text', true, true, false],
             ['POST', '/api/questions/1/here', true, true, false],
-            ['POST', '/api/questions/1/remarks', true, true, false],
-            ['PUT', '/api/questions/1/remarks/1', true, true, false],
+            ['POST', '/api/questions/1/comments', true, true, false],
+            ['PUT', '/api/questions/1/comments/1', true, true, false],
             ['POST', '/api/questions/1/waved', true, true, false],
             ['PUT', '/api/questions/1/waved', true, true, false],
             ['GET', '/api/questions/1/as-seen', true, true, false],
@@ -74,7 +74,7 @@ final class AccessTest extends ApiTestCase
     public function test_every_route_needs_the_right_role(string $method, string $path, bool ...$may): void
     {
         $this->send($method, $path, [], status: 401);
-        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO remark (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
+        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO slowed_log_in (id, login, address, failures, last_at) VALUES (1, 'x', '::1', 9, 9999999999999)");
         foreach (array_reverse(['orrell', 'penhale', 'wren'], true) as $i => $login) {
             $this->logIn($login);
@@ -90,7 +90,7 @@ final class AccessTest extends ApiTestCase
         $router = self::getContainer()->get('router');
         foreach ($router->getRouteCollection() as $route) {
             if (str_starts_with($route->getPath(), '/api')) {
-                self::assertContains(str_replace(['{id}', '{remark}', '{number}', '{name}'], ['1', '1', '1', 'a'], $route->getPath()), $known);
+                self::assertContains(str_replace(['{id}', '{comment}', '{number}', '{name}'], ['1', '1', '1', 'a'], $route->getPath()), $known);
             }
         }
     }

@@ -60,7 +60,7 @@ final class FaultsTest extends ApiTestCase
         yield 'an id with a sign' => ['GET', '/api/questions/-1', null, 404];
         yield 'a bank with a word' => ['GET', '/api/banks/one/board', null, 404];
         yield 'a revision too large' => ['GET', '/api/questions/16/revisions/99999999999999999999', null, 404];
-        yield 'a remark too large' => ['PUT', '/api/questions/16/remarks/99999999999999999999', [], 404];
+        yield 'a comment too large' => ['PUT', '/api/questions/16/comments/99999999999999999999', [], 404];
         yield 'a seed too large in an address' => ['GET', '/api/questions/16/as-seen?seed=99999999999999999999', null, 404];
         yield 'a seed that browsers cannot hold' => ['POST', '/api/blueprints/1/deal', ['seed' => 9_007_199_254_740_993], 422];
         yield 'a seed beyond all measure' => ['POST', '/api/blueprints/1/deal', ['seed' => 1e30], 422];

@@ -72,15 +72,15 @@ final class RacesTest extends TestCase
         self::assertSame([201 => 1, 422 => 9], self::counted($answers));
     }
 
-    public function test_objectives_and_answers_to_a_remark_that_come_together_are_all_kept(): void
+    public function test_objectives_and_answers_to_a_comment_that_come_together_are_all_kept(): void
     {
         $content = ['v' => 1, 'kind' => 'number', 'stem' => 'How many?', 'spans' => [['span' => '14']]];
         $made = $this->atOnce(array_map(static fn (int $i): array => ['POST', '/api/banks/1/questions', ['name' => "together $i", 'objective' => 'Made together > Deep', 'content' => $content]], range(1, 8)));
-        $remark = Fields::ofJson($this->atOnce([['POST', '/api/questions/3/remarks', ['where' => 'stem', 'text' => 'Look.']]])[0][1])->objects('remarks')[0]->integer('id');
-        $answered = $this->atOnce(array_map(static fn (int $i): array => ['PUT', "/api/questions/3/remarks/$remark", ['text' => "Answer $i"]], range(1, 8)));
+        $comment = Fields::ofJson($this->atOnce([['POST', '/api/questions/3/comments', ['where' => 'stem', 'text' => 'Look.']]])[0][1])->objects('comments')[0]->integer('id');
+        $answered = $this->atOnce(array_map(static fn (int $i): array => ['PUT', "/api/questions/3/comments/$comment", ['text' => "Answer $i"]], range(1, 8)));
 
         self::assertSame([[201 => 8], [200 => 8]], [self::counted($made), self::counted($answered)]);
-        self::assertCount(8, $this->get('/api/questions/3')->objects('remarks')[0]->objects('answers'));
+        self::assertCount(8, $this->get('/api/questions/3')->objects('comments')[0]->objects('answers'));
     }
 
     public function test_an_edition_is_frozen_once(): void

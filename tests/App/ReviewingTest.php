@@ -13,23 +13,23 @@ final class ReviewingTest extends ApiTestCase
 {
     use ClockSensitiveTrait;
 
-    public function test_a_remark_stands_at_its_line_is_answered_and_closed(): void
+    public function test_a_comment_stands_at_its_line_is_answered_and_closed(): void
     {
         $this->logIn('penhale');
-        $remark = $this->send('POST', '/api/questions/16/remarks', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201)->objects('remarks')[0];
-        self::assertSame(['answer:2', 'S. Penhale', null], [$remark->text('where'), $remark->text('by'), $remark->optionalText('closedAt')]);
+        $comment = $this->send('POST', '/api/questions/16/comments', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201)->objects('comments')[0];
+        self::assertSame(['answer:2', 'S. Penhale', null], [$comment->text('where'), $comment->text('by'), $comment->optionalText('closedAt')]);
 
         $this->logIn('orrell');
-        $path = '/api/questions/16/remarks/' . $remark->integer('id');
-        $answered = $this->send('PUT', $path, ['text' => 'Only over drones.'], 'Question')->objects('remarks')[0];
+        $path = '/api/questions/16/comments/' . $comment->integer('id');
+        $answered = $this->send('PUT', $path, ['text' => 'Only over drones.'], 'Question')->objects('comments')[0];
         self::assertSame(['M. Orrell', 'Only over drones.'], [$answered->objects('answers')[0]->text('by'), $answered->objects('answers')[0]->text('text')]);
-        self::assertSame('M. Orrell', $this->send('PUT', $path, ['closed' => true], 'Question')->objects('remarks')[0]->text('closedBy'));
-        self::assertNull($this->send('PUT', $path, ['closed' => false], 'Question')->objects('remarks')[0]->optionalText('closedBy'));
+        self::assertSame('M. Orrell', $this->send('PUT', $path, ['closed' => true], 'Question')->objects('comments')[0]->text('closedBy'));
+        self::assertNull($this->send('PUT', $path, ['closed' => false], 'Question')->objects('comments')[0]->optionalText('closedBy'));
 
         foreach (['', '   ', str_repeat('a', 2001)] as $text) {
-            self::assertSame('text', $this->send('POST', '/api/questions/16/remarks', ['where' => 'stem', 'text' => $text], status: 422)->text('field'));
+            self::assertSame('text', $this->send('POST', '/api/questions/16/comments', ['where' => 'stem', 'text' => $text], status: 422)->text('field'));
         }
-        $this->send('PUT', '/api/questions/15/remarks/' . $remark->integer('id'), ['closed' => true], status: 404);
+        $this->send('PUT', '/api/questions/15/comments/' . $comment->integer('id'), ['closed' => true], status: 404);
     }
 
     public function test_a_note_of_the_proofreader_is_waved_off_until_it_reads_otherwise(): void
@@ -60,7 +60,7 @@ final class ReviewingTest extends ApiTestCase
         $proof = $this->proof($question, 'all or none of these');
         self::assertSame('answer:4', $proof->text('where'));
         $this->send('POST', '/api/questions/16/waved', ['rule' => $proof->text('rule'), 'where' => $proof->text('where'), 'message' => $proof->text('message'), 'reason' => 'The guild always has it.'], 'Question', 201);
-        $question = $this->send('POST', '/api/questions/16/remarks', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201);
+        $question = $this->send('POST', '/api/questions/16/comments', ['where' => 'answer:2', 'text' => 'Is a lid ever round?'], 'Question', 201);
         $content = $question->object('content')->raw();
         $choices = $content['choices'];
         self::assertIsArray($choices);
@@ -68,7 +68,7 @@ final class ReviewingTest extends ApiTestCase
         $moved = $edit($question, [$choices[3], $choices[0], ['id' => 9, 'text' => 'A new one in between', 'key' => false], $choices[1], $choices[2]]);
 
         self::assertSame('The guild always has it.', $this->proof($moved, 'all or none of these')->object('waved')->text('reason'), 'it is answer 1 now');
-        self::assertSame('answer:2', $moved->objects('remarks')[0]->text('where'), 'and this one answer 4');
+        self::assertSame('answer:2', $moved->objects('comments')[0]->text('where'), 'and this one answer 4');
         self::assertNotContains(16, array_map(static fn (Fields $q): int => $q->integer('id'), $this->send('GET', '/api/banks/1/proofreading?rule=all%20or%20none%20of%20these')->objects('questions')));
     }
 

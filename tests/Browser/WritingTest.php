@@ -189,14 +189,14 @@ final class WritingTest extends BrowserTestCase
         self::assertMatchesRegularExpression('/area yes: rectangle \d+ \d+ \d+ \d+/', $this->textOf($id));
     }
 
-    public function test_a_reviewer_remarks_at_a_line_and_the_author_goes_from_a_rehearsal_to_the_question_and_back(): void
+    public function test_a_reviewer_comments_at_a_line_and_the_author_goes_from_a_rehearsal_to_the_question_and_back(): void
     {
         $page = $this->page;
         $page->logOut();
         $page->logIn('penhale', 'honeycomb');
         $page->open('/banks/1/questions/16');
         $page->see('what it says');
-        $page->click('Remark on answer 2');
+        $page->click('Comment on answer 2');
         $page->type('Is a lid ever round?' . Key::ENTER);
         $page->see('S. Penhale, ');
         $page->logOut();
@@ -212,7 +212,7 @@ final class WritingTest extends BrowserTestCase
         $page->open('/banks/1/questions/16');
         $page->see('Is a lid ever round?');
         $page->click('close');
-        $page->see('1 closed remark');
+        $page->see('1 closed comment');
 
         self::assertStringNotContainsString('Is a lid ever round?', $page->text());
     }

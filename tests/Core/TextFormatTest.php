@@ -99,9 +99,9 @@ final class TextFormatTest extends TestCase
         self::assertSame(['points' => '5', 'wrong costs' => '0.5'], $claim->question?->settings->values, 'true or false is not shuffled unless asked');
     }
 
-    public function test_marks_remarks_backslashes_and_line_ends_of_any_make(): void
+    public function test_marks_comments_backslashes_and_line_ends_of_any_make(): void
     {
-        $question = TextQuestions::one("\u{FEFF}ONE: First line\r\n  second line\r\n\r\n  \\points: belongs to the text\r\n-- a remark\r\n  Yes: a\r\n  NO: b\r\n");
+        $question = TextQuestions::one("\u{FEFF}ONE: First line\r\n  second line\r\n\r\n  \\points: belongs to the text\r\n-- a comment\r\n  Yes: a\r\n  NO: b\r\n");
 
         self::assertSame("First line\nsecond line\n\npoints: belongs to the text", $question->stem);
     }

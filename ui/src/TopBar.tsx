@@ -1,13 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, NavLink } from 'react-router';
-import { api, take } from './api/client';
+import { api, dataOf } from './api/client';
 import type { Account } from './areas/people/session';
 
 /** The bar over everything: the bank, its areas, and who is logged in. */
 export function TopBar({ account, bank, title }: { account: Account; bank?: { id: number; name: string }; title?: string }) {
   const queries = useQueryClient();
   const logOut = useMutation({
-    mutationFn: () => take(api.POST('/log-out')),
+    mutationFn: () => dataOf(api.POST('/log-out')),
     onSettled: () => {
       queries.clear();
       window.location.assign('/');

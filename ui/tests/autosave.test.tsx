@@ -3,7 +3,7 @@ import { act, cleanup, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../src/api/client';
-import { useAutosave, waitBefore } from '../src/parts/useAutosave';
+import { useAutosave, waitBefore } from '../src/parts/hooks/useAutosave';
 
 interface Page {
   version: number;

@@ -1,9 +1,9 @@
 import { createElement } from 'react';
 import { renderToString } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { MediaContext, type Medium, PagesContext } from '../src/parts/media';
-import { decoded, named } from '../src/parts/named';
-import { Rich } from '../src/parts/Rich';
+import { MediaContext, type Medium, PagesContext } from '../src/parts/text/media';
+import { decoded, named } from '../src/parts/text/named';
+import { Rich } from '../src/parts/text/Rich';
 
 const medium: Medium = { name: 'hive.svg', url: '/api/media/1', type: 'image/svg+xml', bytes: 1, width: 9, height: 9 };
 const shown = (text: string, inline = false) =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pasted } from '../src/parts/paste';
+import { pasted } from '../src/parts/text/paste';
 
 const data = (html: string, plain = '', files: File[] = []) =>
   ({ getData: (type: string) => (type === 'text/html' ? html : plain), files }) as unknown as DataTransfer;

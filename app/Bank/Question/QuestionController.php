@@ -13,18 +13,18 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Review\Comment;
+use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Bank\Review\ProofreadingNotes;
-use Zetema\App\Bank\Review\Remark;
-use Zetema\App\Bank\Review\Remarks;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
-/** One question: read, edited, reviewed, tried. Readers remark and wave off; only authors write. */
+/** One question: read, edited, reviewed, tried. Readers comment and wave off; only authors write. */
 #[IsGranted('ROLE_READER')]
 #[Route('/api/questions/{id}')]
 final readonly class QuestionController
 {
-    public function __construct(private QuestionEditing $editing, private QuestionView $view, private Remarks $remarks, private ProofreadingNotes $proofs)
+    public function __construct(private QuestionEditing $editing, private QuestionView $view, private Comments $comments, private ProofreadingNotes $proofs)
     {
     }
 
@@ -93,21 +93,21 @@ final readonly class QuestionController
     #[Route('/here', methods: ['POST'])]
     public function here(#[MapEntity] Question $question, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse(['others' => $this->remarks->here($question, $account), 'version' => $question->version()]);
+        return new JsonResponse(['others' => $this->comments->here($question, $account), 'version' => $question->version()]);
     }
 
-    #[Route('/remarks', methods: ['POST'])]
-    public function remark(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    #[Route('/comments', methods: ['POST'])]
+    public function comment(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->remarks->make($question, Body::of($request), $account);
+        $this->comments->make($question, Body::of($request), $account);
 
         return $this->answer($question, 201);
     }
 
-    #[Route('/remarks/{remark}', requirements: ['remark' => '\d{1,18}'], methods: ['PUT'])]
-    public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['remark' => 'id', 'id' => 'question'])] Remark $remark, Request $request, #[CurrentUser] Account $account): JsonResponse
+    #[Route('/comments/{comment}', requirements: ['comment' => '\d{1,18}'], methods: ['PUT'])]
+    public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['comment' => 'id', 'id' => 'question'])] Comment $comment, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return $this->answer($this->remarks->answerOrClose($remark, Body::of($request), $account));
+        return $this->answer($this->comments->answerOrClose($comment, Body::of($request), $account));
     }
 
     #[Route('/waved', methods: ['POST'])]

@@ -7,8 +7,8 @@ namespace Zetema\App\Bank\Question;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\SecurityBundle\Security;
+use Zetema\App\Bank\Review\Comment;
 use Zetema\App\Bank\Review\ProofreadingNotes;
-use Zetema\App\Bank\Review\Remark;
 use Zetema\App\People\Account;
 use Zetema\Core\Question as Core;
 
@@ -23,7 +23,7 @@ final readonly class QuestionView
     public function of(Question $question): array
     {
         $newest = $question->newest();
-        $remarks = $this->em->getRepository(Remark::class)->findBy(['question' => $question], ['id' => 'ASC']);
+        $comments = $this->em->getRepository(Comment::class)->findBy(['question' => $question], ['id' => 'ASC']);
 
         return [
             'id' => $question->id,
@@ -46,7 +46,7 @@ final readonly class QuestionView
                 ARRAY_FILTER_USE_BOTH,
             ),
             'proofs' => $this->proofs->of($question),
-            'remarks' => array_map(static fn (Remark $r): array => $r->toData(), $remarks),
+            'comments' => array_map(static fn (Comment $r): array => $r->toData(), $comments),
             'selfNote' => $question->selfNote(),
             'isPattern' => $question->isPattern(),
             'neighbours' => $this->neighbours($question),

@@ -54,7 +54,7 @@ export function setWhose(account: number | null) {
 export const ownHeaders = (): Record<string, string> => ({ 'X-Zetema': '1', ...(whose !== null && { 'X-Zetema-Account': String(whose) }) });
 
 /** The data of an answer, or an ApiError. */
-export async function take<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function dataOf<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   let result;
   try {
     result = await answer;
@@ -68,6 +68,6 @@ export async function take<T>(answer: Promise<{ data?: T; error?: unknown; respo
 }
 
 /** What to tell about an error, in words. */
-export function inWords(error: unknown): string {
+export function errorWords(error: unknown): string {
   return error instanceof Error ? error.message : 'Something went wrong; please try again.';
 }

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { api, setWhose, take } from './client';
+import { api, setWhose, dataOf } from './client';
 
 // What several screens ask for, each under one key.
 
@@ -7,28 +7,28 @@ export const meQuery = () =>
   queryOptions({
     queryKey: ['me'],
     queryFn: async () => {
-      const me = await take(api.GET('/me'));
+      const me = await dataOf(api.GET('/me'));
       setWhose(me.account?.id ?? null);
       return me;
     },
     staleTime: Infinity,
   });
 
-export const banksQuery = () => queryOptions({ queryKey: ['banks'], queryFn: () => take(api.GET('/banks')) });
+export const banksQuery = () => queryOptions({ queryKey: ['banks'], queryFn: () => dataOf(api.GET('/banks')) });
 
 export const boardQuery = (bank: number) =>
-  queryOptions({ queryKey: ['board', bank], queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: ['board', bank], queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
 
 export const blueprintsQuery = (bank: number) =>
   queryOptions({
     queryKey: ['blueprints', bank],
-    queryFn: () => take(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
   });
 
 export const batchesQuery = (bank: number) =>
-  queryOptions({ queryKey: ['batches', bank], queryFn: () => take(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: ['batches', bank], queryFn: () => dataOf(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
 
 export const pagesQuery = (bank: number) =>
-  queryOptions({ queryKey: ['pages', bank], queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: ['pages', bank], queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
 
-export const myAssessmentsQuery = () => queryOptions({ queryKey: ['mine'], queryFn: () => take(api.GET('/my-assessments')) });
+export const myAssessmentsQuery = () => queryOptions({ queryKey: ['mine'], queryFn: () => dataOf(api.GET('/my-assessments')) });

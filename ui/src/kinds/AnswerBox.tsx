@@ -1,4 +1,4 @@
-import { Rich } from '../parts/Rich';
+import { Rich } from '../parts/text/Rich';
 import type { Response, SittingQuestion } from './content';
 import type { AnswerProps } from './kindUi';
 import { kindFacts, kindUi } from './registry';

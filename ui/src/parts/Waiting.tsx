@@ -1,17 +1,17 @@
 import { Link } from 'react-router';
-import { inWords } from '../api/client';
-import { Row, Sheet } from './Sheet';
+import { errorWords } from '../api/client';
+import { Row, PageAndMargin } from './PageAndMargin';
 
 /** While something is fetched, or when it could not be. */
 export function Waiting({ error, retry, home = false }: { error?: unknown; retry?: () => void; home?: boolean }) {
   return (
-    <Sheet label={error ? 'Problem' : 'Loading'}>
+    <PageAndMargin label={error ? 'Problem' : 'Loading'}>
       <Row
         className="pt-4"
         page={
           error ? (
             <div role="alert">
-              <p className="notice">{inWords(error)}</p>
+              <p className="notice">{errorWords(error)}</p>
               {home && (
                 <Link className="act mt-2 mr-4 inline-block" to="/">
                   To the first page
@@ -28,6 +28,6 @@ export function Waiting({ error, retry, home = false }: { error?: unknown; retry
           )
         }
       />
-    </Sheet>
+    </PageAndMargin>
   );
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent } from 'react';
-import { api, inWords, type Schema, take } from '../../api/client';
-import { grouped } from '../../parts/figures';
+import { api, errorWords, type Schema, dataOf } from '../../api/client';
+import { grouped } from '../../parts/text/figures';
 
 type Job = Schema['Job'];
 
@@ -11,7 +11,7 @@ export const isOver = (job: Job) => ['done', 'stopped', 'failed'].includes(job.s
 export function useJob(begun: Job | null | undefined, onEnd: (job: Job) => void): Job | null {
   const job = useQuery({
     queryKey: ['job', begun?.id],
-    queryFn: () => take(api.GET('/jobs/{id}', { params: { path: { id: begun?.id ?? 0 } } })),
+    queryFn: () => dataOf(api.GET('/jobs/{id}', { params: { path: { id: begun?.id ?? 0 } } })),
     enabled: begun != null && !isOver(begun),
     initialData: begun ?? undefined,
     refetchInterval: ({ state }) => (state.data && isOver(state.data) ? false : 700),
@@ -26,7 +26,7 @@ export function useJob(begun: Job | null | undefined, onEnd: (job: Job) => void)
 
 /** How far the work is, and the way to stop it. */
 export function JobProgress({ job, doing }: { job: Job; doing: string }) {
-  const stop = useMutation({ mutationFn: () => take(api.POST('/jobs/{id}/stop', { params: { path: { id: job.id } } })) });
+  const stop = useMutation({ mutationFn: () => dataOf(api.POST('/jobs/{id}/stop', { params: { path: { id: job.id } } })) });
   if (job.state === 'failed') {
     return (
       <p className="notice" role="alert">
@@ -43,7 +43,7 @@ export function JobProgress({ job, doing }: { job: Job; doing: string }) {
         </button>
       )}
       <progress className="mt-1 block w-full" max={Math.max(1, job.total)} value={job.done} aria-label={doing} />
-      {stop.error && <span className="notice block">{inWords(stop.error)}</span>}
+      {stop.error && <span className="notice block">{errorWords(stop.error)}</span>}
     </p>
   );
 }

@@ -1,10 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, inWords, take } from '../../api/client';
-import { count } from '../../parts/figures';
-import { Row, Sheet } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
+import { api, errorWords, dataOf } from '../../api/client';
+import { count } from '../../parts/text/figures';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
@@ -19,7 +19,7 @@ export default function BlueprintPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const blueprint = useQuery({
     queryKey: ['blueprint', id],
-    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })),
+    queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
     gcTime: 0,
   });
   if (!blueprint.data) return <Waiting error={blueprint.error} retry={() => void blueprint.refetch()} />;
@@ -34,7 +34,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   const readOnly = !mayEdit(account);
   const path = { params: { path: { id: blueprint.id } } };
   const rehearse = useMutation({
-    mutationFn: () => take(api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
+    mutationFn: () => dataOf(api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
     onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
   });
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
@@ -42,7 +42,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   const busy = isUnsaved || isSaving || rehearse.isPending;
   const failed = rehearse.error;
   return (
-    <Sheet label="Blueprint">
+    <PageAndMargin label="Blueprint">
       <Row
         className="pt-4 pb-0!"
         page={
@@ -68,12 +68,12 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
             </p>
             {failed && (
               <p className="notice mt-2" role="alert">
-                {inWords(failed)}
+                {errorWords(failed)}
               </p>
             )}
             {error && (
               <div className="mt-2" role="alert">
-                <p className="notice">{inWords(error)}</p>
+                <p className="notice">{errorWords(error)}</p>
                 {saving.theirs ? (
                   <>
                     <p>
@@ -117,14 +117,14 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
           </>
         }
       />
-    </Sheet>
+    </PageAndMargin>
   );
 }
 
 function TitleValue({ value, onChange }: { value: string; onChange: (value: string) => void }) {
   return (
     <span className="[&_.value]:font-reading [&_.value]:font-medium!">
-      <Value plain label="Title" width={30} value={value} onChange={onChange} />
+      <Editable plain label="Title" width={30} value={value} onChange={onChange} />
     </span>
   );
 }

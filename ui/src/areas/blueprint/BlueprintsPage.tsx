@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, inWords, take } from '../../api/client';
+import { api, errorWords, dataOf } from '../../api/client';
 import { blueprintsQuery } from '../../api/queries';
-import { count } from '../../parts/figures';
-import { Row, Sheet } from '../../parts/Sheet';
+import { count } from '../../parts/text/figures';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 
@@ -16,7 +16,7 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const [title, setTitle] = useState('');
   const list = useQuery(blueprintsQuery(bank));
   const make = useMutation({
-    mutationFn: () => take(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
+    mutationFn: () => dataOf(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {
       void queries.invalidateQueries({ queryKey: ['blueprints'] });
       void navigate(String(blueprint.id));
@@ -25,7 +25,7 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
   const { blueprints } = list.data;
   return (
-    <Sheet label="Blueprints">
+    <PageAndMargin label="Blueprints">
       <Row className="pt-4 pb-3" page={<h1 className="title">{count(blueprints.length, 'blueprint')}</h1>} />
       {blueprints.map((b) => (
         <Row
@@ -67,13 +67,13 @@ export default function BlueprintsPage({ account }: { account: Account }) {
               </button>
               {make.error && (
                 <span className="notice" role="alert">
-                  {inWords(make.error)}
+                  {errorWords(make.error)}
                 </span>
               )}
             </form>
           }
         />
       )}
-    </Sheet>
+    </PageAndMargin>
   );
 }

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link } from 'react-router';
-import { points } from '../../parts/figures';
-import { api, inWords, take } from '../../api/client';
-import { Value } from '../../parts/Value';
+import { points } from '../../parts/text/figures';
+import { api, errorWords, dataOf } from '../../api/client';
+import { Editable } from '../../parts/fields/Editable';
 import type { Blueprint } from './usePlan';
 
 /** One form as a candidate might get it: the same seed gives the same form. */
@@ -21,7 +21,7 @@ export function DealtForm({
   const first = useRef(true);
   const form = useQuery({
     queryKey: ['form', blueprint.id, blueprint.version, seed],
-    queryFn: () => take(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
+    queryFn: () => dataOf(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
     retry: false,
   });
   return (
@@ -37,7 +37,7 @@ export function DealtForm({
         <span className="head">a form</span>{' '}
         <span className="path">
           seed{' '}
-          <Value
+          <Editable
             label="Seed"
             value={String(seed)}
             refuse={(v) => (/^\d{1,15}$/.test(v) ? null : 'a whole number of at most 15 digits')}
@@ -54,7 +54,7 @@ export function DealtForm({
       </h2>
       {form.error && (
         <p className="notice mt-1" role="alert">
-          {inWords(form.error)}
+          {errorWords(form.error)}
         </p>
       )}
       <ol>

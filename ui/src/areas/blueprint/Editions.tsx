@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
-import { api, inWords, take } from '../../api/client';
-import { count } from '../../parts/figures';
+import { api, errorWords, dataOf } from '../../api/client';
+import { count } from '../../parts/text/figures';
 import type { Blueprint } from './usePlan';
 
 /** Freezing an edition, asked about in place with what will happen; and withdrawing one that nobody has begun. */
@@ -12,7 +12,7 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
   const again = () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] });
   const freeze = useMutation({
     mutationFn: () =>
-      take(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } }, body: { version: versionRef.current } })),
+      dataOf(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } }, body: { version: versionRef.current } })),
     onSuccess: again,
     onSettled: () => {
       pressed.current = false;
@@ -24,7 +24,7 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
     pressed.current = true;
   };
   const withdraw = useMutation({
-    mutationFn: (id: number) => take(api.DELETE('/editions/{id}', { params: { path: { id } } })),
+    mutationFn: (id: number) => dataOf(api.DELETE('/editions/{id}', { params: { path: { id } } })),
     onSuccess: () => {
       freeze.reset();
       return again();
@@ -86,7 +86,7 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
       {withdraw.data && <p role="status">It is withdrawn; candidates no longer find it.</p>}
       {error && (
         <p className="notice" role="alert">
-          {inWords(error)}
+          {errorWords(error)}
         </p>
       )}
     </div>

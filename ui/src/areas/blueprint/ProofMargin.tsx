@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { rungs } from '../../kinds/facts.gen';
-import { count, figure, points } from '../../parts/figures';
-import { Pick, Value } from '../../parts/Value';
+import { count, figure, points } from '../../parts/text/figures';
+import { EditableChoice, Editable } from '../../parts/fields/Editable';
 import { cellOf } from '../bank/board/coverage';
 import type { Blueprint, Edited } from './usePlan';
 import { minutes, passMark, sittings, why } from './typed';
@@ -92,7 +92,14 @@ function PassMark({
   const proved = blueprint.proof.pass;
   return (
     <p>
-      <Value label="Pass mark, in percent or points" value={shown} width={12} disabled={readOnly} refuse={why(passMark)} onChange={set} />
+      <Editable
+        label="Pass mark, in percent or points"
+        value={shown}
+        width={12}
+        disabled={readOnly}
+        refuse={why(passMark)}
+        onChange={set}
+      />
       {proved && pass && (
         <>
           {pass.percent ? (
@@ -125,7 +132,7 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
     <section className="space-y-1">
       <h2 className="head">rules</h2>
       <p>
-        <Value
+        <Editable
           label="Minutes for the whole, or no"
           value={rules.seconds === null ? 'no' : String(Math.round((rules.seconds / 60) * 100) / 100)}
           disabled={readOnly}
@@ -136,7 +143,7 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
           }}
         />{' '}
         {rules.seconds === null ? 'time limit' : rules.seconds === 60 ? 'minute' : 'minutes'} ·{' '}
-        <Value
+        <Editable
           label="Sittings for each candidate"
           value={rules.sittings === null ? 'any number of' : String(rules.sittings)}
           disabled={readOnly}
@@ -150,7 +157,7 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
       </p>
       <p>
         feedback{' '}
-        <Pick
+        <EditableChoice
           label="When feedback is given"
           value={rules.tellsAtOnce ? 'once' : 'end'}
           options={[
@@ -163,7 +170,7 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
       </p>
       <p>
         Who passes sees{' '}
-        <Pick
+        <EditableChoice
           label="Who passes sees"
           value={rules.whoPassesSees}
           options={rungOptions}
@@ -171,7 +178,7 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
           onChange={(whoPassesSees) => set({ whoPassesSees })}
         />
         ; who does not sees{' '}
-        <Pick
+        <EditableChoice
           label="Who does not pass sees"
           value={rules.whoDoesNotSees}
           options={rungOptions}

@@ -1,5 +1,5 @@
-import { figure } from '../../parts/figures';
-import { Value } from '../../parts/Value';
+import { figure } from '../../parts/text/figures';
+import { Editable } from '../../parts/fields/Editable';
 import { cellOf } from '../bank/board/coverage';
 import type { Blueprint, Plan } from './usePlan';
 import { quota, why } from './typed';
@@ -47,7 +47,7 @@ export function RunningOrder({
             {step.draw ? (
               <span className={isShort ? 'text-wrong' : ''}>
                 take{' '}
-                <Value
+                <Editable
                   label={`Step ${i + 1}, how many`}
                   value={String(step.draw.take)}
                   disabled={readOnly}

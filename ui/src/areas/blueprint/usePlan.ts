@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { api, type Schema, take } from '../../api/client';
-import { useAutosave } from '../../parts/useAutosave';
+import { api, type Schema, dataOf } from '../../api/client';
+import { useAutosave } from '../../parts/hooks/useAutosave';
 import { cellOf } from '../bank/board/coverage';
 
 export type Blueprint = Schema['Blueprint'];
@@ -59,7 +59,7 @@ export function usePlan(blueprint: Blueprint) {
     initial: editedOf(blueprint),
     versionRef,
     save: (body, over, keepalive) =>
-      take(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: over }, keepalive })),
+      dataOf(api.PUT('/blueprints/{id}', { params: { path: { id: blueprint.id } }, body: { ...body, version: over }, keepalive })),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
     onSaved: (saved) => {

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { count } from '../../parts/figures';
-import { Rich } from '../../parts/Rich';
-import { Row } from '../../parts/Sheet';
+import { count } from '../../parts/text/figures';
+import { Rich } from '../../parts/text/Rich';
+import { Row } from '../../parts/PageAndMargin';
 import type { SavedState, Sitting } from './useSitting';
 
 /** The last look: what is unanswered or to come back to, each a click away, and the way to hand in. */

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
-import { api, inWords, type Schema, take } from '../../api/client';
+import { api, errorWords, type Schema, dataOf } from '../../api/client';
 import { myAssessmentsQuery } from '../../api/queries';
-import { count, day, duration, points } from '../../parts/figures';
-import { Row, Sheet } from '../../parts/Sheet';
+import { count, day, duration, points } from '../../parts/text/figures';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
@@ -15,7 +15,7 @@ export default function MyAssessmentsPage({ account }: { account: Account }) {
     <>
       <TopBar account={account} title="Your assessments" />
       {list.data ? (
-        <Sheet label="Your assessments">
+        <PageAndMargin label="Your assessments">
           <Row className="pt-4 pb-2" page={<h1 className="title">To sit</h1>} />
           {list.data.assessments.length === 0 && <Row page={<p className="py-1 text-soft">Nothing is open for you now.</p>} />}
           {list.data.assessments.map((assessment) => (
@@ -50,7 +50,7 @@ export default function MyAssessmentsPage({ account }: { account: Account }) {
               }
             />
           ))}
-        </Sheet>
+        </PageAndMargin>
       ) : (
         <Waiting error={list.error} retry={() => void list.refetch()} />
       )}
@@ -62,7 +62,7 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
   const navigate = useNavigate();
   const queries = useQueryClient();
   const begin = useMutation({
-    mutationFn: () => take(api.POST('/editions/{id}/sittings', { params: { path: { id: a.edition } } })),
+    mutationFn: () => dataOf(api.POST('/editions/{id}/sittings', { params: { path: { id: a.edition } } })),
     onSuccess: (sitting) => {
       queries.setQueryData(['sitting', sitting.id], sitting);
       void navigate(`/sittings/${sitting.id}`);
@@ -88,7 +88,7 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
           )}
           {begin.error && (
             <span className="notice" role="alert">
-              {inWords(begin.error)}
+              {errorWords(begin.error)}
             </span>
           )}
         </div>

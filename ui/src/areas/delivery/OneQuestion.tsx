@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { useKeys } from '../../parts/useKeys';
-import { Rich } from '../../parts/Rich';
-import { Row } from '../../parts/Sheet';
+import { useKeys } from '../../parts/hooks/useKeys';
+import { Rich } from '../../parts/text/Rich';
+import { Row } from '../../parts/PageAndMargin';
 import { AnswerBox } from '../../kinds/AnswerBox';
 import { kindUi } from '../../kinds/registry';
 import { Progress } from './Progress';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { runs } from '../../parts/figures';
-import { Rich } from '../../parts/Rich';
+import { runs } from '../../parts/text/figures';
+import { Rich } from '../../parts/text/Rich';
 import type { Sitting } from './useSitting';
 
 /** How far it is, as one line of text, and as a list to go by. */

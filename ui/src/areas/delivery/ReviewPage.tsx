@@ -1,12 +1,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, type Schema, take } from '../../api/client';
-import { duration, figure, points } from '../../parts/figures';
+import { api, type Schema, dataOf } from '../../api/client';
+import { duration, figure, points } from '../../parts/text/figures';
 import { Outcome } from '../../parts/Gauge';
 import { Guard } from '../../parts/Guard';
-import { Rich } from '../../parts/Rich';
-import { MediaContext, PagesContext } from '../../parts/media';
-import { Row, Sheet } from '../../parts/Sheet';
+import { Rich } from '../../parts/text/Rich';
+import { MediaContext, PagesContext } from '../../parts/text/media';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
@@ -20,7 +20,7 @@ export default function ReviewPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const review = useQuery({
     queryKey: ['review', id],
-    queryFn: () => take(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
+    queryFn: () => dataOf(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
     staleTime: Infinity,
   });
   if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} home={review.error !== null} />;
@@ -29,7 +29,7 @@ export default function ReviewPage({ account }: { account: Account }) {
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
         <TopBar account={account} title={data.title} />
-        <Sheet label="Review">
+        <PageAndMargin label="Review">
           <Row
             className="pt-5"
             page={
@@ -53,7 +53,7 @@ export default function ReviewPage({ account }: { account: Account }) {
             className="pb-6"
             page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
           />
-        </Sheet>
+        </PageAndMargin>
       </MediaContext>
     </PagesContext>
   );
@@ -185,7 +185,7 @@ function Marked({ question: q }: { question: Review['questions'][number] }) {
 function BackLink({ review, account }: { review: Review; account: Account }) {
   const navigate = useNavigate();
   const again = useMutation({
-    mutationFn: () => take(api.POST('/blueprints/{id}/rehearsals', { params: { path: { id: review.blueprint ?? 0 } }, body: {} })),
+    mutationFn: () => dataOf(api.POST('/blueprints/{id}/rehearsals', { params: { path: { id: review.blueprint ?? 0 } }, body: {} })),
     onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
   });
   if (account.role === 'candidate' || review.blueprint === null)
@@ -207,7 +207,7 @@ function BackLink({ review, account }: { review: Review; account: Account }) {
 function BlueprintLink({ id }: { id: number }) {
   const blueprint = useQuery({
     queryKey: ['blueprint', id],
-    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id } } })),
+    queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
   });
   return blueprint.data ? (
     <Link className="act" to={`/banks/${blueprint.data.bank.id}/blueprints/${id}`}>

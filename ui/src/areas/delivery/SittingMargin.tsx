@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
-import { clock, duration, figure, points } from '../../parts/figures';
+import { clock, duration, figure, points } from '../../parts/text/figures';
 import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
-import { Rich } from '../../parts/Rich';
+import { Rich } from '../../parts/text/Rich';
 import type { SavedState, Sitting } from './useSitting';
 import type { SittingQuestion } from '../../kinds/content';
 

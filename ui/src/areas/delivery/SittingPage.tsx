@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
-import { MediaContext, PagesContext } from '../../parts/media';
-import { Row, Sheet } from '../../parts/Sheet';
+import { MediaContext, PagesContext } from '../../parts/text/media';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
@@ -28,7 +28,7 @@ export default function SittingPage({ account }: { account: Account }) {
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
         <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
-        <Sheet label="Sitting">
+        <PageAndMargin label="Sitting">
           {handingIn || !question ? (
             <>
               <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />
@@ -58,7 +58,7 @@ export default function SittingPage({ account }: { account: Account }) {
               />
             </Guard>
           )}
-        </Sheet>
+        </PageAndMargin>
       </MediaContext>
     </PagesContext>
   );

@@ -1,7 +1,7 @@
 import type { Response } from '../../kinds/content';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ApiError, api, type Schema, take } from '../../api/client';
+import { ApiError, api, type Schema, dataOf } from '../../api/client';
 
 export type Sitting = Schema['Sitting'];
 type EventType = Schema['SittingEvent']['type'];
@@ -23,7 +23,7 @@ export function useSitting(id: number) {
   const queries = useQueryClient();
   const sitting = useQuery({
     queryKey: ['sitting', id],
-    queryFn: () => take(api.GET('/sittings/{id}', { params: { path: { id } } })),
+    queryFn: () => dataOf(api.GET('/sittings/{id}', { params: { path: { id } } })),
     refetchOnMount: 'always',
   });
   const [saved, setSaved] = useState<SavedState>('saved');
@@ -52,7 +52,7 @@ export function useSitting(id: number) {
       setSaved('saving');
       const next = queue.current[0];
       try {
-        const answer = await take(api.POST('/sittings/{id}/events', { params: { path: { id } }, body: { ...next, on: current.events } }));
+        const answer = await dataOf(api.POST('/sittings/{id}/events', { params: { path: { id } }, body: { ...next, on: current.events } }));
         queue.current = queue.current.filter((waiting) => waiting.request !== next.request);
         queries.setQueryData(['sitting', id], answer);
       } catch (error) {

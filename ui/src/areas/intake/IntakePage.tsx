@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api, inWords, type Schema, take } from '../../api/client';
+import { api, errorWords, type Schema, dataOf } from '../../api/client';
 import { inMegabytes } from '../../kinds/common/picture/files';
 import { largest } from '../../kinds/facts.gen';
-import { FileButton } from '../../parts/FileButton';
-import { count } from '../../parts/figures';
-import { useSettled } from '../../parts/useSettled';
+import { FileButton } from '../../parts/fields/FileButton';
+import { count } from '../../parts/text/figures';
+import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from '../bank/board/LastIntake';
 import { LEVEL, SourceText } from './SourceText';
@@ -36,7 +36,7 @@ export default function IntakePage() {
   }, [settled]);
   const read = useQuery({
     queryKey: ['intake', bank, settled],
-    queryFn: () => take(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
+    queryFn: () => dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
     enabled: settled.trim() !== '',
     placeholderData: (old) => old,
     gcTime: 0,
@@ -56,7 +56,7 @@ export default function IntakePage() {
   };
   const takeIn = useMutation({
     mutationFn: (chosen: Chosen) =>
-      take(
+      dataOf(
         api.POST('/banks/{id}/intake', {
           params: { path: { id: bank } },
           body: { text: chosen.text, name, lines: chosen.questions.map((q) => q.fromLine) },
@@ -69,7 +69,7 @@ export default function IntakePage() {
   /** One that was begun before this page was opened goes on too. */
   const begun = useQuery({
     queryKey: ['jobs', bank],
-    queryFn: () => take(api.GET('/banks/{id}/jobs', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/jobs', { params: { path: { id: bank } } })),
   });
   const job = useJob(takeIn.data ?? begun.data?.jobs.find(({ task }) => task === 'take in'), (ended) => takenIn(ended, takeIn.variables));
   const working = job !== null && !isOver(job);
@@ -209,7 +209,7 @@ function Summary(props: {
       )}
       {error !== null && error !== undefined && (
         <p className="notice mt-1" role="alert">
-          {inWords(error)}
+          {errorWords(error)}
         </p>
       )}
     </>

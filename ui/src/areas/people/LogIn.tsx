@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useEffect, useState } from 'react';
-import { ApiError, api, inWords, setWhose, take } from '../../api/client';
+import { ApiError, api, errorWords, setWhose, dataOf } from '../../api/client';
 import type { Account } from './session';
 
 /** Name and password; used on its own page and over a page whose session has expired. */
@@ -12,7 +12,7 @@ export function LogInForm({ only, onDone }: { only?: Account; onDone?: () => voi
     mutationFn: () => {
       if (only && login.trim() !== only.login)
         throw new Error(`This page is ${only.name}’s. Log in as ${only.login}, or leave this page first; nothing on it is lost.`);
-      return take(api.POST('/log-in', { body: { login: login.trim(), password } }));
+      return dataOf(api.POST('/log-in', { body: { login: login.trim(), password } }));
     },
     onSuccess: (me) => {
       setPassword('');
@@ -46,7 +46,7 @@ export function LogInForm({ only, onDone }: { only?: Account; onDone?: () => voi
       </label>
       {logIn.error && (
         <p className="notice" role="alert">
-          {inWords(logIn.error)}
+          {errorWords(logIn.error)}
           {wait > 0 && ` (${wait} s)`}
         </p>
       )}

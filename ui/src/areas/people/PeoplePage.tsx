@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, inWords, take } from '../../api/client';
-import { Row, Sheet } from '../../parts/Sheet';
+import { api, errorWords, dataOf } from '../../api/client';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from './session';
@@ -11,12 +11,12 @@ export default function PeoplePage({ account }: { account: Account }) {
   const queries = useQueryClient();
   const slowed = useQuery({
     queryKey: ['slowed-log-ins'],
-    queryFn: () => take(api.GET('/slowed-log-ins')),
+    queryFn: () => dataOf(api.GET('/slowed-log-ins')),
     refetchInterval: 10_000,
     staleTime: 0,
   });
   const lift = useMutation({
-    mutationFn: (id: number) => take(api.DELETE('/slowed-log-ins/{id}', { params: { path: { id } } })),
+    mutationFn: (id: number) => dataOf(api.DELETE('/slowed-log-ins/{id}', { params: { path: { id } } })),
     onSuccess: (left) => queries.setQueryData(['slowed-log-ins'], left),
   });
   if (!slowed.data) return <Waiting error={slowed.error} retry={() => void slowed.refetch()} home={slowed.error !== null} />;
@@ -24,7 +24,7 @@ export default function PeoplePage({ account }: { account: Account }) {
   return (
     <>
       <TopBar account={account} title="People" />
-      <Sheet label="People">
+      <PageAndMargin label="People">
         <Row
           className="pt-5"
           page={<h1 className="title">Log-ins that have to wait</h1>}
@@ -75,13 +75,13 @@ export default function PeoplePage({ account }: { account: Account }) {
               <p className="pt-2">The right password ends it. Other names, and the same name from elsewhere, wait for nothing.</p>
               {lift.error && (
                 <p className="notice mt-2" role="alert">
-                  {inWords(lift.error)}
+                  {errorWords(lift.error)}
                 </p>
               )}
             </>
           }
         />
-      </Sheet>
+      </PageAndMargin>
     </>
   );
 }

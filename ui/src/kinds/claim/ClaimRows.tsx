@@ -1,11 +1,11 @@
-import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
+import { Row } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
 import type { Choice } from '../content';
 import type { RowsProps, SettingParts } from '../kindUi';
 import { AnswersIn, layouts } from '../common/rows/AnswersIn';
 import { Earned } from '../common/rows/Earned';
 import { LineNotes } from '../common/lines/LineNotes';
-import { Toggle } from '../../parts/Toggle';
+import { Toggle } from '../../parts/fields/Toggle';
 import { isWeighed, plain } from '../common/rows/rows';
 
 /** The two words of a claim, and which of them is the key. */
@@ -26,7 +26,7 @@ export function ClaimRows({ content, margin, readOnly, edit }: RowsProps<'claim'
         <p className="flex items-baseline gap-3">
           <span className="fig w-4 text-quiet">{i + 1}</span>
           <span className="font-reading text-[17px]">
-            <Value
+            <Editable
               plain
               width={12}
               label={i === 0 ? 'The affirmative word' : 'The negative word'}
@@ -51,7 +51,7 @@ export function ClaimRows({ content, margin, readOnly, edit }: RowsProps<'claim'
               <>
                 {' '}
                 weighs{' '}
-                <Value
+                <Editable
                   label={`Points of “${choice.text}”`}
                   value={choice.weight ?? '0'}
                   disabled={readOnly}

@@ -1,10 +1,10 @@
-import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
-import { Written } from '../../parts/Written';
+import { Row } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
+import { GrowingText } from '../../parts/fields/GrowingText';
 import type { ContentOf, Part } from '../content';
 import type { RowsProps } from '../kindUi';
-import { LineNotes, RemarkHere } from '../common/lines/LineNotes';
-import { Toggle } from '../../parts/Toggle';
+import { LineNotes, CommentHere } from '../common/lines/LineNotes';
+import { Toggle } from '../../parts/fields/Toggle';
 import { closeGap, type Gap, gapsIn, numbered } from './gaps';
 import { Handle } from '../common/rows/Handle';
 import { PartMarks } from '../common/rows/PartRow';
@@ -122,7 +122,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
               onDown={() => rows.move(j, j + 1)}
               onRemove={() => rows.remove(j)}
             />
-            <Written
+            <GrowingText
               ref={(element) => rows.register(j, element)}
               className="answer"
               label={`Gap ${i + 1}, line ${j + 1}`}
@@ -159,7 +159,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
                       </button>{' '}
                     </>
                   )}
-                  <RemarkHere where={name} />
+                  <CommentHere where={name} />
                 </span>
               </p>
             )}
@@ -170,7 +170,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
                 {(line.share !== undefined || j > 0) && !isWeighed(content) && (
                   <p>
                     counts{' '}
-                    <Value
+                    <Editable
                       label={`Share of line ${j + 1} of gap ${i + 1}`}
                       value={`${line.share ?? '100'} %`}
                       disabled={readOnly}
@@ -178,7 +178,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
                     />
                   </p>
                 )}
-                <Written
+                <GrowingText
                   className="say"
                   label={`What line ${j + 1} of gap ${i + 1} says`}
                   placeholder="says nothing of its own"

@@ -1,5 +1,5 @@
 import { Fragment, useState } from 'react';
-import { Rich } from '../../parts/Rich';
+import { Rich } from '../../parts/text/Rich';
 import { mapIn, withPart } from '../common/answers/answers';
 import type { AnswerProps } from '../kindUi';
 

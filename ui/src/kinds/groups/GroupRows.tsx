@@ -1,5 +1,5 @@
-import { Row } from '../../parts/Sheet';
-import { Pick } from '../../parts/Value';
+import { Row } from '../../parts/PageAndMargin';
+import { EditableChoice } from '../../parts/fields/Editable';
 import type { Part } from '../content';
 import type { RowsProps } from '../kindUi';
 import { PartMarks, PartRow } from '../common/rows/PartRow';
@@ -89,7 +89,7 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
             margin={
               <>
                 in{' '}
-                <Pick
+                <EditableChoice
                   label={`Group of item ${i + 1}`}
                   value={belongs}
                   options={options}

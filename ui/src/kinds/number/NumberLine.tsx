@@ -1,4 +1,4 @@
-import { Row } from '../../parts/Sheet';
+import { Row } from '../../parts/PageAndMargin';
 import type { Margin } from '../content';
 
 type Span = Margin['spans'][number];

@@ -1,5 +1,5 @@
 import { type DragEvent, type KeyboardEvent, useRef, useState } from 'react';
-import { Rich } from '../../parts/Rich';
+import { Rich } from '../../parts/text/Rich';
 import type { AnswerProps } from '../kindUi';
 
 /** Items put in order by dragging, with the buttons, or with Alt and an arrow. Until one is moved, nothing is answered. */

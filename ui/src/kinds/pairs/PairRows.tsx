@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { Written } from '../../parts/Written';
+import { GrowingText } from '../../parts/fields/GrowingText';
 import type { Part } from '../content';
 import type { RowsProps } from '../kindUi';
 import { PartMarks, PartRow } from '../common/rows/PartRow';
@@ -59,7 +59,7 @@ export function PairRows({ content, margin, readOnly, edit }: RowsProps<'pairs'>
           beside={
             <>
               <span className="text-quiet">with</span>
-              <Written
+              <GrowingText
                 ref={(element) => {
                   if (element) withs.current.set(i, element);
                   else withs.current.delete(i);

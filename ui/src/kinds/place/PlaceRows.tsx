@@ -1,6 +1,6 @@
 import type { Schema } from '../../api/client';
-import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
+import { Row } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
 import type { Part } from '../content';
 import type { RowsProps } from '../kindUi';
 import { Handle } from '../common/rows/Handle';
@@ -101,7 +101,7 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'
                 value={spot.name ?? ''}
                 onChange={(e) => changeSpot(i, { name: e.target.value === '' ? null : e.target.value })}
               />
-              <Value
+              <Editable
                 label={`Numbers of spot ${i + 1}: x, y, radius`}
                 width={14}
                 value={`${spot.x} ${spot.y} ${spot.radius}`}
@@ -133,7 +133,7 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'
             margin={
               <>
                 at spot{' '}
-                <Value
+                <Editable
                   label={`Spots of label ${i + 1}, parted by commas; 0 for a spare`}
                   value={belongs.length > 0 ? belongs.join(', ') : 'none: a spare'}
                   disabled={readOnly}

@@ -1,5 +1,5 @@
-import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
+import { Row } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
 import type { RowsProps } from '../kindUi';
 
 /** A scale with words at its ends. */
@@ -18,7 +18,7 @@ export function RatingRows({ content, readOnly, edit }: RowsProps<'rating'>) {
     />
   );
   const number = (field: 'from' | 'to', label: string) => (
-    <Value
+    <Editable
       label={label}
       value={String(content[field])}
       disabled={readOnly}

@@ -1,17 +1,17 @@
 import type { Schema } from '../../api/client';
-import { Row } from '../../parts/Sheet';
-import { Value } from '../../parts/Value';
-import { Written } from '../../parts/Written';
+import { Row } from '../../parts/PageAndMargin';
+import { Editable } from '../../parts/fields/Editable';
+import { GrowingText } from '../../parts/fields/GrowingText';
 import { Earned } from '../common/rows/Earned';
-import { LineNotes, RemarkHere } from '../common/lines/LineNotes';
-import { Toggle } from '../../parts/Toggle';
+import { LineNotes, CommentHere } from '../common/lines/LineNotes';
+import { Toggle } from '../../parts/fields/Toggle';
 import { Handle } from '../common/rows/Handle';
 import { PictureBoard } from '../common/picture/PictureBoard';
 import { PictureRow } from '../common/picture/PictureRow';
 import { isWeighed, nextId, plain } from '../common/rows/rows';
 import { settings } from '../facts.gen';
 import type { RowsProps, SettingParts } from '../kindUi';
-import { inWords, readShape } from '../common/picture/shapes';
+import { shapeWords, readShape } from '../common/picture/shapes';
 import { useRows } from '../common/rows/useRows';
 
 type Region = Schema['Region'];
@@ -49,10 +49,10 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
             onAdd={(shape) =>
               set([
                 ...regions,
-                { id: nextId(regions), area: inWords(shape), key: !regions.some((r) => r.key), ...(weighed && { weight: '0' }) },
+                { id: nextId(regions), area: shapeWords(shape), key: !regions.some((r) => r.key), ...(weighed && { weight: '0' }) },
               ])
             }
-            onChange={(i, shape) => change(i, { area: inWords(shape) })}
+            onChange={(i, shape) => change(i, { area: shapeWords(shape) })}
             onRemove={(i) => rows.remove(i)}
           />
         )}
@@ -82,7 +82,7 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
                 value={region.name ?? ''}
                 onChange={(e) => change(i, { name: e.target.value })}
               />
-              <Value
+              <Editable
                 label={`Shape and numbers of area ${i + 1}`}
                 width={24}
                 value={region.area}
@@ -105,7 +105,7 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
                   <>
                     {' '}
                     weighs{' '}
-                    <Value
+                    <Editable
                       label={`Points of area ${i + 1}`}
                       value={region.weight ?? '0'}
                       disabled={readOnly}
@@ -116,10 +116,10 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
                 {' · '}
                 <Earned margin={margin} line={`area ${i + 1}`} />{' '}
                 <span className="lineact">
-                  <RemarkHere where={`area ${i + 1}`} />
+                  <CommentHere where={`area ${i + 1}`} />
                 </span>
               </p>
-              <Written
+              <GrowingText
                 className="say"
                 label={`What area ${i + 1} says when clicked`}
                 placeholder="says nothing of its own"

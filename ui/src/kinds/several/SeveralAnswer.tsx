@@ -1,4 +1,4 @@
-import { Rich } from '../../parts/Rich';
+import { Rich } from '../../parts/text/Rich';
 import { chosenIn } from '../common/answers/answers';
 import { tileLayout } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';

@@ -1,10 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api, type Schema, take } from '../../../api/client';
+import { api, type Schema, dataOf } from '../../../api/client';
 import { blueprintsQuery, boardQuery } from '../../../api/queries';
-import { Row, Sheet } from '../../../parts/Sheet';
-import { Pick } from '../../../parts/Value';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
+import { EditableChoice } from '../../../parts/fields/Editable';
 import { Waiting } from '../../../parts/Waiting';
 import { LastIntake } from './LastIntake';
 import { KindHeads } from './KindHeads';
@@ -22,7 +22,7 @@ export default function BoardPage() {
   const chosen = (list.find((b) => b.id === shown) ?? list[0])?.id;
   const needed = useQuery({
     queryKey: ['blueprint', chosen],
-    queryFn: () => take(api.GET('/blueprints/{id}', { params: { path: { id: chosen ?? 0 } } })),
+    queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id: chosen ?? 0 } } })),
     enabled: chosen !== undefined,
     placeholderData: keepPreviousData,
   });
@@ -30,7 +30,7 @@ export default function BoardPage() {
   if (!board.data) return <Waiting error={board.error} retry={() => void board.refetch()} />;
   const { kinds, rows } = board.data;
   return (
-    <Sheet label="Board">
+    <PageAndMargin label="Board">
       <Row
         className="pt-4"
         page={
@@ -41,7 +41,7 @@ export default function BoardPage() {
               {blueprint && (
                 <>
                   {' · showing the need of '}
-                  <Pick
+                  <EditableChoice
                     label="Assessment"
                     value={String(blueprint.id)}
                     options={list.map((b) => ({ value: String(b.id), words: b.title }))}
@@ -100,7 +100,7 @@ export default function BoardPage() {
           </>
         }
       />
-    </Sheet>
+    </PageAndMargin>
   );
 }
 

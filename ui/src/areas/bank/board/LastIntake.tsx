@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, inWords, type Schema, take } from '../../../api/client';
+import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
-import { count, day } from '../../../parts/figures';
+import { count, day } from '../../../parts/text/figures';
 
 /** The last intake, and the way back from it. */
 export function LastIntake({ bank }: { bank: number }) {
@@ -13,7 +13,7 @@ export function LastIntake({ bank }: { bank: number }) {
 export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Schema['Batch']; lead?: string }) {
   const queries = useQueryClient();
   const takeBack = useMutation({
-    mutationFn: () => take(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
+    mutationFn: () => dataOf(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
     onSuccess: () =>
       Promise.all(['board', 'questions', 'batches', 'blueprints'].map((key) => queries.invalidateQueries({ queryKey: [key, bank] }))),
   });
@@ -33,7 +33,7 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
           Take back this batch
         </button>
       )}
-      {takeBack.error && <span className="notice block">{inWords(takeBack.error)}</span>}
+      {takeBack.error && <span className="notice block">{errorWords(takeBack.error)}</span>}
     </p>
   );
 }

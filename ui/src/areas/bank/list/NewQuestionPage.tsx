@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SubmitEvent, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, inWords, take } from '../../../api/client';
-import { Row, Sheet } from '../../../parts/Sheet';
+import { api, errorWords, dataOf } from '../../../api/client';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import type { Kind } from '../../../kinds/content';
 import { kinds } from '../../../kinds/facts.gen';
 
@@ -31,16 +31,16 @@ export default function NewQuestionPage() {
   };
   const make = useMutation({
     mutationFn: (kind: Kind) =>
-      take(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { content: kinds[kind].empty, count, objective } })),
+      dataOf(api.POST('/banks/{id}/questions', { params: { path: { id: bank } }, body: { content: kinds[kind].empty, count, objective } })),
     onSuccess: (made) => opened(made.id, count > 1),
   });
   const copy = useMutation({
-    mutationFn: (id: number) => take(api.POST('/questions/{id}/copy', { params: { path: { id } } })),
+    mutationFn: (id: number) => dataOf(api.POST('/questions/{id}/copy', { params: { path: { id } } })),
     onSuccess: (made) => opened(made.id, false),
   });
   const patterns = useQuery({
     queryKey: ['questions', bank, 'patterns'],
-    queryFn: () => take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { patterns: true } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { patterns: true } } })),
   });
   const submit = (e: SubmitEvent) => {
     e.preventDefault();
@@ -48,7 +48,7 @@ export default function NewQuestionPage() {
   };
   const error = make.error ?? copy.error;
   return (
-    <Sheet label="A new question">
+    <PageAndMargin label="A new question">
       <Row
         className="pt-5"
         page={
@@ -82,7 +82,7 @@ export default function NewQuestionPage() {
             <p>It is a draft of the bank at once, and never dealt before it is cleared. A draft can be thrown away.</p>
             {error && (
               <p className="notice" role="alert">
-                {inWords(error)}
+                {errorWords(error)}
               </p>
             )}
           </>
@@ -109,6 +109,6 @@ export default function NewQuestionPage() {
           </>
         }
       />
-    </Sheet>
+    </PageAndMargin>
   );
 }

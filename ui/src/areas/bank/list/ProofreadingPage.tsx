@@ -1,9 +1,9 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api, take } from '../../../api/client';
-import { count, grouped } from '../../../parts/figures';
-import { Row, Sheet } from '../../../parts/Sheet';
+import { api, dataOf } from '../../../api/client';
+import { count, grouped } from '../../../parts/text/figures';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { Waiting } from '../../../parts/Waiting';
 import { remember } from './cameFrom';
 
@@ -14,7 +14,7 @@ export default function ProofreadingPage() {
   const notes = useInfiniteQuery({
     queryKey: ['proofreading', bank, rule],
     queryFn: ({ pageParam, signal }) =>
-      take(
+      dataOf(
         api.GET('/banks/{id}/proofreading', {
           params: { path: { id: bank }, query: { after: pageParam, ...(rule !== null && { rule }) } },
           signal,
@@ -30,7 +30,7 @@ export default function ProofreadingPage() {
   const shown = notes.data.pages.flatMap((page) => page.questions);
   const goOn = () => remember({ ids: shown.map((q) => q.id), words: 'with notes', path: `/banks/${bank}/proofreading` });
   return (
-    <Sheet label="Proofreading">
+    <PageAndMargin label="Proofreading">
       <Row
         className="pt-5"
         page={
@@ -89,6 +89,6 @@ export default function ProofreadingPage() {
         />
       )}
       {shown.length === 0 && <Row className="pt-3" page={<p className="text-soft">Nothing to note.</p>} />}
-    </Sheet>
+    </PageAndMargin>
   );
 }

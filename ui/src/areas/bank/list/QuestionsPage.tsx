@@ -2,12 +2,12 @@ import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-qu
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type Schema, take } from '../../../api/client';
+import { api, type Schema, dataOf } from '../../../api/client';
 import { boardQuery } from '../../../api/queries';
-import { count } from '../../../parts/figures';
-import { Row, Sheet } from '../../../parts/Sheet';
-import { Pick } from '../../../parts/Value';
-import { useSettled } from '../../../parts/useSettled';
+import { count } from '../../../parts/text/figures';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { useSettled } from '../../../parts/hooks/useSettled';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import { kinds } from '../../../kinds/facts.gen';
@@ -53,7 +53,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const list = useInfiniteQuery({
     queryKey: ['questions', bank, filter, order],
     queryFn: ({ pageParam, signal }) =>
-      take(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
+      dataOf(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
     initialPageParam: '',
     getNextPageParam: (page) => page.after,
     placeholderData: keepPreviousData,
@@ -76,17 +76,17 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const goOn = () =>
     remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
-    <Sheet label="Questions">
+    <PageAndMargin label="Questions">
       <Row
         className="pt-4 pb-3"
         page={
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
             <h1 className="title">{count(total, 'question')}</h1>
             <span className="path">
-              <Pick label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
-              <Pick label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
-              <Pick label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} /> ·{' '}
-              <Pick<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
+              <EditableChoice label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
+              <EditableChoice label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
+              <EditableChoice label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} /> ·{' '}
+              <EditableChoice<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
             </span>
             <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
           </div>
@@ -122,7 +122,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
           if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
         }}
       />
-    </Sheet>
+    </PageAndMargin>
   );
 }
 

@@ -1,16 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, inWords, type Schema, take } from '../../../api/client';
+import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { pagesQuery } from '../../../api/queries';
-import { day, timeOfDay } from '../../../parts/figures';
-import { MediaContext } from '../../../parts/media';
-import { Row, Sheet } from '../../../parts/Sheet';
-import { Sure } from '../../../parts/Sure';
-import { useAutosave } from '../../../parts/useAutosave';
-import { Value } from '../../../parts/Value';
+import { day, timeOfDay } from '../../../parts/text/figures';
+import { MediaContext } from '../../../parts/text/media';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
+import { Confirm } from '../../../parts/fields/Confirm';
+import { useAutosave } from '../../../parts/hooks/useAutosave';
+import { Editable } from '../../../parts/fields/Editable';
 import { Waiting } from '../../../parts/Waiting';
-import { Written } from '../../../parts/Written';
+import { GrowingText } from '../../../parts/fields/GrowingText';
 import { type Account, mayEdit } from '../../people/session';
 import { useMedia } from '../../../kinds/common/picture/files';
 import { TextTools } from './TextTools';
@@ -26,7 +26,7 @@ export default function PagesPage({ account }: { account: Account }) {
   const media = useMedia(bank);
   const pages = useQuery(pagesQuery(bank));
   const make = useMutation({
-    mutationFn: (name: string) => take(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
+    mutationFn: (name: string) => dataOf(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
     onSuccess: async (made) => {
       await queries.invalidateQueries({ queryKey: ['pages', bank] });
       void navigate(`/banks/${bank}/pages/${made.id}`);
@@ -40,7 +40,7 @@ export default function PagesPage({ account }: { account: Account }) {
   };
   return (
     <MediaContext value={media}>
-      <Sheet label="Pages">
+      <PageAndMargin label="Pages">
         {open ? (
           <OnePage key={open.id} page={open} bank={bank} readOnly={!mayEdit(account)} />
         ) : (
@@ -79,13 +79,13 @@ export default function PagesPage({ account }: { account: Account }) {
               )}
               {make.error && (
                 <p className="notice" role="alert">
-                  {inWords(make.error)}
+                  {errorWords(make.error)}
                 </p>
               )}
             </>
           }
         />
-      </Sheet>
+      </PageAndMargin>
     </MediaContext>
   );
 }
@@ -104,7 +104,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     initial: editedOf(page),
     versionRef,
     save: (body, over, keepalive) =>
-      take(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: over }, keepalive })),
+      dataOf(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: over }, keepalive })),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
     onSaved: () => void queries.invalidateQueries({ queryKey: ['pages', bank] }),
@@ -112,7 +112,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
   const { value: text, error, theirs } = saving;
   const change = (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part });
   const remove = useMutation({
-    mutationFn: () => take(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
+    mutationFn: () => dataOf(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
     onSuccess: async () => {
       localStorage.removeItem(shelf);
       await queries.invalidateQueries({ queryKey: ['pages', bank] });
@@ -130,7 +130,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
                 Pages
               </Link>
               {' · '}
-              <Value
+              <Editable
                 plain
                 width={20}
                 label="Name, for authors"
@@ -155,7 +155,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
             </p>
             {error && (
               <div className="notice" role="alert">
-                <p>{inWords(error)}</p>
+                <p>{errorWords(error)}</p>
                 {theirs ? (
                   <>
                     <p>
@@ -194,7 +194,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
       <Row
         className="pb-6"
         page={
-          <Written
+          <GrowingText
             className="answer"
             label="What the page reads"
             placeholder="Text, lists, pictures, formulas"
@@ -205,7 +205,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
         }
         margin={
           !readOnly && (
-            <Sure
+            <Confirm
               ask="Take this page out of the bank"
               act="Take it out"
               pending={remove.isPending}

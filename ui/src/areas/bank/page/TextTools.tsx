@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { inWords } from '../../../api/client';
-import { FileButton } from '../../../parts/FileButton';
-import { insertInto, makeLink, makeList, surround } from '../../../parts/marks';
-import { Pick } from '../../../parts/Value';
-import { useStable } from '../../../parts/useStable';
+import { errorWords } from '../../../api/client';
+import { FileButton } from '../../../parts/fields/FileButton';
+import { insertInto, makeLink, makeList, surround } from '../../../parts/text/marks';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { useStable } from '../../../parts/hooks/useStable';
 import { inMegabytes, takeFile, usePages } from '../../../kinds/common/picture/files';
 import { largest } from '../../../kinds/facts.gen';
 import { TakenOut } from '../../../kinds/common/picture/TakenOut';
@@ -69,7 +69,7 @@ export function TextTools({ bank }: { bank: number }) {
         onFile={(file) => take.mutate(file)}
       />
       {names.length > 0 && (
-        <Pick
+        <EditableChoice
           label="A page of the bank in the text"
           value=""
           options={[{ value: '', words: 'a page' }, ...names.map((name) => ({ value: name, words: name }))]}
@@ -81,7 +81,7 @@ export function TextTools({ bank }: { bank: number }) {
       {take.isPending && <span className="text-quiet">taking it in …</span>}
       {take.error && (
         <span className="notice" role="alert">
-          {inWords(take.error)}
+          {errorWords(take.error)}
         </span>
       )}
       {take.data && describing && <TakenOut medium={take.data} />}

@@ -1,22 +1,22 @@
 import { useMutation } from '@tanstack/react-query';
 import { type RefObject, use, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, inWords, take } from '../../../api/client';
-import { Row } from '../../../parts/Sheet';
-import { Sure } from '../../../parts/Sure';
-import { useAutosave } from '../../../parts/useAutosave';
-import { Pick, Value } from '../../../parts/Value';
+import { api, errorWords, dataOf } from '../../../api/client';
+import { Row } from '../../../parts/PageAndMargin';
+import { Confirm } from '../../../parts/fields/Confirm';
+import { useAutosave } from '../../../parts/hooks/useAutosave';
+import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Edit, Question } from './useDraft';
-import { RemarkHere, RemarkThread } from '../../../kinds/common/lines/LineNotes';
+import { CommentHere, CommentThread } from '../../../kinds/common/lines/LineNotes';
 import { StandingContext } from '../../../kinds/common/lines/StandingContext';
-import { Toggle } from '../../../parts/Toggle';
+import { Toggle } from '../../../parts/fields/Toggle';
 
-/** What stands about a question: tags, difficulty, a note to self, whether it is a pattern, remarks that are closed. */
+/** What stands about a question: tags, difficulty, a note to self, whether it is a pattern, comments that are closed. */
 export function AboutRows({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const { content } = edit.draft;
   const { id } = question;
   const keep = (body: { selfNote?: string; isPattern?: boolean }, over: number, keepalive = false) =>
-    take(api.PUT('/questions/{id}/about', { params: { path: { id } }, body: { ...body, version: over }, keepalive }));
+    dataOf(api.PUT('/questions/{id}/about', { params: { path: { id } }, body: { ...body, version: over }, keepalive }));
   const about = useMutation({
     scope: { id: `question:${id}` },
     mutationFn: (isPattern: boolean) => keep({ isPattern }, edit.versionRef.current),
@@ -40,7 +40,7 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
         page={
           <p>
             tags{' '}
-            <Value
+            <Editable
               plain
               width={24}
               label="Tags, parted by commas"
@@ -64,7 +64,7 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
               }
             />
             {' · '}difficulty{' '}
-            <Pick
+            <EditableChoice
               label="Difficulty"
               value={content.difficulty ?? ''}
               options={['', 'easy', 'medium', 'hard'].map((value) => ({ value, words: value === '' ? 'not said' : value }))}
@@ -89,10 +89,10 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
         }
         margin={
           <>
-            <RemarkHere where="" words="Remark on the whole question" />
+            <CommentHere where="" words="Comment on the whole question" />
             {error && (
               <p className="notice" role="alert">
-                {inWords(error)}{' '}
+                {errorWords(error)}{' '}
                 {note.theirs && (
                   <>
                     Theirs reads: “{note.theirs.selfNote}”.{' '}
@@ -125,24 +125,24 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
         }
         margin={<Throw question={question} versionRef={edit.versionRef} readOnly={readOnly} />}
       />
-      <ClosedRemarks />
+      <ClosedComments />
     </>
   );
 }
 
-function ClosedRemarks() {
+function ClosedComments() {
   const standing = use(StandingContext);
   const [open, setOpen] = useState(false);
-  const closed = standing?.remarks.filter((remark) => remark.closedAt !== null) ?? [];
+  const closed = standing?.comments.filter((comment) => comment.closedAt !== null) ?? [];
   if (!standing || closed.length === 0) return null;
   return (
     <Row
       page={
         <button className="act" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {closed.length === 1 ? '1 closed remark' : `${closed.length} closed remarks`}
+          {closed.length === 1 ? '1 closed comment' : `${closed.length} closed comments`}
         </button>
       }
-      margin={open && closed.map((remark) => <RemarkThread key={remark.id} remark={remark} standing={standing} />)}
+      margin={open && closed.map((comment) => <CommentThread key={comment.id} comment={comment} standing={standing} />)}
     />
   );
 }
@@ -152,7 +152,7 @@ function Throw({ question, versionRef, readOnly }: { question: Question; version
   const navigate = useNavigate();
   const discard = useMutation({
     mutationFn: () =>
-      take(api.DELETE('/questions/{id}', { params: { path: { id: question.id }, query: { version: versionRef.current } } })),
+      dataOf(api.DELETE('/questions/{id}', { params: { path: { id: question.id }, query: { version: versionRef.current } } })),
     onSuccess: () => {
       localStorage.removeItem(`zetema:question:${question.id}`);
       void navigate(`/banks/${question.bank.id}/questions`, { replace: true });
@@ -160,7 +160,7 @@ function Throw({ question, versionRef, readOnly }: { question: Question; version
   });
   if (readOnly || question.clearedRevision !== null) return null;
   return (
-    <Sure
+    <Confirm
       ask="throw this draft away"
       act="Throw it away"
       pending={discard.isPending}

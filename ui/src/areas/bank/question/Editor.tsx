@@ -1,14 +1,14 @@
 import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
-import { Row } from '../../../parts/Sheet';
-import { useKeys } from '../../../parts/useKeys';
-import { Value } from '../../../parts/Value';
-import { Written } from '../../../parts/Written';
+import { Row } from '../../../parts/PageAndMargin';
+import { useKeys } from '../../../parts/hooks/useKeys';
+import { Editable } from '../../../parts/fields/Editable';
+import { GrowingText } from '../../../parts/fields/GrowingText';
 import type { Draft, Question } from './useDraft';
 import type { Content, Margin } from '../../../kinds/content';
 import { HintRows } from './feedback/HintRows';
-import { beginStep } from '../../../parts/useHistory';
+import { beginStep } from '../../../parts/hooks/useHistory';
 import { kindFacts, kindUi } from '../../../kinds/registry';
-import { LineNotes, RemarkHere } from '../../../kinds/common/lines/LineNotes';
+import { LineNotes, CommentHere } from '../../../kinds/common/lines/LineNotes';
 import { NoteRows } from './feedback/NoteRows';
 import { ObjectiveField } from './ObjectiveField';
 import { stay } from '../../../kinds/common/rows/RowFoot';
@@ -50,7 +50,7 @@ export function Editor({ draft, margin, bankSettings, problem, bank, change, edi
                 onChange={(objective) => change({ ...draft, objective })}
               />
               {' · '}
-              <Value
+              <Editable
                 plain
                 label="Name"
                 width={20}
@@ -81,7 +81,7 @@ export function Editor({ draft, margin, bankSettings, problem, bank, change, edi
             <LineNotes where="marking" />
             <LineNotes where="stem" />
             <p className="lineact stays">
-              <RemarkHere where="stem" words="remark on the stem" />
+              <CommentHere where="stem" words="comment on the stem" />
             </p>
           </>
         }
@@ -118,7 +118,7 @@ function How({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { c
     });
   return (
     <p className="path pt-1">
-      <Value plain width={30} label="The line that tells how to answer" value={own ?? usual} disabled={readOnly} onChange={set} />
+      <Editable plain width={30} label="The line that tells how to answer" value={own ?? usual} disabled={readOnly} onChange={set} />
       {own !== undefined && !readOnly && (
         <>
           {' '}
@@ -168,7 +168,7 @@ function Stem({ content, readOnly, edit }: Pick<Props, 'edit' | 'readOnly'> & { 
   }, []);
   return (
     <>
-      <Written
+      <GrowingText
         ref={field}
         className="stem"
         label="Stem"

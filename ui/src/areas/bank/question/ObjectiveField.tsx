@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { api, take } from '../../../api/client';
+import { api, dataOf } from '../../../api/client';
 
 /** The objectives of a bank as they are typed, from the top: "Hive inspection > Reading a frame". */
 export function useObjectives(bank: number, enabled: boolean): string[] {
   const board = useQuery({
     queryKey: ['board', bank],
-    queryFn: () => take(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
     enabled,
   });
   return (board.data?.rows ?? []).map((row) => row.objective.path).filter((path) => path !== '');

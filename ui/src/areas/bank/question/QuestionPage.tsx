@@ -1,9 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
-import { api, inWords, take } from '../../../api/client';
-import { MediaContext, PagesContext } from '../../../parts/media';
-import { Row, Sheet } from '../../../parts/Sheet';
+import { api, errorWords, dataOf } from '../../../api/client';
+import { MediaContext, PagesContext } from '../../../parts/text/media';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import { AboutRows } from './AboutRows';
@@ -18,7 +18,7 @@ import { RevisionRows } from './RevisionRows';
 import { Scores } from './tryout/Scores';
 import { Standing } from './QuestionStanding';
 import { StandingContext, type Standing as WhatStands } from '../../../kinds/common/lines/StandingContext';
-import { useStable } from '../../../parts/useStable';
+import { useStable } from '../../../parts/hooks/useStable';
 
 /** One question: stem and answers on the page, what they lead to in the margin. Saves itself. */
 export default function QuestionPage({ account }: { account: Account }) {
@@ -40,7 +40,7 @@ export function ToQuestion() {
 function useQuestion(id: number) {
   return useQuery({
     queryKey: ['question', id],
-    queryFn: () => take(api.GET('/questions/{id}', { params: { path: { id } } })),
+    queryFn: () => dataOf(api.GET('/questions/{id}', { params: { path: { id } } })),
     staleTime: 0,
     gcTime: 0,
     refetchOnWindowFocus: false,
@@ -61,7 +61,7 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
       <MediaContext value={media}>
         <StandingContext value={standing}>
           <LinesContext value={lines}>
-            <Sheet label="Question">
+            <PageAndMargin label="Question">
               <Editor
                 draft={edit.draft}
                 margin={question.margin}
@@ -77,7 +77,7 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
                     <Standing question={question} edit={edit} readOnly={readOnly} />
                     {error && (
                       <p className="notice" role="alert">
-                        {inWords(error)}
+                        {errorWords(error)}
                       </p>
                     )}
                   </>
@@ -88,7 +88,7 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
               <AboutRows question={question} edit={edit} readOnly={readOnly} />
               <RevisionRows question={question} edit={edit} readOnly={readOnly} />
               <Row className="pb-6" page={null} />
-            </Sheet>
+            </PageAndMargin>
           </LinesContext>
         </StandingContext>
       </MediaContext>
@@ -101,22 +101,22 @@ function useStanding(question: Question, edit: Edit, mayWrite: boolean): { stand
   const { id } = question;
   const act = useMutation({ mutationFn: (call: () => Promise<Question>) => call(), onSuccess: edit.rebase });
   const run = useStable((call: () => Promise<Question>) => act.mutate(call));
-  const { proofs, remarks } = question;
+  const { proofs, comments } = question;
   const standing = useMemo<WhatStands>(() => {
     const path = { id };
     return {
       proofs,
-      remarks,
+      comments,
       mayWrite,
       waveOff: ({ rule, where, message }, reason) =>
-        run(() => take(api.POST('/questions/{id}/waved', { params: { path }, body: { rule, where, message, reason } }))),
+        run(() => dataOf(api.POST('/questions/{id}/waved', { params: { path }, body: { rule, where, message, reason } }))),
       bringBack: ({ rule, where, message }) =>
-        run(() => take(api.PUT('/questions/{id}/waved', { params: { path }, body: { rule, where, message } }))),
-      remark: (where, text) => run(() => take(api.POST('/questions/{id}/remarks', { params: { path }, body: { where, text } }))),
-      goOn: (remark, change) =>
-        run(() => take(api.PUT('/questions/{id}/remarks/{remark}', { params: { path: { id, remark: remark.id } }, body: change }))),
+        run(() => dataOf(api.PUT('/questions/{id}/waved', { params: { path }, body: { rule, where, message } }))),
+      comment: (where, text) => run(() => dataOf(api.POST('/questions/{id}/comments', { params: { path }, body: { where, text } }))),
+      goOn: (comment, change) =>
+        run(() => dataOf(api.PUT('/questions/{id}/comments/{comment}', { params: { path: { id, comment: comment.id } }, body: change }))),
     };
-  }, [id, proofs, remarks, mayWrite, run]);
+  }, [id, proofs, comments, mayWrite, run]);
   return { standing, error: act.error };
 }
 

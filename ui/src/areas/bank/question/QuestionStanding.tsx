@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { ApiError, api, inWords, type Schema, take } from '../../../api/client';
-import { timeOfDay } from '../../../parts/figures';
+import { ApiError, api, errorWords, type Schema, dataOf } from '../../../api/client';
+import { timeOfDay } from '../../../parts/text/figures';
 import type { Edit, Question } from './useDraft';
 import type { Content } from '../../../kinds/content';
 import { LineNotes } from '../../../kinds/common/lines/LineNotes';
@@ -58,7 +58,7 @@ function Unsaved({ edit, error }: { edit: Edit; error: Error }) {
   const stale = error instanceof ApiError && error.isStale;
   return (
     <div className="mt-1" role="alert">
-      <p className="notice">{inWords(error)}</p>
+      <p className="notice">{errorWords(error)}</p>
       {stale ? (
         <>
           {edit.theirs && <BothVersions mine={edit.draft.content} theirs={edit.theirs} />}
@@ -116,7 +116,7 @@ function BothVersions({ mine, theirs }: { mine: Content; theirs: Question }) {
 function Others({ question }: { question: Question }) {
   const here = useQuery({
     queryKey: ['here', question.id],
-    queryFn: () => take(api.POST('/questions/{id}/here', { params: { path: { id: question.id } } })),
+    queryFn: () => dataOf(api.POST('/questions/{id}/here', { params: { path: { id: question.id } } })),
     refetchInterval: 20_000,
     retry: false,
     gcTime: 0,
@@ -143,13 +143,13 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
   const move = useMutation({
     scope: { id: `question:${question.id}` },
     mutationFn: (status: Schema['Status']) =>
-      take(
+      dataOf(
         api.PUT('/questions/{id}/status', { params: { path: { id: question.id } }, body: { status, version: edit.versionRef.current } }),
       ),
     onSuccess: edit.rebase,
   });
   const copy = useMutation({
-    mutationFn: () => take(api.POST('/questions/{id}/copy', { params: { path: { id: question.id } } })),
+    mutationFn: () => dataOf(api.POST('/questions/{id}/copy', { params: { path: { id: question.id } } })),
     onSuccess: (made) => void navigate(`/banks/${made.bank.id}/questions/${made.id}`),
   });
   return (
@@ -166,7 +166,7 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
       )}
       {(move.error ?? copy.error) && (
         <span className="notice block" role="alert">
-          {inWords(move.error ?? copy.error)}
+          {errorWords(move.error ?? copy.error)}
         </span>
       )}
     </>

@@ -1,8 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, inWords, take } from '../../../api/client';
-import { day, timeOfDay } from '../../../parts/figures';
-import { Row } from '../../../parts/Sheet';
+import { api, errorWords, dataOf } from '../../../api/client';
+import { day, timeOfDay } from '../../../parts/text/figures';
+import { Row } from '../../../parts/PageAndMargin';
 import type { Edit, Question } from './useDraft';
 
 /** Who saved when; what changed, as lines of the text format; and the way back to an older one. */
@@ -39,16 +39,16 @@ export function RevisionRows({ question, edit, readOnly }: { question: Question;
 function Difference({ question, number, edit, readOnly }: { question: Question; number: number; edit: Edit; readOnly: boolean }) {
   const difference = useQuery({
     queryKey: ['revision', question.id, number, number === question.revision ? question.version : 0],
-    queryFn: () => take(api.GET('/questions/{id}/revisions/{number}', { params: { path: { id: question.id, number } } })),
+    queryFn: () => dataOf(api.GET('/questions/{id}/revisions/{number}', { params: { path: { id: question.id, number } } })),
   });
   const restore = useMutation({
     mutationFn: () =>
-      take(
+      dataOf(
         api.POST('/questions/{id}/restore', { params: { path: { id: question.id } }, body: { version: edit.versionRef.current, number } }),
       ),
     onSuccess: edit.adopt,
   });
-  if (!difference.data) return <p className="text-quiet">{difference.error ? inWords(difference.error) : 'Fetching …'}</p>;
+  if (!difference.data) return <p className="text-quiet">{difference.error ? errorWords(difference.error) : 'Fetching …'}</p>;
   return (
     <div className="my-1">
       <pre className="difference">
@@ -67,7 +67,7 @@ function Difference({ question, number, edit, readOnly }: { question: Question; 
       )}
       {restore.error && (
         <span className="notice" role="alert">
-          {inWords(restore.error)}
+          {errorWords(restore.error)}
         </span>
       )}
     </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { figure } from '../../../parts/figures';
-import { Pick, Value } from '../../../parts/Value';
+import { figure } from '../../../parts/text/figures';
+import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Question } from './useDraft';
 import type { Content, Margin } from '../../../kinds/content';
 import { settings as facts } from '../../../kinds/facts.gen';
@@ -44,17 +44,17 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
       .trim()
       .replace(/^no time limit$|^any figures$/, '');
     const back = value === '' || (value === none[word] && word !== 'floor') || (word === 'key' && value !== 'none');
-    if (word === 'marking') edit((c) => remarked(c, value));
+    if (word === 'marking') edit((c) => markedAs(c, value));
     else edit((c) => reset(c, word, back ? null : value));
   };
   const [before, setBefore] = useState<Remembered | null>(null);
-  const remarked = (c: Content, marking: string): Content => {
+  const markedAs = (c: Content, marking: string): Content => {
     const { content: next, remembered } = markedBy(c, marking, before, margin?.worth);
     setBefore(remembered);
     return next;
   };
   const value = (word: string, label: string) => (
-    <Value
+    <Editable
       label={label}
       plain={!/\d/.test(get(word))}
       width={/\d/.test(get(word)) ? 6 : 14}
@@ -64,7 +64,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
     />
   );
   const pick = (word: string, label: string, options: { value: string; words: string }[]) => (
-    <Pick
+    <EditableChoice
       label={label}
       value={get(word) || (options[0]?.value ?? '')}
       options={options}
@@ -94,7 +94,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
       {isJudged && (
         <>
           {' · '}
-          <Pick
+          <EditableChoice
             label="Graded"
             value={get('key') === 'none' ? 'none' : get('graded')}
             options={[

@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { api, type Schema, take } from '../../../api/client';
-import { useAutosave } from '../../../parts/useAutosave';
+import { api, type Schema, dataOf } from '../../../api/client';
+import { useAutosave } from '../../../parts/hooks/useAutosave';
 import type { Content } from '../../../kinds/content';
-import { useStable } from '../../../parts/useStable';
-import { useHistory, useUndoKeys } from '../../../parts/useHistory';
+import { useStable } from '../../../parts/hooks/useStable';
+import { useHistory, useUndoKeys } from '../../../parts/hooks/useHistory';
 import { tidy, withIds } from '../../../kinds/registry';
 
 export type Question = Schema['Question'];
@@ -40,7 +40,7 @@ export function useDraft(question: Question) {
     initial: draftOf(question),
     versionRef,
     save: (body, over, keepalive) =>
-      take(
+      dataOf(
         api.PUT('/questions/{id}', { params: { path: { id } }, body: { ...body, content: tidy(body.content), version: over }, keepalive }),
       ),
     versionOf: (saved) => saved.version,
@@ -79,7 +79,7 @@ export function useDraft(question: Question) {
     theirs: saving.theirs,
     takeTheirs: () => saving.theirs && adopt(saving.theirs),
     saveMine: saving.saveMine,
-    /** Something was changed beside the draft: its status, a remark. */
+    /** Something was changed beside the draft: its status, a comment. */
     rebase: keep,
     adopt,
     versionRef,

@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { api, inWords, type Schema, take } from '../../../api/client';
-import { figure } from '../../../parts/figures';
-import { Row, Sheet } from '../../../parts/Sheet';
-import { useAutosave } from '../../../parts/useAutosave';
-import { Pick, Value } from '../../../parts/Value';
+import { api, errorWords, type Schema, dataOf } from '../../../api/client';
+import { figure } from '../../../parts/text/figures';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
+import { useAutosave } from '../../../parts/hooks/useAutosave';
+import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import { Waiting } from '../../../parts/Waiting';
 import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { type Account, mayEdit } from '../../people/session';
@@ -40,7 +40,7 @@ export default function BankSettingsPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
   const query = useQuery({
     queryKey: ['bank-settings', bank],
-    queryFn: () => take(api.GET('/banks/{id}/settings', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/settings', { params: { path: { id: bank } } })),
     staleTime: 0,
   });
   if (!query.data) return <Waiting error={query.error} retry={() => void query.refetch()} />;
@@ -61,7 +61,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
     initial: editedOf(stored),
     versionRef,
     save: (body, over, keepalive) =>
-      take(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body: { ...body, version: over }, keepalive })),
+      dataOf(api.PUT('/banks/{id}/settings', { params: { path: { id: bank } }, body: { ...body, version: over }, keepalive })),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
     onSaved: (saved) => {
@@ -84,7 +84,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
   const shown = Object.keys(meaning).filter((word) => kind === '' || stored.takes[kind]?.includes(word));
   const back = (word: string) => put(Object.fromEntries(Object.entries(settings).filter(([key]) => key !== word)));
   return (
-    <Sheet label="Settings of the bank">
+    <PageAndMargin label="Settings of the bank">
       <Row
         className="pt-5 pb-3"
         page={
@@ -92,7 +92,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
             <span className="title">What counts where a question sets nothing itself</span>{' '}
             <span className="path ml-2">
               for{' '}
-              <Pick
+              <EditableChoice
                 label="For which questions"
                 value={kind}
                 options={[
@@ -107,7 +107,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
         margin={
           saving.error ? (
             <div className="notice" role="alert">
-              <p>{inWords(saving.error)}</p>
+              <p>{errorWords(saving.error)}</p>
               {saving.theirs && (
                 <button className="act" onClick={saving.saveMine}>
                   Save mine over it
@@ -140,7 +140,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
             page={
               <p>
                 {meaning[word]}{' '}
-                <Value
+                <Editable
                   label={meaning[word] ?? word}
                   width={12}
                   value={value === '' ? (word === 'time' ? 'no limit' : 'as the kind has it') : figure(value)}
@@ -172,6 +172,6 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
           />
         );
       })}
-    </Sheet>
+    </PageAndMargin>
   );
 }

@@ -1,5 +1,5 @@
 import type { Schema } from '../../../api/client';
-import { Rich } from '../../../parts/Rich';
+import { Rich } from '../../../parts/text/Rich';
 
 /** Lines of a response or a key: an author's text as it reads, what was typed to the letter. */
 export function AnswerLines({ lines }: { lines: Schema['AnswerLine'][] }) {

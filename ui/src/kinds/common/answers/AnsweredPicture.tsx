@@ -1,7 +1,7 @@
 import { use } from 'react';
 import type { Schema } from '../../../api/client';
-import { MediaContext } from '../../../parts/media';
-import { named } from '../../../parts/named';
+import { MediaContext } from '../../../parts/text/media';
+import { named } from '../../../parts/text/named';
 import { AreaOutline, ClickMark } from './OnPicture';
 
 /** The picture of a question as it was answered: numbered clicks, labels on their spots, and the right areas where the key is shown. */

@@ -1,4 +1,4 @@
-import { Rich } from '../../../parts/Rich';
+import { Rich } from '../../../parts/text/Rich';
 
 interface Props {
   parts: string[];

@@ -1,7 +1,7 @@
 import { use } from 'react';
 import type { Schema } from '../../../api/client';
-import { MediaContext } from '../../../parts/media';
-import { named } from '../../../parts/named';
+import { MediaContext } from '../../../parts/text/media';
+import { named } from '../../../parts/text/named';
 
 /** The picture of a question with its size in pixels. */
 export function useShown(picture: Schema['Picture']) {

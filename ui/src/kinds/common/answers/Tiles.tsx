@@ -1,5 +1,5 @@
 import { RadioGroup } from 'radix-ui';
-import { Rich } from '../../../parts/Rich';
+import { Rich } from '../../../parts/text/Rich';
 
 export const tileLayout = (layout: string | null) => ({ 'two columns': 'tiles two', row: 'tiles across' })[layout ?? ''] ?? 'tiles';
 

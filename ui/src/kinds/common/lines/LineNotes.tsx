@@ -1,6 +1,6 @@
 import { type SubmitEvent, use, useState } from 'react';
 import type { Schema } from '../../../api/client';
-import { day } from '../../../parts/figures';
+import { day } from '../../../parts/text/figures';
 import { isGone, LinesContext, useAt } from './lines';
 import { type Standing, StandingContext } from './StandingContext';
 
@@ -12,16 +12,16 @@ export function LineNotes({ where }: { where: string }) {
   if (!standing) return null;
   const proofs = standing.proofs.filter((proof) => proof.where === at);
   // What was said about a line that was taken out is said about the question.
-  const remarks = standing.remarks.filter(
-    (remark) => remark.closedAt === null && (remark.where === at || (where === '' && isGone(lines, remark.where))),
+  const comments = standing.comments.filter(
+    (comment) => comment.closedAt === null && (comment.where === at || (where === '' && isGone(lines, comment.where))),
   );
   return (
     <>
       {proofs.map((proof) => (
         <Proof key={proof.rule + proof.message} proof={proof} standing={standing} />
       ))}
-      {remarks.map((remark) => (
-        <RemarkThread key={remark.id} remark={remark} standing={standing} />
+      {comments.map((comment) => (
+        <CommentThread key={comment.id} comment={comment} standing={standing} />
       ))}
     </>
   );
@@ -67,26 +67,26 @@ function Proof({ proof, standing }: { proof: Schema['Proof']; standing: Standing
   );
 }
 
-export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; standing: Standing }) {
+export function CommentThread({ comment, standing }: { comment: Schema['Comment']; standing: Standing }) {
   const [answering, setAnswering] = useState(false);
-  const gone = isGone(use(LinesContext), remark.where);
+  const gone = isGone(use(LinesContext), comment.where);
   return (
-    <div className="remark">
+    <div className="comment">
       <p>
-        <b>{remark.by}</b>, {day(remark.at)}
-        {gone && ', at a line that was taken out'}: {remark.text}
+        <b>{comment.by}</b>, {day(comment.at)}
+        {gone && ', at a line that was taken out'}: {comment.text}
       </p>
-      {remark.answers.map((answer, i) => (
+      {comment.answers.map((answer, i) => (
         <p key={i}>
           <b>{answer.by}</b>: {answer.text}
         </p>
       ))}
       {answering ? (
         <Line
-          label="Answer to the remark"
+          label="Answer to the comment"
           button="answer"
           onSend={(text) => {
-            standing.goOn(remark, { text });
+            standing.goOn(comment, { text });
             setAnswering(false);
           }}
           onLeave={() => setAnswering(false)}
@@ -96,8 +96,8 @@ export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; s
           <button className="act" onClick={() => setAnswering(true)}>
             answer
           </button>{' '}
-          <button className="act" onClick={() => standing.goOn(remark, { closed: remark.closedAt === null })}>
-            {remark.closedAt === null ? 'close' : 'open again'}
+          <button className="act" onClick={() => standing.goOn(comment, { closed: comment.closedAt === null })}>
+            {comment.closedAt === null ? 'close' : 'open again'}
           </button>
         </p>
       )}
@@ -105,25 +105,25 @@ export function RemarkThread({ remark, standing }: { remark: Schema['Remark']; s
   );
 }
 
-/** Lets a remark be made at a line. */
-export function RemarkHere({ where, words = 'remark' }: { where: string; words?: string }) {
+/** Lets a comment be made at a line. */
+export function CommentHere({ where, words = 'comment' }: { where: string; words?: string }) {
   const standing = use(StandingContext);
   const at = useAt(where);
   const [open, setOpen] = useState(false);
   if (!standing) return null;
   if (!open) {
     return (
-      <button className="act" aria-label={`Remark on ${where === '' ? 'the question' : where}`} onClick={() => setOpen(true)}>
+      <button className="act" aria-label={`Comment on ${where === '' ? 'the question' : where}`} onClick={() => setOpen(true)}>
         {words}
       </button>
     );
   }
   return (
     <Line
-      label={`Remark on ${where === '' ? 'the question' : where}`}
-      button="remark"
+      label={`Comment on ${where === '' ? 'the question' : where}`}
+      button="comment"
       onSend={(text) => {
-        standing.remark(at, text);
+        standing.comment(at, text);
         setOpen(false);
       }}
       onLeave={() => setOpen(false)}

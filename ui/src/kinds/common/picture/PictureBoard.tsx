@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
-import type { Medium } from '../../../parts/media';
+import type { Medium } from '../../../parts/text/media';
 import { anchor, moved, resized, type Shape, type ShapeName, spanned } from './shapes';
 
 interface Props {

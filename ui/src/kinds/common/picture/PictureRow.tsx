@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, use } from 'react';
-import { inWords, type Schema } from '../../../api/client';
-import { FileButton } from '../../../parts/FileButton';
-import { type Medium, MediaContext } from '../../../parts/media';
-import { named } from '../../../parts/named';
-import { Row } from '../../../parts/Sheet';
+import { errorWords, type Schema } from '../../../api/client';
+import { FileButton } from '../../../parts/fields/FileButton';
+import { type Medium, MediaContext } from '../../../parts/text/media';
+import { named } from '../../../parts/text/named';
+import { Row } from '../../../parts/PageAndMargin';
 import { largest } from '../../facts.gen';
 import { inMegabytes, takeFile } from './files';
 import { LineNotes } from '../lines/LineNotes';
@@ -86,7 +86,7 @@ export function PictureRow({ picture, readOnly, onPicture, bank, children, margi
           {take.data && <TakenOut medium={take.data} />}
           {take.error && (
             <p className="notice" role="alert">
-              {inWords(take.error)}
+              {errorWords(take.error)}
             </p>
           )}
         </>

@@ -1,4 +1,4 @@
-import type { Medium } from '../../../parts/media';
+import type { Medium } from '../../../parts/text/media';
 
 /** What a drawing had to leave behind when it was taken in, told to its author. */
 export function TakenOut({ medium }: { medium: Medium }) {

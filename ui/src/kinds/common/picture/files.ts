@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ApiError, api, ownHeaders, type Problem, take } from '../../../api/client';
+import { ApiError, api, ownHeaders, type Problem, dataOf } from '../../../api/client';
 import { largest } from '../../facts.gen';
-import type { Medium, ReadPage } from '../../../parts/media';
+import type { Medium, ReadPage } from '../../../parts/text/media';
 
 /** 8000000 as "8 MB". */
 export const inMegabytes = (bytes: number) => `${Math.round(bytes / 1e5) / 10} MB`;
@@ -35,7 +35,7 @@ export async function takeFile(bank: number, file: File): Promise<Medium> {
 export function useMedia(bank: number): Record<string, Medium> {
   const media = useQuery({
     queryKey: ['media', bank],
-    queryFn: () => take(api.GET('/banks/{id}/media', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/media', { params: { path: { id: bank } } })),
   });
   const list = media.data?.media;
   return useMemo(() => Object.fromEntries((list ?? []).map((medium) => [medium.name, medium])), [list]);
@@ -45,7 +45,7 @@ export function useMedia(bank: number): Record<string, Medium> {
 export function usePages(bank: number): Record<string, ReadPage> {
   const pages = useQuery({
     queryKey: ['pages', bank],
-    queryFn: () => take(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
+    queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
   });
   const list = pages.data?.pages;
   return useMemo(() => Object.fromEntries((list ?? []).map(({ name, heading, reads }) => [name, { heading, reads }])), [list]);

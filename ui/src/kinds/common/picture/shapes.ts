@@ -12,7 +12,7 @@ export function readShape(words: string): Shape {
   return { name: known, numbers: rest.map((n) => Math.round(Number(n)) || 0) };
 }
 
-export function inWords({ name, numbers }: Shape): string {
+export function shapeWords({ name, numbers }: Shape): string {
   if (name !== 'polygon') return `${name} ${numbers.join(' ')}`;
   const corners = [];
   for (let i = 0; i < numbers.length; i += 2) corners.push(`${numbers[i] ?? 0},${numbers[i + 1] ?? 0}`);

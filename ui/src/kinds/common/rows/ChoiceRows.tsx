@@ -1,16 +1,16 @@
 import { type KeyboardEvent, memo, useState } from 'react';
-import { Row } from '../../../parts/Sheet';
-import { Value } from '../../../parts/Value';
-import { Written } from '../../../parts/Written';
+import { Row } from '../../../parts/PageAndMargin';
+import { Editable } from '../../../parts/fields/Editable';
+import { GrowingText } from '../../../parts/fields/GrowingText';
 import type { Choice, Content, ContentOf, Margin } from '../../content';
 import { Earned } from './Earned';
-import { LineNotes, RemarkHere } from '../lines/LineNotes';
-import { Toggle } from '../../../parts/Toggle';
+import { LineNotes, CommentHere } from '../lines/LineNotes';
+import { Toggle } from '../../../parts/fields/Toggle';
 import { Handle } from './Handle';
 import { RowFoot } from './RowFoot';
 import { LeadsOn } from './LeadsOn';
 import { isWeighed, nextId, plain } from './rows';
-import { useStable } from '../../../parts/useStable';
+import { useStable } from '../../../parts/hooks/useStable';
 import { useRows } from './useRows';
 
 interface Props {
@@ -122,7 +122,7 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
             onRemove={() => rows.remove(i)}
             more={[['tally, or a page it leads to', () => setLeads(true)]]}
           />
-          <Written
+          <GrowingText
             ref={(element) => rows.register(i, element)}
             className="answer"
             label={`Answer ${n}`}
@@ -149,7 +149,7 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
               <>
                 {' '}
                 weighs{' '}
-                <Value
+                <Editable
                   label={`Points of answer ${n}`}
                   value={choice.weight ?? '0'}
                   disabled={readOnly}
@@ -168,10 +168,10 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
               onChange={(pinned) => change(i, { pinned })}
             />{' '}
             <span className="lineact">
-              <RemarkHere where={line} />
+              <CommentHere where={line} />
             </span>
           </p>
-          <Written
+          <GrowingText
             className="say"
             label={`What answer ${n} says when chosen`}
             placeholder="says nothing of its own"

@@ -1,4 +1,4 @@
-import { figure } from '../../../parts/figures';
+import { figure } from '../../../parts/text/figures';
 import type { Margin } from '../../content';
 import { useAt } from '../lines/lines';
 

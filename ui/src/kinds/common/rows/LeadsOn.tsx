@@ -1,6 +1,6 @@
 import { use, useState } from 'react';
-import { PagesContext } from '../../../parts/media';
-import { Pick, Value } from '../../../parts/Value';
+import { PagesContext } from '../../../parts/text/media';
+import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Choice } from '../../content';
 import { NoEffectYet } from '../../../parts/NoEffectYet';
 import { plain } from './rows';
@@ -29,7 +29,7 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
       {tallies.map(([name, value]) => (
         <span key={name}>
           {name}{' '}
-          <Value
+          <Editable
             label={`What answer ${n} adds to ${name}; 0 takes it out`}
             value={`${value > 0 ? '+' : ''}${value}`}
             disabled={readOnly}
@@ -63,7 +63,7 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
         <>
           {' '}
           leads to{' '}
-          <Pick
+          <EditableChoice
             label={`Page that answer ${n} leads to`}
             value={choice.leadsTo ?? ''}
             options={[

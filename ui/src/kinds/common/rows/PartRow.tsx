@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
-import { Row } from '../../../parts/Sheet';
-import { Value } from '../../../parts/Value';
-import { Written } from '../../../parts/Written';
+import { Row } from '../../../parts/PageAndMargin';
+import { Editable } from '../../../parts/fields/Editable';
+import { GrowingText } from '../../../parts/fields/GrowingText';
 import type { Margin, Part } from '../../content';
 import { Earned } from './Earned';
-import { LineNotes, RemarkHere } from '../lines/LineNotes';
+import { LineNotes, CommentHere } from '../lines/LineNotes';
 import { Handle } from './Handle';
 import { plain } from './rows';
 import type { Rows } from './useRows';
@@ -42,7 +42,7 @@ export function PartRow<T>(props: {
             onDown={() => rows.move(i, i + 1)}
             onRemove={() => rows.remove(i)}
           />
-          <Written
+          <GrowingText
             ref={(element) => rows.register(i, element)}
             className="answer"
             label={`${what} ${i + 1}`}
@@ -61,7 +61,7 @@ export function PartRow<T>(props: {
           <p>
             {margin}{' '}
             <span className="lineact">
-              <RemarkHere where={line} />
+              <CommentHere where={line} />
             </span>
           </p>
           <LineNotes where={line} />
@@ -88,7 +88,7 @@ export function PartMarks(props: {
         {!spare && (
           <>
             right earns{' '}
-            <Value
+            <Editable
               label={`What ${line} earns`}
               value={part.earns ?? '0'}
               disabled={readOnly}
@@ -98,7 +98,12 @@ export function PartMarks(props: {
           </>
         )}
         {spare ? 'used' : 'wrong'} loses{' '}
-        <Value label={`What ${line} loses`} value={part.loses ?? '0'} disabled={readOnly} onChange={(v) => onChange({ loses: plain(v) })} />
+        <Editable
+          label={`What ${line} loses`}
+          value={part.loses ?? '0'}
+          disabled={readOnly}
+          onChange={(v) => onChange({ loses: plain(v) })}
+        />
       </>
     );
   }

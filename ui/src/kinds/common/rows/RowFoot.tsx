@@ -1,5 +1,5 @@
 import type { MouseEvent, ReactNode } from 'react';
-import { Row } from '../../../parts/Sheet';
+import { Row } from '../../../parts/PageAndMargin';
 
 /** The text keeps the focus while one presses, so that nothing moves between press and release. */
 export const stay = (e: MouseEvent) => e.preventDefault();

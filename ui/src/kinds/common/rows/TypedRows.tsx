@@ -1,10 +1,10 @@
-import { Row } from '../../../parts/Sheet';
-import { Value } from '../../../parts/Value';
-import { Written } from '../../../parts/Written';
+import { Row } from '../../../parts/PageAndMargin';
+import { Editable } from '../../../parts/fields/Editable';
+import { GrowingText } from '../../../parts/fields/GrowingText';
 import type { Margin, Wording } from '../../content';
 import { Earned } from './Earned';
-import { LineNotes, RemarkHere } from '../lines/LineNotes';
-import { Toggle } from '../../../parts/Toggle';
+import { LineNotes, CommentHere } from '../lines/LineNotes';
+import { Toggle } from '../../../parts/fields/Toggle';
 import { Handle } from './Handle';
 import { RowFoot } from './RowFoot';
 import { nextId } from './rows';
@@ -66,7 +66,7 @@ export function TypedRows({ accepted: typed, margin, readOnly, placeholder, hasP
           margin={
             <>
               <p>
-                <Value
+                <Editable
                   label={`Share of answer ${i + 1}`}
                   value={`${row.share ?? '100'} %`}
                   disabled={readOnly}
@@ -87,10 +87,10 @@ export function TypedRows({ accepted: typed, margin, readOnly, placeholder, hasP
                   </>
                 )}{' '}
                 <span className="lineact">
-                  <RemarkHere where={`answer ${i + 1}`} />
+                  <CommentHere where={`answer ${i + 1}`} />
                 </span>
               </p>
-              <Written
+              <GrowingText
                 className="say"
                 label={`What is said to answer ${i + 1}`}
                 placeholder="says nothing of its own"

@@ -1,7 +1,7 @@
 import { type DragEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { useStable } from '../../../parts/useStable';
-import { beginStep } from '../../../parts/useHistory';
+import { useStable } from '../../../parts/hooks/useStable';
+import { beginStep } from '../../../parts/hooks/useHistory';
 
 interface Options<T> {
   rows: T[];

@@ -1,6 +1,6 @@
-import { Row } from '../../../../parts/Sheet';
-import { Value } from '../../../../parts/Value';
-import { Written } from '../../../../parts/Written';
+import { Row } from '../../../../parts/PageAndMargin';
+import { Editable } from '../../../../parts/fields/Editable';
+import { GrowingText } from '../../../../parts/fields/GrowingText';
 import type { Content, Margin } from '../../../../kinds/content';
 import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
 import { NoEffectYet } from '../../../../parts/NoEffectYet';
@@ -29,7 +29,7 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
           page={
             <div className="flex items-baseline gap-2">
               <span className="head whitespace-nowrap">hint {i + 1}</span>
-              <Written
+              <GrowingText
                 className="say"
                 label={`Hint ${i + 1}`}
                 placeholder="a help that may be opened"
@@ -43,14 +43,14 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
             <>
               <p>
                 from attempt{' '}
-                <Value
+                <Editable
                   label={`Hint ${i + 1}, from attempt`}
                   value={String(hint.fromAttempt ?? 1)}
                   disabled={readOnly}
                   onChange={(v) => change(i, { fromAttempt: Math.max(1, Math.trunc(Number(v)) || 1) })}
                 />
                 , after{' '}
-                <Value
+                <Editable
                   label={`Hint ${i + 1}, after how long`}
                   value={typeof hint.after === 'string' ? hint.after : `${hint.after ?? 0} s`}
                   disabled={readOnly}
@@ -63,7 +63,7 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
                   </>
                 )}
                 , costs{' '}
-                <Value
+                <Editable
                   label={`What hint ${i + 1} costs`}
                   value={hint.costs ?? usual}
                   disabled={readOnly}

@@ -1,7 +1,7 @@
 import type { Schema } from '../../../../api/client';
-import { Row } from '../../../../parts/Sheet';
-import { Pick } from '../../../../parts/Value';
-import { Written } from '../../../../parts/Written';
+import { Row } from '../../../../parts/PageAndMargin';
+import { EditableChoice } from '../../../../parts/fields/Editable';
+import { GrowingText } from '../../../../parts/fields/GrowingText';
 import { choicesOf, type Content } from '../../../../kinds/content';
 import { kindFacts } from '../../../../kinds/registry';
 
@@ -32,7 +32,7 @@ export function NoteRows({ content, readOnly, edit }: Props) {
           page={
             <div className="flex items-baseline gap-2">
               <span className="head whitespace-nowrap">note {i + 1}</span>
-              <Written
+              <GrowingText
                 className="say"
                 label={`Note ${i + 1}`}
                 placeholder="what is said besides"
@@ -86,7 +86,7 @@ function When({
           {all.map((condition, c) => (
             <span key={c}>
               {c > 0 && ' and '}
-              <Pick
+              <EditableChoice
                 label={`Condition ${c + 1} of note ${i + 1}`}
                 value={key(condition)}
                 options={options(content, note.when.length > 1 || all.length > 1)}

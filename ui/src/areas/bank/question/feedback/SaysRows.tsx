@@ -1,9 +1,9 @@
 import type { Schema } from '../../../../api/client';
-import { figure } from '../../../../parts/figures';
+import { figure } from '../../../../parts/text/figures';
 import { Gauge } from '../../../../parts/Gauge';
-import { Row } from '../../../../parts/Sheet';
-import { Pick } from '../../../../parts/Value';
-import { Written } from '../../../../parts/Written';
+import { Row } from '../../../../parts/PageAndMargin';
+import { EditableChoice } from '../../../../parts/fields/Editable';
+import { GrowingText } from '../../../../parts/fields/GrowingText';
 import type { Content, Margin } from '../../../../kinds/content';
 import { houseWords } from '../../../../kinds/facts.gen';
 import { kindFacts } from '../../../../kinds/registry';
@@ -77,7 +77,7 @@ export function SaysRows({ content, margin, readOnly, edit }: Props) {
                 {row.attempt && ` on attempt ${row.attempt}`}
                 {row.onLast && ' on the last attempt'}:
               </span>
-              <Written
+              <GrowingText
                 className="say"
                 label={`Says when ${row.outcome}${row.attempt ? ` on attempt ${row.attempt}` : row.onLast ? ' on the last attempt' : ''}`}
                 placeholder={`“${houseWords[row.outcome]}” (house)`}
@@ -94,7 +94,7 @@ export function SaysRows({ content, margin, readOnly, edit }: Props) {
         <Row
           page={
             <p>
-              <Pick
+              <EditableChoice
                 label="Say something more after"
                 value=""
                 options={[{ value: '', words: 'say more on one attempt' }, ...more]}

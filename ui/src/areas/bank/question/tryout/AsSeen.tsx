@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { Row } from '../../../../parts/Sheet';
-import { Pick } from '../../../../parts/Value';
+import { Row } from '../../../../parts/PageAndMargin';
+import { EditableChoice } from '../../../../parts/fields/Editable';
 import type { Question } from '../useDraft';
 
 const widths = { desk: 1280, tablet: 768, phone: 390 };
@@ -17,7 +17,7 @@ export function AsSeen({ question }: { question: Question }) {
   const scale = Math.min(1, 744 / widths[width]);
   const height = width === 'phone' ? 700 : 760;
   const pick = <T extends string>(label: string, value: T, values: readonly T[], set: (value: T) => void) => (
-    <Pick label={label} value={value} options={values.map((v) => ({ value: v, words: v }))} onChange={set} />
+    <EditableChoice label={label} value={value} options={values.map((v) => ({ value: v, words: v }))} onChange={set} />
   );
   return (
     <Row

@@ -1,18 +1,18 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { api, inWords, type Schema, take } from '../../../../api/client';
-import { figure, points } from '../../../../parts/figures';
+import { api, errorWords, type Schema, dataOf } from '../../../../api/client';
+import { figure, points } from '../../../../parts/text/figures';
 import { Outcome } from '../../../../parts/Gauge';
-import { MediaContext, PagesContext } from '../../../../parts/media';
-import { Rich } from '../../../../parts/Rich';
-import { Row, Sheet } from '../../../../parts/Sheet';
-import { Value } from '../../../../parts/Value';
+import { MediaContext, PagesContext } from '../../../../parts/text/media';
+import { Rich } from '../../../../parts/text/Rich';
+import { Row, PageAndMargin } from '../../../../parts/PageAndMargin';
+import { Editable } from '../../../../parts/fields/Editable';
 import { Waiting } from '../../../../parts/Waiting';
 import { AnswerBox } from '../../../../kinds/AnswerBox';
 import { AnswerLines } from '../../../../kinds/common/answers/AnswerLines';
 import type { Response } from '../../../../kinds/content';
-import { Toggle } from '../../../../parts/Toggle';
+import { Toggle } from '../../../../parts/fields/Toggle';
 
 /** One question on a page of its own, as a candidate has it; a response that is checked shows the working of its mark. */
 export default function AsSeenPage() {
@@ -22,7 +22,7 @@ export default function AsSeenPage() {
   const scheme = query.get('scheme') ?? 'light';
   const seen = useQuery({
     queryKey: ['as-seen', id, seed, query.get('v')],
-    queryFn: () => take(api.GET('/questions/{id}/as-seen', { params: { path: { id }, query: { seed } } })),
+    queryFn: () => dataOf(api.GET('/questions/{id}/as-seen', { params: { path: { id }, query: { seed } } })),
   });
   useEffect(() => {
     document.documentElement.dataset.scheme = scheme;
@@ -38,13 +38,13 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
   const [response, setResponse] = useState<Response>(null);
   const [how, setHow] = useState({ attempt: 1, hints: 0, late: false });
   const tried = useMutation({
-    mutationFn: () => take(api.POST('/questions/{id}/try', { params: { path: { id } }, body: { seed, response, ...how } })),
+    mutationFn: () => dataOf(api.POST('/questions/{id}/try', { params: { path: { id } }, body: { seed, response, ...how } })),
   });
   const { question } = seen;
   return (
     <PagesContext value={seen.pages}>
       <MediaContext value={seen.media}>
-        <Sheet label="As seen">
+        <PageAndMargin label="As seen">
           <Row
             className="pt-5"
             page={<AnswerBox question={question} response={response} onRespond={(next) => setResponse(next)} />}
@@ -69,7 +69,7 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
                 {tried.data && <Told tried={tried.data} />}
                 {tried.error && (
                   <p className="notice" role="alert">
-                    {inWords(tried.error)}
+                    {errorWords(tried.error)}
                   </p>
                 )}
               </>
@@ -87,7 +87,7 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
             margin={
               <p>
                 tried on attempt{' '}
-                <Value
+                <Editable
                   label="Attempt"
                   value={String(how.attempt)}
                   onChange={(v) => setHow({ ...how, attempt: Math.max(1, Math.trunc(Number(v)) || 1) })}
@@ -96,7 +96,7 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
                   <>
                     {' '}
                     with{' '}
-                    <Value
+                    <Editable
                       label="Hints"
                       value={String(how.hints)}
                       onChange={(v) => setHow({ ...how, hints: Math.max(0, Math.trunc(Number(v)) || 0) })}
@@ -115,7 +115,7 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
               </p>
             }
           />
-        </Sheet>
+        </PageAndMargin>
       </MediaContext>
     </PagesContext>
   );

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, inWords, type Schema, take } from '../../../../api/client';
-import { figure } from '../../../../parts/figures';
+import { api, errorWords, type Schema, dataOf } from '../../../../api/client';
+import { figure } from '../../../../parts/text/figures';
 import { Outcome } from '../../../../parts/Gauge';
-import { Rich } from '../../../../parts/Rich';
-import { Row } from '../../../../parts/Sheet';
+import { Rich } from '../../../../parts/text/Rich';
+import { Row } from '../../../../parts/PageAndMargin';
 import type { Question } from '../useDraft';
 
 type ScoreRow = Schema['Scores']['rows'][number];
@@ -26,7 +26,7 @@ export function Scores({ question }: { question: Question }) {
   const whole = question.problem === null;
   const scores = useQuery({
     queryKey: ['scores', question.id, all],
-    queryFn: () => take(api.GET('/questions/{id}/scores', { params: { path: { id: question.id }, query: { all } } })),
+    queryFn: () => dataOf(api.GET('/questions/{id}/scores', { params: { path: { id: question.id }, query: { all } } })),
     enabled: whole,
     placeholderData: (before) => before,
   });
@@ -50,7 +50,7 @@ export function Scores({ question }: { question: Question }) {
         <>
           <h2 className="head">what scores what</h2>
           {!whole && <p className="text-soft">As soon as the question is whole, every response stands here with its points.</p>}
-          {scores.error && <p className="notice">{inWords(scores.error)}</p>}
+          {scores.error && <p className="notice">{errorWords(scores.error)}</p>}
           {shown.length > 0 && (
             <div className="overflow-x-auto">
               <table className="ledger scores">
@@ -108,7 +108,7 @@ export function Scores({ question }: { question: Question }) {
 function GuessAndTry({ question }: { question: Question }) {
   const guess = useQuery({
     queryKey: ['guess', question.id, question.version],
-    queryFn: () => take(api.GET('/questions/{id}/guess', { params: { path: { id: question.id } } })),
+    queryFn: () => dataOf(api.GET('/questions/{id}/guess', { params: { path: { id: question.id } } })),
     enabled: question.problem === null,
     placeholderData: (before) => before,
   });

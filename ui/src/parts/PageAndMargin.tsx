@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 /** The page and its margin: rows of two cells, so that what stands in the margin stays level with its cause. */
-export function Sheet({ children, label }: { children: ReactNode; label: string }) {
+export function PageAndMargin({ children, label }: { children: ReactNode; label: string }) {
   return (
     <main className="desk">
       <div className="sheet" aria-label={label}>

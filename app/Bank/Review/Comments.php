@@ -13,8 +13,8 @@ use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
-/** Remarks at the lines of questions, and who has a question open now. */
-final readonly class Remarks
+/** Comments at the lines of questions, and who has a question open now. */
+final readonly class Comments
 {
     public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock)
     {
@@ -22,25 +22,25 @@ final readonly class Remarks
 
     public function make(Question $question, Fields $body, Account $author): void
     {
-        $this->em->persist(new Remark($question, mb_substr($body->text('where', ''), 0, 40), self::text($body), $author, $this->clock->now()));
+        $this->em->persist(new Comment($question, mb_substr($body->text('where', ''), 0, 40), self::text($body), $author, $this->clock->now()));
         $this->em->flush();
     }
 
     /** Answers, closes or opens again. Two who do so at once are one after the other, and nothing of either is lost. */
-    public function answerOrClose(Remark $remark, Fields $body, Account $account): Question
+    public function answerOrClose(Comment $comment, Fields $body, Account $account): Question
     {
-        return $this->saving->change(Remark::class, $remark->id, null, function (Remark $remark) use ($body, $account): Question {
+        return $this->saving->change(Comment::class, $comment->id, null, function (Comment $comment) use ($body, $account): Question {
             $who = $this->saving->again(Account::class, $account->id);
             if ($body->has('text')) {
-                $remark->answer($who, self::text($body), $this->clock->now());
+                $comment->answer($who, self::text($body), $this->clock->now());
             }
             if ($body->has('closed')) {
-                $body->flag('closed') ? $remark->close($who, $this->clock->now()) : $remark->close(null, null);
+                $body->flag('closed') ? $comment->close($who, $this->clock->now()) : $comment->close(null, null);
             }
             $this->em->flush();
 
-            return $remark->question;
-        }, 'This remark was answered or closed by someone else at the same moment; look at it again.', static fn (Remark $remark): array => $remark->toData());
+            return $comment->question;
+        }, 'This comment was answered or closed by someone else at the same moment; look at it again.', static fn (Comment $comment): array => $comment->toData());
     }
 
     /** @return list<string> names of the others who have it open */

@@ -1,7 +1,7 @@
 import { type ClipboardEvent, type KeyboardEvent, type Ref, useDeferredValue, useImperativeHandle, useRef, useState } from 'react';
-import { insertInto, textKeys } from './marks';
-import { pasted } from './paste';
-import { Rich } from './Rich';
+import { insertInto, textKeys } from '../text/marks';
+import { pasted } from '../text/paste';
+import { Rich } from '../text/Rich';
 
 interface Props {
   label: string;
@@ -20,7 +20,7 @@ interface Props {
 const hasMarks = (text: string) => /[*_`$^~\\\n]|\]\(|^\s*(-|\d+\.)\s/.test(text.replace(/_{3,}/g, ''));
 
 /** A text with marks: shown as a candidate sees it, typed over as soon as it has the focus. */
-export function Written({ label, value, onChange, readOnly = false, placeholder, className = '', onKeyDown, onLines, ref }: Props) {
+export function GrowingText({ label, value, onChange, readOnly = false, placeholder, className = '', onKeyDown, onLines, ref }: Props) {
   const box = useRef<HTMLTextAreaElement>(null);
   useImperativeHandle(ref, () => box.current as HTMLTextAreaElement);
   const [told, setTold] = useState<string | null>(null);

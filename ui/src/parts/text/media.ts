@@ -1,5 +1,5 @@
 import { createContext } from 'react';
-import type { Schema } from '../api/client';
+import type { Schema } from '../../api/client';
 
 export type Medium = Schema['Medium'];
 

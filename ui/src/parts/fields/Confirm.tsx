@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { inWords } from '../api/client';
+import { errorWords } from '../../api/client';
 
 /** Something that cannot be brought back: asked for twice, at its place. */
-export function Sure({
+export function Confirm({
   ask,
   act,
   pending,
@@ -35,7 +35,7 @@ export function Sure({
       )}
       {error !== null && error !== undefined && (
         <span className="notice block" role="alert">
-          {inWords(error)}
+          {errorWords(error)}
         </span>
       )}
     </p>

@@ -1,6 +1,6 @@
 import { hashKey, useMutation } from '@tanstack/react-query';
 import { type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
-import { ApiError } from '../api/client';
+import { ApiError } from '../../api/client';
 
 /** What saves itself, whatever it is. */
 export interface Autosaved<T, Saved> {

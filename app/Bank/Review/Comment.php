@@ -10,10 +10,10 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Versioned;
 
-/** A reviewer's remark at a line of a question: answered, and in the end closed. */
+/** A reviewer's comment at a line of a question: answered, and in the end closed. */
 #[ORM\Entity]
-#[ORM\Table(name: 'remark')]
-class Remark implements Versioned
+#[ORM\Table(name: 'comment')]
+class Comment implements Versioned
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;

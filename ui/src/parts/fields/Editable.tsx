@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui';
 import { useId, useRef, useState } from 'react';
 
 /** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
-export function Value({
+export function Editable({
   value,
   label,
   onChange,
@@ -89,7 +89,7 @@ export function Value({
 }
 
 /** A value within a sentence that is picked from a few words. */
-export function Pick<T extends string>({
+export function EditableChoice<T extends string>({
   value,
   options,
   label,
