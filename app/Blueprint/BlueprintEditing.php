@@ -14,8 +14,8 @@ use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
-use Zetema\Core\Drawing\CannotDeal;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Rules;
 
@@ -113,7 +113,7 @@ final readonly class BlueprintEditing
         $stock = StoredStock::ofBank($this->em->getConnection(), $blueprint->bank);
         $plan = $blueprint->plan();
         $dealer = new Dealer($plan, $stock);
-        $proof = Drawing\Proof::ofDealer($plan, $dealer);
+        $proof = Drawing\Proof\Proof::ofDealer($plan, $dealer);
         if ($proof->shortage !== null) {
             throw CannotDeal::short($proof->shortage);
         }

@@ -7,7 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
-use Zetema\Core\Drawing\Proof;
+use Zetema\Core\Drawing\Proof\Proof;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Points;
 

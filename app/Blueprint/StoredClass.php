@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint;
 
 use Zetema\App\Bank\Objective\Objective;
-use Zetema\Core\Drawing\EligibleQuestion;
+use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Question\Points;
 
 /** What the questions of a class in a StoredStock have in common, and how many they are. */

@@ -9,8 +9,8 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
 use Zetema\Core\Drawing\Blueprint;
-use Zetema\Core\Drawing\QuestionClass;
-use Zetema\Core\Drawing\Stock;
+use Zetema\Core\Drawing\Stock\QuestionClass;
+use Zetema\Core\Drawing\Stock\Stock;
 
 /**
  * The questions of a bank or of an edition that forms are dealt from, counted by the database: a bank of 100,000 gives some

@@ -122,8 +122,8 @@ final readonly class DemoCommand
     {
         $steps = [];
         foreach (['Colony life', 'Hive inspection', 'Health and pests', 'Honey and harvest', 'Neighbours and law'] as $objective) {
-            $steps[] = new Drawing\Draw(2, new Drawing\Pool([$objective], kinds: ['one']));
-            $steps[] = new Drawing\Draw(1, new Drawing\Pool([$objective], kinds: ['claim']));
+            $steps[] = new Drawing\Draw(2, new Drawing\Stock\Pool([$objective], kinds: ['one']));
+            $steps[] = new Drawing\Draw(1, new Drawing\Stock\Pool([$objective], kinds: ['claim']));
         }
 
         return $this->stored(new Blueprint(
@@ -137,11 +137,11 @@ final readonly class DemoCommand
     private function practice(Bank $bank): Blueprint
     {
         $steps = [
-            new Drawing\Draw(2, new Drawing\Pool(['Hive inspection'], kinds: ['one'])),
-            new Drawing\Draw(1, new Drawing\Pool(['Hive inspection'], kinds: ['several'])),
-            new Drawing\Draw(1, new Drawing\Pool(['Health and pests'], kinds: ['number'])),
-            new Drawing\Draw(1, new Drawing\Pool(['Health and pests'], kinds: ['text'])),
-            new Drawing\Draw(1, new Drawing\Pool(['Colony life'], kinds: ['claim'])),
+            new Drawing\Draw(2, new Drawing\Stock\Pool(['Hive inspection'], kinds: ['one'])),
+            new Drawing\Draw(1, new Drawing\Stock\Pool(['Hive inspection'], kinds: ['several'])),
+            new Drawing\Draw(1, new Drawing\Stock\Pool(['Health and pests'], kinds: ['number'])),
+            new Drawing\Draw(1, new Drawing\Stock\Pool(['Health and pests'], kinds: ['text'])),
+            new Drawing\Draw(1, new Drawing\Stock\Pool(['Colony life'], kinds: ['claim'])),
         ];
 
         return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
@@ -149,7 +149,7 @@ final readonly class DemoCommand
 
     private function handsOn(Bank $bank): Blueprint
     {
-        $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
+        $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Stock\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
 
         return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
     }

@@ -15,7 +15,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Drawing\CannotDeal;
+use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Question\InvalidQuestion;
 
 /** Every error of the API as problem details (RFC 9457): what is wrong, where, and never a code alone. */

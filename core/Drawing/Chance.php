@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Drawing;
 
 use Random\Engine\Xoshiro256StarStar;
+use Zetema\Core\Drawing\Stock\Urn;
 
 /**
  * Randomness from a seed, the same everywhere: xoshiro256** seeded by SplitMix64 of the seed (as PHP does it), of each 64 bits

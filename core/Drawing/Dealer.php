@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
+use Zetema\Core\Drawing\Proof\CannotDeal;
+use Zetema\Core\Drawing\Proof\FitGroup;
+use Zetema\Core\Drawing\Proof\Flow;
+use Zetema\Core\Drawing\Proof\Shortage;
+use Zetema\Core\Drawing\Proof\ShortageFinder;
+use Zetema\Core\Drawing\Stock\QuestionClass;
+use Zetema\Core\Drawing\Stock\Stock;
+use Zetema\Core\Drawing\Stock\Urn;
 use Zetema\Core\Question\Points;
 
 /**

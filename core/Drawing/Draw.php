@@ -6,6 +6,8 @@ namespace Zetema\Core\Drawing;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\Stock\EligibleQuestion;
+use Zetema\Core\Drawing\Stock\Pool;
 use Zetema\Core\Question\Points;
 
 /** "Take n of this pool", with the worth each is given here, if any. */

@@ -14,10 +14,10 @@ use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
-use Zetema\Core\Drawing\EligibleQuestion;
-use Zetema\Core\Drawing\ListedStock;
-use Zetema\Core\Drawing\Pool;
-use Zetema\Core\Drawing\Proof;
+use Zetema\Core\Drawing\Proof\Proof;
+use Zetema\Core\Drawing\Stock\EligibleQuestion;
+use Zetema\Core\Drawing\Stock\ListedStock;
+use Zetema\Core\Drawing\Stock\Pool;
 
 /** What is counted by the database is what one finds by going through the questions. */
 final class StockTest extends ApiTestCase

@@ -10,9 +10,9 @@ use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
-use Zetema\Core\Drawing\EligibleQuestion;
-use Zetema\Core\Drawing\ListedStock;
-use Zetema\Core\Drawing\Pool;
+use Zetema\Core\Drawing\Stock\EligibleQuestion;
+use Zetema\Core\Drawing\Stock\ListedStock;
+use Zetema\Core\Drawing\Stock\Pool;
 use Zetema\Core\Question\Points;
 
 /** Forms dealt from 5,000 questions, each of another seed: disjoint draws, ten and fifty overlapping ones, beside picking 40 of 5,000 with nothing to heed. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Stock;
 
 /** The numbers from 0, each taken once; holds only what was moved, however many there are. */
 final class Urn

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Stock;
+
+use Zetema\Core\Drawing\Blueprint;
 
 /** The questions that forms are dealt from: counted by class, so that a large bank need not be read to deal from it. */
 interface Stock

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
+
+use Zetema\Core\Drawing\Stock\QuestionClass;
 
 /** Questions that fit the same draws, class after class. One that must be kept apart from another is a group of its own. */
 final class FitGroup

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Stock;
+
+use Zetema\Core\Drawing\Blueprint;
 
 /** A stock that is a list. */
 final class ListedStock implements Stock

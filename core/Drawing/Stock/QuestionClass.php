@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Stock;
 
 /** Questions that a blueprint cannot tell apart; one of them stands for all. A question that it names is a class of its own. */
 final readonly class QuestionClass

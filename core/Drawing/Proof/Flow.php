@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
 
 /**
  * Whether draws over overlapping pools can all be served: a maximum flow from draws to groups of questions, kept up to date while

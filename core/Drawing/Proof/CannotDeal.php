@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
 
 /** No form was dealt: either none can be (a shortage), or with questions kept apart none was found. */
 final class CannotDeal extends \DomainException

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
 
 /** The smallest set of draws that together ask for more questions than fit them. */
 final readonly class Shortage

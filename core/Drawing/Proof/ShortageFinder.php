@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
 
 /** Finds which draws together ask for more than fits them, where not all can be served. */
 final readonly class ShortageFinder

@@ -2,8 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Drawing;
+namespace Zetema\Core\Drawing\Proof;
 
+use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\PassMark;
+use Zetema\Core\Drawing\Stock\QuestionClass;
+use Zetema\Core\Drawing\Stock\Stock;
+use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
