@@ -25,7 +25,7 @@ final readonly class RefreshCommand
         $last = 0;
         $done = 0;
         do {
-            $questions = $this->em->createQuery('SELECT q, n, c, b FROM ' . Question::class . ' q JOIN q.bank b LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.id > :last' . ($missing ? " AND q.stemKey = '' AND q.excerpt <> ''" : '') . ' ORDER BY q.id')
+            $questions = $this->em->createQuery('SELECT q, n, c, b FROM ' . Question::class . ' q JOIN q.bank b LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.id > :last' . ($missing ? " AND q.inLists.stemKey = '' AND q.inLists.excerpt <> ''" : '') . ' ORDER BY q.id')
                 ->setParameter('last', $last)->setMaxResults(self::PIECE)->getResult();
             $questions = array_filter(is_array($questions) ? $questions : [], static fn (mixed $q): bool => $q instanceof Question);
             $db = $this->em->getConnection();

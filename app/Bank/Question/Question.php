@@ -14,7 +14,6 @@ use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Versioned;
-use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question as Core;
 
@@ -48,25 +47,8 @@ class Question implements Versioned
     #[ORM\Column(type: Types::STRING, length: 20, enumType: Core\Status::class)]
     private Core\Status $status;
 
-    #[ORM\Column(length: 200)]
-    private string $excerpt = '';
-
-    /** What is compared and sorted by: the beginning of the stem in small letters, without marks. */
-    #[ORM\Column(length: 200, options: ['default' => ''])]
-    private string $stemKey = '';
-
-    #[ORM\Column(length: 20, options: ['default' => '0'])]
-    private string $worth = '0';
-
-    /** The worth in millionths of a point, to sort by. */
-    #[ORM\Column(type: Types::BIGINT, options: ['default' => 0])]
-    private int $microPoints = 0;
-
-    #[ORM\Column(options: ['default' => 1])]
-    private int $revisionNumber = 1;
-
-    #[ORM\Column(options: ['default' => false])]
-    private bool $isUnfinished = false;
+    #[ORM\Embedded(columnPrefix: false)]
+    private InLists $inLists;
 
     /** Whether what is dealt stands under another objective, or is of another kind, than the draft. */
     #[ORM\Column(options: ['default' => false])]
@@ -151,11 +133,7 @@ class Question implements Versioned
     private function describe(Core\Sketch $sketch): void
     {
         $this->kind = $sketch->kind()->value;
-        $this->excerpt = AuthorText::excerpt($sketch->stem());
-        $this->stemKey = AuthorText::comparable($sketch->stem());
-        $this->revisionNumber = $this->newest()->number;
-        $this->isUnfinished = !$this->newest()->isWhole();
-        $this->takeWorth();
+        $this->inLists = new InLists($this->newest(), $sketch->stem());
         $this->compareWithDealt();
     }
 
@@ -163,7 +141,7 @@ class Question implements Versioned
     public function refresh(Connection $db): void
     {
         $this->describe(Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? []));
-        $db->update('question', ['excerpt' => $this->excerpt, 'stem_key' => $this->stemKey, 'is_unfinished' => (int) $this->isUnfinished, 'revision_number' => $this->revisionNumber, 'dealt_elsewhere' => (int) $this->dealtElsewhere], ['id' => $this->id]);
+        $db->update('question', ['dealt_elsewhere' => (int) $this->dealtElsewhere], ['id' => $this->id]);
         $this->followSettings($db);
     }
 
@@ -176,14 +154,9 @@ class Question implements Versioned
                 $revision->keepWhatFollowed($db);
             }
         }
-        $this->takeWorth();
-        $db->update('question', ['worth' => $this->worth, 'micro_points' => $this->microPoints], ['id' => $this->id]);
-    }
-
-    private function takeWorth(): void
-    {
-        $this->worth = $this->newest()->worth();
-        $this->microPoints = Core\Points::of($this->worth)->inMillionths();
+        $stem = $this->newest()->content()['stem'] ?? '';
+        $this->inLists = new InLists($this->newest(), is_string($stem) ? $stem : '');
+        $db->update('question', $this->inLists->columns(), ['id' => $this->id]);
     }
 
     private function compareWithDealt(): void
@@ -275,7 +248,7 @@ class Question implements Versioned
 
     public function excerpt(): string
     {
-        return $this->excerpt;
+        return $this->inLists->excerpt;
     }
 
     public function status(): Core\Status

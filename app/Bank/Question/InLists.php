@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\Core\Data\AuthorText;
+use Zetema\Core\Question\Points;
+
+/** What lists show of a question and sort it by: columns beside its text, made anew with every change of its newest revision. */
+#[ORM\Embeddable]
+final class InLists
+{
+    #[ORM\Column(length: 200)]
+    public readonly string $excerpt;
+
+    /** What is compared and sorted by: the beginning of the stem in small letters, without marks. */
+    #[ORM\Column(length: 200, options: ['default' => ''])]
+    public readonly string $stemKey;
+
+    #[ORM\Column(length: 20, options: ['default' => '0'])]
+    public readonly string $worth;
+
+    /** The worth in millionths of a point, to sort by. */
+    #[ORM\Column(type: Types::BIGINT, options: ['default' => 0])]
+    public readonly int $microPoints;
+
+    #[ORM\Column(options: ['default' => 1])]
+    public readonly int $revisionNumber;
+
+    #[ORM\Column(options: ['default' => false])]
+    public readonly bool $isUnfinished;
+
+    public function __construct(Revision $newest, string $stem)
+    {
+        $this->excerpt = AuthorText::excerpt($stem);
+        $this->stemKey = AuthorText::comparable($stem);
+        $this->worth = $newest->worth();
+        $this->microPoints = Points::of($this->worth)->inMillionths();
+        $this->revisionNumber = $newest->number;
+        $this->isUnfinished = !$newest->isWhole();
+    }
+
+    /** @return array<string, string|int> values by column */
+    public function columns(): array
+    {
+        return [
+            'excerpt' => $this->excerpt,
+            'stem_key' => $this->stemKey,
+            'worth' => $this->worth,
+            'micro_points' => $this->microPoints,
+            'revision_number' => $this->revisionNumber,
+            'is_unfinished' => (int) $this->isUnfinished,
+        ];
+    }
+}
