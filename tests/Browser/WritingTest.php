@@ -253,8 +253,8 @@ final class WritingTest extends BrowserTestCase
         $page->see('note 1 when chosen: Look at the walls.');
 
         $first = $page->field('Answer 1')->getAttribute('value');
-        $page->script('const data = new DataTransfer(); const fire = (what, on) => on.dispatchEvent(new DragEvent(what, {dataTransfer: data, bubbles: true, cancelable: true}));
-            const handles = document.querySelectorAll(".handle"); fire("dragstart", handles[0]); fire("dragover", handles[2]); fire("drop", handles[2]);');
+        $numbers = $page->driver->findElements(\Facebook\WebDriver\WebDriverBy::cssSelector('.handle'));
+        $page->driver->action()->moveToElement($numbers[0])->clickAndHold()->moveByOffset(0, 12)->moveToElement($numbers[2])->release()->perform();
         $page->until(fn (): bool => $page->field('Answer 3')->getAttribute('value') === $first, 'the first answer is the third');
         $page->type(Key::ALT . Key::ARROW_UP . Key::ALT);
 

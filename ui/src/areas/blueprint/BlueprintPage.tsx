@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, errorWords, dataOf } from '../../api/client';
 import { count } from '../../parts/text/figures';
+import { NotSaved } from '../../parts/NotSaved';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Editable } from '../../parts/fields/Editable';
 import { Waiting } from '../../parts/Waiting';
@@ -71,29 +72,14 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
                 {errorWords(failed)}
               </p>
             )}
-            {error && (
-              <div className="mt-2" role="alert">
-                <p className="notice">{errorWords(error)}</p>
-                {saving.theirs ? (
-                  <>
-                    <p>
-                      The newer one: {saving.theirs.title}, {count(saving.theirs.proof.questions, 'question')}. Yours: {edited.title},{' '}
-                      {count(questionsIn(edited.plan), 'question')}.
-                    </p>
-                    <button className="act" onClick={saving.takeTheirs}>
-                      Take the newer one
-                    </button>{' '}
-                    <button className="act" onClick={saving.saveMine}>
-                      Save mine over it
-                    </button>
-                  </>
-                ) : (
-                  <button className="act" onClick={saving.saveNow}>
-                    Save again
-                  </button>
-                )}
-              </div>
-            )}
+            <NotSaved saving={saving}>
+              {(theirs) => (
+                <p>
+                  The newer one: {theirs.title}, {count(theirs.proof.questions, 'question')}. Yours: {edited.title},{' '}
+                  {count(questionsIn(edited.plan), 'question')}.
+                </p>
+              )}
+            </NotSaved>
           </>
         }
       />

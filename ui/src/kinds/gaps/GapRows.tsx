@@ -1,3 +1,4 @@
+import { Moving, MovingRow } from '../../parts/Moving';
 import { Row } from '../../parts/PageAndMargin';
 import { Editable } from '../../parts/fields/Editable';
 import { GrowingText } from '../../parts/fields/GrowingText';
@@ -95,7 +96,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
         : { part: gap.part, wordings: lines.filter((line) => line.key).map(({ text }) => ({ text })) },
     );
   const name = `gap ${i + 1}`;
-  return lines.map((line, j) => {
+  const shown = lines.map((line, j) => {
     const keyWord = (
       <Toggle
         on={line.key ?? false}
@@ -110,13 +111,12 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
         key={j}
         line
         page={
-          <div className="flex items-baseline gap-3">
+          <MovingRow i={j} disabled={readOnly}>
             <span className="w-14 shrink-0 text-sm whitespace-nowrap text-quiet">{j === 0 ? name : listed ? '' : 'or'}</span>
             <Handle
-              n={j + 1}
+              i={j}
               what={`Line of gap ${i + 1},`}
               readOnly={readOnly}
-              drag={rows.drag(j)}
               onCopy={() => rows.add(j, line)}
               onUp={() => rows.move(j, j - 1)}
               onDown={() => rows.move(j, j + 1)}
@@ -133,7 +133,7 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
               onKeyDown={(e) => rows.onKey(j, e)}
               onLines={(pastedLines) => rows.onLines(j, pastedLines)}
             />
-          </div>
+          </MovingRow>
         }
         margin={
           <>
@@ -194,4 +194,9 @@ function OneGap({ content, margin, readOnly, edit, gap, i }: RowsProps<'gaps'> &
       />
     );
   });
+  return (
+    <Moving what={`Line of gap ${i + 1},`} onMove={rows.move}>
+      {shown}
+    </Moving>
+  );
 }

@@ -1,4 +1,5 @@
 import { Row } from '../../parts/PageAndMargin';
+import { Moving } from '../../parts/Moving';
 import { EditableChoice } from '../../parts/fields/Editable';
 import type { Part } from '../content';
 import type { RowsProps } from '../kindUi';
@@ -72,45 +73,47 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
         }
         margin={<p>the groups, in this order</p>}
       />
-      {items.map((item, i) => {
-        const belongs = item.belongs?.[0] ?? '';
-        return (
-          <PartRow
-            key={item.id}
-            rows={rows}
-            row={item}
-            i={i}
-            what="Item"
-            line={`item ${i + 1}`}
-            text={item.text}
-            placeholder="what is to be sorted"
-            readOnly={readOnly}
-            onText={(text) => change(i, { text })}
-            margin={
-              <>
-                in{' '}
-                <EditableChoice
-                  label={`Group of item ${i + 1}`}
-                  value={belongs}
-                  options={options}
-                  disabled={readOnly}
-                  onChange={(to) => change(i, { belongs: to === '' ? [] : [to] })}
-                />
-                {' · '}
-                <PartMarks
-                  part={item}
-                  line={`item ${i + 1}`}
-                  weighed={isWeighed(content)}
-                  spare={belongs === ''}
-                  margin={margin}
-                  readOnly={readOnly}
-                  onChange={(part) => change(i, part)}
-                />
-              </>
-            }
-          />
-        );
-      })}
+      <Moving what="Item" onMove={rows.move}>
+        {items.map((item, i) => {
+          const belongs = item.belongs?.[0] ?? '';
+          return (
+            <PartRow
+              key={item.id}
+              rows={rows}
+              row={item}
+              i={i}
+              what="Item"
+              line={`item ${i + 1}`}
+              text={item.text}
+              placeholder="what is to be sorted"
+              readOnly={readOnly}
+              onText={(text) => change(i, { text })}
+              margin={
+                <>
+                  in{' '}
+                  <EditableChoice
+                    label={`Group of item ${i + 1}`}
+                    value={belongs}
+                    options={options}
+                    disabled={readOnly}
+                    onChange={(to) => change(i, { belongs: to === '' ? [] : [to] })}
+                  />
+                  {' · '}
+                  <PartMarks
+                    part={item}
+                    line={`item ${i + 1}`}
+                    weighed={isWeighed(content)}
+                    spare={belongs === ''}
+                    margin={margin}
+                    readOnly={readOnly}
+                    onChange={(part) => change(i, part)}
+                  />
+                </>
+              }
+            />
+          );
+        })}
+      </Moving>
       {!readOnly && (
         <RowFoot lines={rows.lines} what="items" onSplit={rows.split} onLeave={rows.leave}>
           {items.length === 0 ? (

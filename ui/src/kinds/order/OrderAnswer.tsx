@@ -1,4 +1,5 @@
-import { type DragEvent, type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
+import { Moving, useDropPlace, useTakenUp } from '../../parts/Moving';
 import { Rich } from '../../parts/text/Rich';
 import type { AnswerProps } from '../kindUi';
 
@@ -7,7 +8,6 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
   const { items } = question.answers;
   const given = response && 'order' in response ? response.order : [];
   const order = given.length > 0 ? given : items.map((_, i) => i + 1);
-  const dragged = useRef<number | null>(null);
   const buttons = useRef(new Map<number, HTMLElement>());
   const [said, setSaid] = useState('');
   const move = (from: number, to: number) => {
@@ -24,57 +24,45 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
   };
   return (
     <>
-      <ol className="my-3">
-        {order.map((item, i) => (
-          // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- dragging; the buttons do the same by keyboard
-          <li
-            key={item}
-            className="flex items-baseline gap-3 border-t border-rule py-2"
-            draggable={!question.closed}
-            onDragStart={(e: DragEvent) => {
-              dragged.current = i;
-              e.dataTransfer.setData('text/plain', String(item));
-            }}
-            onDragOver={(e) => e.preventDefault()}
-            onDrop={(e) => {
-              e.preventDefault();
-              if (dragged.current !== null) move(dragged.current, i);
-            }}
-          >
-            <span className="fig text-quiet">{i + 1}</span>
-            <span className="flex-1 font-reading text-[18px]">
-              <Rich text={items[item - 1] ?? ''} inline />
-            </span>
-            {!question.closed && (
-              <span className="flex gap-3 text-sm">
-                <button
-                  ref={(element) => {
-                    if (element) buttons.current.set(item, element);
-                  }}
-                  type="button"
-                  className="act"
-                  disabled={i === 0}
-                  aria-label={`Move “${items[item - 1] ?? ''}” up`}
-                  onKeyDown={keys(i)}
-                  onClick={() => move(i, i - 1)}
-                >
-                  up
-                </button>
-                <button
-                  type="button"
-                  className="act"
-                  disabled={i === order.length - 1}
-                  aria-label={`Move “${items[item - 1] ?? ''}” down`}
-                  onKeyDown={keys(i)}
-                  onClick={() => move(i, i + 1)}
-                >
-                  down
-                </button>
+      <Moving what="Item" onMove={move}>
+        <ol className="my-3">
+          {order.map((item, i) => (
+            <Item key={item} i={i} closed={question.closed}>
+              <span className="fig text-quiet">{i + 1}</span>
+              <span className="flex-1 font-reading text-[18px]">
+                <Rich text={items[item - 1] ?? ''} inline />
               </span>
-            )}
-          </li>
-        ))}
-      </ol>
+              {!question.closed && (
+                <span className="flex gap-3 text-sm">
+                  <button
+                    ref={(element) => {
+                      if (element) buttons.current.set(item, element);
+                    }}
+                    type="button"
+                    className="act"
+                    disabled={i === 0}
+                    aria-label={`Move “${items[item - 1] ?? ''}” up`}
+                    onKeyDown={keys(i)}
+                    onClick={() => move(i, i - 1)}
+                  >
+                    up
+                  </button>
+                  <button
+                    type="button"
+                    className="act"
+                    disabled={i === order.length - 1}
+                    aria-label={`Move “${items[item - 1] ?? ''}” down`}
+                    onKeyDown={keys(i)}
+                    onClick={() => move(i, i + 1)}
+                  >
+                    down
+                  </button>
+                </span>
+              )}
+            </Item>
+          ))}
+        </ol>
+      </Moving>
       {given.length === 0 && !question.closed && (
         <p>
           <button type="button" className="act" onClick={() => onRespond({ order }, false)}>
@@ -86,5 +74,23 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
         {said}
       </p>
     </>
+  );
+}
+
+/** An item, dragged as a whole. */
+function Item({ i, closed, children }: { i: number; closed: boolean; children: ReactNode }) {
+  const up = useTakenUp(i, closed);
+  const place = useDropPlace(i, closed);
+  return (
+    <li
+      ref={(element) => {
+        up.ref(element);
+        place.ref(element);
+      }}
+      className={`flex items-baseline gap-3 border-t border-rule py-2 ${closed ? '' : 'movable'} ${up.isDragging ? 'taken-up' : ''} ${place.isOver ? 'drop-here' : ''}`}
+      {...up.listeners}
+    >
+      {children}
+    </li>
   );
 }

@@ -1,4 +1,5 @@
 import type { Part } from '../content';
+import { Moving } from '../../parts/Moving';
 import type { RowsProps } from '../kindUi';
 import { Earned } from '../common/rows/Earned';
 import { PartRow } from '../common/rows/PartRow';
@@ -19,30 +20,32 @@ export function OrderRows({ content, margin, readOnly, edit }: RowsProps<'order'
   const whole = (content.settings?.marking ?? 'whole') === 'whole';
   return (
     <>
-      {items.map((item, i) => (
-        <PartRow
-          key={item.id}
-          rows={rows}
-          row={item}
-          i={i}
-          what="Item"
-          line={`item ${i + 1}`}
-          text={item.text}
-          placeholder="what comes next"
-          readOnly={readOnly}
-          onText={(text) => set(items.map((it, j) => (j === i ? { ...it, text } : it)))}
-          margin={
-            whole ? (
-              i === 0 && 'all in this order, or nothing'
-            ) : (
-              <>
-                {content.settings?.marking === 'parts by neighbour' ? 'followed rightly, alone ' : 'in its place, alone '}
-                <Earned margin={margin} line={`item ${i + 1}`} />
-              </>
-            )
-          }
-        />
-      ))}
+      <Moving what="Item" onMove={rows.move}>
+        {items.map((item, i) => (
+          <PartRow
+            key={item.id}
+            rows={rows}
+            row={item}
+            i={i}
+            what="Item"
+            line={`item ${i + 1}`}
+            text={item.text}
+            placeholder="what comes next"
+            readOnly={readOnly}
+            onText={(text) => set(items.map((it, j) => (j === i ? { ...it, text } : it)))}
+            margin={
+              whole ? (
+                i === 0 && 'all in this order, or nothing'
+              ) : (
+                <>
+                  {content.settings?.marking === 'parts by neighbour' ? 'followed rightly, alone ' : 'in its place, alone '}
+                  <Earned margin={margin} line={`item ${i + 1}`} />
+                </>
+              )
+            }
+          />
+        ))}
+      </Moving>
       {!readOnly && (
         <RowFoot
           lines={rows.lines}

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { Moving } from '../../parts/Moving';
 import { GrowingText } from '../../parts/fields/GrowingText';
 import type { Part } from '../content';
 import type { RowsProps } from '../kindUi';
@@ -35,73 +36,77 @@ export function PairRows({ content, margin, readOnly, edit }: RowsProps<'pairs'>
   });
   return (
     <>
-      {pairs.map((pair, i) => (
-        <PartRow
-          key={pair.id}
-          rows={{
-            ...rows,
-            // From the left-hand side Enter goes to its right-hand side, from there to the next pair.
-            onKey: (at, e) => {
-              if (e.key === 'Enter' && !e.shiftKey) {
-                e.preventDefault();
-                withs.current.get(at)?.focus();
-              } else rows.onKey(at, e);
-            },
-          }}
-          row={pair}
-          i={i}
-          what="Left-hand side"
-          line={`pair ${i + 1}`}
-          text={pair.text}
-          placeholder="what is to be matched"
-          readOnly={readOnly}
-          onText={(text) => change(i, { text })}
-          beside={
-            <>
-              <span className="text-quiet">with</span>
-              <GrowingText
-                ref={(element) => {
-                  if (element) withs.current.set(i, element);
-                  else withs.current.delete(i);
-                }}
-                className="answer"
-                label={`Right-hand side ${i + 1}`}
-                placeholder="what belongs to it"
+      <Moving what="Left-hand side" onMove={rows.move}>
+        {pairs.map((pair, i) => (
+          <PartRow
+            key={pair.id}
+            rows={{
+              ...rows,
+              // From the left-hand side Enter goes to its right-hand side, from there to the next pair.
+              onKey: (at, e) => {
+                if (e.key === 'Enter' && !e.shiftKey) {
+                  e.preventDefault();
+                  withs.current.get(at)?.focus();
+                } else rows.onKey(at, e);
+              },
+            }}
+            row={pair}
+            i={i}
+            what="Left-hand side"
+            line={`pair ${i + 1}`}
+            text={pair.text}
+            placeholder="what is to be matched"
+            readOnly={readOnly}
+            onText={(text) => change(i, { text })}
+            beside={
+              <>
+                <span className="text-quiet">with</span>
+                <GrowingText
+                  ref={(element) => {
+                    if (element) withs.current.set(i, element);
+                    else withs.current.delete(i);
+                  }}
+                  className="answer"
+                  label={`Right-hand side ${i + 1}`}
+                  placeholder="what belongs to it"
+                  readOnly={readOnly}
+                  value={pair.with ?? ''}
+                  onChange={(text) => change(i, { with: text })}
+                  onKeyDown={(e) => (e.key === 'Backspace' ? undefined : rows.onKey(i, e))}
+                />
+              </>
+            }
+            margin={
+              <PartMarks
+                part={pair}
+                line={`pair ${i + 1}`}
+                weighed={isWeighed(content)}
+                spare={false}
+                margin={margin}
                 readOnly={readOnly}
-                value={pair.with ?? ''}
-                onChange={(text) => change(i, { with: text })}
-                onKeyDown={(e) => (e.key === 'Backspace' ? undefined : rows.onKey(i, e))}
+                onChange={(part) => change(i, part)}
               />
-            </>
-          }
-          margin={
-            <PartMarks
-              part={pair}
-              line={`pair ${i + 1}`}
-              weighed={isWeighed(content)}
-              spare={false}
-              margin={margin}
-              readOnly={readOnly}
-              onChange={(part) => change(i, part)}
-            />
-          }
-        />
-      ))}
-      {spares.map((spare, i) => (
-        <PartRow
-          key={`spare ${i}`}
-          rows={spareRows}
-          row={spare}
-          i={i}
-          what="Spare right-hand side"
-          line={`spare ${i + 1}`}
-          text={spare}
-          placeholder="belongs to none"
-          readOnly={readOnly}
-          onText={(text) => edit((c) => ({ ...c, spares: spares.with(i, text) }))}
-          margin="a spare, belongs to none"
-        />
-      ))}
+            }
+          />
+        ))}
+      </Moving>
+      <Moving what="Spare right-hand side" onMove={spareRows.move}>
+        {spares.map((spare, i) => (
+          <PartRow
+            key={`spare ${i}`}
+            rows={spareRows}
+            row={spare}
+            i={i}
+            what="Spare right-hand side"
+            line={`spare ${i + 1}`}
+            text={spare}
+            placeholder="belongs to none"
+            readOnly={readOnly}
+            onText={(text) => edit((c) => ({ ...c, spares: spares.with(i, text) }))}
+            margin="a spare, belongs to none"
+          />
+        ))}
+      </Moving>
       {!readOnly && (
         <RowFoot lines={rows.lines} what="left-hand sides" onSplit={rows.split} onLeave={rows.leave}>
           {pairs.length === 0 ? (

@@ -1,4 +1,5 @@
 import type { Schema } from '../../api/client';
+import { Moving } from '../../parts/Moving';
 import { Row } from '../../parts/PageAndMargin';
 import { Editable } from '../../parts/fields/Editable';
 import type { Part } from '../content';
@@ -82,10 +83,10 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'
           page={
             <div className="flex flex-wrap items-baseline gap-3">
               <Handle
-                n={i + 1}
+                i={i}
                 what="Spot"
                 readOnly={readOnly}
-                drag={{}}
+                moves={false}
                 onCopy={() => edit((c) => ({ ...c, spots: [...spots, { ...spot, x: spot.x + 10 }] }))}
                 onUp={() => undefined}
                 onDown={() => undefined}
@@ -116,44 +117,46 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'
           margin={<p className="text-quiet">x, y, radius in pixels</p>}
         />
       ))}
-      {labels.map((label, i) => {
-        const belongs = label.belongs ?? [];
-        return (
-          <PartRow
-            key={label.id}
-            rows={rows}
-            row={label}
-            i={i}
-            what="Label"
-            line={`label ${i + 1}`}
-            text={label.text}
-            placeholder="a label to be placed"
-            readOnly={readOnly}
-            onText={(text) => change(i, { text })}
-            margin={
-              <>
-                at spot{' '}
-                <Editable
-                  label={`Spots of label ${i + 1}, parted by commas; 0 for a spare`}
-                  value={belongs.length > 0 ? belongs.join(', ') : 'none: a spare'}
-                  disabled={readOnly}
-                  onChange={(typed) => belong(i, typed)}
-                />
-                {' · '}
-                <PartMarks
-                  part={label}
-                  line={`label ${i + 1}`}
-                  weighed={isWeighed(content)}
-                  spare={belongs.length === 0}
-                  margin={margin}
-                  readOnly={readOnly}
-                  onChange={(part) => change(i, part)}
-                />
-              </>
-            }
-          />
-        );
-      })}
+      <Moving what="Label" onMove={rows.move}>
+        {labels.map((label, i) => {
+          const belongs = label.belongs ?? [];
+          return (
+            <PartRow
+              key={label.id}
+              rows={rows}
+              row={label}
+              i={i}
+              what="Label"
+              line={`label ${i + 1}`}
+              text={label.text}
+              placeholder="a label to be placed"
+              readOnly={readOnly}
+              onText={(text) => change(i, { text })}
+              margin={
+                <>
+                  at spot{' '}
+                  <Editable
+                    label={`Spots of label ${i + 1}, parted by commas; 0 for a spare`}
+                    value={belongs.length > 0 ? belongs.join(', ') : 'none: a spare'}
+                    disabled={readOnly}
+                    onChange={(typed) => belong(i, typed)}
+                  />
+                  {' · '}
+                  <PartMarks
+                    part={label}
+                    line={`label ${i + 1}`}
+                    weighed={isWeighed(content)}
+                    spare={belongs.length === 0}
+                    margin={margin}
+                    readOnly={readOnly}
+                    onChange={(part) => change(i, part)}
+                  />
+                </>
+              }
+            />
+          );
+        })}
+      </Moving>
       {!readOnly && (
         <RowFoot lines={rows.lines} what="labels" onSplit={rows.split} onLeave={rows.leave}>
           {labels.length === 0 ? (

@@ -1,4 +1,5 @@
 import type { Schema } from '../../api/client';
+import { Moving, MovingRow } from '../../parts/Moving';
 import { Row } from '../../parts/PageAndMargin';
 import { Editable } from '../../parts/fields/Editable';
 import { GrowingText } from '../../parts/fields/GrowingText';
@@ -57,81 +58,82 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
           />
         )}
       </PictureRow>
-      {regions.map((region, i) => (
-        <Row
-          key={i}
-          line
-          page={
-            <div className="flex flex-wrap items-baseline gap-3">
-              <Handle
-                n={i + 1}
-                what="Area"
-                readOnly={readOnly}
-                drag={rows.drag(i)}
-                onCopy={() => rows.add(i, region)}
-                onUp={() => rows.move(i, i - 1)}
-                onDown={() => rows.move(i, i + 1)}
-                onRemove={() => rows.remove(i)}
-              />
-              <input
-                data-draft
-                className="min-w-40 flex-1 font-reading text-[17px] outline-none"
-                aria-label={`Name of area ${i + 1}`}
-                placeholder="what is there"
-                readOnly={readOnly}
-                value={region.name ?? ''}
-                onChange={(e) => change(i, { name: e.target.value })}
-              />
-              <Editable
-                label={`Shape and numbers of area ${i + 1}`}
-                width={24}
-                value={region.area}
-                disabled={readOnly}
-                onChange={(area) => change(i, { area })}
-              />
-            </div>
-          }
-          margin={
-            <>
-              <p>
-                <Toggle
-                  on={region.key}
-                  words={['key', 'known wrong']}
-                  label={`Area ${i + 1}`}
-                  disabled={readOnly}
-                  onChange={(key) => change(i, { key })}
+      <Moving what="Area" onMove={rows.move}>
+        {regions.map((region, i) => (
+          <Row
+            key={i}
+            line
+            page={
+              <MovingRow i={i} disabled={readOnly}>
+                <Handle
+                  i={i}
+                  what="Area"
+                  readOnly={readOnly}
+                  onCopy={() => rows.add(i, region)}
+                  onUp={() => rows.move(i, i - 1)}
+                  onDown={() => rows.move(i, i + 1)}
+                  onRemove={() => rows.remove(i)}
                 />
-                {weighed && (
-                  <>
-                    {' '}
-                    weighs{' '}
-                    <Editable
-                      label={`Points of area ${i + 1}`}
-                      value={region.weight ?? '0'}
-                      disabled={readOnly}
-                      onChange={(v) => change(i, { weight: plain(v) })}
-                    />
-                  </>
-                )}
-                {' · '}
-                <Earned margin={margin} line={`area ${i + 1}`} />{' '}
-                <span className="lineact">
-                  <CommentHere where={`area ${i + 1}`} />
-                </span>
-              </p>
-              <GrowingText
-                className="say"
-                label={`What area ${i + 1} says when clicked`}
-                placeholder="says nothing of its own"
-                readOnly={readOnly}
-                value={region.says ?? ''}
-                onChange={(says) => change(i, { says })}
-              />
-              <LineNotes where={`area ${i + 1}`} />
-            </>
-          }
-        />
-      ))}
+                <input
+                  data-draft
+                  className="min-w-40 flex-1 font-reading text-[17px] outline-none"
+                  aria-label={`Name of area ${i + 1}`}
+                  placeholder="what is there"
+                  readOnly={readOnly}
+                  value={region.name ?? ''}
+                  onChange={(e) => change(i, { name: e.target.value })}
+                />
+                <Editable
+                  label={`Shape and numbers of area ${i + 1}`}
+                  width={24}
+                  value={region.area}
+                  disabled={readOnly}
+                  onChange={(area) => change(i, { area })}
+                />
+              </MovingRow>
+            }
+            margin={
+              <>
+                <p>
+                  <Toggle
+                    on={region.key}
+                    words={['key', 'known wrong']}
+                    label={`Area ${i + 1}`}
+                    disabled={readOnly}
+                    onChange={(key) => change(i, { key })}
+                  />
+                  {weighed && (
+                    <>
+                      {' '}
+                      weighs{' '}
+                      <Editable
+                        label={`Points of area ${i + 1}`}
+                        value={region.weight ?? '0'}
+                        disabled={readOnly}
+                        onChange={(v) => change(i, { weight: plain(v) })}
+                      />
+                    </>
+                  )}
+                  {' · '}
+                  <Earned margin={margin} line={`area ${i + 1}`} />{' '}
+                  <span className="lineact">
+                    <CommentHere where={`area ${i + 1}`} />
+                  </span>
+                </p>
+                <GrowingText
+                  className="say"
+                  label={`What area ${i + 1} says when clicked`}
+                  placeholder="says nothing of its own"
+                  readOnly={readOnly}
+                  value={region.says ?? ''}
+                  onChange={(says) => change(i, { says })}
+                />
+                <LineNotes where={`area ${i + 1}`} />
+              </>
+            }
+          />
+        ))}
+      </Moving>
     </>
   );
 }

@@ -5,6 +5,7 @@ import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { pagesQuery } from '../../../api/queries';
 import { day, timeOfDay } from '../../../parts/text/figures';
 import { MediaContext } from '../../../parts/text/media';
+import { NotSaved } from '../../../parts/NotSaved';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { Confirm } from '../../../parts/fields/Confirm';
 import { useAutosave } from '../../../parts/hooks/useAutosave';
@@ -109,7 +110,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     valueOf: editedOf,
     onSaved: () => void queries.invalidateQueries({ queryKey: ['pages', bank] }),
   });
-  const { value: text, error, theirs } = saving;
+  const { value: text, error } = saving;
   const change = (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part });
   const remove = useMutation({
     mutationFn: () => dataOf(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
@@ -153,28 +154,13 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
                     ? 'not saved yet'
                     : `saved ${timeOfDay(page.savedAt)}, ${page.by}`}
             </p>
-            {error && (
-              <div className="notice" role="alert">
-                <p>{errorWords(error)}</p>
-                {theirs ? (
-                  <>
-                    <p>
-                      The newer one, {theirs.by} {timeOfDay(theirs.savedAt)}: {theirs.heading ?? theirs.name} – {theirs.reads.slice(0, 300)}
-                    </p>
-                    <button className="act" onClick={saving.takeTheirs}>
-                      Take the newer one
-                    </button>{' '}
-                    <button className="act" onClick={saving.saveMine}>
-                      Save mine over it
-                    </button>
-                  </>
-                ) : (
-                  <button className="act" onClick={saving.saveNow}>
-                    Save again
-                  </button>
-                )}
-              </div>
-            )}
+            <NotSaved saving={saving}>
+              {(theirs) => (
+                <p>
+                  The newer one, {theirs.by} {timeOfDay(theirs.savedAt)}: {theirs.heading ?? theirs.name} – {theirs.reads.slice(0, 300)}
+                </p>
+              )}
+            </NotSaved>
           </>
         }
       />

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { ApiError, api, errorWords, type Schema, dataOf } from '../../../api/client';
+import { api, errorWords, type Schema, dataOf } from '../../../api/client';
+import { NotSaved } from '../../../parts/NotSaved';
 import { timeOfDay } from '../../../parts/text/figures';
 import type { Edit, Question } from './useDraft';
 import type { Content } from '../../../kinds/content';
@@ -43,7 +44,7 @@ export function Standing({ question, edit, readOnly }: { question: Question; edi
       {question.clearedRevision !== null && question.status !== 'cleared' && (
         <p>Revision {question.clearedRevision} is dealt until this one is cleared.</p>
       )}
-      {error && <Unsaved edit={edit} error={error} />}
+      <NotSaved saving={{ ...edit, error }}>{(theirs: Question) => <BothVersions mine={edit.draft.content} theirs={theirs} />}</NotSaved>
       {edit.restored && !error && (
         <button className="act" onClick={edit.saveNow}>
           Save what was restored
@@ -51,32 +52,6 @@ export function Standing({ question, edit, readOnly }: { question: Question; edi
       )}
       <LineNotes where="" />
     </>
-  );
-}
-
-function Unsaved({ edit, error }: { edit: Edit; error: Error }) {
-  const stale = error instanceof ApiError && error.isStale;
-  return (
-    <div className="mt-1" role="alert">
-      <p className="notice">{errorWords(error)}</p>
-      {stale ? (
-        <>
-          {edit.theirs && <BothVersions mine={edit.draft.content} theirs={edit.theirs} />}
-          <p>
-            <button className="act" onClick={edit.takeTheirs}>
-              Take the newer one
-            </button>{' '}
-            <button className="act" onClick={edit.saveMine}>
-              Save mine over it
-            </button>
-          </p>
-        </>
-      ) : (
-        <button className="act" onClick={edit.saveNow}>
-          Save again
-        </button>
-      )}
-    </div>
   );
 }
 

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, memo, useState } from 'react';
+import { Moving, MovingRow } from '../../../parts/Moving';
 import { Row } from '../../../parts/PageAndMargin';
 import { Editable } from '../../../parts/fields/Editable';
 import { GrowingText } from '../../../parts/fields/GrowingText';
@@ -45,20 +46,22 @@ export function ChoiceRows({ content, margin, readOnly, single, onChoices }: Pro
   );
   return (
     <>
-      {choices.map((choice, i) => (
-        <ChoiceRow
-          key={choice.id}
-          choice={choice}
-          i={i}
-          margin={margin}
-          weighed={weighed}
-          readOnly={readOnly}
-          change={change}
-          notes={notesOn(content, choice.id)}
-          rows={rows}
-          onKey={rows.onKey}
-        />
-      ))}
+      <Moving what="Answer" onMove={rows.move}>
+        {choices.map((choice, i) => (
+          <ChoiceRow
+            key={choice.id}
+            choice={choice}
+            i={i}
+            margin={margin}
+            weighed={weighed}
+            readOnly={readOnly}
+            change={change}
+            notes={notesOn(content, choice.id)}
+            rows={rows}
+            onKey={rows.onKey}
+          />
+        ))}
+      </Moving>
       {!readOnly && (
         <RowFoot lines={rows.lines} what="answers" onSplit={rows.split} onLeave={rows.leave}>
           {choices.length === 0 ? (
@@ -90,7 +93,7 @@ interface ChoiceRowProps {
   readOnly: boolean;
   notes: string;
   change: (i: number, part: Partial<Choice>) => void;
-  rows: Pick<ReturnType<typeof useRows<Choice>>, 'register' | 'drag' | 'add' | 'move' | 'remove' | 'onLines'>;
+  rows: Pick<ReturnType<typeof useRows<Choice>>, 'register' | 'add' | 'move' | 'remove' | 'onLines'>;
   onKey: (i: number, e: KeyboardEvent<HTMLTextAreaElement>) => void;
 }
 
@@ -110,12 +113,11 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
     <Row
       line
       page={
-        <div className="flex items-baseline gap-3" {...(readOnly ? {} : dropOnly(rows.drag(i)))}>
+        <MovingRow i={i} disabled={readOnly}>
           <Handle
-            n={n}
+            i={i}
             what="Answer"
             readOnly={readOnly}
-            drag={rows.drag(i)}
             onCopy={() => rows.add(i, choice)}
             onUp={() => rows.move(i, i - 1)}
             onDown={() => rows.move(i, i + 1)}
@@ -133,7 +135,7 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
             onKeyDown={(e) => onKey(i, e)}
             onLines={(lines) => rows.onLines(i, lines)}
           />
-        </div>
+        </MovingRow>
       }
       margin={
         <>
@@ -189,5 +191,3 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
     />
   );
 }, same);
-
-const dropOnly = ({ onDragOver, onDrop }: { onDragOver: unknown; onDrop: unknown }) => ({ onDragOver, onDrop }) as object;

@@ -1,11 +1,14 @@
 import { DropdownMenu } from 'radix-ui';
-import { memo } from 'react';
+import { memo, useRef, useState } from 'react';
+import { useTakenUp } from '../../../parts/Moving';
 
 interface Props {
-  n: number;
+  /** place of the row, from 0 */
+  i: number;
   what: string;
   readOnly: boolean;
-  drag: object;
+  /** whether it can be dragged to another place */
+  moves?: boolean;
   onCopy: () => void;
   onUp: () => void;
   onDown: () => void;
@@ -15,8 +18,12 @@ interface Props {
 }
 
 /** A row's number: dragged to move the row, pressed for what can be done with it. */
-export const Handle = memo(function Handle({ n, what, readOnly, drag, onCopy, onUp, onDown, onRemove, more = [] }: Props) {
-  if (readOnly) return <span className="fig w-4 text-quiet">{n}</span>;
+export const Handle = memo(function Handle({ i, what, readOnly, moves = true, onCopy, onUp, onDown, onRemove, more = [] }: Props) {
+  const { ref, listeners, isDragging } = useTakenUp(i, readOnly || !moves);
+  const [open, setOpen] = useState(false);
+  /** when the pointer went down: the press itself would shut the menu first */
+  const wasOpen = useRef(false);
+  if (readOnly) return <span className="fig w-4 text-quiet">{i + 1}</span>;
   const items: [string, string, () => void][] = [
     ['copy', 'Ctrl D', onCopy],
     ['move up', 'Alt ↑', onUp],
@@ -24,10 +31,21 @@ export const Handle = memo(function Handle({ n, what, readOnly, drag, onCopy, on
     ['take out', 'Backspace when empty', onRemove],
     ...more.map(([words, act]): [string, string, () => void] => [words, '', act]),
   ];
+  // The menu opens when the pointer is let go, so that a number can be dragged without it: its own handler never sees the press.
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="handle fig" aria-label={`${what} ${n}: copy, move, take out`} {...drag}>
-        {n}
+    <DropdownMenu.Root modal={false} open={open && !isDragging} onOpenChange={setOpen}>
+      <DropdownMenu.Trigger
+        ref={ref}
+        className="handle fig"
+        aria-label={`${what} ${i + 1}: copy, move, take out`}
+        {...listeners}
+        onPointerDownCapture={(e) => {
+          wasOpen.current = open;
+          e.stopPropagation();
+        }}
+        onClick={() => setOpen(!wasOpen.current)}
+      >
+        {i + 1}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start" sideOffset={4}>

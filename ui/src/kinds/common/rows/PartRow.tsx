@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { MovingRow } from '../../../parts/Moving';
 import { Row } from '../../../parts/PageAndMargin';
 import { Editable } from '../../../parts/fields/Editable';
 import { GrowingText } from '../../../parts/fields/GrowingText';
@@ -28,15 +29,11 @@ export function PartRow<T>(props: {
     <Row
       line
       page={
-        <div
-          className="flex items-baseline gap-3"
-          {...(readOnly ? {} : { onDragOver: rows.drag(i).onDragOver, onDrop: rows.drag(i).onDrop })}
-        >
+        <MovingRow i={i} disabled={readOnly}>
           <Handle
-            n={i + 1}
+            i={i}
             what={what}
             readOnly={readOnly}
-            drag={rows.drag(i)}
             onCopy={() => rows.add(i, row)}
             onUp={() => rows.move(i, i - 1)}
             onDown={() => rows.move(i, i + 1)}
@@ -54,7 +51,7 @@ export function PartRow<T>(props: {
             onLines={(lines) => rows.onLines(i, lines)}
           />
           {beside}
-        </div>
+        </MovingRow>
       }
       margin={
         <>

@@ -1,3 +1,4 @@
+import { Moving, MovingRow } from '../../../parts/Moving';
 import { Row } from '../../../parts/PageAndMargin';
 import { Editable } from '../../../parts/fields/Editable';
 import { GrowingText } from '../../../parts/fields/GrowingText';
@@ -31,78 +32,79 @@ export function TypedRows({ accepted: typed, margin, readOnly, placeholder, hasP
   const change = (i: number, part: Partial<Wording>) => set(typed.map((row, j) => (j === i ? { ...row, ...part } : row)));
   return (
     <>
-      {typed.map((row, i) => (
-        <Row
-          key={i}
-          line
-          page={
-            <div className="flex items-baseline gap-3">
-              <Handle
-                n={i + 1}
-                what="Accepted answer"
-                readOnly={readOnly}
-                drag={rows.drag(i)}
-                onCopy={() => rows.add(i, row)}
-                onUp={() => rows.move(i, i - 1)}
-                onDown={() => rows.move(i, i + 1)}
-                onRemove={() => rows.remove(i)}
-              />
-              <span className="w-13 shrink-0 text-sm whitespace-nowrap text-quiet">
-                {row.pattern ? 'pattern' : i === 0 ? 'accepts' : 'or'}
-              </span>
-              <input
-                data-draft
-                ref={(element) => rows.register(i, element)}
-                className="w-full font-reading text-[17px] outline-none"
-                aria-label={`Accepted answer ${i + 1}`}
-                placeholder={placeholder}
-                readOnly={readOnly}
-                value={row.text}
-                onChange={(e) => change(i, { text: e.target.value })}
-                onKeyDown={(e) => rows.onKey(i, e)}
-              />
-            </div>
-          }
-          margin={
-            <>
-              <p>
-                <Editable
-                  label={`Share of answer ${i + 1}`}
-                  value={`${row.share ?? '100'} %`}
-                  disabled={readOnly}
-                  onChange={(share) => change(i, { share: share.replace(/\s*%$/, '') })}
+      <Moving what="Accepted answer" onMove={rows.move}>
+        {typed.map((row, i) => (
+          <Row
+            key={i}
+            line
+            page={
+              <MovingRow i={i} disabled={readOnly}>
+                <Handle
+                  i={i}
+                  what="Accepted answer"
+                  readOnly={readOnly}
+                  onCopy={() => rows.add(i, row)}
+                  onUp={() => rows.move(i, i - 1)}
+                  onDown={() => rows.move(i, i + 1)}
+                  onRemove={() => rows.remove(i)}
                 />
-                {' · '}
-                <Earned margin={margin} line={`answer ${i + 1}`} />
-                {hasPatterns && (
-                  <>
-                    {' · '}
-                    <Toggle
-                      on={row.pattern ?? false}
-                      words={['a pattern, * any run, ? one character', 'word for word']}
-                      label={`Answer ${i + 1}`}
-                      disabled={readOnly}
-                      onChange={(pattern) => change(i, { pattern })}
-                    />
-                  </>
-                )}{' '}
-                <span className="lineact">
-                  <CommentHere where={`answer ${i + 1}`} />
+                <span className="w-13 shrink-0 text-sm whitespace-nowrap text-quiet">
+                  {row.pattern ? 'pattern' : i === 0 ? 'accepts' : 'or'}
                 </span>
-              </p>
-              <GrowingText
-                className="say"
-                label={`What is said to answer ${i + 1}`}
-                placeholder="says nothing of its own"
-                readOnly={readOnly}
-                value={row.says ?? ''}
-                onChange={(says) => change(i, { says })}
-              />
-              <LineNotes where={`answer ${i + 1}`} />
-            </>
-          }
-        />
-      ))}
+                <input
+                  data-draft
+                  ref={(element) => rows.register(i, element)}
+                  className="w-full font-reading text-[17px] outline-none"
+                  aria-label={`Accepted answer ${i + 1}`}
+                  placeholder={placeholder}
+                  readOnly={readOnly}
+                  value={row.text}
+                  onChange={(e) => change(i, { text: e.target.value })}
+                  onKeyDown={(e) => rows.onKey(i, e)}
+                />
+              </MovingRow>
+            }
+            margin={
+              <>
+                <p>
+                  <Editable
+                    label={`Share of answer ${i + 1}`}
+                    value={`${row.share ?? '100'} %`}
+                    disabled={readOnly}
+                    onChange={(share) => change(i, { share: share.replace(/\s*%$/, '') })}
+                  />
+                  {' · '}
+                  <Earned margin={margin} line={`answer ${i + 1}`} />
+                  {hasPatterns && (
+                    <>
+                      {' · '}
+                      <Toggle
+                        on={row.pattern ?? false}
+                        words={['a pattern, * any run, ? one character', 'word for word']}
+                        label={`Answer ${i + 1}`}
+                        disabled={readOnly}
+                        onChange={(pattern) => change(i, { pattern })}
+                      />
+                    </>
+                  )}{' '}
+                  <span className="lineact">
+                    <CommentHere where={`answer ${i + 1}`} />
+                  </span>
+                </p>
+                <GrowingText
+                  className="say"
+                  label={`What is said to answer ${i + 1}`}
+                  placeholder="says nothing of its own"
+                  readOnly={readOnly}
+                  value={row.says ?? ''}
+                  onChange={(says) => change(i, { says })}
+                />
+                <LineNotes where={`answer ${i + 1}`} />
+              </>
+            }
+          />
+        ))}
+      </Moving>
       {!readOnly && (
         <RowFoot lines={rows.lines} what="wordings" onSplit={rows.split} onLeave={rows.leave}>
           {typed.length === 0 ? (

@@ -1,4 +1,4 @@
-import { type DragEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useStable } from '../../../parts/hooks/useStable';
 import { beginStep } from '../../../parts/hooks/useHistory';
@@ -13,13 +13,11 @@ interface Options<T> {
 }
 
 /**
- * Rows that are written one below the other: Enter makes the next, Backspace takes an empty one out, Alt with an arrow or dragging
- * its number moves one, Ctrl D copies one, and pasted lines become rows if wanted.
+ * Rows that are written one below the other: Enter makes the next, Backspace takes an empty one out, Alt with an arrow moves one, Ctrl D copies one, and pasted lines become rows if wanted.
  */
 export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) {
   const fields = useRef(new Map<number, HTMLElement>());
   const [lines, setLines] = useState<{ at: number; lines: string[] } | null>(null);
-  const dragged = useRef<number | null>(null);
   const focus = (i: number) => fields.current.get(i)?.focus();
   /** Drawn at once, so that the next letter already lands in the row that has the focus then. */
   const put = (list: T[], at: number) => {
@@ -57,22 +55,6 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     else return;
     e.preventDefault();
   });
-  const drag = useStable((i: number) => ({
-    draggable: true,
-    onDragStart: (e: DragEvent) => {
-      dragged.current = i;
-      e.dataTransfer.effectAllowed = 'move';
-      e.dataTransfer.setData('text/plain', String(i + 1));
-    },
-    onDragOver: (e: DragEvent) => {
-      if (dragged.current !== null) e.preventDefault();
-    },
-    onDrop: (e: DragEvent) => {
-      e.preventDefault();
-      if (dragged.current !== null) move(dragged.current, i);
-      dragged.current = null;
-    },
-  }));
   // After undo, or once the row was typed over, there is nothing to make rows of any more.
   useEffect(() => {
     const field = lines && fields.current.get(lines.at);
@@ -91,7 +73,7 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     set([...made.slice(0, lines.at + 1), ...fresh, ...made.slice(lines.at + 1, rows.length)]);
     setLines(null);
   };
-  return { register, onKey, add, remove, move, drag, onLines, lines: lines?.lines.length ?? 0, split, leave: () => setLines(null) };
+  return { register, onKey, add, remove, move, onLines, lines: lines?.lines.length ?? 0, split, leave: () => setLines(null) };
 }
 
 export type Rows<T> = ReturnType<typeof useRows<T>>;

@@ -1,6 +1,6 @@
+import { NumberedText } from './NumberedText';
 import { Row } from '../../../../parts/PageAndMargin';
 import { Editable } from '../../../../parts/fields/Editable';
-import { GrowingText } from '../../../../parts/fields/GrowingText';
 import type { Content, Margin } from '../../../../kinds/content';
 import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
 import { NoEffectYet } from '../../../../parts/NoEffectYet';
@@ -24,21 +24,14 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
   return (
     <>
       {hints.map((hint, i) => (
-        <Row
+        <NumberedText
           key={i}
-          page={
-            <div className="flex items-baseline gap-2">
-              <span className="head whitespace-nowrap">hint {i + 1}</span>
-              <GrowingText
-                className="say"
-                label={`Hint ${i + 1}`}
-                placeholder="a help that may be opened"
-                readOnly={readOnly}
-                value={hint.text}
-                onChange={(text) => change(i, { text })}
-              />
-            </div>
-          }
+          what="Hint"
+          n={i + 1}
+          placeholder="a help that may be opened"
+          readOnly={readOnly}
+          text={hint.text}
+          onText={(text) => change(i, { text })}
           margin={
             <>
               <p>

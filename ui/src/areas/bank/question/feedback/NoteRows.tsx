@@ -1,7 +1,7 @@
 import type { Schema } from '../../../../api/client';
+import { NumberedText } from './NumberedText';
 import { Row } from '../../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../../parts/fields/Editable';
-import { GrowingText } from '../../../../parts/fields/GrowingText';
 import { choicesOf, type Content } from '../../../../kinds/content';
 import { kindFacts } from '../../../../kinds/registry';
 
@@ -27,21 +27,14 @@ export function NoteRows({ content, readOnly, edit }: Props) {
   return (
     <>
       {notes.map((note, i) => (
-        <Row
+        <NumberedText
           key={i}
-          page={
-            <div className="flex items-baseline gap-2">
-              <span className="head whitespace-nowrap">note {i + 1}</span>
-              <GrowingText
-                className="say"
-                label={`Note ${i + 1}`}
-                placeholder="what is said besides"
-                readOnly={readOnly}
-                value={note.text}
-                onChange={(text) => put(i, { ...note, text })}
-              />
-            </div>
-          }
+          what="Note"
+          n={i + 1}
+          placeholder="what is said besides"
+          readOnly={readOnly}
+          text={note.text}
+          onText={(text) => put(i, { ...note, text })}
           margin={<When note={note} i={i} content={content} readOnly={readOnly} put={put} />}
         />
       ))}

@@ -1,0 +1,56 @@
+import { DndContext, MouseSensor, pointerWithin, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import type { ReactNode } from 'react';
+
+// Things below each other that are moved by dragging: with the mouse at once, with a finger after a moment, so that a page still
+// scrolls. Whoever has no pointer moves them by keys, which is the matter of whoever shows them.
+
+const words = (what: string, i: unknown) => `${what} ${Number(i) + 1}`;
+
+/** Around things that can be moved: from place to place, from 0. */
+export function Moving({ what, onMove, children }: { what: string; onMove: (from: number, to: number) => void; children: ReactNode }) {
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
+  );
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragEnd={({ active, over }) => over && active.id !== over.id && onMove(Number(active.id), Number(over.id))}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => `${words(what, active.id)} is taken up.`,
+          onDragOver: () => undefined,
+          onDragEnd: ({ active, over }) =>
+            over ? `${words(what, active.id)} is now number ${Number(over.id) + 1}.` : 'Nothing was moved.',
+          onDragCancel: () => 'Nothing was moved.',
+        },
+        screenReaderInstructions: { draggable: '' },
+      }}
+    >
+      {children}
+    </DndContext>
+  );
+}
+
+/** What takes the thing at a place up: give both to the element. */
+export function useTakenUp(i: number, disabled: boolean) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: i, disabled });
+  return { ref: setNodeRef, listeners: listeners ?? {}, isDragging };
+}
+
+/** Where something can be put down. */
+export function useDropPlace(i: number, disabled: boolean) {
+  const { setNodeRef, isOver, active } = useDroppable({ id: i, disabled });
+  return { ref: setNodeRef, isOver: isOver && active?.id !== i };
+}
+
+/** One of the things, as a row to drop others on. */
+export function MovingRow({ i, disabled, children }: { i: number; disabled: boolean; children: ReactNode }) {
+  const { ref, isOver } = useDropPlace(i, disabled);
+  return (
+    <div ref={ref} className={`flex items-baseline gap-3 ${isOver ? 'drop-here' : ''}`}>
+      {children}
+    </div>
+  );
+}
