@@ -46,10 +46,20 @@ export function useDropPlace(i: number, disabled: boolean) {
 }
 
 /** One of the things, as a row to drop others on. */
-export function MovingRow({ i, disabled, children }: { i: number; disabled: boolean; children: ReactNode }) {
+export function MovingRow({
+  i,
+  disabled,
+  wraps = false,
+  children,
+}: {
+  i: number;
+  disabled: boolean;
+  wraps?: boolean;
+  children: ReactNode;
+}) {
   const { ref, isOver } = useDropPlace(i, disabled);
   return (
-    <div ref={ref} className={`flex items-baseline gap-3 ${isOver ? 'drop-here' : ''}`}>
+    <div ref={ref} className={`flex items-baseline gap-3 ${wraps ? 'flex-wrap' : ''} ${isOver ? 'drop-here' : ''}`}>
       {children}
     </div>
   );

@@ -64,7 +64,7 @@ export function RegionRows({ content, margin, readOnly, edit, bank }: RowsProps<
             key={i}
             line
             page={
-              <MovingRow i={i} disabled={readOnly}>
+              <MovingRow i={i} disabled={readOnly} wraps>
                 <Handle
                   i={i}
                   what="Area"
