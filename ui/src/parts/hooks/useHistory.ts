@@ -37,8 +37,8 @@ export function useHistory<Draft>() {
   /** The draft to go back or forth to, or nothing. */
   const goBack = useCallback((way: 'undo' | 'redo', now: Draft): Draft | undefined => {
     const [from, to] = way === 'undo' ? [past, future] : [future, past];
+    if (from.current.length === 0) return undefined;
     const draft = from.current.at(-1);
-    if (!draft) return undefined;
     from.current = from.current.slice(0, -1);
     to.current = [...to.current, now];
     last.current = { at: 0, field: '' };
