@@ -6,7 +6,7 @@ namespace Zetema\Core\Sitting;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Question\Kinds\KindFacts;
+use Zetema\Core\Question\Kinds\Kind;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\OrderedItems;
@@ -21,12 +21,15 @@ final readonly class PageOrder
 {
     private ResponseForm $form;
     private string $field;
+    /** @var list<int> ids of parts that stand as written */
+    private array $parts;
 
     /** @param list<list<int>> $lists numbers in the order of the page, as the kind's shuffledLists() has them */
-    public function __construct(KindFacts $facts, private array $lists)
+    public function __construct(Kind $kind, private array $lists)
     {
-        $this->form = $facts->form;
-        $this->field = $facts->field;
+        $this->form = $kind::id()->facts()->form;
+        $this->field = $kind::id()->facts()->field;
+        $this->parts = $kind->lineIds();
     }
 
     /**
@@ -82,9 +85,9 @@ final readonly class PageOrder
             if ($this->form === ResponseForm::MixedParts) {
                 $numbered[$this->number(0, (int) $key)] = $value;
             } elseif (!is_string($value) || $value === '' || ($this->form === ResponseForm::EntryOfOwnList && ($this->lists[$list] ?? []) === [])) {
-                $numbered[$key] = $value;
+                $numbered[$this->part($key)] = $value;
             } else {
-                $numbered[$key] = (string) $this->number($list, (int) $value);
+                $numbered[$this->part($key)] = (string) $this->number($list, (int) $value);
             }
         }
 
@@ -100,14 +103,23 @@ final readonly class PageOrder
     {
         $map = [];
         foreach ($parts as $part => $value) {
+            $i = (int) array_search($part, $this->parts, true);
             match ($this->form) {
-                ResponseForm::EntryByPart => $map[(string) $part] = (string) $this->place(0, (int) $value),
-                ResponseForm::EntryOfOwnList => $map[(string) $part] = ($this->lists[$part - 1] ?? []) === [] ? $value : (string) $this->place($part - 1, (int) $value),
+                ResponseForm::EntryByPart => $map[(string) ($i + 1)] = (string) $this->place(0, (int) $value),
+                ResponseForm::EntryOfOwnList => $map[(string) ($i + 1)] = ($this->lists[$i] ?? []) === [] ? $value : (string) $this->place($i, (int) $value),
                 default => $map[(string) $this->place(0, $part)] = $value,
             };
         }
 
         return $map;
+    }
+
+    /** The id of a part that stands as written, by its place. */
+    private function part(int|string $place): int
+    {
+        $isPlace = preg_match('/^[1-9]\d{0,3}$/', (string) $place) === 1;
+
+        return ($isPlace ? $this->parts[(int) $place - 1] ?? null : null) ?? throw new Malformed($this->field, sprintf('there is no part %s', mb_substr((string) $place, 0, 40)));
     }
 
     private function number(int $list, int $place): int

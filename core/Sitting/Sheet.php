@@ -45,7 +45,7 @@ final readonly class Sheet
     public function fromPage(mixed $given): Response
     {
         // While it is being filled in, a response may still have fewer choices than demanded.
-        return $this->question->kind->response((new PageOrder($this->question->kind::id()->facts(), $this->lists()))->toNumbers($given), $this->settings, complete: false);
+        return $this->question->kind->response((new PageOrder($this->question->kind, $this->lists()))->toNumbers($given), $this->settings, complete: false);
     }
 
     /** A response as an event stored it. */
@@ -57,7 +57,7 @@ final readonly class Sheet
     /** @return array<string, mixed>|null */
     public function toPage(Response $response): ?array
     {
-        return (new PageOrder($this->question->kind::id()->facts(), $this->lists()))->toPlaces($response);
+        return (new PageOrder($this->question->kind, $this->lists()))->toPlaces($response);
     }
 
     /** @return list<list<int>> */

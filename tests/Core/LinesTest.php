@@ -28,6 +28,7 @@ final class LinesTest extends TestCase
         yield 'text' => ["text: Which word?\n answer: a\n answer 50 %: b\n pattern: c*", 'wordings', 'answer'];
         yield 'number' => ["number: How many?\n answer: 1\n answer 50 %: 2\n answer 20 %: 3", 'spans', 'answer'];
         yield 'pairs' => ["pairs: Which goes with which?\n pair: a\n  with: x\n pair: b\n  with: y\n pair: c\n  with: z", 'pairs', 'pair'];
+        yield 'gaps' => ["gaps: ___ and ___ and ___.\n gap 1: a\n gap 2: b\n gap 3: c", 'gaps', 'gap'];
         yield 'groups' => ["groups: Where does it belong?\n group: G\n  item: a\n  item: b\n  item: c\n group: H\n  item: d", 'items', 'item'];
         yield 'order' => ["order: In which order?\n item: a\n item: b\n item: c", 'items', 'item'];
         yield 'regions' => ["regions: Where?\n" . self::PICTURE . " area yes: rectangle 0 0 9 9\n area no: rectangle 20 20 29 29\n area no: rectangle 40 40 49 49", 'regions', 'area'];
@@ -52,12 +53,12 @@ final class LinesTest extends TestCase
 
     public function test_every_kind_with_lines_names_them(): void
     {
-        $kinds = array_unique([...array_map(static fn (array $case): string => explode(':', $case[0])[0], iterator_to_array(self::kinds())), 'claim', 'gaps', 'place', 'rating']);
+        $kinds = array_unique([...array_map(static fn (array $case): string => explode(':', $case[0])[0], iterator_to_array(self::kinds())), 'claim', 'place', 'rating']);
         sort($kinds);
         $all = array_map(static fn (KindId $kind): string => $kind->value, KindId::cases());
         sort($all);
 
-        self::assertSame($all, $kinds, 'claims and gaps have their order from the question itself');
+        self::assertSame($all, $kinds, 'a claim has its order from the question itself');
         self::assertSame('gap:2', Lines::of(TextQuestions::one("gaps: A ___ and a ___.\n gap 1: x\n gap 2: y"))->at('gap 2'));
         self::assertSame('hint:1', Lines::of(TextQuestions::one("true: A claim of ours.\n hint: Think."))->at('hint 1'));
         self::assertSame('stem', Lines::of(TextQuestions::one('true: A claim of ours.'))->at('stem'));

@@ -6,9 +6,11 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Sitting\Sheet;
@@ -53,6 +55,35 @@ final class ShownToCandidateTest extends TestCase
             self::assertSame($response->toData() === null ? null : json_encode($response->toData()), json_encode($sheet->stored(json_decode((string) json_encode($response->toData()), true))->toData()));
             self::assertNotSame([], $question->kind->inWords($response));
         }
+    }
+
+    /** @param \Closure(array<string, mixed>): mixed $right */
+    #[DataProvider('kinds')]
+    public function test_it_is_marked_the_same_whatever_its_lines_are_known_by(string $text, \Closure $right): void
+    {
+        $question = TextQuestions::one($text);
+        $data = $question->toData();
+        foreach ($question->kind::id()->facts()->lists as $list) {
+            foreach (is_array($data[$list]) ? $data[$list] : [] as $i => $row) {
+                if (!is_array($data[$list]) || !is_array($row)) {
+                    continue;
+                }
+                $id = 20 - 3 * (int) $i;
+                $data[$list][$i] = is_array($row['part'] ?? null) ? [...$row, 'part' => [...$row['part'], 'id' => $id]] : [...$row, ...(isset($row['id']) ? ['id' => $id] : [])];
+            }
+        }
+        $other = Question::fromData(Fields::of($data));
+        for ($seed = 1; $seed <= 12; ++$seed) {
+            $sheet = self::sheet($other, $seed);
+            $given = $right($sheet->shownToCandidate(false));
+            $response = $sheet->fromPage($given);
+
+            self::assertSame('right', (new Marker())->mark($sheet->plan, $response)->outcome->value, "seed $seed");
+            self::assertEquals(json_decode((string) json_encode($given)), json_decode((string) json_encode($sheet->toPage($response))), "seed $seed");
+            self::assertEquals($question->kind->keyInWords(), $other->kind->keyInWords());
+            self::assertCount(count($question->kind->inWords(self::sheet($question, $seed)->fromPage($right(self::sheet($question, $seed)->shownToCandidate(false))))), $other->kind->inWords($response));
+        }
+        self::assertSame((new Writer())->question($question), (new Writer())->question($other), 'text has numbers, no ids');
     }
 
     /** @param \Closure(array<string, mixed>): mixed $right */

@@ -129,13 +129,13 @@ describe('a gap', () => {
     expect(closeGap(made, 0)).toEqual({ ...begin, gaps: [] });
   });
 
-  it('stands where it was made, and the others are numbered anew', () => {
+  it('stands where it was made; the others are numbered anew and known by what they were', () => {
     const made = makeGap(makeGap(begin, 15, 19), 4, 9);
     expect([made.stem, made.gaps.map(({ part, wordings }) => [part.id, part.text, wordings?.[0]?.text])]).toEqual([
       'The ___ lays ___.',
       [
-        [1, 'gap 1', 'queen'],
-        [2, 'gap 2', 'eggs'],
+        [2, 'gap 1', 'queen'],
+        [1, 'gap 2', 'eggs'],
       ],
     ]);
   });

@@ -77,12 +77,16 @@ final readonly class Gap
         return ['part' => $this->part->toData(), ...($this->isTyped() ? ['wordings' => array_map(static fn (Wording $w): array => $w->toData(), $this->wordings)] : ['listed' => $this->listed])];
     }
 
-    /** @return list<Line> what it earns stands under the first */
-    public function toLines(): array
+    /**
+     * @param int $n its number in the stem
+     *
+     * @return list<Line> what it earns stands under the first
+     */
+    public function toLines(int $n): array
     {
         $lines = $this->isTyped()
-            ? array_map(fn (Wording $w): Line => Line::written('gap ' . $this->part->id . $w->share->inHead(), $w->text, $w->says === null ? [] : [Line::written('says', $w->says)]), $this->wordings)
-            : array_map(fn (array $c): Line => Line::written('gap ' . $this->part->id . ($c['key'] ? ' yes' : ' no'), $c['text']), $this->listed);
+            ? array_map(static fn (Wording $w): Line => Line::written('gap ' . $n . $w->share->inHead(), $w->text, $w->says === null ? [] : [Line::written('says', $w->says)]), $this->wordings)
+            : array_map(static fn (array $c): Line => Line::written('gap ' . $n . ($c['key'] ? ' yes' : ' no'), $c['text']), $this->listed);
         if (isset($lines[0])) {
             $lines[0] = $lines[0]->withBelow([...$lines[0]->below, ...$this->part->pointLines()]);
         }

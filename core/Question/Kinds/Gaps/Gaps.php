@@ -40,7 +40,7 @@ use Zetema\Core\Question\Settings\Settings;
 /** Gap fill: each `___` of the stem is typed or picked from a list. */
 final readonly class Gaps implements Kind
 {
-    /** @param list<Gap> $gaps numbered from 1 */
+    /** @param list<Gap> $gaps in the order of the stem */
     public function __construct(public array $gaps)
     {
     }
@@ -106,7 +106,7 @@ final readonly class Gaps implements Kind
 
     public function toLines(string $stem): array
     {
-        return [Line::written('gaps', $stem), ...array_merge(...array_map(static fn (Gap $g): array => $g->toLines(), $this->gaps))];
+        return [Line::written('gaps', $stem), ...array_merge(...array_map(static fn (Gap $g, int $i): array => $g->toLines($i + 1), $this->gaps, array_keys($this->gaps)))];
     }
 
     public function verify(EffectiveSettings $settings, string $stem): void
@@ -118,15 +118,15 @@ final readonly class Gaps implements Kind
         if ($open !== count($this->gaps)) {
             throw new InvalidQuestion(sprintf('the text leaves %d open with ___ and %d %s what belongs there; they must be as many', $open, count($this->gaps), count($this->gaps) === 1 ? 'gap says' : 'gaps say'), 'gap');
         }
-        foreach ($this->gaps as $gap) {
+        foreach ($this->gaps as $i => $gap) {
             if ($gap->isTyped() && array_filter($gap->wordings, static fn (Wording $w): bool => $w->text !== '') !== $gap->wordings) {
-                throw new InvalidQuestion(sprintf('a wording of gap %d has no text', $gap->part->id), 'gap');
+                throw new InvalidQuestion(sprintf('a wording of gap %d has no text', $i + 1), 'gap');
             }
             if ($gap->isTyped() && $gap->wordings === []) {
-                throw new InvalidQuestion(sprintf('gap %d accepts nothing; write `gap %1$d:` with what belongs there', $gap->part->id), 'gap');
+                throw new InvalidQuestion(sprintf('gap %d accepts nothing; write `gap %1$d:` with what belongs there', $i + 1), 'gap');
             }
             if (!$gap->isTyped() && $gap->keys() === []) {
-                throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $gap->part->id), 'gap');
+                throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $i + 1), 'gap');
             }
         }
         Part::verifyPoints(array_map(static fn (Gap $g): Part => $g->part, $this->gaps), $settings, 'gap');
@@ -139,16 +139,16 @@ final readonly class Gaps implements Kind
             return Response::blank();
         }
         $map = ResponseReader::map($fields, 'gaps', $this->lineIds());
-        foreach ($this->gaps as $gap) {
+        foreach ($this->gaps as $i => $gap) {
             $value = $map[$gap->part->id] ?? null;
             if ($value === null) {
                 continue;
             }
             if (mb_strlen($value) > TypedKind::LONGEST || !mb_check_encoding($value, 'UTF-8')) {
-                throw new Malformed('gaps', sprintf('gap %d is too long or not UTF-8', $gap->part->id));
+                throw new Malformed('gaps', sprintf('gap %d is too long or not UTF-8', $i + 1));
             }
             if (!$gap->isTyped() && preg_match('/^[1-9]\d{0,2}$/', $value) !== 1 || !$gap->isTyped() && !isset($gap->listed[(int) $value - 1])) {
-                throw new Malformed('gaps', sprintf('gap %d is given “%s”, which is not in its list', $gap->part->id, mb_substr($value, 0, 40)));
+                throw new Malformed('gaps', sprintf('gap %d is given “%s”, which is not in its list', $i + 1, mb_substr($value, 0, 40)));
             }
         }
 
@@ -226,7 +226,7 @@ final readonly class Gaps implements Kind
 
     public function says(Response $response, array $found): array
     {
-        return CriterionFeedback::by($found, fn (int $n, int $part): ?string => $this->gaps[$part - 1]->wordings[$n - 1]->says ?? null);
+        return CriterionFeedback::by($found, fn (int $n, int $part): ?string => $this->gaps[array_search($part, $this->lineIds(), true)]->wordings[$n - 1]->says ?? null);
     }
 
     public function shuffledLists(): array
@@ -246,10 +246,10 @@ final readonly class Gaps implements Kind
     public function inWords(Response $response, bool $withKey = false): array
     {
         $lines = [];
-        foreach ($this->gaps as $gap) {
+        foreach ($this->gaps as $i => $gap) {
             $given = FilledParts::in($response)[$gap->part->id] ?? null;
             if ($given !== null) {
-                $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) $gap->part->id) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) $gap->part->id);
+                $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) ($i + 1)) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) ($i + 1));
             }
         }
 
@@ -278,9 +278,9 @@ final readonly class Gaps implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Gap $g): AnswerLine => $g->isTyped()
-            ? AnswerLine::typed($g->wordings[0]->text, (string) $g->part->id)
-            : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) $g->part->id), $this->gaps);
+        return array_map(static fn (Gap $g, int $i): AnswerLine => $g->isTyped()
+            ? AnswerLine::typed($g->wordings[0]->text, (string) ($i + 1))
+            : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) ($i + 1)), $this->gaps, array_keys($this->gaps));
     }
 
     /** @return list<Wording> of all gaps that are typed */

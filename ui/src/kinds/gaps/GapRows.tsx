@@ -6,7 +6,7 @@ import type { ContentOf, Part } from '../content';
 import type { RowsProps } from '../kindUi';
 import { LineNotes, CommentHere } from '../common/lines/LineNotes';
 import { Toggle } from '../../parts/fields/Toggle';
-import { closeGap, type Gap, gapsIn, numbered } from './gaps';
+import { closeGap, type Gap, gapsIn, numbered, withGap } from './gaps';
 import { Handle } from '../common/rows/Handle';
 import { PartMarks } from '../common/rows/PartRow';
 import { isWeighed } from '../common/rows/rows';
@@ -51,19 +51,18 @@ export function GapRows(props: RowsProps<'gaps'>) {
         />
       )}
       {gaps.map((gap, i) => (
-        <OneGap key={i} {...props} gap={gap} i={i} />
+        <OneGap key={gap.part.id} {...props} gap={gap} i={i} />
       ))}
     </>
   );
 }
 
-const describeAll = (c: ContentOf<'gaps'>): ContentOf<'gaps'> => ({
-  ...c,
-  gaps: numbered([
-    ...c.gaps,
-    ...Array.from({ length: gapsIn(c.stem) - c.gaps.length }, (): Gap => ({ part: { id: 0, text: '' }, wordings: [{ text: '' }] })),
-  ]),
-});
+/** As many gaps described as the stem has. */
+const describeAll = (c: ContentOf<'gaps'>): ContentOf<'gaps'> => {
+  let { gaps } = c;
+  while (gaps.length < gapsIn(c.stem)) gaps = withGap(gaps);
+  return { ...c, gaps: numbered(gaps) };
+};
 
 interface Line {
   text: string;

@@ -13,11 +13,10 @@ export function PairRows({ content, margin, readOnly, edit }: RowsProps<'pairs'>
   const { pairs, spares } = content;
   const withs = useRef(new Map<number, HTMLTextAreaElement>());
   const set = (list: Part[]) => edit((c) => ({ ...c, pairs: list.map((p) => ({ ...p, belongs: [String(p.id)] })) }));
-  const renumbered = (list: Part[]) => set(list.map((p, i) => ({ ...p, id: i + 1 })));
   const change = (i: number, part: Partial<Part>) => set(pairs.map((p, j) => (j === i ? { ...p, ...part } : p)));
   const rows = useRows<Part>({
     rows: pairs,
-    set: renumbered,
+    set,
     make: (text, all, copied) => ({
       with: '',
       ...(isWeighed(content) && { earns: '1' }),

@@ -12,6 +12,9 @@ interface Options<T> {
   least?: number;
 }
 
+/** A row made over keeps what it is known by. */
+const sameId = <T>(kept: T, row: T): T => (typeof kept === 'object' && kept !== null && 'id' in kept ? { ...row, id: kept.id } : row);
+
 /**
  * Rows that are written one below the other: Enter makes the next, Backspace takes an empty one out, Alt with an arrow moves one, Ctrl D copies one, and pasted lines become rows if wanted.
  */
@@ -66,7 +69,7 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     if (!lines) return;
     const [first = '', ...rest] = lines.lines;
     const kept = rows[lines.at];
-    const firstRow = kept === undefined ? make(first, rows) : make(first, rows, kept);
+    const firstRow = kept === undefined ? make(first, rows) : sameId(kept, make(first, rows, kept));
     const made = rest.reduce<T[]>((all, line) => [...all, make(line, all)], rows.with(Math.min(lines.at, rows.length - 1), firstRow));
     const fresh = made.slice(rows.length);
     beginStep();
