@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Exchange\TextFormat\Vocabulary;
 use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
@@ -18,8 +19,10 @@ use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Kinds\LineWord;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Sketch;
+use Zetema\Core\Sitting\PageOrder;
 
 /** What every kind promises, held for every kind by the questions of the demo. A new kind gets a question there and must pass. */
 final class KindContractTest extends TestCase
@@ -182,5 +185,71 @@ final class KindContractTest extends TestCase
             self::assertTrue(Question::kindTakes($kind, $own, $own->houseValue() ?? ''), $own->value);
         }
         self::assertCount(count($facts->words), array_unique(array_map(static fn (LineWord $w): string => $w->word, $facts->words)));
+    }
+
+    #[DataProvider('kinds')]
+    public function test_a_new_one_is_kept_and_told_what_it_lacks(KindId $kind): void
+    {
+        $facts = $kind->facts();
+        $empty = ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty, ...($facts->newSettings === [] ? [] : ['settings' => $facts->newSettings])];
+        $sketch = Sketch::of(Fields::of($empty), null, []);
+
+        self::assertSame($kind, $sketch->kind());
+        self::assertNotSame('', $sketch->problem['message'] ?? '', 'an empty question is not whole');
+        self::assertSame($empty, $facts->complete($empty), 'it has every field');
+        self::assertEquals($facts->lists === [] ? $empty : [...$empty, ...array_fill_keys($facts->lists, [])], $facts->complete(array_diff_key($empty, array_flip($facts->lists))));
+        self::assertSame([], array_diff($facts->lists, array_keys($facts->empty)));
+    }
+
+    #[DataProvider('kinds')]
+    public function test_its_words_are_words_of_the_text_format(KindId $kind): void
+    {
+        $facts = $kind->facts();
+        foreach ($facts->opening as $word) {
+            self::assertSame($kind, KindId::openedBy($word));
+        }
+        foreach ($facts->words as $word) {
+            foreach ($word->examples === [] ? [$word->word] : $word->examples as $head) {
+                $known = (new Vocabulary())->classify($head);
+                self::assertIsArray($known, $head);
+                self::assertSame($word->word, $known[0]);
+            }
+        }
+        self::assertContains($kind->value, $facts->names, 'it is found by its name');
+        foreach ($facts->defaults + $facts->newSettings as $word => $value) {
+            self::assertSame($value, Setting::from($word)->canonical($value));
+            self::assertTrue(Question::kindTakes($kind, Setting::from($word), $value));
+        }
+    }
+
+    #[DataProvider('questions')]
+    public function test_responses_that_tell_how_it_is_marked_can_be_given(Question $question): void
+    {
+        $settings = $question->effective();
+        $given = 0;
+        foreach ($question->kind->telling($settings) as $response) {
+            $data = json_decode((string) json_encode($response->toData()), true);
+            self::assertEquals($response, $question->kind->response($data, $settings, complete: false));
+            self::assertNotSame([], $question->kind->inWords($response, withKey: true) === [] && !$response->isBlank() ? [] : ['said']);
+            ++$given;
+        }
+
+        self::assertGreaterThan(0, $given);
+        self::assertTrue(!$question->kind->isListable() || $question->kind->space($settings)->count() > 0);
+    }
+
+    #[DataProvider('questions')]
+    public function test_what_it_shows_in_another_order_is_understood_by_its_place(Question $question): void
+    {
+        $order = new PageOrder($question->kind, array_map(array_reverse(...), $question->kind->shuffledLists()));
+        $n = 0;
+        foreach ($question->kind->telling($question->effective()) as $response) {
+            $onPage = json_decode((string) json_encode($order->toPlaces($response)), true);
+            self::assertEquals($response, $question->kind->response($order->toNumbers($onPage), $question->effective(), complete: false));
+            if (++$n > 60) {
+                break;
+            }
+        }
+        self::assertNull($order->toPlaces(Response::blank()));
     }
 }
