@@ -7,11 +7,13 @@ namespace Zetema\App\CommandLine;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Intake\Intake;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
+use Zetema\Core\Question\Difficulty;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindFacts;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Rung;
 
 /** What the interface has to know of the rules, as its generated file: written down in PHP only. */
@@ -48,7 +50,10 @@ final class InterfaceFacts
             'kinds' => ['Kinds', $kinds],
             'settings' => ['Settings', $settings],
             'houseWords' => ['Outcomes', $outcomes],
-            'rungs' => ["Schema['Rung'][]", array_map(static fn (Rung $rung): string => $rung->value, Rung::cases())],
+            'outcomes' => ["Schema['Outcome'][]", array_column(Outcome::cases(), 'value')],
+            'statuses' => ["Schema['Status'][]", array_column(Status::cases(), 'value')],
+            'difficulties' => ["NonNullable<Schema['AnyContent']['difficulty']>[]", array_column(Difficulty::cases(), 'value')],
+            'rungs' => ["Schema['Rung'][]", array_column(Rung::cases(), 'value')],
             'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Intake::LONGEST]],
         ];
     }

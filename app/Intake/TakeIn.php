@@ -49,7 +49,7 @@ final readonly class TakeIn implements Task
         $reader = new Reader();
         $piece = [];
         $done = 0;
-        $goOn = true;
+        $wanted = true;
         foreach ($reader->questions($input->text('text')) as $read) {
             if ($read->question === null || !isset($chosen[$read->fromLine])) {
                 continue;
@@ -61,13 +61,13 @@ final readonly class TakeIn implements Task
                 $piece = [];
                 $this->em->clear();
                 $batch = $this->em->find(Batch::class, $batch->id) ?? throw new Malformed('batch', 'is gone');
-                $goOn = $progress->at($done);
-                if (!$goOn) {
+                $wanted = $progress->at($done);
+                if (!$wanted) {
                     break;
                 }
             }
         }
-        $this->takeIn($batch, $piece, $goOn ? $reader->pages() : []);
+        $this->takeIn($batch, $piece, $wanted ? $reader->pages() : []);
         $progress->at($done + count($piece));
 
         return $batch->toData();

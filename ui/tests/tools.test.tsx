@@ -158,7 +158,7 @@ describe('comments and notes at a line', () => {
     closedBy: null,
   };
   const show = (more: Partial<Standing> = {}, lines: Record<string, number[]> = { answer: [7, 5] }, where = 'answer 2') => {
-    const done = { waveOff: vi.fn(), bringBack: vi.fn(), comment: vi.fn(), goOn: vi.fn() };
+    const done = { waveOff: vi.fn(), bringBack: vi.fn(), comment: vi.fn(), changeComment: vi.fn() };
     const standing = { proofs: [proof], comments: [comment], mayWrite: true, ...done, ...more };
     render(
       <LinesContext value={lines}>
@@ -201,12 +201,12 @@ describe('comments and notes at a line', () => {
   });
 
   it('are answered, closed, and made by the id of their line', () => {
-    const { goOn, comment: made } = show();
+    const { changeComment, comment: made } = show();
     press('answer');
     write('Answer to the comment', ' Yes. ');
     fireEvent.submit(field('Answer to the comment'));
     press('close');
-    expect(goOn.mock.calls).toEqual([[comment, { text: 'Yes.' }], [comment, { closed: true }]]); // prettier-ignore
+    expect(changeComment.mock.calls).toEqual([[comment, { text: 'Yes.' }], [comment, { closed: true }]]); // prettier-ignore
     press('Comment on answer 2');
     write('Comment on answer 2', '   ');
     fireEvent.submit(field('Comment on answer 2'));

@@ -105,7 +105,7 @@ final readonly class QuestionController
     }
 
     #[Route('/comments/{comment}', requirements: ['comment' => '\d{1,18}'], methods: ['PUT'])]
-    public function goOnWith(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['comment' => 'id', 'id' => 'question'])] Comment $comment, Request $request, #[CurrentUser] Account $account): JsonResponse
+    public function changeComment(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['comment' => 'id', 'id' => 'question'])] Comment $comment, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
         return $this->answer($this->comments->answerOrClose($comment, Body::of($request), $account));
     }

@@ -1,3 +1,4 @@
+import { keys } from './keys';
 import { queryOptions } from '@tanstack/react-query';
 import { api, setWhose, dataOf } from './client';
 
@@ -5,7 +6,7 @@ import { api, setWhose, dataOf } from './client';
 
 export const meQuery = () =>
   queryOptions({
-    queryKey: ['me'],
+    queryKey: keys.me(),
     queryFn: async () => {
       const me = await dataOf(api.GET('/me'));
       setWhose(me.account?.id ?? null);
@@ -14,21 +15,21 @@ export const meQuery = () =>
     staleTime: Infinity,
   });
 
-export const banksQuery = () => queryOptions({ queryKey: ['banks'], queryFn: () => dataOf(api.GET('/banks')) });
+export const banksQuery = () => queryOptions({ queryKey: keys.banks(), queryFn: () => dataOf(api.GET('/banks')) });
 
 export const boardQuery = (bank: number) =>
-  queryOptions({ queryKey: ['board', bank], queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: keys.board(bank), queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })) });
 
 export const blueprintsQuery = (bank: number) =>
   queryOptions({
-    queryKey: ['blueprints', bank],
+    queryKey: keys.blueprints(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/blueprints', { params: { path: { id: bank } } })),
   });
 
 export const batchesQuery = (bank: number) =>
-  queryOptions({ queryKey: ['batches', bank], queryFn: () => dataOf(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: keys.batches(bank), queryFn: () => dataOf(api.GET('/banks/{id}/batches', { params: { path: { id: bank } } })) });
 
 export const pagesQuery = (bank: number) =>
-  queryOptions({ queryKey: ['pages', bank], queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
+  queryOptions({ queryKey: keys.pages(bank), queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
 
-export const myAssessmentsQuery = () => queryOptions({ queryKey: ['mine'], queryFn: () => dataOf(api.GET('/my-assessments')) });
+export const myAssessmentsQuery = () => queryOptions({ queryKey: keys.mine(), queryFn: () => dataOf(api.GET('/my-assessments')) });

@@ -55,6 +55,12 @@ export const houseWords: Outcomes = {
   "recorded": "Recorded.",
 };
 
+export const outcomes: Schema['Outcome'][] = ["right","partly right","wrong","unanswered","out of time","recorded"];
+
+export const statuses: Schema['Status'][] = ["draft","in review","cleared","retired"];
+
+export const difficulties: NonNullable<Schema['AnyContent']['difficulty']>[] = ["easy","medium","hard"];
+
 export const rungs: Schema['Rung'][] = ["nothing","passed or not","total","objectives","own paper","marked paper","marked paper with key and feedback"];
 
 export const largest: { picture: number; soundOrFilm: number; text: number } = {

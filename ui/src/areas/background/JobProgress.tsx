@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../api/client';
@@ -10,7 +11,7 @@ export const isOver = (job: Job) => ['done', 'stopped', 'failed'].includes(job.s
 /** Work in the background, asked after until it is over. */
 export function useJob(begun: Job | null | undefined, onEnd: (job: Job) => void): Job | null {
   const job = useQuery({
-    queryKey: ['job', begun?.id],
+    queryKey: keys.job(begun?.id),
     queryFn: () => dataOf(api.GET('/jobs/{id}', { params: { path: { id: begun?.id ?? 0 } } })),
     enabled: begun != null && !isOver(begun),
     initialData: begun ?? undefined,

@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -19,7 +20,7 @@ import { RunningOrder } from './RunningOrder';
 export default function BlueprintPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const blueprint = useQuery({
-    queryKey: ['blueprint', id],
+    queryKey: keys.blueprint(id),
     queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
     gcTime: 0,
   });

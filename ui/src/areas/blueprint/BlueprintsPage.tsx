@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -18,7 +19,7 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const make = useMutation({
     mutationFn: () => dataOf(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {
-      void queries.invalidateQueries({ queryKey: ['blueprints'] });
+      void queries.invalidateQueries({ queryKey: keys.blueprints() });
       void navigate(String(blueprint.id));
     },
   });

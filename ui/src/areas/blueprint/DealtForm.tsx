@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link } from 'react-router';
@@ -20,7 +21,7 @@ export function DealtForm({
 }) {
   const first = useRef(true);
   const form = useQuery({
-    queryKey: ['form', blueprint.id, blueprint.version, seed],
+    queryKey: keys.form(blueprint.id, blueprint.version, seed),
     queryFn: () => dataOf(api.POST('/blueprints/{id}/deal', { params: { path: { id: blueprint.id } }, body: { seed } })),
     retry: false,
   });

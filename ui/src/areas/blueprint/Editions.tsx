@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
 import { api, errorWords, dataOf } from '../../api/client';
@@ -9,7 +10,7 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
   const queries = useQueryClient();
   const [asked, setAsked] = useState(false);
   const pressed = useRef(false);
-  const again = () => queries.invalidateQueries({ queryKey: ['blueprint', blueprint.id] });
+  const again = () => queries.invalidateQueries({ queryKey: keys.blueprint(blueprint.id) });
   const freeze = useMutation({
     mutationFn: () =>
       dataOf(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } }, body: { version: versionRef.current } })),

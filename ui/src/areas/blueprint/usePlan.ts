@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { api, type Schema, dataOf } from '../../api/client';
@@ -63,8 +64,8 @@ export function usePlan(blueprint: Blueprint) {
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
     onSaved: (saved) => {
-      queries.setQueryData(['blueprint', blueprint.id], saved);
-      void queries.invalidateQueries({ queryKey: ['blueprints'] });
+      queries.setQueryData(keys.blueprint(blueprint.id), saved);
+      void queries.invalidateQueries({ queryKey: keys.blueprints() });
     },
     delay: 400,
   });

@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../api/client';
@@ -64,7 +65,7 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
   const begin = useMutation({
     mutationFn: () => dataOf(api.POST('/editions/{id}/sittings', { params: { path: { id: a.edition } } })),
     onSuccess: (sitting) => {
-      queries.setQueryData(['sitting', sitting.id], sitting);
+      queries.setQueryData(keys.sitting(sitting.id), sitting);
       void navigate(`/sittings/${sitting.id}`);
     },
   });

@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../api/client';
@@ -19,7 +20,7 @@ type Review = Schema['Review'];
 export default function ReviewPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const review = useQuery({
-    queryKey: ['review', id],
+    queryKey: keys.review(id),
     queryFn: () => dataOf(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
     staleTime: Infinity,
   });
@@ -206,7 +207,7 @@ function BackLink({ review, account }: { review: Review; account: Account }) {
 
 function BlueprintLink({ id }: { id: number }) {
   const blueprint = useQuery({
-    queryKey: ['blueprint', id],
+    queryKey: keys.blueprint(id),
     queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
   });
   return blueprint.data ? (

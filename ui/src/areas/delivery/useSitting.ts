@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import type { Response } from '../../kinds/content';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -22,7 +23,7 @@ const shelf = (id: number) => `zetema:sitting:${id}`;
 export function useSitting(id: number) {
   const queries = useQueryClient();
   const sitting = useQuery({
-    queryKey: ['sitting', id],
+    queryKey: keys.sitting(id),
     queryFn: () => dataOf(api.GET('/sittings/{id}', { params: { path: { id } } })),
     refetchOnMount: 'always',
   });
@@ -47,14 +48,14 @@ export function useSitting(id: number) {
     sending.current = true;
     window.clearTimeout(retry.current);
     while (queue.current[0]) {
-      const current = queries.getQueryData<Sitting>(['sitting', id]);
+      const current = queries.getQueryData<Sitting>(keys.sitting(id));
       if (!current) break;
       setSaved('saving');
       const next = queue.current[0];
       try {
         const answer = await dataOf(api.POST('/sittings/{id}/events', { params: { path: { id } }, body: { ...next, on: current.events } }));
         queue.current = queue.current.filter((waiting) => waiting.request !== next.request);
-        queries.setQueryData(['sitting', id], answer);
+        queries.setQueryData(keys.sitting(id), answer);
       } catch (error) {
         if (error instanceof ApiError && (error.maySucceedLater || error.isLogIn)) {
           setSaved('waiting');
@@ -71,8 +72,8 @@ export function useSitting(id: number) {
         queue.current = queue.current.filter((waiting) => waiting.request !== next.request);
         setNotice(error instanceof Error ? error.message : 'That could not be done.');
         const theirs = error instanceof ApiError ? (error.problem.current as Partial<Sitting> | undefined) : undefined;
-        if (theirs) queries.setQueryData<Sitting>(['sitting', id], (old) => (old ? { ...old, ...theirs } : old));
-        await queries.refetchQueries({ queryKey: ['sitting', id], exact: true });
+        if (theirs) queries.setQueryData<Sitting>(keys.sitting(id), (old) => (old ? { ...old, ...theirs } : old));
+        await queries.refetchQueries({ queryKey: keys.sitting(id), exact: true });
         setDropped((n) => n + 1);
       }
       keep();

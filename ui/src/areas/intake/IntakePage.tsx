@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -35,7 +36,7 @@ export default function IntakePage() {
     if (settled.length < 2_000_000) localStorage.setItem(shelf, settled);
   }, [settled]);
   const read = useQuery({
-    queryKey: ['intake', bank, settled],
+    queryKey: keys.intake(bank, settled),
     queryFn: () => dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
     enabled: settled.trim() !== '',
     placeholderData: (old) => old,
@@ -47,8 +48,17 @@ export default function IntakePage() {
     [understood, left],
   );
   const takenIn = (done: Schema['Job'], from?: Chosen) => {
-    for (const key of ['board', 'questions', 'batches', 'blueprints', 'bank-settings', 'pages', 'proofreading', 'jobs'])
-      void queries.invalidateQueries({ queryKey: [key, bank] });
+    for (const key of [
+      keys.board,
+      keys.questions,
+      keys.batches,
+      keys.blueprints,
+      keys.bankSettings,
+      keys.pages,
+      keys.proofreading,
+      keys.jobs,
+    ])
+      void queries.invalidateQueries({ queryKey: key(bank) });
     if (done.state !== 'done' || !from) return;
     // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
     setText((old) => (old === from.text ? withoutLines(old, from.questions) : old));
@@ -68,7 +78,7 @@ export default function IntakePage() {
   });
   /** One that was begun before this page was opened goes on too. */
   const begun = useQuery({
-    queryKey: ['jobs', bank],
+    queryKey: keys.jobs(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/jobs', { params: { path: { id: bank } } })),
   });
   const job = useJob(takeIn.data ?? begun.data?.jobs.find(({ task }) => task === 'take in'), (ended) => takenIn(ended, takeIn.variables));

@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useEffect, useState } from 'react';
 import { ApiError, api, errorWords, setWhose, dataOf } from '../../api/client';
@@ -17,7 +18,7 @@ export function LogInForm({ only, onDone }: { only?: Account; onDone?: () => voi
     onSuccess: (me) => {
       setPassword('');
       setWhose(me.account?.id ?? null);
-      queries.setQueryData(['me'], me);
+      queries.setQueryData(keys.me(), me);
       onDone?.();
     },
   });

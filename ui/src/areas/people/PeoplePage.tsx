@@ -1,3 +1,4 @@
+import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, errorWords, dataOf } from '../../api/client';
@@ -10,14 +11,14 @@ import type { Account } from './session';
 export default function PeoplePage({ account }: { account: Account }) {
   const queries = useQueryClient();
   const slowed = useQuery({
-    queryKey: ['slowed-log-ins'],
+    queryKey: keys.slowedLogIns(),
     queryFn: () => dataOf(api.GET('/slowed-log-ins')),
     refetchInterval: 10_000,
     staleTime: 0,
   });
   const lift = useMutation({
     mutationFn: (id: number) => dataOf(api.DELETE('/slowed-log-ins/{id}', { params: { path: { id } } })),
-    onSuccess: (left) => queries.setQueryData(['slowed-log-ins'], left),
+    onSuccess: (left) => queries.setQueryData(keys.slowedLogIns(), left),
   });
   if (!slowed.data) return <Waiting error={slowed.error} retry={() => void slowed.refetch()} home={slowed.error !== null} />;
   const list = slowed.data.slowed;

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -21,7 +22,7 @@ export default function BoardPage() {
   const list = blueprints.data?.blueprints ?? [];
   const chosen = (list.find((b) => b.id === shown) ?? list[0])?.id;
   const needed = useQuery({
-    queryKey: ['blueprint', chosen],
+    queryKey: keys.blueprint(chosen),
     queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id: chosen ?? 0 } } })),
     enabled: chosen !== undefined,
     placeholderData: keepPreviousData,

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
@@ -15,7 +16,9 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
   const takeBack = useMutation({
     mutationFn: () => dataOf(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
     onSuccess: () =>
-      Promise.all(['board', 'questions', 'batches', 'blueprints'].map((key) => queries.invalidateQueries({ queryKey: [key, bank] }))),
+      Promise.all(
+        [keys.board, keys.questions, keys.batches, keys.blueprints].map((key) => queries.invalidateQueries({ queryKey: key(bank) })),
+      ),
   });
   const done = takeBack.data;
   return (

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SubmitEvent, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -26,7 +27,7 @@ export default function NewQuestionPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const opened = (id: number, many: boolean) => {
-    for (const key of ['board', 'questions']) void queries.invalidateQueries({ queryKey: [key, bank] });
+    for (const key of [keys.board, keys.questions]) void queries.invalidateQueries({ queryKey: key(bank) });
     void navigate(many ? `/banks/${bank}/questions?status=draft` : `/banks/${bank}/questions/${id}`, { replace: true });
   };
   const make = useMutation({
@@ -39,7 +40,7 @@ export default function NewQuestionPage() {
     onSuccess: (made) => opened(made.id, false),
   });
   const patterns = useQuery({
-    queryKey: ['questions', bank, 'patterns'],
+    queryKey: keys.questions(bank, 'patterns'),
     queryFn: () => dataOf(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { patterns: true } } })),
   });
   const submit = (e: SubmitEvent) => {

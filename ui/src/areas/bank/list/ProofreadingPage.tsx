@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -12,7 +13,7 @@ export default function ProofreadingPage() {
   const bank = Number(useParams().bank);
   const [rule, setRule] = useState<string | null>(null);
   const notes = useInfiniteQuery({
-    queryKey: ['proofreading', bank, rule],
+    queryKey: keys.proofreading(bank, rule),
     queryFn: ({ pageParam, signal }) =>
       dataOf(
         api.GET('/banks/{id}/proofreading', {
@@ -28,7 +29,7 @@ export default function ProofreadingPage() {
   const first = notes.data?.pages[0];
   if (!notes.data || !first) return <Waiting error={notes.error} retry={() => void notes.refetch()} />;
   const shown = notes.data.pages.flatMap((page) => page.questions);
-  const goOn = () => remember({ ids: shown.map((q) => q.id), words: 'with notes', path: `/banks/${bank}/proofreading` });
+  const rememberList = () => remember({ ids: shown.map((q) => q.id), words: 'with notes', path: `/banks/${bank}/proofreading` });
   return (
     <PageAndMargin label="Proofreading">
       <Row
@@ -61,7 +62,7 @@ export default function ProofreadingPage() {
           line
           page={
             <p>
-              <Link className="act" to={`/banks/${bank}/questions/${question.id}`} onClick={goOn}>
+              <Link className="act" to={`/banks/${bank}/questions/${question.id}`} onClick={rememberList}>
                 {question.excerpt || 'no stem yet'}
               </Link>{' '}
               <span className="text-quiet">

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useEffectEvent, useState } from 'react';
@@ -10,11 +11,11 @@ import { EditableChoice } from '../../../parts/fields/Editable';
 import { useSettled } from '../../../parts/hooks/useSettled';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
-import { kinds } from '../../../kinds/facts.gen';
+import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
 
 const kindOptions = [{ value: '', words: 'every kind' }, ...Object.keys(kinds).map((kind) => ({ value: kind, words: kind }))];
-const statuses = ['', 'draft', 'in review', 'cleared', 'retired'].map((status) => ({ value: status, words: status || 'every status' }));
+const statusOptions = [{ value: '', words: 'every status' }, ...statuses.map((status) => ({ value: status, words: status }))];
 
 const orders = [
   { value: 'objective', words: 'by objective' },
@@ -51,7 +52,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
   };
   const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
   const list = useInfiniteQuery({
-    queryKey: ['questions', bank, filter, order],
+    queryKey: keys.questions(bank, filter, order),
     queryFn: ({ pageParam, signal }) =>
       dataOf(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
     initialPageParam: '',
@@ -73,7 +74,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`]
     .filter((w) => w)
     .join(', ');
-  const goOn = () =>
+  const rememberList = () =>
     remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
     <PageAndMargin label="Questions">
@@ -85,7 +86,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
             <span className="path">
               <EditableChoice label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
               <EditableChoice label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
-              <EditableChoice label="Status" value={get('status')} options={statuses} onChange={(v) => set('status', v)} /> ·{' '}
+              <EditableChoice label="Status" value={get('status')} options={statusOptions} onChange={(v) => set('status', v)} /> ·{' '}
               <EditableChoice<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
             </span>
             <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
@@ -117,7 +118,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
       <Rows
         questions={questions}
         bank={bank}
-        onOpen={goOn}
+        onOpen={rememberList}
         onEnd={() => {
           if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
         }}

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -29,7 +30,7 @@ export default function PagesPage({ account }: { account: Account }) {
   const make = useMutation({
     mutationFn: (name: string) => dataOf(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: ['pages', bank] });
+      await queries.invalidateQueries({ queryKey: keys.pages(bank) });
       void navigate(`/banks/${bank}/pages/${made.id}`);
     },
   });
@@ -108,7 +109,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
       dataOf(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: over }, keepalive })),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
-    onSaved: () => void queries.invalidateQueries({ queryKey: ['pages', bank] }),
+    onSaved: () => void queries.invalidateQueries({ queryKey: keys.pages(bank) }),
   });
   const { value: text, error } = saving;
   const change = (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part });
@@ -116,7 +117,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     mutationFn: () => dataOf(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
     onSuccess: async () => {
       localStorage.removeItem(shelf);
-      await queries.invalidateQueries({ queryKey: ['pages', bank] });
+      await queries.invalidateQueries({ queryKey: keys.pages(bank) });
       void navigate(`/banks/${bank}/pages`);
     },
   });

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { errorWords } from '../../../api/client';
@@ -26,7 +27,7 @@ export function TextTools({ bank }: { bank: number }) {
   const take = useMutation({
     mutationFn: (file: File) => takeFile(bank, file),
     onSuccess: (medium) => {
-      void queries.invalidateQueries({ queryKey: ['media', bank] });
+      void queries.invalidateQueries({ queryKey: keys.media(bank) });
       setDescribing({ name: medium.name, shows: '' });
     },
   });

@@ -8,6 +8,7 @@ import { useAutosave } from '../../../parts/hooks/useAutosave';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Edit, Question } from './useDraft';
 import { CommentHere, CommentThread } from '../../../kinds/common/lines/LineNotes';
+import { difficulties } from '../../../kinds/facts.gen';
 import { StandingContext } from '../../../kinds/common/lines/StandingContext';
 import { Toggle } from '../../../parts/fields/Toggle';
 
@@ -64,16 +65,16 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
               }
             />
             {' · '}difficulty{' '}
-            <EditableChoice
+            <EditableChoice<(typeof difficulties)[number] | ''>
               label="Difficulty"
               value={content.difficulty ?? ''}
-              options={['', 'easy', 'medium', 'hard'].map((value) => ({ value, words: value === '' ? 'not said' : value }))}
+              options={[{ value: '', words: 'not said' }, ...difficulties.map((value) => ({ value, words: value }))]}
               disabled={readOnly}
               onChange={(value) =>
                 edit.edit((c) => {
                   const next = { ...c };
                   delete next.difficulty;
-                  return value === 'easy' || value === 'medium' || value === 'hard' ? { ...next, difficulty: value } : next;
+                  return value === '' ? next : { ...next, difficulty: value };
                 })
               }
             />

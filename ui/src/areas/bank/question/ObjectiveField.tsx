@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, dataOf } from '../../../api/client';
@@ -5,7 +6,7 @@ import { api, dataOf } from '../../../api/client';
 /** The objectives of a bank as they are typed, from the top: "Hive inspection > Reading a frame". */
 export function useObjectives(bank: number, enabled: boolean): string[] {
   const board = useQuery({
-    queryKey: ['board', bank],
+    queryKey: keys.board(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
     enabled,
   });

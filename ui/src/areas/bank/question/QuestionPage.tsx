@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
@@ -39,7 +40,7 @@ export function ToQuestion() {
 
 function useQuestion(id: number) {
   return useQuery({
-    queryKey: ['question', id],
+    queryKey: keys.question(id),
     queryFn: () => dataOf(api.GET('/questions/{id}', { params: { path: { id } } })),
     staleTime: 0,
     gcTime: 0,
@@ -113,7 +114,7 @@ function useStanding(question: Question, edit: Edit, mayWrite: boolean): { stand
       bringBack: ({ rule, where, message }) =>
         run(() => dataOf(api.PUT('/questions/{id}/waved', { params: { path }, body: { rule, where, message } }))),
       comment: (where, text) => run(() => dataOf(api.POST('/questions/{id}/comments', { params: { path }, body: { where, text } }))),
-      goOn: (comment, change) =>
+      changeComment: (comment, change) =>
         run(() => dataOf(api.PUT('/questions/{id}/comments/{comment}', { params: { path: { id, comment: comment.id } }, body: change }))),
     };
   }, [id, proofs, comments, mayWrite, run]);

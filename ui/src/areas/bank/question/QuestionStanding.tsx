@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
@@ -90,7 +91,7 @@ function BothVersions({ mine, theirs }: { mine: Content; theirs: Question }) {
 /** Says every few seconds that this page is open, and who else has it open. */
 function Others({ question }: { question: Question }) {
   const here = useQuery({
-    queryKey: ['here', question.id],
+    queryKey: keys.here(question.id),
     queryFn: () => dataOf(api.POST('/questions/{id}/here', { params: { path: { id: question.id } } })),
     refetchInterval: 20_000,
     retry: false,

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, dataOf } from '../../../api/client';
@@ -38,7 +39,7 @@ export function RevisionRows({ question, edit, readOnly }: { question: Question;
 
 function Difference({ question, number, edit, readOnly }: { question: Question; number: number; edit: Edit; readOnly: boolean }) {
   const difference = useQuery({
-    queryKey: ['revision', question.id, number, number === question.revision ? question.version : 0],
+    queryKey: keys.revision(question.id, number, number === question.revision ? question.version : 0),
     queryFn: () => dataOf(api.GET('/questions/{id}/revisions/{number}', { params: { path: { id: question.id, number } } })),
   });
   const restore = useMutation({

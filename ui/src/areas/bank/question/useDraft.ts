@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { api, type Schema, dataOf } from '../../../api/client';
@@ -30,9 +31,9 @@ export function useDraft(question: Question) {
   const versionRef = useRef(question.version);
   const keep = (saved: Question) => {
     versionRef.current = saved.version;
-    queries.setQueryData(['question', id], saved);
-    for (const key of ['board', 'questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
-    if (saved.problem === null) for (const key of ['scores', 'as-seen']) void queries.invalidateQueries({ queryKey: [key, id] });
+    queries.setQueryData(keys.question(id), saved);
+    for (const key of [keys.board, keys.questions, keys.blueprints, keys.proofreading]) void queries.invalidateQueries({ queryKey: key() });
+    if (saved.problem === null) for (const key of [keys.scores, keys.asSeen]) void queries.invalidateQueries({ queryKey: key(id) });
   };
   const saving = useAutosave<Draft, Question>({
     thing: `question:${id}`,

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -39,7 +40,7 @@ const editedOf = ({ settings, byKind }: BankSettings): Edited => ({ settings, by
 export default function BankSettingsPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
   const query = useQuery({
-    queryKey: ['bank-settings', bank],
+    queryKey: keys.bankSettings(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/settings', { params: { path: { id: bank } } })),
     staleTime: 0,
   });
@@ -53,7 +54,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
   const versionRef = useRef(stored.version);
   const [first] = useState(stored.version);
   const again = () => {
-    for (const key of ['questions', 'blueprints', 'proofreading']) void queries.invalidateQueries({ queryKey: [key] });
+    for (const key of [keys.questions, keys.blueprints, keys.proofreading]) void queries.invalidateQueries({ queryKey: key() });
   };
   const saving = useAutosave<Edited, BankSettings>({
     thing: `bank-settings:${bank}`,
@@ -67,14 +68,14 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
     onSaved: (saved) => {
       // As the server writes it: "2,5" becomes "2, 5".
       saving.adopt(saved);
-      queries.setQueryData(['bank-settings', bank], saved);
+      queries.setQueryData(keys.bankSettings(bank), saved);
       again();
     },
     delay: 0,
   });
   const following = useJob(stored.following, () => {
     again();
-    void queries.invalidateQueries({ queryKey: ['bank-settings', bank] });
+    void queries.invalidateQueries({ queryKey: keys.bankSettings(bank) });
   });
   const { house } = stored;
   const { settings: every, byKind } = saving.value;

@@ -86,7 +86,7 @@ export function CommentThread({ comment, standing }: { comment: Schema['Comment'
           label="Answer to the comment"
           button="answer"
           onSend={(text) => {
-            standing.goOn(comment, { text });
+            standing.changeComment(comment, { text });
             setAnswering(false);
           }}
           onLeave={() => setAnswering(false)}
@@ -96,7 +96,7 @@ export function CommentThread({ comment, standing }: { comment: Schema['Comment'
           <button className="act" onClick={() => setAnswering(true)}>
             answer
           </button>{' '}
-          <button className="act" onClick={() => standing.goOn(comment, { closed: comment.closedAt === null })}>
+          <button className="act" onClick={() => standing.changeComment(comment, { closed: comment.closedAt === null })}>
             {comment.closedAt === null ? 'close' : 'open again'}
           </button>
         </p>

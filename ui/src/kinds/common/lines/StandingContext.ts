@@ -9,7 +9,7 @@ export interface Standing {
   waveOff: (proof: Schema['Proof'], reason: string) => void;
   bringBack: (proof: Schema['Proof']) => void;
   comment: (where: string, text: string) => void;
-  goOn: (comment: Schema['Comment'], change: { text?: string; closed?: boolean }) => void;
+  changeComment: (comment: Schema['Comment'], change: { text?: string; closed?: boolean }) => void;
 }
 
 export const StandingContext = createContext<Standing | null>(null);

@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, use } from 'react';
 import { errorWords, type Schema } from '../../../api/client';
@@ -35,7 +36,7 @@ export function PictureRow({ picture, readOnly, onPicture, bank, children, margi
   const take = useMutation({
     mutationFn: (file: File) => takeFile(bank, file),
     onSuccess: (taken) => {
-      void queries.invalidateQueries({ queryKey: ['media', bank] });
+      void queries.invalidateQueries({ queryKey: keys.media(bank) });
       choose(taken);
     },
   });

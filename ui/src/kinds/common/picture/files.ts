@@ -1,3 +1,4 @@
+import { keys } from '../../../api/keys';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ApiError, api, ownHeaders, type Problem, dataOf } from '../../../api/client';
@@ -34,7 +35,7 @@ export async function takeFile(bank: number, file: File): Promise<Medium> {
 /** The bank's files by name. */
 export function useMedia(bank: number): Record<string, Medium> {
   const media = useQuery({
-    queryKey: ['media', bank],
+    queryKey: keys.media(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/media', { params: { path: { id: bank } } })),
   });
   const list = media.data?.media;
@@ -44,7 +45,7 @@ export function useMedia(bank: number): Record<string, Medium> {
 /** The bank's pages by name. */
 export function usePages(bank: number): Record<string, ReadPage> {
   const pages = useQuery({
-    queryKey: ['pages', bank],
+    queryKey: keys.pages(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })),
   });
   const list = pages.data?.pages;

@@ -3,10 +3,14 @@ import { NumberedText } from './NumberedText';
 import { Row } from '../../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../../parts/fields/Editable';
 import { choicesOf, type Content } from '../../../../kinds/content';
+import { outcomes } from '../../../../kinds/facts.gen';
 import { kindFacts } from '../../../../kinds/registry';
 
 type Note = Schema['Note'];
 type Condition = Schema['Condition'];
+
+/** What can come of a response that is judged. */
+const judged = outcomes.filter((outcome) => outcome !== 'recorded');
 
 /** The two words of a claim say nothing of their own. */
 const choicesToName = (content: Content) => (kindFacts(content).isStatement ? [] : choicesOf(content));
@@ -124,14 +128,13 @@ const key = ({ not, answer, outcome, attempt, onLast }: Condition) =>
   });
 
 function options(content: Content, removable: boolean): { value: string; words: string }[] {
-  const outcomes = ['right', 'partly right', 'wrong', 'unanswered', 'out of time'] as const;
   const choices = choicesToName(content);
   const all: [Condition, string][] = [
     ...choices.flatMap(({ id }, n): [Condition, string][] => [
       [{ answer: id }, `answer ${n + 1} is chosen`],
       [{ answer: id, not: true }, `answer ${n + 1} is not chosen`],
     ]),
-    ...outcomes.flatMap((outcome): [Condition, string][] => [
+    ...judged.flatMap((outcome): [Condition, string][] => [
       [{ outcome }, outcome],
       [{ outcome, not: true }, `not ${outcome}`],
     ]),

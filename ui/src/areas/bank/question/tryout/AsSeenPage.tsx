@@ -1,3 +1,4 @@
+import { keys } from '../../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -21,7 +22,7 @@ export default function AsSeenPage() {
   const seed = Number(query.get('seed') ?? '1');
   const scheme = query.get('scheme') ?? 'light';
   const seen = useQuery({
-    queryKey: ['as-seen', id, seed, query.get('v')],
+    queryKey: keys.asSeen(id, seed, query.get('v')),
     queryFn: () => dataOf(api.GET('/questions/{id}/as-seen', { params: { path: { id }, query: { seed } } })),
   });
   useEffect(() => {

@@ -1,7 +1,9 @@
+import { keys } from '../../../../api/keys';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../../api/client';
 import { figure } from '../../../../parts/text/figures';
+import { outcomes } from '../../../../kinds/facts.gen';
 import { Outcome } from '../../../../parts/Gauge';
 import { Rich } from '../../../../parts/text/Rich';
 import { Row } from '../../../../parts/PageAndMargin';
@@ -11,7 +13,6 @@ type ScoreRow = Schema['Scores']['rows'][number];
 type Sort = 'response' | 'outcome' | 'points';
 
 const first = 12;
-const outcomes: Schema['Outcome'][] = ['right', 'partly right', 'wrong', 'unanswered', 'out of time', 'recorded'];
 
 const sorts: Record<Sort, (a: ScoreRow, b: ScoreRow) => number> = {
   response: (a, b) => a.response.localeCompare(b.response, 'en', { numeric: true }),
@@ -25,7 +26,7 @@ export function Scores({ question }: { question: Question }) {
   const [sort, setSort] = useState<Sort | null>(null);
   const whole = question.problem === null;
   const scores = useQuery({
-    queryKey: ['scores', question.id, all],
+    queryKey: keys.scores(question.id, all),
     queryFn: () => dataOf(api.GET('/questions/{id}/scores', { params: { path: { id: question.id }, query: { all } } })),
     enabled: whole,
     placeholderData: (before) => before,
@@ -107,7 +108,7 @@ export function Scores({ question }: { question: Question }) {
 
 function GuessAndTry({ question }: { question: Question }) {
   const guess = useQuery({
-    queryKey: ['guess', question.id, question.version],
+    queryKey: keys.guess(question.id, question.version),
     queryFn: () => dataOf(api.GET('/questions/{id}/guess', { params: { path: { id: question.id } } })),
     enabled: question.problem === null,
     placeholderData: (before) => before,

@@ -1,0 +1,34 @@
+/** Under which keys what was asked for is kept. With fewer parts a key stands for all that begin with them. */
+const under =
+  <Part>(name: string) =>
+  (...parts: Part[]): (string | Part)[] => [name, ...parts];
+
+type Filter = Record<string, unknown>;
+
+export const keys = {
+  me: under<never>('me'),
+  mine: under<never>('mine'),
+  banks: under<never>('banks'),
+  slowedLogIns: under<never>('slowed-log-ins'),
+  bankSettings: under<number>('bank-settings'),
+  batches: under<number>('batches'),
+  board: under<number>('board'),
+  blueprints: under<number>('blueprints'),
+  blueprint: under<number | undefined>('blueprint'),
+  form: under<number>('form'),
+  intake: under<number | string>('intake'),
+  job: under<number | undefined>('job'),
+  jobs: under<number>('jobs'),
+  media: under<number>('media'),
+  pages: under<number>('pages'),
+  proofreading: under<number | string | null>('proofreading'),
+  questions: under<number | string | Filter>('questions'),
+  question: under<number>('question'),
+  asSeen: under<number | string | null>('as-seen'),
+  guess: under<number>('guess'),
+  here: under<number>('here'),
+  revision: under<number>('revision'),
+  scores: under<number | boolean>('scores'),
+  review: under<number>('review'),
+  sitting: under<number>('sitting'),
+};
