@@ -177,6 +177,10 @@ final class BankTest extends ApiTestCase
             Speed::within(200, fn () => $this->send('GET', $path), $path);
         }
         self::assertGreaterThan(5000, $this->send('GET', '/api/banks/1/questions')->integer('total'));
+        $db->executeStatement("INSERT INTO question_search (rowid, bank, body) SELECT id, 'b1', 'smoke once more' FROM question WHERE id NOT IN (SELECT rowid FROM question_search)");
+        $found = $this->send('GET', '/api/banks/1/questions?search=smoke', schema: 'QuestionList');
+        self::assertSame([2000, true], [$found->integer('total'), $found->flag('atLeast')], 'no more are counted');
+        self::assertSame([0, false], [($none = $this->send('GET', '/api/banks/1/questions?search=zzzz', schema: 'QuestionList'))->integer('total'), $none->flag('atLeast')]);
     }
 
     private function idOf(string $name): int

@@ -38,7 +38,7 @@ describe('the list of questions', () => {
     new Served({
       'GET /banks/{id}/questions': ({ query }) =>
         query?.after === ''
-          ? { questions: [1, 2, 3].map(row), total: 5, after: 'three' }
+          ? { questions: [1, 2, 3].map(row), total: 5, atLeast: false, after: 'three' }
           : { questions: [4, 5].map(row), total: null, after: null },
       'GET /banks/{id}/board': {
         bank: { id: 1, name: 'B' },
@@ -83,6 +83,13 @@ describe('the list of questions', () => {
       '/banks/1/questions?search=queen',
       { search: 'queen', order: 'made' },
     ]);
+  });
+
+  it('says so when more were found than are counted', async () => {
+    const { answers } = served();
+    answers['GET /banks/{id}/questions'] = { questions: [row(1)], total: 2_000, atLeast: true, after: null };
+    await at('/banks/1/questions?search=hive', '/banks/:bank/questions', page());
+    expect(text()).toContain('2,000 questions or more');
   });
 
   it('lets authors write and nobody else', async () => {

@@ -18,6 +18,8 @@ final readonly class QuestionList
 {
     public const PAGE = 100;
     private const FEW = 3_000;
+    /** Of what a search finds, no more are counted: to tell 20,000 from 30,000 would cost more than to show them. */
+    private const MOST_COUNTED = 2_000;
     private const COLUMNS = 'q.id, q.name, q.kind, q.status, q.excerpt, q.worth, q.revision_number AS revision, q.is_unfinished AS unfinished, q.is_pattern AS pattern, q.cleared_id IS NOT NULL AS dealt, o.path AS objective';
 
     public function __construct(private Connection $db, private ObjectiveScope $scope)
@@ -27,7 +29,7 @@ final readonly class QuestionList
     /**
      * @param string $after where the page before ended, as it said itself
      *
-     * @return array{questions: list<array<string, mixed>>, after: string|null, total: int|null} total: on the first page
+     * @return array{questions: list<array<string, mixed>>, after: string|null, total: int|null, atLeast: bool} total: on the first page; at least so many, where more are not counted
      */
     public function of(Bank $bank, QuestionFilter $filter, QuestionOrder $order, string $after = ''): array
     {
@@ -35,7 +37,7 @@ final readonly class QuestionList
         $scope = $filter->objective === null ? null : $this->scope->below($bank, $filter->objective);
         $search = $filter->search === '' ? null : SearchIndex::query($bank->id, $filter->search);
         if ($filter->search !== '' && $search === null) {
-            return ['questions' => [], 'after' => null, 'total' => 0];
+            return ['questions' => [], 'after' => null, 'total' => 0, 'atLeast' => false];
         }
         $fits = $this->counted($bank, $filter, $scope);
         $along = $search === null && !$filter->patterns && $fits > self::FEW;
@@ -50,10 +52,13 @@ final readonly class QuestionList
         $rows = array_slice($rows, 0, self::PAGE);
         $last = $rows[count($rows) - 1] ?? null;
 
+        $total = $after !== '' ? null : ($more ? $this->total($bank, $filter, $scope, $search, $fits) : count($rows));
+
         return [
             'questions' => array_map(self::told(...), $rows),
             'after' => $more && $last !== null ? ListPlace::end($last) : null,
-            'total' => $after !== '' ? null : ($more ? $this->total($bank, $filter, $scope, $search, $fits) : count($rows)),
+            'total' => $total,
+            'atLeast' => $search !== null && $total === self::MOST_COUNTED,
         ];
     }
 
@@ -78,7 +83,12 @@ final readonly class QuestionList
             ? $this->db->createQueryBuilder()->from(SearchIndex::TABLE)->where(SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $search)
             : $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false);
 
-        return self::int($query->select('COUNT(*)')->fetchOne());
+        if ($search === null) {
+            return self::int($query->select('COUNT(*)')->fetchOne());
+        }
+        $found = $query->select('1')->setMaxResults(self::MOST_COUNTED);
+
+        return self::int($this->db->fetchOne('SELECT COUNT(*) FROM (' . $found->getSQL() . ')', $found->getParameters(), $found->getParameterTypes()));
     }
 
     /** @param bool $without whether these are the questions that do not have what is ordered by */

@@ -5,7 +5,7 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../../api/client';
 import { boardQuery } from '../../../api/queries';
-import { count } from '../../../parts/text/figures';
+import { count, grouped } from '../../../parts/text/figures';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { useSettled } from '../../../parts/hooks/useSettled';
@@ -82,7 +82,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
         className="pt-4 pb-3"
         page={
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-            <h1 className="title">{count(total, 'question')}</h1>
+            <h1 className="title">{list.data.pages[0]?.atLeast ? `${grouped(total)} questions or more` : count(total, 'question')}</h1>
             <span className="path">
               <EditableChoice label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
               <EditableChoice label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
