@@ -13,7 +13,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
-use Zetema\App\Bank\Question\SearchIndex;
+use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\AuthorText;

@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question;
 
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsEntityListener;
 use Doctrine\ORM\Events;
+use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Review\ProofreadingStore;
 
 /** What is kept beside a question and follows from it: its words for searching, the proofreader's notes. Written within the same transaction. */

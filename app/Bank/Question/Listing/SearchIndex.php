@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question\Listing;
+
+use Doctrine\DBAL\Connection;
+use Zetema\App\Bank\Question\Question;
+
+/**
+ * The words of all questions' newest revisions. This class alone knows how the database searches texts: here SQLite's FTS5, whose
+ * row ids are the questions' ids. Words are found by their beginnings, whatever their accents and capitals.
+ */
+final readonly class SearchIndex
+{
+    public const TABLE = 'question_search';
+    public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3")';
+
+    public function __construct(private Connection $db)
+    {
+    }
+
+    public function write(Question $question): void
+    {
+        $this->put($question->id, $question->bank->id, $question->name(), $question->newest()->content());
+    }
+
+    /** @param array<string, mixed> $content */
+    public function put(int $id, int $bank, ?string $name, array $content): void
+    {
+        $this->db->executeStatement('DELETE FROM question_search WHERE rowid = ?', [$id]);
+        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
+    }
+
+    public function forget(int $id): void
+    {
+        $this->db->executeStatement('DELETE FROM question_search WHERE rowid = ?', [$id]);
+    }
+
+    /** Takes out what is no question any more, after many were removed at once. */
+    public function forgetRemoved(): void
+    {
+        $this->db->executeStatement('DELETE FROM question_search WHERE rowid NOT IN (SELECT id FROM question)');
+    }
+
+    /**
+     * What is typed into the search field as a query of the index: all words must be there, each at least with its beginning; what
+     * stands in quotation marks must stand so.
+     *
+     * @return string|null null if it has no words
+     */
+    public static function query(int $bank, string $typed): ?string
+    {
+        preg_match_all('/["“”„]([^"“”„]+)["“”„]?|[^\s"“”„]+/u', $typed, $parts, PREG_SET_ORDER);
+        $terms = [];
+        foreach ($parts as $part) {
+            $words = trim(preg_replace('/[^\p{L}\p{N}\p{M}]+/u', ' ', $part[1] ?? $part[0]) ?? '');
+            if ($words !== '') {
+                $terms[] = '"' . $words . '"' . (isset($part[1]) ? '' : '*');
+            }
+        }
+
+        return $terms === [] ? null : 'bank : b' . $bank . ' AND body : (' . implode(' AND ', $terms) . ')';
+    }
+
+    /**
+     * All texts in what a question says, whatever its kind.
+     *
+     * @param array<array-key, mixed> $content
+     *
+     * @return list<string>
+     */
+    private static function texts(array $content): array
+    {
+        $texts = [];
+        array_walk_recursive($content, static function (mixed $value) use (&$texts): void {
+            if (is_string($value) && preg_match('/\p{L}|\d/u', $value) === 1) {
+                $texts[] = $value;
+            }
+        });
+
+        return $texts;
+    }
+}

@@ -1,0 +1,246 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Schema } from '../../src/api/client';
+import { isOver, JobProgress, useJob } from '../../src/areas/background/JobProgress';
+import { QuotaBoard } from '../../src/areas/blueprint/QuotaBoard';
+import { RunningOrder } from '../../src/areas/blueprint/RunningOrder';
+import type { Blueprint, Plan } from '../../src/areas/blueprint/usePlan';
+import { UnderstoodMargin } from '../../src/areas/intake/UnderstoodMargin';
+import { at, Served, settled } from '../served';
+import { field, key, press, typeOver, write } from '../written';
+
+const objective = (id: number, path: string) => ({ id, path, name: path.split(' > ').at(-1) ?? '', depth: path.split(' > ').length - 1 });
+const cell = (cleared: number) => ({ cleared, draft: 0, total: cleared });
+const blueprint = (proof: object = {}) =>
+  ({
+    board: {
+      kinds: ['one', 'claim'],
+      rows: [
+        { objective: objective(1, 'Colony life'), cells: { one: cell(4), claim: cell(1) } },
+        { objective: objective(2, 'Colony life > Castes'), cells: { one: cell(3) } },
+        { objective: objective(3, 'Health'), cells: { one: cell(2) } },
+      ],
+    },
+    proof: { draws: [], shortage: null, questions: 0, ...proof },
+  }) as unknown as Blueprint;
+const draw = (path: string, kind: string, take: number) =>
+  ({ draw: { take, pool: { objective: path, kinds: [kind] } } }) as Plan['steps'][number];
+
+function planned(steps: Plan['steps'], show: (plan: Plan, onChange: (plan: Plan) => void) => React.ReactNode) {
+  let now = { steps } as Plan;
+  function Page() {
+    const [plan, setPlan] = useState(now);
+    return show(plan, (next) => {
+      now = next;
+      setPlan(next);
+    });
+  }
+  render(<Page />);
+  return { steps: () => now.steps };
+}
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+describe('the quota board', () => {
+  const board = (steps: Plan['steps'] = []) =>
+    planned(steps, (plan, onChange) => <QuotaBoard blueprint={blueprint()} plan={plan} onChange={onChange} readOnly={false} />);
+  const type = (label: string, value: string) => {
+    write(label, value);
+    fireEvent.blur(field(label));
+  };
+
+  it('makes a draw of a number, with what lies below counted, and adds up at the edges', () => {
+    const { steps } = board();
+    type('Colony life, one: take, of 7', '3');
+    type('Health, one: take, of 2', '2');
+    expect(steps()).toEqual([draw('Colony life', 'one', 3), draw('Health', 'one', 2)]);
+    const sums = [...document.querySelectorAll('tr.sum td')].map((td) => td.textContent);
+    expect(sums).toEqual(['5', '', '5']);
+  });
+
+  it('tells what cannot be taken at its place, and takes nothing of it', () => {
+    const { steps } = board([draw('Health', 'one', 1)]);
+    type('Health, one: take, of 2', 'two');
+    expect([steps()[0]?.draw?.take, screen.getByRole('alert').textContent]).toEqual([1, 'a whole number from 0 to 500']);
+    key('Health, one: take, of 2', 'Escape');
+    expect([field('Health, one: take, of 2').value, screen.queryByRole('alert')]).toEqual(['1', null]);
+    type('Health, one: take, of 2', '');
+    expect(steps()).toEqual([]);
+  });
+
+  it('marks a cell that asks for all there is, or more', () => {
+    board([draw('Health', 'one', 3), draw('Colony life', 'one', 1), draw('Colony life', 'claim', 1)]);
+    const tint = (label: string) => field(label).closest('td');
+    expect(tint('Health, one: take, of 2')?.className).toContain('thin');
+    expect(tint('Health, one: take, of 2')?.title).toBe('asks for 3, 2 fit');
+    expect(tint('Colony life, one: take, of 7')?.className).toContain('covered');
+    expect(tint('Colony life, claim: take, of 1')?.className).toContain('thin');
+  });
+});
+
+describe('the running order', () => {
+  const steps = [draw('Colony life', 'one', 2), { question: 'fresh eggs' } as Plan['steps'][number], draw('Health', 'one', 5)];
+  const order = (proof: object = {}) =>
+    planned(steps, (plan, onChange) => <RunningOrder blueprint={blueprint(proof)} plan={plan} onChange={onChange} readOnly={false} />);
+
+  it('says what is still to be done where there is no step', () => {
+    planned([], (plan, onChange) => <RunningOrder blueprint={blueprint()} plan={plan} onChange={onChange} readOnly={false} />);
+    expect(document.body.textContent).toContain('This form is still empty.');
+  });
+
+  it('tells each step with its worth, and which draw falls short', () => {
+    order({
+      draws: [
+        { take: 2, fit: 7, least: '10', most: '10', words: '' },
+        { take: 5, fit: 2, least: '5', most: '10', words: '' },
+      ],
+      shortage: { draws: [2] },
+    });
+    const lines = [...document.querySelectorAll('li:not([aria-hidden])')].map((li) => li.textContent);
+    expect(lines[0]).toContain('take 2 of Colony life: one of 7');
+    expect(lines[0]).toContain('10');
+    expect(lines[1]).toContain('question fresh eggs');
+    expect(lines[2]).toContain('2 fit');
+    expect(lines[2]).toContain('5 to 10');
+  });
+
+  it('changes how many a step takes, not to nothing, and takes steps out', () => {
+    const now = order();
+    typeOver('Step 1, how many', '4');
+    expect(now.steps()[0]?.draw?.take).toBe(4);
+    typeOver('Step 1, how many', '0');
+    expect(screen.getByRole('alert').textContent).toBe('at least 1; or take the step out');
+    key('Step 1, how many', 'Escape');
+    press('Take step 1 out');
+    expect(now.steps().map((step) => step.question ?? step.draw?.take)).toEqual(['fresh eggs', 5]);
+  });
+});
+
+describe('work in the background', () => {
+  const job = (state: Schema['Job']['state'], more: object = {}) =>
+    ({ id: 5, task: 'take in', state, done: 20, total: 20_000, stopAsked: false, result: null, failure: null, ...more }) as Schema['Job'];
+
+  it('is asked after until it is over, and its end is told once', async () => {
+    const states = ['running', 'running', 'done'] as const;
+    let n = 0;
+    const { asked } = new Served({ 'GET /jobs/{id}': () => job(states[Math.min(n++, 2)] ?? 'done') });
+    const ended = vi.fn();
+    function Page() {
+      const now = useJob(job('waiting'), ended);
+      return now && <JobProgress job={now} doing="taking in" />;
+    }
+    await at('/', '/', <Page />);
+    await settled(2300);
+    expect([ended.mock.calls.length, ended.mock.calls[0]?.[0]]).toMatchObject([1, { state: 'done' }]);
+    const many = asked('GET', '/jobs/{id}').length;
+    await settled(900);
+    expect(asked('GET', '/jobs/{id}')).toHaveLength(many);
+  });
+
+  it('tells how far it is, and is stopped', async () => {
+    const { asked } = new Served({ 'POST /jobs/{id}/stop': job('running', { stopAsked: true }) });
+    await at('/', '/', <JobProgress job={job('running')} doing="taking in" />);
+    expect(document.body.textContent).toContain('taking in: 20 of 20,000');
+    press('Stop');
+    await settled();
+    expect([asked('POST', '/jobs/{id}/stop').length, screen.getByRole<HTMLButtonElement>('button').textContent]).toEqual([
+      1,
+      'stops in a moment',
+    ]);
+  });
+
+  it.each([
+    ['waiting', false, 'begins in a moment'],
+    ['failed', true, 'The disk is full.'],
+    ['done', true, '20 of 20,000'],
+    ['stopped', true, '20 of 20,000'],
+  ] as const)('%s', async (state, over, words) => {
+    new Served({});
+    await at('/', '/', <JobProgress job={job(state, { failure: 'The disk is full.' })} doing="taking in" />);
+    expect([isOver(job(state)), document.body.textContent.includes(words), screen.queryByRole('button') === null]).toEqual([
+      over,
+      true,
+      over,
+    ]);
+  });
+});
+
+describe('what an intake understood', () => {
+  const question = (more: object = {}) => ({
+    kind: 'one',
+    name: null,
+    objective: 'Colony life > Castes',
+    stem: 'Who lays?',
+    choices: [],
+    answers: [],
+    settings: {},
+    status: 'draft',
+    ...more,
+  });
+  const entry = (fromLine: number, of: object | null, more: object = {}) => ({
+    fromLine,
+    toLine: fromLine + 3,
+    problems: [],
+    same: null,
+    question: of,
+    ...more,
+  });
+  const choices = [true, false, false].map((isKey, i) => ({ text: ['true', 'false', 'neither'][i] ?? '', key: isKey, weight: null }));
+  const show = (questions: object[], problems: object[] = []) => {
+    const left = vi.fn();
+    render(
+      <MemoryRouter>
+        <UnderstoodMargin
+          understood={{ bank: null, bankSettings: [], pages: [], problems, questions } as unknown as Schema['Understood']}
+          bank={1}
+          left={new Set([9])}
+          onLeave={left}
+          level={20}
+        />
+      </MemoryRouter>,
+    );
+    return left;
+  };
+  const entries = () => [...document.querySelectorAll<HTMLElement>('.absolute')].map((div) => [div.style.top, div.textContent]);
+
+  it('stands level with its line, and moves down where two would meet', () => {
+    show([
+      entry(1, question({ choices })),
+      entry(9, question({ kind: 'claim', choices: choices.slice(0, 2), settings: { points: '5' }, status: 'cleared' })),
+      entry(10, question({ kind: 'text', answers: ['varroa', 'mite'] })),
+    ]);
+    expect(entries()).toEqual([
+      ['0px', 'one3 answers, key 11 point · Castes'],
+      ['160px', 'claimtrue5 points · Castes · cleared'],
+      ['202px', 'textvarroa or mite1 point · Castes'],
+    ]);
+  });
+
+  it('tells problems at their line, weights, and what the bank has already', () => {
+    show(
+      [
+        entry(4, null, { problems: [{ line: 5, column: 1, message: 'no such word' }] }),
+        entry(9, question({ choices: choices.map((c, i) => ({ ...c, weight: String(i) })), objective: '' }), { same: 12 }),
+      ],
+      [{ line: 1, column: 1, message: 'belongs to nothing' }],
+    );
+    expect(entries().map(([, words]) => words)).toEqual([
+      'line 1: belongs to nothing',
+      'line 5: no such word',
+      'oneweighed 0/1/2points by weight · no objectiveThe bank has one with this stem.',
+    ]);
+    expect(screen.getByRole('link', { name: 'one with this stem' }).getAttribute('href')).toBe('/banks/1/questions/12');
+  });
+
+  it('is left out and taken in one by one', () => {
+    const left = show([entry(1, question()), entry(9, question())]);
+    expect([field('Take in the question at line 1').checked, field('Take in the question at line 9').checked]).toEqual([true, false]);
+    fireEvent.click(field('Take in the question at line 1'));
+    expect(left).toHaveBeenCalledWith(1);
+  });
+});

@@ -1,0 +1,285 @@
+import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Schema } from '../../src/api/client';
+import QuestionsPage from '../../src/areas/bank/list/QuestionsPage';
+import BankSettingsPage from '../../src/areas/bank/settings/BankSettingsPage';
+import ReviewPage from '../../src/areas/delivery/ReviewPage';
+import { LogInForm } from '../../src/areas/people/LogIn';
+import PeoplePage from '../../src/areas/people/PeoplePage';
+import { at, Served, settled } from '../served';
+import { field, pick, press, typeOver, write } from '../written';
+
+const author = { id: 1, login: 'orrell', name: 'M. Orrell', role: 'author' } as Schema['Account'];
+const reader = { ...author, id: 2, role: 'reviewer' } as Schema['Account'];
+const keeper = { ...author, id: 6, role: 'administrator' } as Schema['Account'];
+const text = () => document.body.textContent;
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  localStorage.clear();
+});
+
+describe('the list of questions', () => {
+  const row = (id: number) => ({
+    id,
+    name: `q${id}`,
+    kind: 'one',
+    status: 'cleared',
+    excerpt: `Question ${id}?`,
+    worth: '10',
+    revision: 1,
+    objective: 'Colony life',
+    unfinished: false,
+    pattern: false,
+    dealt: true,
+  });
+  const served = () =>
+    new Served({
+      'GET /banks/{id}/questions': ({ query }) =>
+        query?.after === ''
+          ? { questions: [1, 2, 3].map(row), total: 5, atLeast: false, after: 'three' }
+          : { questions: [4, 5].map(row), total: null, after: null },
+      'GET /banks/{id}/board': {
+        bank: { id: 1, name: 'B' },
+        kinds: ['one'],
+        rows: [{ objective: { id: 8, name: 'Colony life', path: 'Colony life', depth: 0 }, cells: {} }],
+        inReview: 0,
+      },
+    });
+  const page = (account = author) => <QuestionsPage account={account} />;
+
+  it('tells how many there are, and asks for a page at a time', async () => {
+    const { asked } = served();
+    await at('/banks/1/questions', '/banks/:bank/questions', page());
+    await settled();
+    expect(text()).toContain('5 questions');
+    expect(asked('GET', '/banks/{id}/questions').map(({ query }) => query?.after)).toEqual(['', 'three']);
+  });
+
+  it('keeps its filter and order in the address, and asks by them', async () => {
+    const { asked } = served();
+    const { address } = await at('/banks/1/questions?kind=claim', '/banks/:bank/questions', page());
+    pick('Status', 'in review');
+    await settled();
+    pick('Order', 'by their text');
+    await settled();
+    pick('Kind', 'every kind');
+    await settled();
+    expect(address()).toBe('/banks/1/questions?status=in+review&order=text');
+    expect(asked('GET', '/banks/{id}/questions').at(-1)?.query).toMatchObject({ status: 'in review', order: 'text' });
+    expect(asked('GET', '/banks/{id}/questions').at(-1)?.query).not.toHaveProperty('kind');
+  });
+
+  it('searches once the typing pauses, and then by when they were made', async () => {
+    const { asked, calls } = served();
+    const { address } = await at('/banks/1/questions', '/banks/:bank/questions', page());
+    const before = calls.length;
+    for (const typed of ['q', 'qu', 'queen']) write('Search in the text of questions', typed);
+    await settled();
+    expect(calls).toHaveLength(before);
+    await settled(320);
+    expect([address(), asked('GET', '/banks/{id}/questions').at(-1)?.query]).toMatchObject([
+      '/banks/1/questions?search=queen',
+      { search: 'queen', order: 'made' },
+    ]);
+  });
+
+  it('says so when more were found than are counted', async () => {
+    const { answers } = served();
+    answers['GET /banks/{id}/questions'] = { questions: [row(1)], total: 2_000, atLeast: true, after: null };
+    await at('/banks/1/questions?search=hive', '/banks/:bank/questions', page());
+    expect(text()).toContain('2,000 questions or more');
+  });
+
+  it('lets authors write and nobody else', async () => {
+    served();
+    await at('/banks/1/questions', '/banks/:bank/questions', page());
+    expect(screen.queryByRole('link', { name: 'Write a question' })).not.toBeNull();
+    cleanup();
+    await at('/banks/1/questions', '/banks/:bank/questions', page(reader));
+    expect(screen.queryByRole('link', { name: 'Write a question' })).toBeNull();
+  });
+
+  it('says what is wrong when it cannot be had', async () => {
+    new Served({
+      'GET /banks/{id}/questions': { refuse: 503, detail: 'The disk is full.', type: 'fault' },
+      'GET /banks/{id}/board': { refuse: 503, detail: 'x' },
+    });
+    await at('/banks/1/questions', '/banks/:bank/questions', page());
+    expect(text()).toContain('The disk is full.');
+  });
+});
+
+describe('the settings of a bank', () => {
+  const settings = (version: number, every: Record<string, string> = {}, byKind = {}) => ({
+    version,
+    settings: every,
+    byKind,
+    takes: { one: ['points', 'marking', 'attempts', 'shuffle'], claim: ['points', 'shuffle'], text: ['points', 'typos'] },
+    house: { points: '1', marking: 'whole', attempts: '1', shuffle: 'no', typos: '0', time: '', 'wrong part costs': '' },
+    following: null,
+  });
+  const page = (account = author) => at('/banks/1/settings', '/banks/:bank/settings', <BankSettingsPage account={account} />);
+  const path = '/banks/{id}/settings';
+
+  it('are set for every question and set back to the house', async () => {
+    let version = 1;
+    const { asked } = new Served({
+      [`GET ${path}`]: settings(1),
+      [`PUT ${path}`]: ({ body }) => settings(++version, (body as { settings: Record<string, string> }).settings),
+    });
+    await page();
+    typeOver('a question is worth', '5');
+    await settled();
+    expect(asked('PUT', path)[0]?.body).toEqual({ settings: { points: '5' }, byKind: {}, version: 1 });
+    expect(text()).toContain('set by the bank');
+    press('Set points back to the house rules');
+    await settled();
+    expect(asked('PUT', path)[1]?.body).toEqual({ settings: {}, byKind: {}, version: 2 });
+  });
+
+  it('are set for one kind, which is nearer, and only what has a meaning for it', async () => {
+    const { asked } = new Served({
+      [`GET ${path}`]: settings(1, { points: '5', shuffle: 'yes' }),
+      [`PUT ${path}`]: settings(2, { points: '5' }, { claim: { points: '2' } }),
+    });
+    await page();
+    pick('For which questions', 'every claim');
+    expect(text()).not.toContain('typos allowed');
+    expect(text()).toContain('set by the bank for every question');
+    typeOver('a question is worth', '2');
+    await settled();
+    expect(asked('PUT', path)[0]?.body).toMatchObject({ settings: { points: '5', shuffle: 'yes' }, byKind: { claim: { points: '2' } } });
+  });
+
+  it('that somebody else changed meanwhile are shown, to take or to save over', async () => {
+    const { asked, answers } = new Served({
+      [`GET ${path}`]: settings(1),
+      [`PUT ${path}`]: { refuse: 409, detail: 'Changed in another window.', type: 'stale', current: settings(4, { points: '9' }) },
+    });
+    await page();
+    typeOver('a question is worth', '5');
+    await settled();
+    expect(screen.getByRole('alert').textContent).toContain('Changed in another window.');
+    answers[`PUT ${path}`] = settings(5, { points: '5' });
+    press('Save mine over it');
+    await settled();
+    expect(asked('PUT', path).at(-1)?.body).toMatchObject({ settings: { points: '5' }, version: 4 });
+  });
+
+  it('are shown to readers, who cannot change them', async () => {
+    new Served({ [`GET ${path}`]: settings(1) });
+    await page(reader);
+    expect([screen.queryByRole('button', { name: /^a question is worth/ }), text().includes('a question is worth 1')]).toEqual([
+      null,
+      true,
+    ]);
+  });
+});
+
+describe('logging in', () => {
+  it('waits as long as the server says, and counts it down', async () => {
+    const { asked } = new Served({ 'POST /log-in': { refuse: 429, detail: 'Too many wrong passwords.' } });
+    await at('/', '/', <LogInForm />);
+    fireEvent.change(field('Name'), { target: { value: ' orrell ' } });
+    fireEvent.change(field('Password'), { target: { value: 'wrong' } });
+    press('Log in');
+    await settled();
+    expect([asked('POST', '/log-in')[0]?.body, screen.getByRole('alert').textContent]).toEqual([
+      { login: 'orrell', password: 'wrong' },
+      'Too many wrong passwords.',
+    ]);
+  });
+
+  it('over a page is for whose page it is, and nobody else', async () => {
+    const { calls } = new Served({ 'POST /log-in': { account: author } });
+    const done = vi.fn();
+    await at('/', '/', <LogInForm only={author} onDone={done} />);
+    fireEvent.change(field('Name'), { target: { value: 'penhale' } });
+    fireEvent.change(field('Password'), { target: { value: 'honeycomb' } });
+    press('Log in');
+    await settled();
+    expect([calls.length, screen.getByRole('alert').textContent]).toEqual([0, expect.stringContaining('This page is M. Orrell’s.')]);
+    fireEvent.change(field('Name'), { target: { value: 'orrell' } });
+    press('Log in');
+    await settled();
+    expect([calls.length, done.mock.calls.length]).toEqual([1, 1]);
+  });
+
+  it('of somebody who has to wait is let go on by whoever keeps the accounts', async () => {
+    const slowed = [{ id: 3, login: 'wren', address: '10.0.0.9', failures: 7 }];
+    const { asked } = new Served({ 'GET /slowed-log-ins': { slowed }, 'DELETE /slowed-log-ins/{id}': { slowed: [] } });
+    await at('/people', '/people', <PeoplePage account={keeper} />);
+    press('Let wren go on');
+    await settled();
+    expect([asked('DELETE', '/slowed-log-ins/{id}').length, text().includes('Nobody has to wait now.')]).toEqual([1, true]);
+  });
+});
+
+describe('a review', () => {
+  const question = {
+    n: 1,
+    objective: 'Colony life',
+    kind: 'one',
+    stem: 'Who lays?',
+    response: [{ before: null, text: '*The queen*', typed: false }],
+    picture: null,
+    attempts: 1,
+    outcome: 'right',
+    earned: '10',
+    max: '10',
+    working: ['right: 10'],
+    graded: true,
+    said: ['She alone.'],
+    key: [],
+  };
+  const review = (more: object = {}) => ({
+    id: 2,
+    title: 'Certificate',
+    rehearsal: false,
+    blueprint: null,
+    rung: 'marked paper',
+    ranOut: false,
+    seconds: 607,
+    passed: true,
+    total: { earned: '85', max: '125', percent: '68', right: 10, asked: 15, pass: { percent: '60' } },
+    objectives: [],
+    questions: [question],
+    pages: {},
+    media: {},
+    ...more,
+  });
+  const page = async (more: object = {}) => {
+    new Served({ 'GET /sittings/{id}/review': review(more) });
+    await at('/sittings/2/review', '/sittings/:id/review', <ReviewPage account={{ ...author, role: 'candidate' }} />);
+  };
+
+  it.each<[string, object, string[], string[]]>([
+    [
+      'passed',
+      {},
+      ['Passed', '85 of 125 points, 68 % · 10 of 15 right · 60 % pass', 'handed in after 10 min 7 s', 'She alone.'],
+      ['Not passed'],
+    ],
+    [
+      'not passed, by points',
+      { passed: false, total: { earned: '1', max: '1', percent: null, right: 0, asked: 1, pass: { points: '1' } } },
+      ['Not passed', '1 of 1 point · 0 of 1 right · 1 point pass'],
+      ['%'],
+    ],
+    ['out of time', { ranOut: true, passed: null }, ['time ran out; handed in with what was saved', 'Handed in'], ['Passed']],
+    ['a rehearsal', { rehearsal: true }, ['Rehearsal, leaves no result'], ['Your paper']],
+    ['told no more', { total: null, questions: [] }, ['The rules of this assessment show no more than this.'], ['of 125']],
+    [
+      'by objective',
+      { objectives: [{ objective: 'Colony life', right: 2, asked: 3, earned: '-2.5', max: '30', percent: '0' }] },
+      ['Colony life2 of 3−2.5 of 300'],
+      [],
+    ],
+  ])('%s', async (_, more, shown, hidden) => {
+    await page(more);
+    for (const words of shown) expect(text()).toContain(words);
+    for (const words of hidden) expect(text()).not.toContain(words);
+  });
+});
