@@ -115,14 +115,8 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
         })}
       </Moving>
       {!readOnly && (
-        <RowFoot lines={rows.lines} what="items" onSplit={rows.split} onLeave={rows.leave}>
-          {items.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write the first item
-            </button>
-          ) : (
-            'Enter for the next item, into the same group'
-          )}
+        <RowFoot rows={rows} isEmpty={items.length === 0} what="items" first="Write the first item">
+          Enter for the next item, into the same group
         </RowFoot>
       )}
     </>

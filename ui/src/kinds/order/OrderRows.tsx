@@ -48,19 +48,13 @@ export function OrderRows({ content, margin, readOnly, edit }: RowsProps<'order'
       </Moving>
       {!readOnly && (
         <RowFoot
-          lines={rows.lines}
+          rows={rows}
+          isEmpty={items.length === 0}
           what="items"
-          onSplit={rows.split}
-          onLeave={rows.leave}
+          first="Write the first item"
           margin={<p className="text-quiet">candidates get them mixed, never solved</p>}
         >
-          {items.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write the first item
-            </button>
-          ) : (
-            'in the right order · Enter for the next item · Alt and an arrow move one'
-          )}
+          in the right order · Enter for the next item · Alt and an arrow move one
         </RowFoot>
       )}
     </>

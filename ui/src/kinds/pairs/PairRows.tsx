@@ -107,19 +107,11 @@ export function PairRows({ content, margin, readOnly, edit }: RowsProps<'pairs'>
         ))}
       </Moving>
       {!readOnly && (
-        <RowFoot lines={rows.lines} what="left-hand sides" onSplit={rows.split} onLeave={rows.leave}>
-          {pairs.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write the first pair
-            </button>
-          ) : (
-            <>
-              Enter for the right-hand side, and for the next pair ·{' '}
-              <button className="act not-italic" onClick={() => spareRows.add(spares.length - 1)}>
-                a spare right-hand side
-              </button>
-            </>
-          )}
+        <RowFoot rows={rows} isEmpty={pairs.length === 0} what="left-hand sides" first="Write the first pair">
+          Enter for the right-hand side, and for the next pair ·{' '}
+          <button className="act not-italic" onClick={() => spareRows.add(spares.length - 1)}>
+            a spare right-hand side
+          </button>
         </RowFoot>
       )}
     </>

@@ -158,14 +158,8 @@ export function PlaceRows({ content, margin, readOnly, edit, bank }: RowsProps<'
         })}
       </Moving>
       {!readOnly && (
-        <RowFoot lines={rows.lines} what="labels" onSplit={rows.split} onLeave={rows.leave}>
-          {labels.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write the first label
-            </button>
-          ) : (
-            'Enter for the next label'
-          )}
+        <RowFoot rows={rows} isEmpty={labels.length === 0} what="labels" first="Write the first label">
+          Enter for the next label
         </RowFoot>
       )}
     </>

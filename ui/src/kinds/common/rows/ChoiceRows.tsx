@@ -63,14 +63,8 @@ export function ChoiceRows({ content, margin, readOnly, single, onChoices }: Pro
         ))}
       </Moving>
       {!readOnly && (
-        <RowFoot lines={rows.lines} what="answers" onSplit={rows.split} onLeave={rows.leave}>
-          {choices.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write the first answer
-            </button>
-          ) : (
-            'Enter: next answer · Alt ↑ ↓: move · Ctrl D: copy · Ctrl Enter: next line · Tab: its margin'
-          )}
+        <RowFoot rows={rows} isEmpty={choices.length === 0} what="answers" first="Write the first answer">
+          Enter: next answer · Alt ↑ ↓: move · Ctrl D: copy · Ctrl Enter: next line · Tab: its margin
         </RowFoot>
       )}
     </>

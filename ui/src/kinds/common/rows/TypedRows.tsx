@@ -106,14 +106,8 @@ export function TypedRows({ accepted: typed, margin, readOnly, placeholder, hasP
         ))}
       </Moving>
       {!readOnly && (
-        <RowFoot lines={rows.lines} what="wordings" onSplit={rows.split} onLeave={rows.leave}>
-          {typed.length === 0 ? (
-            <button className="act not-italic" onClick={() => rows.add(-1)}>
-              Write what is accepted
-            </button>
-          ) : (
-            'Enter for another accepted answer'
-          )}
+        <RowFoot rows={rows} isEmpty={typed.length === 0} what="wordings" first="Write what is accepted">
+          Enter for another accepted answer
         </RowFoot>
       )}
     </>
