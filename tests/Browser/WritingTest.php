@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys as Key;
+use Zetema\Tests\Speed;
 
 /** Questions written on their screen: by keyboard, by pasting, by two people at once. */
 final class WritingTest extends BrowserTestCase
@@ -69,18 +70,19 @@ final class WritingTest extends BrowserTestCase
         $id = $this->made(['kind' => 'one', 'stem' => 'Which of these thirty is it?', 'choices' => $choices]);
         $page->open("/banks/1/questions/$id");
         $page->see('revision 1 · saved');
-        $page->script('window.keys = []; new PerformanceObserver(l => window.keys.push(...l.getEntries().filter(e => e.name === "keydown" || e.name === "input").map(e => e.duration))).observe({type: "event", durationThreshold: 16})');
+        // From the press to the end of what answers it. When the next picture is painted is the matter of a machine without a screen.
+        $page->script('window.keys = []; new PerformanceObserver(l => window.keys.push(...l.getEntries().filter(e => e.name === "keydown" || e.name === "input").map(e => e.processingEnd - e.startTime))).observe({type: "event", durationThreshold: 16})');
         $page->script('const box = document.createElement("textarea"); box.setAttribute("aria-label", "Bare"); document.body.prepend(box)');
         $floor = $this->typical('Bare');
         $page->script('document.querySelector("[aria-label=Bare]").remove()');
         $typical = $this->typical('Answer 15');
         $page->see('saved');
 
-        self::assertLessThan(max(50, 5 * $floor), $typical, 'milliseconds; a bare box takes ' . $floor);
+        self::assertLessThan(max(50 * Speed::slowness(), 5 * $floor), $typical, 'milliseconds; a bare box takes ' . $floor);
         self::assertStringContainsString('longer one than it was', (string) $page->field('Answer 15')->getAttribute('value'));
     }
 
-    /** Types at the end of a field. Gives the median of the milliseconds that a key takes, by the browser’s own event timing: 8 where it tells none. */
+    /** Types at the end of a field. Gives the median of the milliseconds that a key takes, by the browser’s own event timing; 8 where it tells none. */
     private function typical(string $field): float
     {
         $page = $this->page;
