@@ -64,6 +64,18 @@ final readonly class Objectives
     }
 
     /**
+     * The objective of one path, asked for alone: a save need not read the whole tree. Made if it is missing.
+     *
+     * @param non-empty-list<string> $path
+     */
+    public function at(Bank $bank, array $path): Objective
+    {
+        $key = implode(Objective::SEPARATOR, $path);
+
+        return $this->em->getRepository(Objective::class)->findOneBy(['bank' => $bank, 'path' => $key]) ?? $this->ensure($bank, [$path])[$key];
+    }
+
+    /**
      * The objectives of many paths at once; what is missing is made.
      *
      * @param list<list<string>> $paths

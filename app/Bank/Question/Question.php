@@ -29,6 +29,7 @@ use Zetema\Core\Question as Core;
 #[ORM\Index(name: 'question_kind', columns: ['bank_id', 'kind'])]
 #[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]
 #[ORM\Index(name: 'question_worth', columns: ['bank_id', 'micro_points'])]
+#[ORM\Index(name: 'question_neighbours', columns: ['objective_id', 'bank_id'])]
 #[ORM\Index(name: 'question_elsewhere', columns: ['bank_id', 'dealt_elsewhere'])]
 class Question implements Versioned
 {

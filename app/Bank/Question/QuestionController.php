@@ -34,11 +34,11 @@ final readonly class QuestionController
         return $this->answer($question);
     }
 
-    #[Route('', methods: ['PUT'])]
+    #[Route('', requirements: ['id' => '\d{1,18}'], methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function edit(#[MapEntity] Question $question, Request $request, #[CurrentUser] Account $account): JsonResponse
+    public function edit(int $id, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return $this->answer($this->editing->edit($question, Body::of($request), $account));
+        return $this->answer($this->editing->edit($id, Body::of($request), $account));
     }
 
     #[Route('', methods: ['DELETE'])]

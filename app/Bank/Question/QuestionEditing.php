@@ -40,9 +40,10 @@ final readonly class QuestionEditing
 
         return $this->saving->make(function () use ($bank, $path, $sketch, $name, $author, $count): Question {
             $this->refuseTakenName($bank, $name, null);
+            $objective = $this->objective($bank, $path);
             $made = [];
             for ($i = 0; $i < max(1, $count); ++$i) {
-                $question = new Question($bank, $this->objective($bank, $path), $sketch, $name, $author, $this->clock->now());
+                $question = new Question($bank, $objective, $sketch, $name, $author, $this->clock->now());
                 $this->em->persist($question);
                 $made[] = $question;
             }
@@ -52,13 +53,13 @@ final readonly class QuestionEditing
         });
     }
 
-    /** @throws Stale if it was saved elsewhere since it was opened */
-    public function edit(Question $question, Fields $body, Account $author): Question
+    /** @throws Stale if it was saved elsewhere since it was opened; it is read once, where it is written */
+    public function edit(int $id, Fields $body, Account $author): Question
     {
         $path = self::path($body->text('objective', ''));
         $name = self::name($body);
 
-        return $this->change($question, $body->integer('version'), function (Question $question) use ($body, $name, $path, $author): void {
+        return $this->change($id, $body->integer('version'), function (Question $question) use ($body, $name, $path, $author): void {
             $sketch = Core\Sketch::of($this->sizes->fill($question->bank, $body->object('content')), $name, $path, $question->status());
             $this->refuseTakenName($question->bank, $name, $question);
             $objective = $this->objective($question->bank, $path);
@@ -85,7 +86,7 @@ final readonly class QuestionEditing
     /** Makes an older revision the newest again; those between stay. */
     public function restore(Question $question, Fields $body, Account $author): Question
     {
-        return $this->change($question, $body->integer('version'), function (Question $question) use ($body, $author): void {
+        return $this->change($question->id, $body->integer('version'), function (Question $question) use ($body, $author): void {
             $older = Revisions::numbered($question, $body->integer('number'));
             $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $question->objective()?->names() ?? [], $question->status());
             $question->edit($sketch, $question->name(), $question->objective(), $this->saving->again(Account::class, $author->id), $this->clock->now(), afresh: true);
@@ -115,13 +116,13 @@ final readonly class QuestionEditing
     {
         $status = Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question');
 
-        return $this->change($question, $body->integer('version'), static fn (Question $question) => $question->moveTo($status, $account->role->inTheBank()));
+        return $this->change($question->id, $body->integer('version'), static fn (Question $question) => $question->moveTo($status, $account->role->inTheBank()));
     }
 
     /** What is kept about a question and is no part of it: a note to self, and whether it is a house pattern. */
     public function keepAbout(Question $question, Fields $body): Question
     {
-        return $this->change($question, $body->integer('version'), static function (Question $question) use ($body): void {
+        return $this->change($question->id, $body->integer('version'), static function (Question $question) use ($body): void {
             if ($body->has('selfNote')) {
                 $note = $body->text('selfNote');
                 $question->noteToSelf(mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'));
@@ -133,9 +134,9 @@ final readonly class QuestionEditing
     }
 
     /** @param callable(Question): void $change */
-    private function change(Question $question, int $version, callable $change): Question
+    private function change(int $id, int $version, callable $change): Question
     {
-        return $this->saving->change(Question::class, $question->id, $version, function (Question $question) use ($change): Question {
+        return $this->saving->change(Question::class, $id, $version, function (Question $question) use ($change): Question {
             $before = $question->objective();
             $change($question);
             $this->em->flush();
@@ -149,7 +150,7 @@ final readonly class QuestionEditing
 
     private function refuseTakenName(Bank $bank, ?string $name, ?Question $but): void
     {
-        if ($name === null) {
+        if ($name === null || $name === $but?->name()) {
             return;
         }
         $taken = $this->em->getRepository(Question::class)->findOneBy(['bank' => $bank, 'name' => $name]);
@@ -161,7 +162,7 @@ final readonly class QuestionEditing
     /** @param list<string> $path */
     private function objective(Bank $bank, array $path): ?Objective
     {
-        return $path === [] ? null : $this->objectives->ensure($bank, [$path])[implode(Objective::SEPARATOR, $path)];
+        return $path === [] ? null : $this->objectives->at($bank, $path);
     }
 
     private static function name(Fields $body): ?string

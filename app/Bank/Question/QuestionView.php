@@ -23,6 +23,7 @@ final readonly class QuestionView
     public function of(Question $question): array
     {
         $newest = $question->newest();
+        $revisions = $this->revisions($question);
         $comments = $this->em->getRepository(Comment::class)->findBy(['question' => $question], ['id' => 'ASC']);
 
         return [
@@ -36,7 +37,7 @@ final readonly class QuestionView
             'revision' => $newest->number,
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
-            'savedBy' => $newest->author->name,
+            'savedBy' => $revisions[0]['by'] ?? $newest->author->name,
             'content' => (object) $newest->kind()->facts()->complete($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
             'problem' => self::onScreen($newest->problem()),
             'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->settings()))->toData() : null,
@@ -50,13 +51,21 @@ final readonly class QuestionView
             'selfNote' => $question->selfNote(),
             'isPattern' => $question->isPattern(),
             'neighbours' => $this->neighbours($question),
-            'revisions' => array_map(static fn (Revision $r): array => [
-                'number' => $r->number,
-                'by' => $r->author->name,
-                'savedAt' => $r->savedAt()->format(DATE_ATOM),
-                'cleared' => $r === $question->cleared(),
-            ], $question->revisions()),
+            'revisions' => $revisions,
         ];
+    }
+
+    /** @return list<array{number: int, by: string, savedAt: string, cleared: bool}> newest first; as rows, since what they hold is asked for one by one */
+    private function revisions(Question $question): array
+    {
+        $rows = $this->db->fetchAllNumeric('SELECT r.number, a.name, r.saved_at, r.id FROM revision r JOIN account a ON a.id = r.author_id WHERE r.question_id = ? ORDER BY r.number DESC', [$question->id]);
+
+        return array_map(static fn (array $row): array => [
+            'number' => is_numeric($row[0]) ? (int) $row[0] : 0,
+            'by' => is_string($row[1]) ? $row[1] : '',
+            'savedAt' => (new \DateTimeImmutable(is_string($row[2]) ? $row[2] : ''))->format(DATE_ATOM),
+            'cleared' => $row[3] === $question->cleared()?->id,
+        ], $rows);
     }
 
     /** @return list<string> what whoever asks may make of its status */

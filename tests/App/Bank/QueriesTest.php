@@ -50,6 +50,18 @@ final class QueriesTest extends ApiTestCase
         self::assertLessThan(70, $this->counted('POST', '/api/blueprints/1/deal', ['seed' => 2]));
     }
 
+    public function test_a_save_asks_for_its_own_objective_and_not_for_the_tree(): void
+    {
+        $this->logIn('orrell');
+        $question = $this->send('GET', '/api/questions/16', null, 'Question');
+        $save = static fn (string $stem): array => ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => $stem]];
+
+        self::assertLessThanOrEqual(32, $this->counted('PUT', '/api/questions/16', $save('How long is a queen with brood?')));
+        foreach (self::getContainer()->get('doctrine.debug_data_holder')->getData()['default'] ?? [] as $query) {
+            self::assertStringNotContainsString('ORDER BY t0.place', is_string($query['sql'] ?? null) ? $query['sql'] : '');
+        }
+    }
+
     /** @param array<string, mixed>|null $body */
     private function counted(string $method, string $path, ?array $body): int
     {

@@ -49,7 +49,7 @@ final class QuestionEditingTest extends ApiTestCase
 
     public function test_several_of_a_kind_are_made_at_once(): void
     {
-        $this->send('POST', '/api/banks/1/questions', ['content' => self::ONE, 'count' => 5], 'Question', 201);
+        $this->send('POST', '/api/banks/1/questions', ['content' => self::ONE, 'count' => 5, 'objective' => 'Swarms > Casts'], 'Question', 201);
 
         self::assertCount(self::QUESTIONS + 5, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
         foreach ([['count' => 0], ['count' => 51], ['count' => 2, 'name' => 'twice']] as $body) {
