@@ -194,7 +194,7 @@ final class Reader
         $last = $this->parts === [] ? '' : $this->parts[count($this->parts) - 1]->word;
         // `name:` belongs to an area or spot just above, else to the question.
         $owners = $line->word === 'name' && in_array($last, ['area', 'spot'], true) ? ['area', 'spot'] : self::BELOW[$line->word] ?? null;
-        if ($owners === null) {
+        if ($owners === null || $this->isOfQuestion($line->word)) {
             $this->parts[] = $line;
 
             return;
@@ -207,6 +207,12 @@ final class Reader
             return;
         }
         $this->parts[] = $above->withBelow([...$above->below, $line]);
+    }
+
+    /** A word that hangs on a line in some kinds may stand for the whole question in another. */
+    private function isOfQuestion(string $word): bool
+    {
+        return in_array($word, KindId::openedBy($this->opening->word ?? '')?->facts()->topWords() ?? [], true);
     }
 
     private function takeOutside(Line $line): void

@@ -60,7 +60,7 @@ enum Setting: string
             self::Typos => self::whole($lower, 0, 2, '0, 1 or 2'),
             self::Decimals => self::whole($lower, 0, 4, 'a number from 0 to 4'),
             self::AttemptCosts => implode(', ', array_map(self::cost(...), self::parts($value))),
-            self::Time => self::time($lower),
+            self::Time => $lower === 'none' ? 'none' : self::time($lower),
             self::Choose => self::choose($lower),
             self::Ignore => self::ignore($lower),
             self::Unit => implode(', ', self::parts($value)),

@@ -96,7 +96,7 @@ final class RoundTripTest extends TestCase
                 new Kinds\Regions\Region(Area::of('polygon 0,0 9,0 9,9'), false, null, $earns, 'No.'),
             ]),
             KindId::Place => new Kinds\Place\Place($picture, [['x' => 1, 'y' => 2, 'radius' => 3, 'name' => 'top'], ['x' => 9, 'y' => 9, 'radius' => 3, 'name' => null]], [$part(1, $w[0], '1', '2'), $part(2, $w[1])]),
-            KindId::Rating => new Kinds\Rating\Rating(0, $n, $n > 4 ? ['not at all', 'completely'] : []),
+            KindId::Rating => new Kinds\Rating\Rating(0, $n, $n > 4 ? ['not at all', 'completely'] : [], $n % 2 === 0 ? [] : ['calm', 'two words']),
         };
     }
 }

@@ -69,6 +69,7 @@ final class TextFormatTest extends TestCase
         yield 'a picture that nobody can hear' => ["regions: R\n  image: a.svg\n  area yes: rectangle 0 0 9 9", 1, 1, 'cannot see it'];
         yield 'a label at no spot' => ["place: P\n  image: a.svg\n    shows: b\n  spot: 1 1 1\n  label: x\n    at: 2", 1, 1, 'not there'];
         yield 'earns without weighed' => ["pairs: P\n  pair: a\n    with: b\n    earns: 2\n  pair: c\n    with: d", 1, 1, 'only go with'];
+        yield 'a rating’s tally with a number' => ["rating: R\n  scale: 1 to 5\n  tally: calm +3", 3, 10, 'adds its value'];
         yield 'a scale the wrong way round' => ["rating: R\n  scale: 5 to 1", 1, 1, 'wrong way round'];
         yield 'a note on a choice that is not there' => ["one: S\n  yes: a\n  no: b\n  note when chosen 3: x", 1, 1, 'choice 3'];
         yield 'a zero under the line' => ["number: N\n  answer: 1/0", 2, 11, 'divided by 0'];

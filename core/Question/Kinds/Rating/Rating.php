@@ -30,8 +30,11 @@ use Zetema\Core\Question\Settings\Settings;
 /** A scale: never graded, recorded only. */
 final readonly class Rating implements Kind
 {
-    /** @param list<string> $ends words at the two ends, or none */
-    public function __construct(public int $from, public int $to, public array $ends)
+    /**
+     * @param list<string> $ends words at the two ends, or none
+     * @param list<string> $tallies named counts that the value chosen is added to
+     */
+    public function __construct(public int $from, public int $to, public array $ends, public array $tallies = [])
     {
     }
 
@@ -45,13 +48,13 @@ final readonly class Rating implements Kind
         return new KindFacts(
             names: ['rating', 'a scale'],
             opening: ['rating'],
-            words: [LineWord::short('scale'), LineWord::short('ends')],
+            words: [LineWord::short('scale'), LineWord::short('ends'), LineWord::short('tally')],
             line: 'answer',
             how: 'Choose a value.',
             form: ResponseForm::Choices,
             field: 'choose',
             lists: [],
-            empty: ['from' => 1, 'to' => 5, 'ends' => ['', '']],
+            empty: ['from' => 1, 'to' => 5, 'ends' => ['', ''], 'tallies' => []],
             isJudged: false,
             isPartly: false,
         );
@@ -61,7 +64,16 @@ final readonly class Rating implements Kind
     {
         $scale = null;
         $ends = [];
+        $tallies = [];
         foreach ($parts as $part) {
+            if ($part->word === 'tally') {
+                if (preg_match('/^(?!.*[+\-−]\d+$)\S/u', $part->text) === 1) {
+                    $tallies[] = $part->text;
+                } else {
+                    $problems->inText($part, 'a rating adds its value: `tally: patience` would be right');
+                }
+                continue;
+            }
             if ($part->word === 'scale') {
                 if (preg_match('/^(\d{1,3}) to (\d{1,3})$/', mb_strtolower($part->text), $m) === 1) {
                     $scale = [(int) $m[1], (int) $m[2]];
@@ -76,22 +88,22 @@ final readonly class Rating implements Kind
             }
         }
 
-        return new self($scale[0] ?? 0, $scale[1] ?? 0, $ends);
+        return new self($scale[0] ?? 0, $scale[1] ?? 0, $ends, array_values(array_unique($tallies)));
     }
 
     public static function fromData(Fields $data): self
     {
-        return new self($data->integer('from'), $data->integer('to'), $data->texts('ends', optional: true));
+        return new self($data->integer('from'), $data->integer('to'), $data->texts('ends', optional: true), $data->texts('tallies', optional: true));
     }
 
     public function toData(): array
     {
-        return ['from' => $this->from, 'to' => $this->to, ...($this->ends === [] ? [] : ['ends' => $this->ends])];
+        return ['from' => $this->from, 'to' => $this->to, ...($this->ends === [] ? [] : ['ends' => $this->ends]), ...($this->tallies === [] ? [] : ['tallies' => $this->tallies])];
     }
 
     public function toLines(string $stem): array
     {
-        return [Line::written('rating', $stem), Line::written('scale', $this->from . ' to ' . $this->to), ...($this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))])];
+        return [Line::written('rating', $stem), Line::written('scale', $this->from . ' to ' . $this->to), ...($this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))]), ...array_map(static fn (string $name): Line => Line::written('tally', $name), $this->tallies)];
     }
 
     public function verify(EffectiveSettings $settings, string $stem): void

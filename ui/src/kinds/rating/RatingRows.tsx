@@ -34,7 +34,18 @@ export function RatingRows({ content, readOnly, edit }: RowsProps<'rating'>) {
           {end(1, 'Word at the high end')}
         </p>
       }
-      margin={<p>recorded, never graded; may feed tallies</p>}
+      margin={
+        <p>
+          recorded, never graded; adds its value to the tally{' '}
+          <Editable
+            label="Tally that the value is added to"
+            plain
+            value={content.tallies[0] ?? 'none'}
+            disabled={readOnly}
+            onChange={(v) => edit((c) => ({ ...c, tallies: v === 'none' ? [] : [v, ...c.tallies.slice(1)] }))}
+          />
+        </p>
+      }
     />
   );
 }
