@@ -58,22 +58,25 @@ final readonly class Question
     }
 
     /**
-     * What counts here: what its step of this assessment says, the question's own settings, those of places further out, the house rules.
+     * What counts here: what its step of an assessment says, the question's own settings, those of places further out, the house rules.
      *
-     * @param Settings|null $step typed at a step or draw of this assessment
+     * @param Settings|null $step typed at a step or draw of the assessment
+     * @param Settings|null $section of the assessment
      */
-    public function effective(?BankSettings $bank = null, ?Settings $step = null): EffectiveSettings
+    public function effective(?BankSettings $bank = null, ?Settings $step = null, ?Settings $section = null, ?Settings $assessment = null): EffectiveSettings
     {
-        $fitting = fn (Settings $settings): Settings => Settings::of(array_filter(
+        $fitting = fn (?Settings $settings): Settings => $settings === null ? Settings::none() : Settings::of(array_filter(
             $settings->values,
             fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value),
             ARRAY_FILTER_USE_BOTH,
         ));
 
         return EffectiveSettings::from([
-            'step' => $fitting($step ?? Settings::none()),
-            'question' => $this->settings,
-            'bank' => $fitting($bank?->for($this->kind::id()) ?? Settings::none()),
+            EffectiveSettings::STEP => $fitting($step),
+            EffectiveSettings::QUESTION => $this->settings,
+            'section' => $fitting($section),
+            'assessment' => $fitting($assessment),
+            'bank' => $fitting($bank?->for($this->kind::id())),
         ], $this->kind::id()->facts()->defaults);
     }
 

@@ -7,11 +7,11 @@ namespace Zetema\Core\Sitting;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Settings;
 
 /** One question of a candidate's paper: how it is marked here and in which order its choices stand. */
 final readonly class Sheet
@@ -26,9 +26,8 @@ final readonly class Sheet
      */
     public function __construct(public Question $question, public array $choiceOrder, ?string $pointsHere = null, ?BankSettings $bank = null)
     {
-        $this->settings = $question->effective($bank);
-        $plan = MarkingPlan::of($question, $this->settings);
-        $this->plan = $pointsHere === null ? $plan : $plan->worthing(Points::of($pointsHere));
+        $this->settings = $question->effective($bank, $pointsHere === null ? null : Settings::of(['points' => $pointsHere]));
+        $this->plan = MarkingPlan::of($question, $this->settings);
     }
 
     /** @return array<string, mixed> what the candidate's page is told of the answers, before or after one was checked and told */

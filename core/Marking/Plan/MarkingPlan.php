@@ -29,30 +29,24 @@ final readonly class MarkingPlan
     ) {
     }
 
+    /** Points typed at a step scale what the question itself says in points (weights, costs, floor) by new ÷ the worth it would have had, exactly. */
     public static function of(Question $question, EffectiveSettings $settings): self
     {
+        $scoring = $question->kind->scoring($settings);
+        $factor = null;
+        if ($settings->placeOf(Setting::Points) === EffectiveSettings::STEP) {
+            $worth = $settings->points(Setting::Points);
+            $before = $question->kind->scoring($settings->without(EffectiveSettings::STEP, Setting::Points))->worth;
+            $factor = $before->isZero() ? null : $worth->exact()->dividedBy($before->exact());
+            $scoring = $factor !== null && $scoring->rule === ShareRule::Weights ? $scoring->worthing($worth) : $scoring;
+        }
+
         return new self(
-            $question->kind->scoring($settings),
-            Penalties::of($question, $settings),
+            $scoring,
+            Penalties::of($question, $settings, $factor),
             $settings->get(Setting::Graded) !== 'no',
             $settings->get(Setting::Key) !== 'none' && $question->kind::id()->facts()->isJudged,
         );
-    }
-
-    /**
-     * The same question at another worth: all that it says in points (weights, costs, floor) is scaled by new ÷ old, exactly.
-     */
-    public function worthing(Points $worth): self
-    {
-        $scoring = $this->scoring;
-        if ($scoring->worth->isZero() || $worth->compare($scoring->worth) === 0) {
-            return $this;
-        }
-        $factor = $worth->exact()->dividedBy($scoring->worth->exact());
-        $criteria = array_map(static fn (Criterion $criterion): Criterion => $criterion->scaled($factor), $scoring->criteria);
-        $scaled = new Scoring($scoring->look, $criteria, $scoring->rule, $scoring->need, $scoring->wrongPartCosts, $worth, $scoring->options);
-
-        return new self($scaled, $this->penalties->scaled($factor), $this->graded, $this->judged);
     }
 
     /** Whether it stands in totals: it is graded, and there is something to judge. */

@@ -30,35 +30,23 @@ final readonly class Penalties
     ) {
     }
 
-    public static function of(Question $question, EffectiveSettings $settings): self
+    /** @param Ratio|null $factor by which what the question itself says in points is scaled; null: not at all. Shares of the worth stay as they are */
+    public static function of(Question $question, EffectiveSettings $settings, ?Ratio $factor = null): self
     {
+        $scaled = static fn (string $points, bool $own): Ratio => $own && $factor !== null ? Ratio::of($points)->multipliedBy($factor) : Ratio::of($points);
+        $own = static fn (Setting $setting): bool => $settings->placeOf($setting) === EffectiveSettings::QUESTION;
+        $value = static fn (Setting $setting): Ratio => $scaled((string) $settings->points($setting), $own($setting));
         $floor = $settings->get(Setting::Floor);
-        $default = $settings->points(Setting::HintCosts);
+        $usual = $value(Setting::HintCosts);
 
         return new self(
-            $settings->points(Setting::WrongCosts)->exact(),
-            $settings->points(Setting::BlankCosts)->exact(),
-            $settings->entries(Setting::AttemptCosts),
-            array_map(static fn ($hint): string => (string) ($hint->costs ?? $default), $question->hints),
-            $floor === null || $floor === 'none' ? null : Points::of($floor)->exact(),
+            $value(Setting::WrongCosts),
+            $value(Setting::BlankCosts),
+            array_map(static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) $scaled($entry, $own(Setting::AttemptCosts)), $settings->entries(Setting::AttemptCosts)),
+            array_map(static fn ($hint): string => (string) ($hint->costs === null ? $usual : $scaled((string) $hint->costs, true)), $question->hints),
+            $floor === null || $floor === 'none' ? null : $value(Setting::Floor),
             $settings->get(Setting::Late) ?? 'wrong',
             $settings->integer(Setting::Decimals),
-        );
-    }
-
-    /** All that is said in points, for another worth; shares of the worth stay as they are. */
-    public function scaled(Ratio $factor): self
-    {
-        $scale = static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) Ratio::of($entry)->multipliedBy($factor);
-
-        return new self(
-            $this->wrong->multipliedBy($factor),
-            $this->blank->multipliedBy($factor),
-            array_map($scale, $this->attempts),
-            array_map($scale, $this->hints),
-            $this->floor?->multipliedBy($factor),
-            $this->late,
-            $this->decimals,
         );
     }
 

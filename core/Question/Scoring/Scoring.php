@@ -27,4 +27,12 @@ final readonly class Scoring
         public array $options = [],
     ) {
     }
+
+    /** The same with all weights scaled to another worth. */
+    public function worthing(Points $worth): self
+    {
+        $factor = $worth->exact()->dividedBy($this->worth->exact());
+
+        return new self($this->look, array_map(static fn (Criterion $c): Criterion => $c->scaled($factor), $this->criteria), $this->rule, $this->need, $this->wrongPartCosts, $worth, $this->options);
+    }
 }

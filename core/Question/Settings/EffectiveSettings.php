@@ -10,14 +10,17 @@ use Zetema\Core\Question\Points;
 /** The settings that count for one question: nearest place wins, each setting by itself, and each can tell its place. */
 final readonly class EffectiveSettings
 {
+    public const STEP = 'step';
+    public const QUESTION = 'question';
     public const HOUSE = 'house';
 
     /**
+     * @param array<string, Settings> $nearestFirst
      * @param array<string, string> $values
      * @param array<string, string> $places where each value comes from: "question", "bank", … or "house"
      * @param array<string, string> $kinds what counts for the kind where nothing is set
      */
-    private function __construct(private array $values, private array $places, private array $kinds)
+    private function __construct(private array $nearestFirst, private array $values, private array $places, private array $kinds)
     {
     }
 
@@ -38,7 +41,7 @@ final readonly class EffectiveSettings
             }
         }
 
-        return new self($values, $places, $kinds);
+        return new self($nearestFirst, $values, $places, $kinds);
     }
 
     public function get(Setting $setting): ?string
@@ -49,6 +52,14 @@ final readonly class EffectiveSettings
     public function placeOf(Setting $setting): string
     {
         return $this->places[$setting->value] ?? self::HOUSE;
+    }
+
+    /** What would count if a place did not say this. */
+    public function without(string $place, Setting $setting): self
+    {
+        $here = $this->nearestFirst[$place] ?? Settings::none();
+
+        return self::from([...$this->nearestFirst, $place => $here->without($setting)], $this->kinds);
     }
 
     public function points(Setting $setting): Points
@@ -91,7 +102,7 @@ final readonly class EffectiveSettings
     {
         $time = $this->get(Setting::Time);
 
-        return $time === null ? null : (int) $time * (str_ends_with($time, 'min') ? 60 : 1);
+        return $time === null || $time === 'none' ? null : (int) $time * (str_ends_with($time, 'min') ? 60 : 1);
     }
 
     /** @return array{least: int, most: int|null} how many choices may be made */

@@ -22,6 +22,7 @@ use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\Settings;
 use Zetema\Tests\Core\TextQuestions;
 
 final class GuessingTest extends TestCase
@@ -214,8 +215,8 @@ final class GuessingTest extends TestCase
 
     public function test_a_draw_that_changes_the_worth_scales_all_that_is_said_in_points(): void
     {
-        [$question, $plan] = self::question("one: W\n points: 6\n wrong costs: 2\n blank costs: 1\n attempts: 3\n attempt costs: 3, 50 %\n hint costs: 1\n hint: h\n yes: a\n no: b");
-        $half = $plan->worthing(Points::of('3'));
+        [$question] = self::question("one: W\n points: 6\n wrong costs: 2\n blank costs: 1\n attempts: 3\n attempt costs: 3, 50 %\n hint costs: 1\n hint: h\n yes: a\n no: b");
+        $half = MarkingPlan::of($question, $question->effective(step: Settings::of(['points' => '3'])));
         $earned = static fn (mixed $response, int $attempt = 1, int $hints = 0): string => (string) (new Marker())->mark($half, $question->kind->response($response, $question->effective()), $attempt, $hints)->earned;
 
         self::assertSame(['3', '-1', '-0.5', '1.5', '1.5', '2.5'], [$earned(['choose' => [1]]), $earned(['choose' => [2]]), $earned(null), $earned(['choose' => [1]], 2), $earned(['choose' => [1]], 3), $earned(['choose' => [1]], 1, 1)]);
