@@ -39,13 +39,13 @@ class Blueprint implements Versioned
         #[ORM\JoinColumn(nullable: false)]
         public readonly Bank $bank,
         string $title,
-        Drawing\Blueprint $plan,
+        Drawing\DealingPlan $plan,
         Rules $rules,
     ) {
         $this->edit($title, $plan, $rules);
     }
 
-    public function edit(string $title, Drawing\Blueprint $plan, Rules $rules): void
+    public function edit(string $title, Drawing\DealingPlan $plan, Rules $rules): void
     {
         $this->title = $title;
         $this->plan = $plan->toData();
@@ -62,9 +62,9 @@ class Blueprint implements Versioned
         return $this->version;
     }
 
-    public function plan(): Drawing\Blueprint
+    public function plan(): Drawing\DealingPlan
     {
-        return Drawing\Blueprint::fromData(Fields::of($this->plan));
+        return Drawing\DealingPlan::fromData(Fields::of($this->plan));
     }
 
     public function rules(): Rules

@@ -28,7 +28,7 @@ final readonly class BlueprintEditing
 
     public function make(Bank $bank, Fields $body): Blueprint
     {
-        $blueprint = new Blueprint($bank, self::title($body), new Drawing\Blueprint([], [], Drawing\PassMark::percent('60')), new Rules(1800));
+        $blueprint = new Blueprint($bank, self::title($body), new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')), new Rules(1800));
         $this->em->persist($blueprint);
         $this->em->flush();
 
@@ -39,7 +39,7 @@ final readonly class BlueprintEditing
     public function edit(Blueprint $blueprint, Fields $body): Blueprint
     {
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
-            $blueprint->edit(self::title($body), Drawing\Blueprint::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
+            $blueprint->edit(self::title($body), Drawing\DealingPlan::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
             $this->em->flush();
 
             return $blueprint;

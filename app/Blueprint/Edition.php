@@ -87,9 +87,9 @@ class Edition
         return $this->withdrawnAt !== null;
     }
 
-    public function plan(): Drawing\Blueprint
+    public function plan(): Drawing\DealingPlan
     {
-        return Drawing\Blueprint::fromData(Fields::of($this->plan));
+        return Drawing\DealingPlan::fromData(Fields::of($this->plan));
     }
 
     public function rules(): Rules

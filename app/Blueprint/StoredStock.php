@@ -8,7 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
-use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
 
@@ -44,7 +44,7 @@ final class StoredStock implements Stock
         return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null);
     }
 
-    public function classes(Blueprint $blueprint): array
+    public function classes(DealingPlan $blueprint): array
     {
         $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed()])), is_int(...)));
         $this->tags = $blueprint->tags();

@@ -11,8 +11,8 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Drawing\Stock\ListedStock;
@@ -54,7 +54,7 @@ final class DealCommand
             }
         }
         try {
-            $dealer = new Dealer(Blueprint::fromData(Fields::ofJson(TextFiles::contents($blueprint))), new ListedStock($eligible, $others));
+            $dealer = new Dealer(DealingPlan::fromData(Fields::ofJson(TextFiles::contents($blueprint))), new ListedStock($eligible, $others));
             $dealt = [];
             for ($i = 0; $i < (int) $forms; ++$i) {
                 $form = $dealer->deal((int) $seed + $i);

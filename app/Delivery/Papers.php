@@ -9,10 +9,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
@@ -28,7 +28,7 @@ final readonly class Papers
     /**
      * @return list<array{revision: int, choices: list<int>, points: string|null}>
      */
-    public function deal(Blueprint $plan, BankSettings $bank, StoredStock $stock, int $seed): array
+    public function deal(DealingPlan $plan, BankSettings $bank, StoredStock $stock, int $seed): array
     {
         $form = (new Dealer($plan, $stock))->deal($seed);
         $revisions = $stock->revisions($form->ids());

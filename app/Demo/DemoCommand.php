@@ -129,7 +129,7 @@ final readonly class DemoCommand
         return $this->stored(new Blueprint(
             $bank,
             'Apprentice Certificate, written part',
-            new Drawing\Blueprint($steps, [], Drawing\PassMark::percent('60')),
+            new Drawing\DealingPlan($steps, [], Drawing\PassMark::percent('60')),
             new Rules(1500, whoPassesSees: Rung::WithKey, whoDoesNotSees: Rung::WithKey, sittings: 2),
         ));
     }
@@ -144,14 +144,14 @@ final readonly class DemoCommand
             new Drawing\Draw(1, new Drawing\Stock\Pool(['Colony life'], kinds: ['claim'])),
         ];
 
-        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\DealingPlan($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
     }
 
     private function handsOn(Bank $bank): Blueprint
     {
         $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Stock\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
 
-        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\Blueprint($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\DealingPlan($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
     }
 
     private function stored(Blueprint $blueprint): Blueprint

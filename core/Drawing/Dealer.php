@@ -38,7 +38,7 @@ final class Dealer
     private readonly Flow $flow;
 
     /** @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt */
-    public function __construct(private readonly Blueprint $blueprint, private readonly Stock $stock)
+    public function __construct(private readonly DealingPlan $blueprint, private readonly Stock $stock)
     {
         $this->draws = $blueprint->draws();
         $this->groupsOf = array_fill_keys(array_keys($this->draws), []);

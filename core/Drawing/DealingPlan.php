@@ -7,8 +7,8 @@ namespace Zetema\Core\Drawing;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
-/** The plan of an assessment as far as dealing goes: its running order, what must not meet, and its pass mark. */
-final readonly class Blueprint
+/** What dealing needs of a blueprint: its running order of draws and fixed questions, what must not meet, and the pass mark. */
+final readonly class DealingPlan
 {
     /**
      * @param list<Draw|string> $steps draws, and ids of fixed questions

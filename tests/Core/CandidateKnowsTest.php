@@ -7,7 +7,7 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\CandidateView;
@@ -170,7 +170,7 @@ final class CandidateKnowsTest extends TestCase
 
     public function test_names_of_pools_and_pairs_are_found_in_a_blueprint(): void
     {
-        $blueprint = Blueprint::fromData(Fields::ofJson('{"steps":[{"question":"fixed"},{"draw":{"take":1,"pool":{"only":["a"],"without":["b"],"also":["a","c"]}}}],"apart":[["d","b"]]}'));
+        $blueprint = DealingPlan::fromData(Fields::ofJson('{"steps":[{"question":"fixed"},{"draw":{"take":1,"pool":{"only":["a"],"without":["b"],"also":["a","c"]}}}],"apart":[["d","b"]]}'));
 
         self::assertEqualsCanonicalizing(['a', 'b', 'c', 'd'], $blueprint->named());
     }

@@ -8,10 +8,10 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Drawing\Proof\CannotDeal;
@@ -39,7 +39,7 @@ final class DealingTest extends TestCase
 
     public function test_a_form_takes_what_each_draw_asks_and_no_question_twice(): void
     {
-        $blueprint = new Blueprint([new Draw(2, self::pool('A')), 'a1', new Draw(3, self::pool('B'), Points::of('5'))]);
+        $blueprint = new DealingPlan([new Draw(2, self::pool('A')), 'a1', new Draw(3, self::pool('B'), Points::of('5'))]);
         $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]));
 
         foreach (range(1, 50) as $seed) {
@@ -54,7 +54,7 @@ final class DealingTest extends TestCase
 
     public function test_disjoint_pools_are_dealt_evenly(): void
     {
-        $dealer = new Dealer(new Blueprint([new Draw(2, self::pool('A'))]), new ListedStock(self::questions('a', 'A', 5)));
+        $dealer = new Dealer(new DealingPlan([new Draw(2, self::pool('A'))]), new ListedStock(self::questions('a', 'A', 5)));
         $seen = array_fill_keys(['a1', 'a2', 'a3', 'a4', 'a5'], 0);
         foreach (range(1, 2000) as $seed) {
             foreach ($dealer->deal($seed)->ids() as $id) {
@@ -70,7 +70,7 @@ final class DealingTest extends TestCase
     public function test_a_deal_succeeds_whenever_any_deal_can(): void
     {
         // First come first served would take b1 for the first draw in most deals and leave the second one short.
-        $blueprint = new Blueprint([new Draw(2, new Pool()), new Draw(1, self::pool('B'))]);
+        $blueprint = new DealingPlan([new Draw(2, new Pool()), new Draw(1, self::pool('B'))]);
         $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 2), ...self::questions('b', 'B', 1)]));
 
         foreach (range(1, 40) as $seed) {
@@ -94,7 +94,7 @@ final class DealingTest extends TestCase
     #[DataProvider('shortages')]
     public function test_a_shortage_names_the_smallest_set_of_draws(array $draws, array $short, int $ask, int $fit, string $words): void
     {
-        $blueprint = new Blueprint(array_map(static fn (array $d): Draw => new Draw($d[0], $d[1]), $draws));
+        $blueprint = new DealingPlan(array_map(static fn (array $d): Draw => new Draw($d[0], $d[1]), $draws));
         $dealer = new Dealer($blueprint, new ListedStock([...self::questions('a', 'A', 5), ...self::questions('b', 'B', 4)]));
 
         try {
@@ -119,7 +119,7 @@ final class DealingTest extends TestCase
                 foreach (array_values($takes) as $d => $take) {
                     $draws[] = new Draw(is_int($take) ? $take : 1, new Pool(tags: ["t$d"]));
                 }
-                $dealer = new Dealer(new Blueprint($draws), new ListedStock($eligible));
+                $dealer = new Dealer(new DealingPlan($draws), new ListedStock($eligible));
                 $possible = self::anyDeal($draws, $eligible, 0, 0, []);
 
                 self::assertSame($possible, $dealer->shortage() === null);
@@ -132,11 +132,11 @@ final class DealingTest extends TestCase
 
     public function test_questions_kept_apart_never_meet(): void
     {
-        $dealer = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 4)));
+        $dealer = new Dealer(new DealingPlan([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 4)));
         foreach (range(1, 60) as $seed) {
             self::assertNotSame(['a1', 'a2'], array_values(array_intersect(['a1', 'a2'], $dealer->deal($seed)->ids())));
         }
-        $stuck = new Dealer(new Blueprint([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 2)));
+        $stuck = new Dealer(new DealingPlan([new Draw(2, new Pool())], [['a1', 'a2']]), new ListedStock(self::questions('a', 'A', 2)));
 
         try {
             $stuck->deal(1);
@@ -152,17 +152,17 @@ final class DealingTest extends TestCase
         $this->expectException(UnknownQuestion::class);
         $this->expectExceptionMessage('“gone”');
 
-        new Dealer(new Blueprint(['gone']), new ListedStock(self::questions('a', 'A', 2)));
+        new Dealer(new DealingPlan(['gone']), new ListedStock(self::questions('a', 'A', 2)));
     }
 
     public function test_a_question_that_may_not_be_dealt_does_not_fit_a_pool_that_names_it(): void
     {
         $pool = new Draw(1, new Pool(only: ['a1', 'retired'], without: ['draft']));
-        $dealer = new Dealer(new Blueprint([$pool], [['a1', 'retired']]), new ListedStock(self::questions('a', 'A', 2), ['retired', 'draft']));
+        $dealer = new Dealer(new DealingPlan([$pool], [['a1', 'retired']]), new ListedStock(self::questions('a', 'A', 2), ['retired', 'draft']));
 
         self::assertSame(['a1'], array_map(static fn (QuestionClass $class): string => $class->sample->id, $dealer->pool(0)));
         self::assertSame(['a1'], $dealer->deal(1)->ids());
-        foreach ([new Blueprint(['retired']), new Blueprint([new Draw(1, new Pool(only: ['gone']))])] as $refused) {
+        foreach ([new DealingPlan(['retired']), new DealingPlan([new Draw(1, new Pool(only: ['gone']))])] as $refused) {
             try {
                 new Dealer($refused, new ListedStock(self::questions('a', 'A', 2), ['retired', 'draft']));
                 self::fail('it cannot stand in the running order, and what nobody knows is a problem');
@@ -208,11 +208,11 @@ final class DealingTest extends TestCase
     public function test_the_proof_tells_the_least_and_the_most_and_whether_anyone_can_pass(): void
     {
         $mixed = [...self::questions('a', 'A', 3), new EligibleQuestion('a9', 'one', ['A'], [], null, Points::of('10'))];
-        $proof = Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::points('3')), new ListedStock($mixed));
+        $proof = Proof::of(new DealingPlan([new Draw(2, self::pool('A'))], [], PassMark::points('3')), new ListedStock($mixed));
 
         self::assertSame(['2', '11', 2], [(string) $proof->least, (string) $proof->most, $proof->questions]);
         self::assertFalse($proof->passIsReachable(), 'who is dealt the poorest form could never reach 3 of 2 points');
-        self::assertTrue(Proof::of(new Blueprint([new Draw(2, self::pool('A'))], [], PassMark::percent('100')), new ListedStock($mixed))->passIsReachable());
+        self::assertTrue(Proof::of(new DealingPlan([new Draw(2, self::pool('A'))], [], PassMark::percent('100')), new ListedStock($mixed))->passIsReachable());
     }
 
     public function test_a_pass_mark_is_compared_exactly(): void

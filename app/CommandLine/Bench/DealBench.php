@@ -6,9 +6,9 @@ namespace Zetema\App\CommandLine\Bench;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\TextFiles;
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Drawing\Stock\ListedStock;
@@ -60,7 +60,7 @@ final readonly class DealBench
     private function deal(array $draws, ListedStock $stock, int $forms): array
     {
         $start = hrtime(true);
-        $dealer = new Dealer(new Blueprint($draws), $stock);
+        $dealer = new Dealer(new DealingPlan($draws), $stock);
         $ready = hrtime(true);
         for ($seed = 1; $seed <= $forms; ++$seed) {
             $dealer->deal($seed);

@@ -87,7 +87,7 @@ final readonly class LargeBank
     {
         for ($b = 0; $b < 30; ++$b) {
             $draws = array_map(static fn (int $d): Drawing\Draw => new Drawing\Draw(2, new Drawing\Stock\Pool(['Part ' . $d % 20], kinds: [$b % 2 === 0 ? 'one' : 'claim'], tags: $d === 3 ? ['tag ' . $b % 12] : [])), range($b % 5, 19 + $b % 5));
-            $this->em->persist(new Blueprint($bank, "Blueprint $b", new Drawing\Blueprint($draws, [], Drawing\PassMark::percent('60')), new Rules(1800)));
+            $this->em->persist(new Blueprint($bank, "Blueprint $b", new Drawing\DealingPlan($draws, [], Drawing\PassMark::percent('60')), new Rules(1800)));
         }
         $this->em->flush();
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing\Proof;
 
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
@@ -28,12 +28,12 @@ final readonly class Proof
     }
 
     /** @throws UnknownQuestion as Dealer has it */
-    public static function of(Blueprint $blueprint, Stock $stock): self
+    public static function of(DealingPlan $blueprint, Stock $stock): self
     {
         return self::ofDealer($blueprint, new Dealer($blueprint, $stock));
     }
 
-    public static function ofDealer(Blueprint $blueprint, Dealer $dealer): self
+    public static function ofDealer(DealingPlan $blueprint, Dealer $dealer): self
     {
         $least = $most = Points::zero();
         $questions = count($blueprint->fixed());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing\Stock;
 
-use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\DealingPlan;
 
 /** A stock that is a list. */
 final class ListedStock implements Stock
@@ -20,7 +20,7 @@ final class ListedStock implements Stock
     {
     }
 
-    public function classes(Blueprint $blueprint): array
+    public function classes(DealingPlan $blueprint): array
     {
         $named = array_flip([...$blueprint->named(), ...$blueprint->fixed()]);
         $tags = $blueprint->tags();

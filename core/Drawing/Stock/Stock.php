@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing\Stock;
 
-use Zetema\Core\Drawing\Blueprint;
+use Zetema\Core\Drawing\DealingPlan;
 
 /** The questions that forms are dealt from: counted by class, so that a large bank need not be read to deal from it. */
 interface Stock
 {
     /** @return list<QuestionClass> in the order of their first questions */
-    public function classes(Blueprint $blueprint): array;
+    public function classes(DealingPlan $blueprint): array;
 
     /**
      * @param int<0, max> $n place within the class, counted from 0, always in the same order

@@ -11,8 +11,8 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\StoredStock;
-use Zetema\Core\Drawing\Blueprint;
 use Zetema\Core\Drawing\Dealer;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\Proof\Proof;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
@@ -23,17 +23,17 @@ use Zetema\Tests\App\ApiTestCase;
 /** What is counted by the database is what one finds by going through the questions. */
 final class StockTest extends ApiTestCase
 {
-    /** @return iterable<string, array{Blueprint}> */
+    /** @return iterable<string, array{DealingPlan}> */
     public static function blueprints(): iterable
     {
-        yield 'objectives and kinds' => [new Blueprint([new Draw(2, new Pool(['Colony life'], kinds: ['one'])), new Draw(1, new Pool(['Colony life', 'Castes and their work'], below: false))])];
-        yield 'tags that overlap' => [new Blueprint([new Draw(1, new Pool(tags: ['t0'])), new Draw(2, new Pool(tags: ['t1'])), new Draw(1, new Pool(tags: ['t0', 't1']))])];
-        yield 'questions by name, fixed, left out, added, apart' => [new Blueprint(['q16', new Draw(3, new Pool(['Colony life'], without: ['q2'])), new Draw(1, new Pool(tags: ['t1'], also: ['q5'])), new Draw(1, new Pool(only: ['q7', 'q8']))], [['q3', 'q4']])];
-        yield 'difficulty' => [new Blueprint([new Draw(1, new Pool(difficulty: ['easy', 'hard']))])];
+        yield 'objectives and kinds' => [new DealingPlan([new Draw(2, new Pool(['Colony life'], kinds: ['one'])), new Draw(1, new Pool(['Colony life', 'Castes and their work'], below: false))])];
+        yield 'tags that overlap' => [new DealingPlan([new Draw(1, new Pool(tags: ['t0'])), new Draw(2, new Pool(tags: ['t1'])), new Draw(1, new Pool(tags: ['t0', 't1']))])];
+        yield 'questions by name, fixed, left out, added, apart' => [new DealingPlan(['q16', new Draw(3, new Pool(['Colony life'], without: ['q2'])), new Draw(1, new Pool(tags: ['t1'], also: ['q5'])), new Draw(1, new Pool(only: ['q7', 'q8']))], [['q3', 'q4']])];
+        yield 'difficulty' => [new DealingPlan([new Draw(1, new Pool(difficulty: ['easy', 'hard']))])];
     }
 
     #[DataProvider('blueprints')]
-    public function test_the_database_counts_what_a_list_would(Blueprint $blueprint): void
+    public function test_the_database_counts_what_a_list_would(DealingPlan $blueprint): void
     {
         $em = self::getContainer()->get(EntityManagerInterface::class);
         $db = self::getContainer()->get(Connection::class);
