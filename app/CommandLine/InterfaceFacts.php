@@ -6,6 +6,7 @@ namespace Zetema\App\CommandLine;
 
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Intake\Intake;
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Difficulty;
 use Zetema\Core\Question\Feedback\Outcome;
@@ -14,7 +15,6 @@ use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Status;
-use Zetema\Core\Sitting\Rung;
 
 /** What the interface has to know of the rules, as its generated file: written down in PHP only. */
 final class InterfaceFacts

@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\Editions;
 use Zetema\App\People\Account;
-use Zetema\Core\Sitting\Rung;
+use Zetema\Core\Blueprint\Outcome\Rung;
 
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList

@@ -18,10 +18,10 @@ use Zetema\App\Blueprint\Edition;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Drawing;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Sitting\Rules;
-use Zetema\Core\Sitting\Rung;
 
 /** The beekeepers' guild: a bank, its people, a certificate and a practice quiz, and some sittings. All made up. */
 #[AsCommand('zetema:demo', 'Loads the demo if the database is empty')]

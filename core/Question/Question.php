@@ -6,11 +6,13 @@ namespace Zetema\Core\Question;
 
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Kinds\Kind;
 use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
@@ -90,6 +92,17 @@ final readonly class Question
         return in_array($setting, $kind->facts()->settings, true) || !$setting->isOfSomeKinds();
     }
 
+    /** Whether somebody who is asked can make this choice. */
+    public function canChoose(int $choice): bool
+    {
+        $facts = $this->kind::id()->facts();
+        try {
+            return $facts->form === ResponseForm::Choices && !$this->kind->response([$facts->field => [$choice]], $this->effective(), complete: false)->isBlank();
+        } catch (Malformed) {
+            return false;
+        }
+    }
+
     /** @return array<string, mixed> the stored form */
     public function toData(): array
     {
@@ -113,7 +126,7 @@ final readonly class Question
      * @param list<string> $objective
      * @param bool $verified that what is stored was verified when it was made
      *
-     * @throws InvalidQuestion|InvalidSetting|\Zetema\Core\Data\Malformed
+     * @throws InvalidQuestion|InvalidSetting|Malformed
      */
     public static function fromData(Fields $data, ?string $name = null, array $objective = [], Status $status = Status::Draft, bool $verified = false): self
     {

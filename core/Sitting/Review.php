@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\Common\OnPicture;

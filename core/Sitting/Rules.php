@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting;
 
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 

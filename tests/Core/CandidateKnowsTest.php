@@ -6,6 +6,7 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Marking\Marker;
@@ -18,7 +19,6 @@ use Zetema\Core\Sitting\Paper;
 use Zetema\Core\Sitting\Result;
 use Zetema\Core\Sitting\Review;
 use Zetema\Core\Sitting\Rules;
-use Zetema\Core\Sitting\Rung;
 use Zetema\Core\Sitting\Sheet;
 use Zetema\Core\Sitting\Sitting;
 

@@ -6,6 +6,7 @@ namespace Zetema\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\CandidateView;
@@ -16,7 +17,6 @@ use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Result;
 use Zetema\Core\Sitting\Review;
 use Zetema\Core\Sitting\Rules;
-use Zetema\Core\Sitting\Rung;
 use Zetema\Core\Sitting\Sheet;
 use Zetema\Core\Sitting\Sitting;
 

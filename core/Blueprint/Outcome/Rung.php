@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Sitting;
+namespace Zetema\Core\Blueprint\Outcome;
 
 /** The ladder of review: each rung includes those below it. */
 enum Rung: string

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Blueprint\Check;
+
+use Zetema\Core\Question\Question;
+
+/** The questions and pages that a blueprint can name. */
+interface Known
+{
+    public function question(string $name): ?Question;
+
+    /** Whether a form may hold it. */
+    public function mayBeDealt(string $name): bool;
+
+    public function hasPage(string $name): bool;
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Blueprint\Reading;
+
+/** A blueprint that cannot be sat as it is. */
+final class BlueprintRefused extends \DomainException
+{
+    /** @param non-empty-list<Refusal> $refusals all that were found */
+    public function __construct(public readonly array $refusals)
+    {
+        parent::__construct($refusals[0]->message);
+    }
+}
