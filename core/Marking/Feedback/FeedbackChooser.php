@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Marking\Feedback;
 
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Marking\Verdict;
+use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Question;
@@ -16,6 +18,9 @@ use Zetema\Core\Question\Settings\EffectiveSettings;
 /** What is said after a marked response: the outcome's text, then what the choices say, then the notes (sitting.md). */
 final readonly class FeedbackChooser
 {
+    /** What an author writes so that nothing is said. */
+    private const NOTHING = '–';
+
     public function __construct(private Finder $finder = new Finder())
     {
     }
@@ -42,6 +47,28 @@ final readonly class FeedbackChooser
         }
 
         return array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== '–'));
+    }
+
+    /**
+     * What is shown of the author's texts after a mark, the outcome's first; null in its place where the house's text shows.
+     *
+     * @param bool $isLast whether it was the last attempt there is
+     * @param bool $counts whether the response counts: what came too late says nothing of its own
+     *
+     * @return list<string|null>
+     */
+    public function shown(Question $question, MarkingPlan $plan, Response $response, Verdict $verdict, int $attempt, bool $isLast, bool $counts = true): array
+    {
+        $outcome = $this->outcomeText([$question->outcomeTexts], $verdict, $attempt, $isLast ? 0 : 1);
+        $texts = [];
+        if ($counts) {
+            $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
+            $notes = array_filter($question->notes, static fn (Note $note): bool => $note->isDue(ChosenChoices::in($response), $verdict->outcome, $attempt, $isLast));
+            $texts = [...$question->kind->says($response, $found), ...array_map(static fn (Note $note): string => $note->text, array_values($notes))];
+        }
+        $texts = array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== self::NOTHING));
+
+        return $outcome === self::NOTHING ? $texts : [$outcome, ...$texts];
     }
 
     /** @param list<list<OutcomeText>> $nearestFirst */

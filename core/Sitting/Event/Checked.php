@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Event;
+
+use Zetema\Core\Question\Response\Response;
+
+/** A response was checked: an attempt. */
+final readonly class Checked extends AtQuestion
+{
+    public function __construct(int $at, string $place, public Response $response)
+    {
+        parent::__construct($at, $place);
+    }
+}

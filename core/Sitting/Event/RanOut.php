@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Event;
+
+/** A clock ran out, whether the candidate was there or not. */
+final readonly class RanOut extends Event
+{
+    public function __construct(int $at, public Clock $clock)
+    {
+        parent::__construct($at);
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Outside;
+
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Paper\Screen;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\Run\Totals;
+use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\Standing;
+use Zetema\Core\Sitting\State\State;
+
+/** What a sitting has come to, as it is written down. */
+final readonly class SittingResult
+{
+    private Totals $totals;
+    private Passing $passing;
+
+    /** @param int $now when it is looked at, in microseconds */
+    public function __construct(private Paper $paper, private State $state, private Terms $terms, private int $now)
+    {
+        $this->totals = new Totals($paper, $state);
+        $this->passing = new Passing($paper, $this->totals, $state->ended !== null);
+    }
+
+    /** @return array<string, mixed> */
+    public function toData(): array
+    {
+        $closed = $this->totals->closed();
+        $passed = $this->passing->passed();
+        $hasEnded = $this->state->ended !== null;
+        $isClosed = $this->terms->until !== null && $this->now >= $this->terms->until;
+
+        return [
+            'ended' => $this->state->ended === null ? null : ['how' => $this->state->ended['how'], 'at' => Moment::write($this->state->ended['at'])],
+            'position' => $this->position(),
+            'points' => (string) $this->passing->points(),
+            'max' => (string) $this->passing->max(),
+            'right' => count(array_filter($closed, static fn (array $one): bool => $one[1]->outcome === Outcome::Right)),
+            'asked' => count($closed),
+            'percent' => $this->passing->percent(),
+            'passed' => $passed,
+            'objectives' => $this->objectives($closed),
+            'minimums' => $this->passing->minimums(),
+            'tallies' => $this->tallies(),
+            'steps' => array_map($this->step(...), array_values($this->paper->questions)),
+            'path' => $this->state->path,
+            'routes' => $this->state->routes,
+            'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])], $this->state->ran),
+            'closing' => $hasEnded ? $this->paper->blueprint->closing->for($passed) : null,
+            'review' => $hasEnded ? $this->paper->blueprint->review->rung($passed, $isClosed)->value : null,
+        ];
+    }
+
+    private function position(): ?string
+    {
+        $position = $this->state->position;
+        $node = $this->paper->nodes[$position->node] ?? null;
+
+        return match ($position->kind) {
+            Position::NODE => $node instanceof Screen ? $node->id() : $node?->id,
+            Position::LEAD => 'page ' . $position->page,
+            Position::REFRESHER => 'refresher ' . $position->page,
+            Position::END => 'end',
+            default => null,
+        };
+    }
+
+    /**
+     * @param list<array{QuestionPlace, Standing}> $closed
+     *
+     * @return list<array{objective: string, points: string, max: string}> by the whole path
+     */
+    private function objectives(array $closed): array
+    {
+        /** @var array<array-key, array{Points, Points}> $rows */
+        $rows = [];
+        foreach ($closed as [$place, $standing]) {
+            $path = implode(' > ', $place->question->objective);
+            if ($path === '' || $place->plan->max()->isZero()) {
+                continue;
+            }
+            [$earned, $max] = $rows[$path] ?? [Points::zero(), Points::zero()];
+            $rows[$path] = [$earned->plus($standing->mark->verdict->earned), $max->plus($place->plan->max())];
+        }
+        ksort($rows, SORT_STRING);
+
+        return array_map(static fn (int|string $path, array $sum): array => ['objective' => (string) $path, 'points' => (string) $sum[0], 'max' => (string) $sum[1]], array_keys($rows), $rows);
+    }
+
+    /** @return list<array{tally: string, value: string, band: string|null}> */
+    private function tallies(): array
+    {
+        $tallies = [];
+        foreach ($this->paper->blueprint->tallies as $tally) {
+            $value = $this->totals->tallied($tally->name);
+            $tallies[] = ['tally' => $tally->name, 'value' => (string) $value, 'band' => $tally->bandOf($value)?->name];
+        }
+
+        return $tallies;
+    }
+
+    /** @return array<string, mixed> */
+    private function step(QuestionPlace $place): array
+    {
+        $visit = $this->state->visit($place->id);
+        $standing = $this->totals->standing($place);
+        $mark = $standing?->mark;
+        $isMarked = $mark !== null && $mark->attempt > 0;
+
+        return [
+            'step' => $place->id,
+            'question' => $place->name,
+            'asked' => $visit->isAsked,
+            'shown' => $visit->shown === null ? null : Moment::write($visit->shown),
+            'closed' => $visit->closed === null ? null : Moment::write($visit->closed),
+            'outcome' => $standing?->outcome->value,
+            'earned' => $mark === null ? null : (string) $mark->verdict->earned,
+            'max' => $mark === null ? null : (string) $mark->verdict->max,
+            'response' => $isMarked && $mark->counts ? $mark->response->toData() : null,
+            'round' => $isMarked ? $mark->round : null,
+            'attempt' => $isMarked ? $mark->attempt : null,
+            'hints' => $visit->hints,
+            'flagged' => $visit->isFlagged,
+            'attempts' => array_map(static fn (Mark $made): array => [
+                'at' => Moment::write($made->at),
+                'round' => $made->round,
+                'attempt' => $made->attempt,
+                'outcome' => $made->verdict->outcome->value,
+                'earned' => (string) $made->verdict->earned,
+                'feedback' => $made->feedback,
+            ], $visit->allMarks()),
+        ];
+    }
+}

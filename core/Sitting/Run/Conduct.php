@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Run;
+
+use Zetema\Core\Sitting\Event\Checked;
+use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClosedByStaff;
+use Zetema\Core\Sitting\Event\Event;
+use Zetema\Core\Sitting\Event\Flagged;
+use Zetema\Core\Sitting\Event\HandedIn;
+use Zetema\Core\Sitting\Event\HintOpened;
+use Zetema\Core\Sitting\Event\RanOut;
+use Zetema\Core\Sitting\Event\Saved;
+use Zetema\Core\Sitting\Event\Started;
+use Zetema\Core\Sitting\Event\TimeGiven;
+use Zetema\Core\Sitting\Event\WentOn;
+use Zetema\Core\Sitting\Event\WentTo;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\State;
+
+/** Conducts sittings of one paper: takes what candidates and staff do, lets the clock act, and is the one place where events change the state. */
+final readonly class Conduct
+{
+    /** A response on its way when time ran out is accepted for so long. */
+    public const GRACE = 3 * Terms::SECOND;
+
+    private Clocks $clocks;
+    private Effects $effects;
+    private Moves $moves;
+    private Walk $walk;
+    private Acceptance $acceptance;
+
+    public function __construct(private Paper $paper, private Terms $terms)
+    {
+        $this->clocks = new Clocks($paper, $terms);
+        $this->effects = new Effects();
+        $ways = new Ways($paper);
+        $this->moves = new Moves($paper, $this->effects, $ways);
+        $this->walk = new Walk($paper, $ways, $this->moves);
+        $this->acceptance = new Acceptance($paper, $this->walk);
+    }
+
+    public function begin(): State
+    {
+        return new State($this->paper);
+    }
+
+    /** @param iterable<Event> $events that were kept, in their order */
+    public function replay(iterable $events): State
+    {
+        $state = $this->begin();
+        foreach ($events as $event) {
+            $this->apply($state, $event);
+        }
+
+        return $state;
+    }
+
+    /** The clock acts up to an act, then the act is done, or refused. */
+    public function take(State $state, Act $act): Taken
+    {
+        $events = [];
+        $at = $act->at;
+        while (($due = $this->clocks->due($state)) !== null && $due->at < $act->at) {
+            if ($this->isInGrace($state, $act, $due)) {
+                $at = $due->at;
+                break;
+            }
+            $events[] = $this->ranOut($state, $due);
+        }
+        try {
+            $event = $this->acceptance->event($state, $act, $at);
+        } catch (Refused $e) {
+            while (($due = $this->clocks->due($state)) !== null && $due->at < $act->at) {
+                $events[] = $this->ranOut($state, $due);
+            }
+
+            return new Taken($events, $e->why);
+        }
+        $this->apply($state, $event);
+
+        return new Taken([...$events, $event]);
+    }
+
+    /** @return list<RanOut> what the clock brings about by now, nobody doing anything */
+    public function settle(State $state, int $now): array
+    {
+        $events = [];
+        while (($due = $this->clocks->due($state)) !== null && $due->at <= $now) {
+            $events[] = $this->ranOut($state, $due);
+        }
+
+        return $events;
+    }
+
+    public function apply(State $state, Event $event): void
+    {
+        ++$state->events;
+        match (true) {
+            $event instanceof Started => $this->start($state, $event),
+            $event instanceof Saved => $state->change($event->place)->saved = $event->response,
+            $event instanceof Checked => $this->effects->checked($state, $this->paper->questions[$event->place], $event->response, $event->at),
+            $event instanceof HintOpened => ++$state->change($event->place)->hints,
+            $event instanceof Flagged => $state->change($event->place)->isFlagged = $event->on,
+            $event instanceof WentOn => $this->moves->goOn($state, $event->at),
+            $event instanceof WentTo => $this->moves->goTo($state, $event->place, $event->at),
+            $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? 0) + $event->time,
+            $event instanceof RanOut => $this->clockActs($state, $event),
+            $event instanceof HandedIn => $this->end($state, 'handed in', $event->at, false),
+            $event instanceof ClosedByStaff => $this->end($state, 'closed by staff', $event->at, $this->dropsWhatIsOpen()),
+            default => throw new \LogicException('there is no such event'),
+        };
+    }
+
+    private function start(State $state, Started $event): void
+    {
+        $state->startedAt = $event->at;
+        $this->moves->proceed($state, 0, $event->at);
+    }
+
+    private function ranOut(State $state, Due $due): RanOut
+    {
+        $event = new RanOut($due->at, $due->clock);
+        $this->apply($state, $event);
+
+        return $event;
+    }
+
+    private function clockActs(State $state, RanOut $event): void
+    {
+        $state->ran[] = ['clock' => (string) $event->clock, 'at' => $event->at];
+        match ($event->clock->kind) {
+            Clock::QUESTION => $this->effects->ranOut($state, $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'), $event->at),
+            Clock::SECTION => $this->sectionRanOut($state, $event->at),
+            Clock::WHOLE => $this->end($state, 'whole ran out', $event->at, $this->dropsWhatIsOpen()),
+            default => $this->end($state, 'until', $event->at, $this->dropsWhatIsOpen()),
+        };
+    }
+
+    /** Its open questions are closed, the rest of its path is walked, and the candidate arrives where it leads. */
+    private function sectionRanOut(State $state, int $at): void
+    {
+        $section = $state->section ?? throw new \LogicException('its clock runs');
+        $node = $this->walk->rest($state, $at, $this->dropsWhatIsOpen(), $section);
+        $state->sectionOver[$section] = true;
+        if (!$state->position->isAt(Position::END)) {
+            $this->moves->proceed($state, $node, $at);
+        }
+    }
+
+    private function end(State $state, string $how, int $at, bool $drops): void
+    {
+        $this->walk->rest($state, $at, $drops);
+        $state->ended = ['how' => $how, 'at' => $at];
+        $state->position = Position::over();
+    }
+
+    private function dropsWhatIsOpen(): bool
+    {
+        return $this->paper->blueprint->rules->dropsWhatIsOpen();
+    }
+
+    /** Whether a response came so shortly after a clock was due under which its question is, that it counts as come in time. */
+    private function isInGrace(State $state, Act $act, Due $due): bool
+    {
+        $place = $act->question === null || !in_array($act->do, [Act::SAVE, Act::CHECK], true) ? null : $this->paper->questionNamed($act->question);
+        if ($place === null || $act->at - $due->at > self::GRACE || !$state->visit($place->id)->isOpen() || !Answering::isHere($this->paper, $state, $place)) {
+            return false;
+        }
+
+        return $due->clock->kind !== Clock::QUESTION || $due->clock->name === $place->name;
+    }
+}

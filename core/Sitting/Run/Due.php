@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Run;
+
+use Zetema\Core\Sitting\Event\Clock;
+
+/** A clock that runs, and when its time is used up. */
+final readonly class Due
+{
+    public function __construct(public Clock $clock, public int $at)
+    {
+    }
+}

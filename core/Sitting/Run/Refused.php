@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Run;
+
+/** An act that cannot be done now. By it nothing changes but what the clock did. */
+final class Refused extends \DomainException
+{
+    /** @param string $why such as "question/closed"; what there is stands in docs/formats/sitting.md */
+    public function __construct(public readonly string $why)
+    {
+        parent::__construct($why);
+    }
+}

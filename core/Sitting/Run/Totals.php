@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Run;
+
+use Zetema\Core\Blueprint\Condition\Scope;
+use Zetema\Core\Blueprint\Condition\WhatHappened;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Kinds\Rating\Rating;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\State\Standing;
+use Zetema\Core\Sitting\State\State;
+
+/** Sums over what is closed, which are those of the marks that stand. */
+final readonly class Totals implements WhatHappened
+{
+    public function __construct(private Paper $paper, private State $state)
+    {
+    }
+
+    public function points(Scope $scope): Ratio
+    {
+        return $this->sum($scope)[0]->exact();
+    }
+
+    public function percent(Scope $scope): Ratio
+    {
+        [$earned, $max] = $this->sum($scope);
+
+        return $max->isZero() ? Ratio::zero() : $earned->exact()->multipliedBy(100)->dividedBy($max->exact());
+    }
+
+    public function tally(string $name): Ratio
+    {
+        return Ratio::of($this->tallied($name));
+    }
+
+    public function outcome(string $question): ?Outcome
+    {
+        return $this->standing($this->paper->questionNamed($question))?->outcome;
+    }
+
+    public function hasChosen(string $question, int $choice): bool
+    {
+        return in_array($choice, $this->standing($this->paper->questionNamed($question))?->chosen() ?? [], true);
+    }
+
+    /** What a tally has come to: the sum of what the choices of the responses that stand add. */
+    public function tallied(string $name): int
+    {
+        $sum = 0;
+        foreach ($this->paper->questions as $place) {
+            $chosen = $this->standing($place)?->chosen() ?? [];
+            $kind = $place->question->kind;
+            foreach ($kind->choices() as $choice) {
+                $sum += in_array($choice->id, $chosen, true) ? $choice->tallies[$name] ?? 0 : 0;
+            }
+            $sum += $kind instanceof Rating && in_array($name, $kind->tallies, true) ? $chosen[0] ?? 0 : 0;
+        }
+
+        return $sum;
+    }
+
+    /** @return array{Points, Points} earned, and of how much */
+    public function sum(?Scope $scope = null): array
+    {
+        $earned = $max = Points::zero();
+        foreach ($this->closed() as [$place, $standing]) {
+            if ($scope === null || $scope->has($this->paper->sections[$place->section]->id, $place->name)) {
+                $earned = $earned->plus($standing->mark->verdict->earned);
+                $max = $max->plus($place->plan->max());
+            }
+        }
+
+        return [$earned, $max];
+    }
+
+    /** @return list<array{QuestionPlace, Standing}> questions that are closed and graded, with the mark that stands */
+    public function closed(): array
+    {
+        $closed = [];
+        foreach ($this->paper->questions as $place) {
+            $standing = $place->plan->counts() ? $this->standing($place) : null;
+            if ($standing !== null) {
+                $closed[] = [$place, $standing];
+            }
+        }
+
+        return $closed;
+    }
+
+    /** The mark that stands, once nothing can change it. */
+    public function standing(?QuestionPlace $place): ?Standing
+    {
+        $visit = $place === null ? null : $this->state->visit($place->id);
+
+        return $place === null || $visit?->closed === null ? null : Standing::of($place, $visit);
+    }
+}

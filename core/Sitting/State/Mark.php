@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\State;
+
+use Zetema\Core\Marking\Verdict;
+use Zetema\Core\Question\Response\Response;
+
+/** A mark as it was made: of which response, at which attempt, and what was shown then. */
+final readonly class Mark
+{
+    /**
+     * @param int $attempt of the round; 0 for a question that was left blank
+     * @param bool $counts whether the response counts: what was entered and then dropped, or came too late, does not
+     * @param list<string|null> $feedback the author's texts that were shown, the outcome's first; null in its place where the house's text shows
+     * @param bool $isLate whether the question's clock had run out
+     */
+    public function __construct(
+        public int $at,
+        public int $round,
+        public int $attempt,
+        public Response $response,
+        public Verdict $verdict,
+        public bool $counts,
+        public array $feedback,
+        public bool $isLate = false,
+    ) {
+    }
+}
