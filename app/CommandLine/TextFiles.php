@@ -59,7 +59,13 @@ final class TextFiles
     /** What counts for a question of these files: its own settings, then those of its file's bank. */
     public function effective(Question $question): EffectiveSettings
     {
-        return $question->effective($this->settings[$question] ?? null);
+        return $question->effective($this->bankSettingsOf($question));
+    }
+
+    /** What the bank of its file sets. */
+    public function bankSettingsOf(Question $question): ?BankSettings
+    {
+        return $this->settings[$question] ?? null;
     }
 
     /** Of the first file that has any. */

@@ -95,6 +95,44 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('gone', Fields::ofJson($json)->texts('problems')[0]);
     }
 
+    public function test_sit_tells_what_events_come_to_one_sitting_or_many(): void
+    {
+        $blueprint = '{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"q1","question":"which"},{"id":"d","draw":{"take":1,"pool":{"objective":"A","without":["which"]}}}]}]}';
+        $sitting = '{"id":"a-1","events":[{"at":"0","do":"start"},{"at":"1","do":"go on"},{"at":"2.5","do":"hand in"}]}';
+        [$code, $json] = $this->sit($blueprint, $sitting);
+        $one = Fields::ofJson($json);
+        self::assertSame([0, 'a-1', 1, 'handed in', '2.5'], [$code, $one->text('id'), $one->integer('seed'), $one->object('ended')->text('how'), $one->object('ended')->text('at')]);
+        self::assertSame(['q1', 'd:2'], array_map(static fn (Fields $step): string => $step->text('step'), $one->objects('steps')));
+
+        [$code, $json] = $this->sit($blueprint, "[$sitting,$sitting]");
+        self::assertSame([0, [$one->raw(), $one->raw()]], [$code, json_decode($json, true)]);
+    }
+
+    public function test_sit_and_check_refuse_what_cannot_be_sat(): void
+    {
+        $refused = '{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"q1","question":"gone"}]}]}';
+        foreach ([fn (): array => $this->sit($refused, '{"events":[]}'), fn (): array => $this->onBlueprint('zetema:check', $refused)] as $run) {
+            [$code, $json] = $run();
+            $problem = Fields::ofJson($json)->objects('problems')[0];
+            self::assertSame([1, 'q1', 'unknown'], [$code, $problem->text('where'), $problem->text('subject')]);
+        }
+        $plan = '{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"q1","question":"which"}]}]}';
+        self::assertSame([0, '{"problems":[]}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->onBlueprint('zetema:check', $plan)));
+        self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->sit('{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"d","draw":{"take":9,"pool":{}}}]}]}', '{"events":[]}')));
+        foreach (['[{"events":[5]}]', '{"events":[],"factor":"0.5"}', '{"when":1}', 'no json'] as $wrong) {
+            self::assertSame(2, $this->sit($plan, $wrong)[0], $wrong);
+        }
+    }
+
+    public function test_deal_takes_both_versions_and_gives_the_same_forms(): void
+    {
+        [, $first] = $this->deal('{"steps":[{"draw":{"take":1,"pool":{"objective":"A"},"points":"5"}},{"question":"which"}]}');
+        [, $second] = $this->deal('{"v":2,"title":"T","sections":[{"id":"all","steps":[{"id":"1","draw":{"take":1,"pool":{"objective":"A"}},"settings":{"points":"5"}},{"id":"2","question":"which"}]}]}');
+
+        self::assertSame($first, $second);
+        self::assertStringContainsString('"forms"', $first);
+    }
+
     public function test_guess_and_table_answer_for_one_question(): void
     {
         [$code, $json] = self::console(['zetema:guess', '-', '--question=which'], self::TEXT);
@@ -140,9 +178,26 @@ final class CommandLineTest extends TestCase
     /** @return array{int|null, string} */
     private function deal(string $blueprint): array
     {
+        return $this->onBlueprint('zetema:deal', $blueprint, '--seed=5', '--forms=3');
+    }
+
+    /** @return array{int|null, string} */
+    private function sit(string $blueprint, string $events): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'events');
+        file_put_contents($file, $events);
+        $result = $this->onBlueprint('zetema:sit', $blueprint, '--events=' . $file);
+        unlink($file);
+
+        return $result;
+    }
+
+    /** @return array{int|null, string} */
+    private function onBlueprint(string $command, string $blueprint, string ...$options): array
+    {
         $file = (string) tempnam(sys_get_temp_dir(), 'blueprint');
         file_put_contents($file, $blueprint);
-        $result = self::console(['zetema:deal', $file, '-', '--seed=5', '--forms=3'], self::TEXT);
+        $result = self::console([$command, $file, '-', ...array_values($options)], self::TEXT);
         unlink($file);
 
         return $result;

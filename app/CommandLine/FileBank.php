@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine;
+
+use Zetema\Core\Blueprint\Blueprint;
+use Zetema\Core\Blueprint\Check\Known;
+use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Drawing\Stock\EligibleQuestion;
+use Zetema\Core\Drawing\Stock\ListedStock;
+use Zetema\Core\Exchange\TextFormat\Page;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Status;
+use Zetema\Core\Sitting\Paper\PaperMaker;
+
+/** The questions and pages of text files, as a bank that blueprints name and forms are dealt from. Without a name a question is called by its number. */
+final class FileBank implements Known
+{
+    private readonly TextFiles $texts;
+    /** @var array<array-key, Question> a name of digits is a number as a key */
+    private array $questions = [];
+
+    /** @param list<string> $files */
+    public function __construct(array $files, private readonly bool $clearedOnly = false)
+    {
+        TextFiles::refuseMissing($files);
+        $this->texts = new TextFiles();
+        foreach ($this->texts->questions($files) as $number => $question) {
+            $this->questions[$question->name ?? (string) $number] = $question;
+        }
+    }
+
+    /** @return list<array{file: string, line: int, column: int, message: string}> */
+    public function problems(): array
+    {
+        return $this->texts->problems();
+    }
+
+    public function question(string $name): ?Question
+    {
+        return $this->questions[$name] ?? null;
+    }
+
+    public function mayBeDealt(string $name): bool
+    {
+        $status = $this->question($name)->status ?? Status::Retired;
+
+        return $status !== Status::Retired && (!$this->clearedOnly || $status === Status::Cleared);
+    }
+
+    public function hasPage(string $name): bool
+    {
+        return array_filter($this->texts->pages(), static fn (Page $page): bool => $page->name === $name) !== [];
+    }
+
+    public function stock(): ListedStock
+    {
+        $eligible = $others = [];
+        foreach ($this->questions as $name => $question) {
+            $name = (string) $name;
+            if ($this->mayBeDealt($name)) {
+                $eligible[] = new EligibleQuestion($name, $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $this->texts->effective($question))->max());
+            } else {
+                $others[] = $name;
+            }
+        }
+
+        return new ListedStock($eligible, $others);
+    }
+
+    public function dealer(Blueprint $blueprint): BlueprintDealer
+    {
+        return new BlueprintDealer($blueprint, $this->stock());
+    }
+
+    public function papers(Blueprint $blueprint): PaperMaker
+    {
+        return new PaperMaker($blueprint, fn (string $name): array => [$this->questions[$name], $this->texts->bankSettingsOf($this->questions[$name])]);
+    }
+}
