@@ -38,6 +38,12 @@ final readonly class Clock implements \Stringable
         return new self(self::UNTIL);
     }
 
+    /** As it is stored. */
+    public static function of(string $kind, string $name): self
+    {
+        return new self($kind, $name);
+    }
+
     /** "question trim", "whole". */
     public function __toString(): string
     {

@@ -6,7 +6,10 @@ namespace Zetema\Core\Sitting\Paper;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Rules\Rule;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Settings\Setting;
 
 /** What one candidate sits: screens and checkpoints in their order, which are its nodes, and every question by its place. */
 final readonly class Paper
@@ -22,8 +25,10 @@ final readonly class Paper
      * @param list<PaperSection> $sections
      * @param list<Screen|CheckpointPlace> $nodes
      * @param array<string, int> $steps the node where each step of the blueprint begins
+     * @param array<string, list<int>> $orders in which each question's lists were dealt, by place
+     * @param int $seed of the form
      */
-    public function __construct(public Blueprint $blueprint, public array $sections, public array $nodes, private array $steps)
+    public function __construct(public Blueprint $blueprint, public array $sections, public array $nodes, private array $steps, private array $orders = [], private int $seed = 0)
     {
         $questions = [];
         $nodeOf = [];
@@ -110,6 +115,17 @@ final readonly class Paper
     public function endsAtClosing(): bool
     {
         return $this->blueprint->rules->flag(Rule::UntilEnds);
+    }
+
+    /** How a question stands on the candidate's page: in the order that was dealt, in another one in each further round. */
+    public function page(QuestionPlace $place, int $round = 1): PageAnswers
+    {
+        $order = $this->orders[$place->id] ?? [];
+        if ($round > 1) {
+            $order = ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), new Chance($this->seed ^ crc32($place->id . ' ' . $round)));
+        }
+
+        return new PageAnswers($place, $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order);
     }
 
     /** What all its questions are worth. */

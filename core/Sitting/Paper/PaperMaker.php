@@ -47,6 +47,7 @@ final class PaperMaker
         $nodes = [];
         $sections = [];
         $begins = [];
+        $orders = [];
         $stretch = 0;
         foreach ($form->sections as $s => ['section' => $id, 'steps' => $steps]) {
             [$section, $rules] = $this->sections[$id];
@@ -58,8 +59,9 @@ final class PaperMaker
                     $nodes[] = self::screen($shared, $s, $rules, $sections, $nodes, $stretch);
                     $shared = [];
                 }
-                if ($dealt !== null) {
+                if ($dealt !== null && $place !== null) {
                     $begins[$dealt->at] ??= count($nodes);
+                    $orders[$place->id] = $dealt->order;
                 }
                 if ($place instanceof CheckpointPlace) {
                     $nodes[] = $place;
@@ -69,7 +71,7 @@ final class PaperMaker
             }
         }
 
-        return new Paper($this->blueprint, $sections, $nodes, $begins);
+        return new Paper($this->blueprint, $sections, $nodes, $begins, $orders, $form->seed);
     }
 
     /**

@@ -83,8 +83,8 @@ final readonly class Effects
         if (!$drops) {
             $this->markSaved($state, $place, $at);
         }
+        $state->ask($place->id);
         $visit = $state->change($place->id);
-        $visit->isAsked = true;
         $visit->saved = Response::blank();
         if ($visit->allMarks() === []) {
             $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, []);

@@ -80,9 +80,7 @@ final readonly class Moves
         $this->enter($state, $node, $at);
         foreach ($this->paper->stretch($node) as $reached) {
             foreach ($this->questionsOf($reached) as $place) {
-                if (!$state->visit($place->id)->isAsked) {
-                    $state->change($place->id)->isAsked = true;
-                }
+                $state->ask($place->id);
             }
         }
         foreach ($screen->questions() as $place) {

@@ -23,6 +23,8 @@ final class State
     public array $given = [];
     /** @var array<array-key, true> places of questions whose clock runs; an id of digits is a number as a key */
     public array $ticking = [];
+    /** @var list<string> places of questions, in the order in which they came onto the candidate's path */
+    public array $asked = [];
     /** @var list<string> */
     public array $path = [];
     /** @var list<array{checkpoint: string, to: string}> */
@@ -33,7 +35,7 @@ final class State
     public array $ran = [];
     /** How many events led here. */
     public int $events = 0;
-    /** @var array<string, Visit> by place */
+    /** @var array<array-key, Visit> by place */
     private array $visits = [];
 
     public function __construct(Paper $paper)
@@ -49,9 +51,24 @@ final class State
         return $this->startedAt !== null && $this->ended === null;
     }
 
+    /** @return array<array-key, Visit> by place */
+    public function visits(): array
+    {
+        return $this->visits;
+    }
+
     public function visit(string $place): Visit
     {
         return $this->visits[$place];
+    }
+
+    /** A question comes onto the candidate's path. */
+    public function ask(string $place): void
+    {
+        if (!$this->visits[$place]->isAsked) {
+            $this->change($place)->isAsked = true;
+            $this->asked[] = $place;
+        }
     }
 
     /** The visit, to be changed. */

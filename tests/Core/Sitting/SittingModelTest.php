@@ -6,8 +6,10 @@ namespace Zetema\Tests\Core\Sitting;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Outside\SittingResult;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\PaperMaker;
@@ -17,6 +19,8 @@ use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
 use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Sitting\Stored\EventCodec;
+use Zetema\Core\Sitting\Stored\Snapshot;
 use Zetema\Tests\Speed;
 
 /** What must hold in every sitting, whatever the blueprint says and whatever is done in it. */
@@ -54,6 +58,7 @@ final class SittingModelTest extends SatCase
             array_push($events, ...$conduct->settle($state, $random->now() + 20 * Terms::SECOND));
 
             self::assertEquals($state, $conduct->replay($events), "seed $seed: replay equals live");
+            $this->stored($paper, $conduct, $events, $state, "seed $seed");
             $times = array_map(static fn ($event): int => $event->at, $events);
             $sorted = $times;
             sort($sorted);
@@ -85,6 +90,36 @@ final class SittingModelTest extends SatCase
         if ($before->ended !== null) {
             self::assertEquals($before, $after, $message);
         }
+    }
+
+    /**
+     * What is stored and read again is the same: every event, and a snapshot taken half-way, from which the rest goes on.
+     *
+     * @param list<Event> $events
+     */
+    private function stored(Paper $paper, Conduct $conduct, array $events, State $state, string $message): void
+    {
+        $codec = new EventCodec($paper);
+        $read = array_map(static fn (Event $e): Event => $codec->event(EventCodec::kind($e), $e->at, EventCodec::place($e), self::json(EventCodec::data($e) ?? [])), $events);
+        self::assertEquals($events, $read, "$message: events as they are stored");
+        $half = $conduct->replay(array_slice($events, 0, intdiv(count($events), 2)));
+        $half = Snapshot::read(Fields::of(self::json(Snapshot::toData($half))), $paper);
+        foreach (array_slice($events, intdiv(count($events), 2)) as $event) {
+            $conduct->apply($half, $event);
+        }
+        self::assertEquals($state, $half, "$message: snapshot equals replay");
+    }
+
+    /**
+     * @param array<string, mixed> $data
+     *
+     * @return array<string, mixed>
+     */
+    private static function json(array $data): array
+    {
+        $read = json_decode(json_encode($data, JSON_THROW_ON_ERROR), true);
+
+        return is_array($read) ? array_combine(array_map(strval(...), array_keys($read)), $read) : [];
     }
 
     private function summed(Paper $paper, State $state, Terms $terms): void

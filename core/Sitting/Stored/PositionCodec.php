@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Stored;
+
+use Zetema\Core\Blueprint\Step\Lead;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Sitting\State\Position;
+
+/** A position as it is stored. */
+final class PositionCodec
+{
+    /** @return array<string, mixed> */
+    public static function toData(Position $position): array
+    {
+        return array_filter([
+            'kind' => $position->kind,
+            'node' => $position->node,
+            'page' => $position->page === '' ? null : $position->page,
+            'leadsTo' => $position->lead?->then,
+            'number' => $position->number === 0 ? null : $position->number,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    public static function read(Fields $data): Position
+    {
+        $node = $data->integer('node');
+        $page = $data->text('page', '');
+
+        return match ($data->text('kind')) {
+            Position::BEFORE => Position::before(),
+            Position::NODE => Position::node($node),
+            Position::LEAD => Position::lead($node, $page, new Lead($page, $data->optionalText('leadsTo'))),
+            Position::REFRESHER => Position::refresher($node, $page, $data->integer('number', 0)),
+            Position::END => Position::end($node),
+            default => Position::over(),
+        };
+    }
+}

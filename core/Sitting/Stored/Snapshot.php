@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Stored;
+
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\State\State;
+
+/** A state as it is stored, with the number of events that it stands for; so that a save does not live through the past again. */
+final class Snapshot
+{
+    public const VERSION = 1;
+
+    /** @return array<string, mixed> plain JSON data */
+    public static function toData(State $state): array
+    {
+        $visits = [];
+        foreach ($state->visits() as $place => $visit) {
+            $data = VisitCodec::toData($visit);
+            $visits = $data === [] ? $visits : [...$visits, ['place' => (string) $place, ...$data]];
+        }
+
+        return [
+            'v' => self::VERSION,
+            'events' => $state->events,
+            'startedAt' => $state->startedAt,
+            'ended' => $state->ended,
+            'position' => PositionCodec::toData($state->position),
+            'section' => $state->section,
+            'sectionBegan' => array_map(static fn (int $section, int $at): array => ['section' => $section, 'at' => $at], array_keys($state->sectionBegan), $state->sectionBegan),
+            'sectionOver' => array_keys($state->sectionOver),
+            'given' => (object) $state->given,
+            'ticking' => array_map(strval(...), array_keys($state->ticking)),
+            'asked' => $state->asked,
+            'path' => $state->path,
+            'routes' => $state->routes,
+            'decided' => $state->decided,
+            'ran' => $state->ran,
+            'visits' => $visits,
+        ];
+    }
+
+    /** @throws Malformed if it is no snapshot of this version */
+    public static function read(Fields $data, Paper $paper): State
+    {
+        if ($data->integer('v') !== self::VERSION) {
+            throw new Malformed('v', sprintf('is %d; this reads snapshots of version %d', $data->integer('v'), self::VERSION));
+        }
+        $state = new State($paper);
+        $state->events = $data->integer('events');
+        $state->startedAt = $data->optionalInteger('startedAt');
+        $ended = $data->optionalObject('ended');
+        $state->ended = $ended === null ? null : ['how' => $ended->text('how'), 'at' => $ended->integer('at')];
+        $state->position = PositionCodec::read($data->object('position'));
+        $state->section = $data->optionalInteger('section');
+        foreach ($data->objects('sectionBegan') as $began) {
+            $state->sectionBegan[$began->integer('section')] = $began->integer('at');
+        }
+        $state->sectionOver = array_fill_keys($data->integers('sectionOver'), true);
+        $state->given = $data->integerMap('given');
+        $state->ticking = array_fill_keys($data->texts('ticking'), true);
+        $state->asked = $data->texts('asked');
+        $state->path = $data->texts('path');
+        $state->routes = array_map(static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')], $data->objects('routes'));
+        $state->decided = $data->integer('decided');
+        $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => $ran->integer('at')], $data->objects('ran'));
+        foreach ($data->objects('visits') as $visit) {
+            $place = $paper->questions[$visit->text('place')] ?? throw new Malformed('place', 'is not in the paper');
+            VisitCodec::read($visit, $state->change($place->id), $place);
+        }
+
+        return $state;
+    }
+}
