@@ -8,9 +8,11 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Shared\Versioned;
+use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Plain\PlainBlueprint;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
-use Zetema\Core\Sitting\Rules;
 
 /** The plan of an assessment, as it is edited. */
 #[ORM\Entity]
@@ -40,12 +42,12 @@ class Blueprint implements Versioned
         public readonly Bank $bank,
         string $title,
         Drawing\DealingPlan $plan,
-        Rules $rules,
+        PlainRules $rules,
     ) {
         $this->edit($title, $plan, $rules);
     }
 
-    public function edit(string $title, Drawing\DealingPlan $plan, Rules $rules): void
+    public function edit(string $title, Drawing\DealingPlan $plan, PlainRules $rules): void
     {
         $this->title = $title;
         $this->plan = $plan->toData();
@@ -67,8 +69,14 @@ class Blueprint implements Versioned
         return Drawing\DealingPlan::fromData(Fields::of($this->plan));
     }
 
-    public function rules(): Rules
+    public function rules(): PlainRules
     {
-        return Rules::fromData(Fields::of($this->rules));
+        return PlainRules::fromData(Fields::of($this->rules));
+    }
+
+    /** The blueprint that forms are dealt from and sat by. */
+    public function assessment(): Assessment
+    {
+        return PlainBlueprint::of($this->title, $this->plan(), $this->rules());
     }
 }

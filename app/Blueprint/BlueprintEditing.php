@@ -11,13 +11,13 @@ use Zetema\App\Bank\Question\Revision;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Sitting\Refused;
-use Zetema\Core\Sitting\Rules;
 
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
@@ -28,7 +28,7 @@ final readonly class BlueprintEditing
 
     public function make(Bank $bank, Fields $body): Blueprint
     {
-        $blueprint = new Blueprint($bank, self::title($body), new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')), new Rules(1800));
+        $blueprint = new Blueprint($bank, self::title($body), new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')), new PlainRules(1800));
         $this->em->persist($blueprint);
         $this->em->flush();
 
@@ -39,7 +39,7 @@ final readonly class BlueprintEditing
     public function edit(Blueprint $blueprint, Fields $body): Blueprint
     {
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
-            $blueprint->edit(self::title($body), Drawing\DealingPlan::fromData($body->object('plan')), Rules::fromData($body->object('rules')));
+            $blueprint->edit(self::title($body), Drawing\DealingPlan::fromData($body->object('plan')), PlainRules::fromData($body->object('rules')));
             $this->em->flush();
 
             return $blueprint;

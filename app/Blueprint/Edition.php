@@ -7,11 +7,13 @@ namespace Zetema\App\Blueprint;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
+use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Plain\PlainBlueprint;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
-use Zetema\Core\Sitting\Rules;
 
 /** An assessment frozen for delivery: title, plan and rules as they were, and the revisions that its pools hold. */
 #[ORM\Entity]
@@ -92,9 +94,15 @@ class Edition
         return Drawing\DealingPlan::fromData(Fields::of($this->plan));
     }
 
-    public function rules(): Rules
+    public function rules(): PlainRules
     {
-        return Rules::fromData(Fields::of($this->rules));
+        return PlainRules::fromData(Fields::of($this->rules));
+    }
+
+    /** The blueprint that forms are dealt from and sat by. */
+    public function assessment(): Assessment
+    {
+        return PlainBlueprint::of($this->title, $this->plan(), $this->rules());
     }
 
     /** Whether candidates would notice no difference: title, plan, rules, questions and settings are the same. */

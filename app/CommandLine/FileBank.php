@@ -38,6 +38,11 @@ final class FileBank implements Known
         return $this->texts->problems();
     }
 
+    public function has(string $name): bool
+    {
+        return isset($this->questions[$name]);
+    }
+
     public function question(string $name): ?Question
     {
         return $this->questions[$name] ?? null;

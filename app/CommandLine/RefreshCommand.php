@@ -10,13 +10,15 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Question\WhatFollows;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Sitting;
 
 #[AsCommand('zetema:refresh', 'Works out anew what follows from the questions of all banks: words for searching, what is sorted by, worths, notes of the proofreader')]
 final readonly class RefreshCommand
 {
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private WhatFollows $follows)
+    public function __construct(private EntityManagerInterface $em, private WhatFollows $follows, private Invigilation $invigilation)
     {
     }
 
@@ -39,8 +41,25 @@ final readonly class RefreshCommand
             $done += count($questions);
             $this->em->clear();
         } while ($questions !== []);
-        $output->writeln(sprintf('%d questions gone through.', $done), OutputInterface::VERBOSITY_VERBOSE);
+        $sittings = $this->catchUp();
+        $output->writeln(sprintf('%d questions and %d sittings gone through.', $done, $sittings), OutputInterface::VERBOSITY_VERBOSE);
 
         return 0;
+    }
+
+    /** Sittings of an earlier version have no snapshot, and no marks as rows. */
+    private function catchUp(): int
+    {
+        $done = 0;
+        foreach ($this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE state IS NULL') as $id) {
+            $sitting = $this->em->find(Sitting::class, $id);
+            if ($sitting !== null) {
+                $this->invigilation->catchUp($sitting);
+                ++$done;
+            }
+            $this->em->clear();
+        }
+
+        return $done;
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Zetema\App\Bank\Media\Media;
-use Zetema\Core\Sitting as Core;
-use Zetema\Core\Sitting\Mentions;
+use Zetema\Core\Sitting\Candidate\CandidateView;
+use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Sitting\Candidate\Review;
 
 /** What a candidate's page is told, with the pages and files that the author's texts in it mention, and no others. */
 final readonly class CandidatePage
@@ -16,20 +17,21 @@ final readonly class CandidatePage
     }
 
     /** @return array<string, mixed> */
-    public function running(Sitting $sitting, Core\Sitting $run, int $now): array
+    public function running(Sitting $sitting, Going $going, int $now): array
     {
         $mentions = new Mentions();
-        $view = Core\CandidateView::of($run, $now, $mentions);
+        $view = (new CandidateView($going->paper, $going->state, $going->terms, $mentions))->toData($now);
 
         return [...$view, ...$this->media->mentioned($sitting->blueprint->bank, $mentions)];
     }
 
     /** @return array<string, mixed> */
-    public function review(Sitting $sitting, Core\Sitting $run): array
+    public function review(Sitting $sitting, Going $going): array
     {
         $mentions = new Mentions();
-        $review = Core\Review::of($run, $mentions);
+        $review = new Review($going->paper, $going->state, $mentions);
+        $told = $review->upTo($review->rung(isClosed: false));
 
-        return [...$review, ...$this->media->mentioned($sitting->blueprint->bank, $mentions)];
+        return [...$told, ...$this->media->mentioned($sitting->blueprint->bank, $mentions)];
     }
 }

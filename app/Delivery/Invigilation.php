@@ -16,10 +16,14 @@ use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Sitting as Core;
-use Zetema\Core\Sitting\Event;
-use Zetema\Core\Sitting\EventType;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Candidate\WhyRefused;
 use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Taken;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\State;
 
 /** Where sittings begin and go on. Nothing acknowledged is lost: an event is on the disk before the answer leaves. */
 final readonly class Invigilation
@@ -27,7 +31,7 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock)
     {
     }
 
@@ -46,8 +50,7 @@ final readonly class Invigilation
     {
         $sittings = $this->sittings($edition->blueprint, $account);
         foreach ($sittings as $sitting) {
-            $this->settle($sitting);
-            if ($sitting->endedAt() === null) {
+            if ($this->settle($sitting)->state->ended === null) {
                 return $sitting;
             }
         }
@@ -58,7 +61,7 @@ final readonly class Invigilation
         if ($most !== null && count($sittings) >= $most) {
             throw new Refused($most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most));
         }
-        $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
+        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
 
         return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
     }
@@ -75,38 +78,33 @@ final readonly class Invigilation
     /** A sitting by the author, which leaves no result. */
     public function rehearse(Blueprint $blueprint, Account $account, int $seed): Sitting
     {
-        $form = $this->papers->deal($blueprint->plan(), $blueprint->bank->settings(), StoredStock::ofBank($this->db, $blueprint->bank), $seed);
+        $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), StoredStock::ofBank($this->db, $blueprint->bank), $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
     }
 
-    /** The state now, with what the clock has brought about meanwhile. */
-    public function settle(Sitting $sitting): Core\Sitting
+    /** The sitting as it stands, with what the clock has brought about meanwhile; a reply that is on its way still counts. */
+    public function settle(Sitting $sitting): Going
     {
-        $run = $this->papers->replay($sitting);
-        $overdue = $run->overdue($this->now());
-        if ($overdue === null) {
-            return $run;
+        $going = $this->going($sitting);
+        $until = $this->now() - Conduct::GRACE - 1;
+        $due = $going->conduct->settle(clone $going->state, $until);
+        if ($due === []) {
+            return $going;
         }
 
-        return $this->db->transactional(function () use ($sitting): Core\Sitting {
-            $this->lock($sitting);
-            $run = $this->papers->replay($sitting);
-            $overdue = $run->overdue($this->now());
-            if ($overdue !== null) { // nobody else has written it meanwhile
-                $run = $run->with($overdue);
-                $this->append($sitting, $overdue, $run, self::OWN . 'clock');
+        return $this->db->transactional(function () use ($sitting, $going, $until): Going {
+            $this->store->lock($sitting);
+            $state = $this->store->state($sitting, $going->paper, $going->conduct); // nobody else has written it meanwhile
+            $before = clone $state;
+            $events = $going->conduct->settle($state, $until);
+            if ($events !== []) {
+                $this->store->keep($sitting, $going->paper, $going->terms, $before, $state, $events, self::OWN . $state->events);
+                $this->em->refresh($sitting);
             }
-            $sitting->note($run);
 
-            return $run;
+            return $going->at($state);
         });
-    }
-
-    /** Taking the write lock first keeps two windows from both building on the same event. */
-    private function lock(Sitting $sitting): void
-    {
-        $this->db->executeStatement('UPDATE sitting SET seed = seed WHERE id = ?', [$sitting->id]);
     }
 
     /**
@@ -114,81 +112,87 @@ final readonly class Invigilation
      *
      * @throws Stale|Conflict|Refused|Malformed
      */
-    public function act(Sitting $sitting, Fields $body): Core\Sitting
+    public function act(Sitting $sitting, Fields $body): Going
     {
         $request = $body->text('request');
         if (preg_match('/^[A-Za-z0-9_-]{1,60}$/D', $request) !== 1) {
             throw new Malformed('request', 'must be an id of 1 to 60 letters, digits, hyphens or underscores');
         }
+        $going = $this->going($sitting);
+        [$going, $why] = $this->db->transactional(fn (): array => $this->actOnce($sitting, $going, $body, $request));
+        $this->em->refresh($sitting);
+        if ($why !== null) { // told once what the clock did is kept
+            throw new Refused(WhyRefused::inWords($why));
+        }
 
-        return $this->db->transactional(fn (): Core\Sitting => $this->actOnce($sitting, $body, $request));
+        return $going;
     }
 
+    /** Takes a snapshot of a sitting that has none. */
+    public function catchUp(Sitting $sitting): void
+    {
+        $paper = $this->papers->paper($sitting);
+        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $this->terms()));
+    }
+
+    /** @return int in microseconds */
     public function now(): int
     {
-        return (int) $this->clock->now()->format('Uv');
+        return (int) $this->clock->now()->format('Uu');
     }
 
-    private function actOnce(Sitting $sitting, Fields $body, string $request): Core\Sitting
+    /** @return array{Going, string|null} as it stands then, and why it was refused */
+    private function actOnce(Sitting $sitting, Going $going, Fields $body, string $request): array
     {
-        $this->lock($sitting);
-        $run = $this->settle($sitting);
-        $before = $this->em->getRepository(SittingEvent::class)->findOneBy(['sitting' => $sitting, 'request' => $request]);
+        $this->store->lock($sitting);
+        $going = $going->at($this->store->state($sitting, $going->paper, $going->conduct));
+        $asked = new AskedByPage($going, $body);
+        $before = $this->store->ofRequest($sitting, $request);
         if ($before !== null) {
-            return $this->isRepeated($before, $run, $body) ? $run : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
+            return $asked->isTheSameAs($before) ? [$going, null] : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
         }
-        if ($run->isRunning() && $body->integer('on') !== $run->events) {
-            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $run, $this->now()));
+        if ($going->state->isRunning() && $body->integer('on') !== $going->state->events) {
+            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $going, $this->now()));
         }
-        $type = EventType::tryFrom($body->text('type'));
-        if ($type === null || in_array($type, [EventType::Started, EventType::RanOut], true)) {
-            throw new Malformed('type', 'is nothing a candidate can do');
-        }
-        $sheet = $body->optionalInteger('sheet');
-        $response = in_array($type, [EventType::Saved, EventType::Checked], true)
-            ? ($run->paper->sheets[($sheet ?? 0) - 1] ?? throw new Malformed('sheet', 'is no question of this paper'))->fromPage($body->raw()['response'] ?? null)
-            : null;
-        $event = $run->accept(new Event($type, $this->now(), $sheet, $response));
-        $run = $run->with($event);
-        $this->append($sitting, $event, $run, $request);
+        $taken = $this->take($sitting, $going, $asked->act($this->now()), $request);
 
-        return $run;
+        return [$going, $taken->refused];
     }
 
-    /** Whether a request says again what the one with its id said before. */
-    private function isRepeated(SittingEvent $before, Core\Sitting $run, Fields $body): bool
+    private function take(Sitting $sitting, Going $going, Act $act, string $request): Taken
     {
-        $given = $body->raw()['response'] ?? null;
-        $sheet = $body->optionalInteger('sheet');
-        if ($before->type->value !== $body->text('type') || $before->sheet !== $sheet) {
-            return false;
-        }
-        if (!in_array($before->type, [EventType::Saved, EventType::Checked], true)) {
-            return true;
-        }
-        try {
-            $response = ($run->paper->sheets[($sheet ?? 0) - 1] ?? null)?->fromPage($given)->toData();
-        } catch (Malformed) {
-            return false;
+        $before = clone $going->state;
+        $taken = $going->conduct->take($going->state, $act);
+        if ($taken->events !== []) {
+            $this->store->keep($sitting, $going->paper, $going->terms, $before, $going->state, $taken->events, $taken->refused === null ? $request : self::OWN . $going->state->events);
         }
 
-        return json_encode($response) === json_encode($before->response);
+        return $taken;
     }
 
     private function started(Sitting $sitting): Sitting
     {
         $this->em->persist($sitting);
         $this->em->flush();
-        $event = new Event(EventType::Started, $this->now());
-        $this->append($sitting, $event, Core\Sitting::of($this->papers->paper($sitting))->with($event), self::OWN . 'start');
+        $paper = $this->papers->paper($sitting);
+        $conduct = new Conduct($paper, $terms = $this->terms());
+        $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
+        $this->em->refresh($sitting);
 
         return $sitting;
     }
 
-    private function append(Sitting $sitting, Event $event, Core\Sitting $run, string $request): void
+    private function going(Sitting $sitting): Going
     {
-        $this->em->persist(new SittingEvent($sitting, $run->events, $request, $event));
-        $sitting->note($run);
-        $this->em->flush();
+        $paper = $this->papers->paper($sitting);
+        $conduct = new Conduct($paper, $terms = $this->terms());
+
+        return new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
+    }
+
+    /** Extra time is not given to anybody yet. */
+    private function terms(): Terms
+    {
+        return new Terms(Ratio::one());
     }
 }

@@ -4,87 +4,94 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\StoredStock;
+use Zetema\Core\Blueprint\Blueprint;
+use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Blueprint\Dealing\DealtForm;
+use Zetema\Core\Blueprint\Dealing\DealtStep;
+use Zetema\Core\Blueprint\Plain\PlainBlueprint;
+use Zetema\Core\Blueprint\Reading\VersionOne;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
-use Zetema\Core\Drawing\Dealer;
-use Zetema\Core\Drawing\DealingPlan;
-use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
-use Zetema\Core\Sitting as Core;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\PaperMaker;
+use Zetema\Core\Sitting\Stored\FormCodec;
 
-/** Deals papers, and puts a stored sitting together again: its paper from its form, its state from its events. */
+/** Deals forms, and puts the paper of a stored sitting together again. */
 final readonly class Papers
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db)
+    public function __construct(private EntityManagerInterface $em)
     {
     }
 
     /**
-     * @return list<array{revision: int, choices: list<int>, points: string|null}>
+     * @return array<string, mixed> the form as it is stored
+     *
+     * @throws Malformed if it asks for no question
      */
-    public function deal(DealingPlan $plan, BankSettings $bank, StoredStock $stock, int $seed): array
+    public function deal(Blueprint $blueprint, BankSettings $bank, StoredStock $stock, int $seed): array
     {
-        $form = (new Dealer($plan, $stock))->deal($seed);
-        $revisions = $stock->revisions($form->ids());
-        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]);
+        $form = (new BlueprintDealer($blueprint, $stock))->deal($seed);
+        $revisions = $stock->revisions($form->questions());
+        if ($revisions === []) {
+            throw new Malformed('plan', 'asks for no question yet; type a number on the quota board');
+        }
+        $paper = $this->made($blueprint, $bank, $form, $revisions);
         $chance = new Chance($seed ^ 0x5EED);
-        $dealt = [];
-        foreach ($form->questions as $item) {
-            $revision = $this->revision($revisions[$item['id']]);
-            $question = $revision->question();
-            $step = $plan->steps[$item['step'] - 1];
-            $dealt[] = [
-                'revision' => $revision->id,
-                'choices' => ChoiceOrder::of($question, $question->effective($bank)->isYes(Setting::Shuffle), $chance),
-                'points' => $step instanceof Draw && $step->points !== null && $revision->isGraded() ? (string) $step->points : null,
-            ];
+        $sections = [];
+        foreach ($form->sections as $section) {
+            $sections[] = [...$section, 'steps' => array_map(static function (DealtStep $step) use ($paper, $chance): DealtStep {
+                $place = $step->question === null ? null : $paper->questionNamed($step->question);
+
+                return $place === null ? $step : new DealtStep($step->step, $step->question, $step->at, ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), $chance));
+            }, $section['steps'])];
         }
 
-        return $dealt === [] ? throw new Malformed('plan', 'asks for no question yet; type a number on the quota board') : $dealt;
+        return FormCodec::toData(new DealtForm($seed, $sections), $revisions);
     }
 
-    /** What stands now, before anything the clock may bring about. */
-    public function replay(Sitting $sitting): Core\Sitting
+    public function paper(Sitting $sitting): Paper
     {
-        $paper = $this->paper($sitting);
-
-        return Core\Sitting::replay($paper, $this->events($sitting, $paper));
-    }
-
-    public function paper(Sitting $sitting): Core\Paper
-    {
-        $sheets = [];
         $bank = $sitting->edition?->bankSettings() ?? $sitting->blueprint->bank->settings();
-        $this->em->getRepository(Revision::class)->findBy(['id' => array_column($sitting->form, 'revision')]);
-        foreach ($sitting->form as $item) {
-            $sheets[] = new Core\Sheet($this->revision($item['revision'])->question(), $item['choices'], $item['points'], $bank);
+        if (array_is_list($sitting->form)) {
+            return $this->ofFirstVersion($sitting, $bank);
         }
-        $plan = $sitting->edition?->plan() ?? $sitting->blueprint->plan();
-        $rules = $sitting->edition?->rules() ?? $sitting->blueprint->rules();
+        [$form, $revisions] = FormCodec::read(Fields::of($sitting->form), $sitting->seed);
 
-        return new Core\Paper($sheets === [] ? throw new \LogicException('a form has questions') : $sheets, $rules, $plan->pass);
+        return $this->made($sitting->edition?->assessment() ?? $sitting->assessment(), $bank, $form, $revisions);
     }
 
-    /** @return \Generator<int, Core\Event> */
-    private function events(Sitting $sitting, Core\Paper $paper): \Generator
+    /** The first forms were lists of revisions; each is a step of its own, by its number. */
+    private function ofFirstVersion(Sitting $sitting, BankSettings $bank): Paper
     {
-        $rows = $this->db->fetchAllAssociative('SELECT type, at, sheet, response FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]);
-        foreach ($rows as $row) {
-            $sheet = $paper->sheets[(is_numeric($row['sheet']) ? (int) $row['sheet'] : 0) - 1] ?? null;
-            $stored = is_string($row['response']) ? json_decode($row['response'], true) : null;
-            yield new Core\Event(
-                Core\EventType::from(is_string($row['type']) ? $row['type'] : ''),
-                is_numeric($row['at']) ? (int) $row['at'] : 0,
-                is_numeric($row['sheet']) ? (int) $row['sheet'] : null,
-                $stored === null ? null : $sheet?->stored($stored),
-            );
+        $steps = $dealt = $revisions = [];
+        foreach ($sitting->form as $i => $item) {
+            $item = Fields::of($item);
+            $id = (string) ((int) $i + 1);
+            $question = 'r' . $item->integer('revision');
+            $points = $item->optionalText('points');
+            $steps[] = ['id' => $id, 'question' => $question, ...($points === null ? [] : ['settings' => ['points' => $points]])];
+            $dealt[] = new DealtStep($id, $question, $id, $item->integers('choices'));
+            $revisions[$question] = $item->integer('revision');
         }
+        $plain = $sitting->edition ?? $sitting->blueprint;
+        $blueprint = PlainBlueprint::ofSteps('', $steps, $plain->rules(), $plain->plan()->pass);
+
+        return $this->made($blueprint, $bank, new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]), $revisions);
+    }
+
+    /** @param array<string, int> $revisions by question */
+    private function made(Blueprint $blueprint, BankSettings $bank, DealtForm $form, array $revisions): Paper
+    {
+        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]); // all at once
+
+        return (new PaperMaker($blueprint, fn (string $question): array => [$this->revision($revisions[$question])->question(), $bank]))->paper($form);
     }
 
     private function revision(int $id): Revision

@@ -9,16 +9,19 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\People\Account;
-use Zetema\Core\Sitting\Result;
-use Zetema\Core\Sitting\Sitting as Run;
+use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Plain\PlainBlueprint;
+use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Drawing\DealingPlan;
 
 /**
- * One candidate's run through an edition, or an author's rehearsal of a blueprint. It stores the form dealt; what happened is in its
- * events, and the columns of its result are only for lists.
+ * One candidate's run through an edition, or an author's rehearsal of a blueprint. It stores the form dealt and the state that its
+ * events have come to; the columns of its result are only for lists. What changes is written by SittingStore.
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'sitting')]
-#[ORM\Index(name: 'sitting_open', columns: ['ended_at', 'deadline'])]
+#[ORM\Index(name: 'sitting_open', columns: ['ended_at', 'due'])]
 #[ORM\Index(name: 'sitting_candidate', columns: ['account_id', 'edition_id'])]
 class Sitting
 {
@@ -29,8 +32,9 @@ class Sitting
     #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $startedAt = null;
 
+    /** When its clock brings something about next. */
     #[ORM\Column(type: Types::BIGINT, nullable: true)]
-    private ?int $deadline = null;
+    private ?int $due = null;
 
     #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $endedAt = null;
@@ -47,7 +51,15 @@ class Sitting
     #[ORM\Column(nullable: true)]
     private ?bool $passed = null;
 
-    /** @param list<array{revision: int, choices: list<int>, points: string|null}> $form what was dealt, in order */
+    /** @var array<string, mixed>|null the state, with the number of events it stands for; null: none was taken yet */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $state = null;
+
+    /** @var array{plan: array<string, mixed>, rules: array<string, mixed>}|null of a rehearsal: what the blueprint said then */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $rehearsed = null;
+
+    /** @param array<array-key, mixed> $form what was dealt, as FormCodec has it, or the list of the first version */
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -62,6 +74,7 @@ class Sitting
         #[ORM\Column(type: Types::JSON)]
         public readonly array $form,
     ) {
+        $this->rehearsed = $edition === null ? ['plan' => $blueprint->plan()->toData(), 'rules' => $blueprint->rules()->toData()] : null;
     }
 
     public function isRehearsal(): bool
@@ -69,23 +82,10 @@ class Sitting
         return $this->edition === null;
     }
 
-    public function note(Run $run): void
+    /** What is rehearsed. */
+    public function assessment(): Assessment
     {
-        $this->startedAt = $run->startedAt;
-        $this->deadline = $run->deadline();
-        $this->endedAt = $run->endedAt;
-        if ($run->endedAt !== null) {
-            $result = Result::of($run);
-            $this->earned = (string) $result->earned;
-            $this->max = (string) $result->max;
-            $this->percent = $result->percent;
-            $this->passed = $result->passed;
-        }
-    }
-
-    public function startedAt(): ?int
-    {
-        return $this->startedAt;
+        return $this->rehearsed === null ? $this->blueprint->assessment() : PlainBlueprint::of($this->blueprint->title(), DealingPlan::fromData(Fields::of($this->rehearsed['plan'])), PlainRules::fromData(Fields::of($this->rehearsed['rules'])));
     }
 
     public function endedAt(): ?int
@@ -93,14 +93,25 @@ class Sitting
         return $this->endedAt;
     }
 
-    public function deadline(): ?int
-    {
-        return $this->deadline;
-    }
-
     /** @return array{earned: string|null, max: string|null, percent: string|null, passed: bool|null} */
     public function result(): array
     {
         return ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed];
+    }
+
+    public function startedAt(): ?int
+    {
+        return $this->startedAt;
+    }
+
+    public function due(): ?int
+    {
+        return $this->due;
+    }
+
+    /** @return array<string, mixed>|null */
+    public function state(): ?array
+    {
+        return $this->state;
     }
 }

@@ -15,7 +15,7 @@ use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
-use Zetema\Core\Sitting as Core;
+use Zetema\Core\Sitting\Refused;
 
 /** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
 final readonly class SittingController
@@ -66,22 +66,22 @@ final readonly class SittingController
     public function review(#[MapEntity] Sitting $sitting, #[CurrentUser] Account $account): JsonResponse
     {
         self::refuseOthers($sitting, $account);
-        $run = $this->invigilation->settle($sitting);
-        if ($run->endedAt === null) {
-            throw new Core\Refused('The review opens when the paper is handed in.');
+        $going = $this->invigilation->settle($sitting);
+        if ($going->state->ended === null) {
+            throw new Refused('The review opens when the paper is handed in.');
         }
 
-        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $run)], 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $going)], 200, ['Cache-Control' => 'no-store']);
     }
 
-    private function answer(Sitting $sitting, int $status = 200, ?Core\Sitting $run = null): JsonResponse
+    private function answer(Sitting $sitting, int $status = 200, ?Going $going = null): JsonResponse
     {
-        $run ??= $this->invigilation->settle($sitting);
+        $going ??= $this->invigilation->settle($sitting);
 
         return new JsonResponse([
             ...self::about($sitting),
-            ...$this->shown->running($sitting, $run, $this->invigilation->now()),
-            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $run) : null,
+            ...$this->shown->running($sitting, $going, $this->invigilation->now()),
+            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $going) : null,
         ], $status, ['Cache-Control' => 'no-store']);
     }
 

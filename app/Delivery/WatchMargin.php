@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
-use Zetema\Core\Sitting\Sitting as Run;
+use Zetema\Core\Sitting\State\Standing;
 
 /** What the author sees beside a rehearsal and no candidate ever does: the working of each mark as it would stand now, and the key. */
 final readonly class WatchMargin
@@ -18,34 +18,29 @@ final readonly class WatchMargin
     }
 
     /** @return array<string, mixed> */
-    public function of(Sitting $sitting, Run $run): array
+    public function of(Sitting $sitting, Going $going): array
     {
-        $questions = $this->questions($sitting);
         $rows = [];
-        $sum = Points::zero();
-        foreach ($run->paper->sheets as $i => $sheet) {
-            $state = $run->states[$i];
-            $standing = $state->standing($sheet);
-            $verdict = $standing !== null && $state->attempts !== [] && ($state->isClosed($sheet) || $standing->response->toData() === $state->saved->toData())
-                ? $standing->verdict
-                : (new Marker())->mark($sheet->plan, $state->saved, count($state->attempts) + 1, $state->hintsOpened);
+        $sum = $max = Points::zero();
+        foreach ($going->state->asked as $i => $id) {
+            $place = $going->paper->questions[$id];
+            $visit = $going->state->visit($id);
+            $standing = $visit->saved->isBlank() ? Standing::of($place, $visit) : null;
+            $verdict = $standing->mark->verdict ?? (new Marker())->mark($place->plan, $visit->saved, $visit->attempt(), $visit->hints);
             $sum = $sum->plus($verdict->earned);
-            $rows[] = ['n' => $i + 1, 'question' => $questions[$sitting->form[$i]['revision']] ?? 0, 'name' => $sheet->question->name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $sheet->question->kind->keyInWords()), ...$verdict->toData()];
+            $max = $max->plus($place->plan->max());
+            $rows[] = ['n' => $i + 1, 'question' => $this->question($place->name), 'name' => $place->question->name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
         }
 
-        return ['seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $run->paper->max(), 'questions' => $rows];
+        return ['seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $max, 'questions' => $rows];
     }
 
-    /** @return array<int, int> the question of each dealt revision, so that its author can go straight to it */
-    private function questions(Sitting $sitting): array
+    /** The number of a dealt question, so that its author can go straight to it; the first forms named revisions. */
+    private function question(string $name): int
     {
-        $rows = $this->db->fetchAllKeyValue('SELECT id, question_id FROM revision WHERE id IN (SELECT value FROM json_each(?))', [json_encode(array_column($sitting->form, 'revision'), JSON_THROW_ON_ERROR)]);
+        $number = (int) substr($name, 1);
+        $id = str_starts_with($name, 'r') ? $this->db->fetchOne('SELECT question_id FROM revision WHERE id = ?', [$number]) : $number;
 
-        $questions = [];
-        foreach ($rows as $revision => $question) {
-            $questions[(int) $revision] = is_numeric($question) ? (int) $question : 0;
-        }
-
-        return $questions;
+        return is_numeric($id) ? (int) $id : 0;
     }
 }

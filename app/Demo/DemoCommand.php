@@ -19,9 +19,9 @@ use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Drawing;
 use Zetema\Core\Exchange\TextFormat\Reader;
-use Zetema\Core\Sitting\Rules;
 
 /** The beekeepers' guild: a bank, its people, a certificate and a practice quiz, and some sittings. All made up. */
 #[AsCommand('zetema:demo', 'Loads the demo if the database is empty')]
@@ -130,7 +130,7 @@ final readonly class DemoCommand
             $bank,
             'Apprentice Certificate, written part',
             new Drawing\DealingPlan($steps, [], Drawing\PassMark::percent('60')),
-            new Rules(1500, whoPassesSees: Rung::WithKey, whoDoesNotSees: Rung::WithKey, sittings: 2),
+            new PlainRules(1500, whoPassesSees: Rung::WithKey, whoDoesNotSees: Rung::WithKey, sittings: 2),
         ));
     }
 
@@ -144,14 +144,14 @@ final readonly class DemoCommand
             new Drawing\Draw(1, new Drawing\Stock\Pool(['Colony life'], kinds: ['claim'])),
         ];
 
-        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\DealingPlan($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\DealingPlan($steps), new PlainRules(null, tellsAtOnce: true, sittings: null)));
     }
 
     private function handsOn(Bank $bank): Blueprint
     {
         $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Stock\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
 
-        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\DealingPlan($steps), new Rules(null, tellsAtOnce: true, sittings: null)));
+        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\DealingPlan($steps), new PlainRules(null, tellsAtOnce: true, sittings: null)));
     }
 
     private function stored(Blueprint $blueprint): Blueprint

@@ -11,19 +11,20 @@ use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingEvent;
+use Zetema\App\Delivery\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Choice;
-use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Sitting as Core;
-use Zetema\Core\Sitting\Event;
-use Zetema\Core\Sitting\EventType;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
 
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
 {
-    public function __construct(private EntityManagerInterface $em, private Papers $papers, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Papers $papers, private SittingStore $store, private ClockInterface $clock)
     {
     }
 
@@ -31,35 +32,37 @@ final readonly class PastSittings
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->plan(), $edition->bankSettings(), StoredStock::ofEdition($this->em->getConnection(), $edition), $seed);
+            $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->em->getConnection(), $edition), $seed);
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();
-            $run = Core\Sitting::of($this->papers->paper($sitting));
-            foreach ($this->events($run->paper, $ability, new Chance($seed), $this->clock->now()->getTimestamp() - 86_400 * $daysAgo) as $event) {
-                $run = $run->with($run->accept($event));
-                $this->em->persist(new SittingEvent($sitting, $run->events, Invigilation::OWN . 'demo-' . $run->events, $event));
+            $paper = $this->papers->paper($sitting);
+            $conduct = new Conduct($paper, $terms = new Terms(Ratio::one()));
+            $state = $conduct->begin();
+            $from = $this->clock->now()->getTimestamp() - 86_400 * $daysAgo;
+            foreach ($this->acts($paper, $ability, new Chance($seed), $from * Terms::SECOND) as $act) {
+                $before = clone $state;
+                $events = $conduct->take($state, $act)->events;
+                $this->store->keep($sitting, $paper, $terms, $before, $state, $events, Invigilation::OWN . 'demo-' . $state->events);
             }
-            $sitting->note($run);
-            $this->em->flush();
+            $this->em->refresh($sitting);
         }
     }
 
     /**
-     * @param int $from seconds since 1970
+     * @param int $at microseconds since 1970
      *
-     * @return \Generator<int, Event>
+     * @return \Generator<int, Act>
      */
-    private function events(Core\Paper $paper, int $ability, Chance $chance, int $from): \Generator
+    private function acts(Paper $paper, int $ability, Chance $chance, int $at): \Generator
     {
-        $at = 1000 * $from;
-        yield new Event(EventType::Started, $at);
-        foreach ($paper->sheets as $i => $sheet) {
-            $at += 1000 * (20 + $chance->below(50));
+        yield new Act(Act::START, $at);
+        foreach ($paper->questions as $place) {
+            $at += (20 + $chance->below(50)) * Terms::SECOND;
             $knows = $chance->below(100) < $ability;
-            $fitting = array_values(array_filter($sheet->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
-            yield new Event(EventType::Saved, $at, $i + 1, Response::choosing([$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]));
+            $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
+            yield new Act(Act::SAVE, $at, $place->name, null, true, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]);
         }
-        yield new Event(EventType::HandedIn, $at + 9000);
+        yield new Act(Act::HAND_IN, $at + 9 * Terms::SECOND);
     }
 }

@@ -15,7 +15,7 @@ use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Sketch;
-use Zetema\Core\Sitting\Sheet;
+use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Tests\Core\DemoQuestionsTest;
 
 /** Whatever a page or a program sends: it is taken, or refused by its field, and nothing ever breaks. */
@@ -65,7 +65,7 @@ final class HostileInputTest extends TestCase
     #[DataProvider('kinds')]
     public function test_any_response_is_taken_or_refused_by_its_field(Question $question): void
     {
-        $sheet = new Sheet($question, ChoiceOrder::of($question, true, new Chance(3)));
+        $sheet = new PageAnswers($question, $question->effective(), ChoiceOrder::of($question, true, new Chance(3)));
         $fields = ['choose', 'text', 'gaps', 'pairs', 'groups', 'order', 'points', 'place', 'other'];
         $taken = 0;
         foreach ($fields as $field) {
@@ -95,7 +95,7 @@ final class HostileInputTest extends TestCase
     {
         (new QuestionMargin($question, \Zetema\Core\Question\Settings\BankSettings::none()))->toData();
         (new Proofreader())->read($question, $question->effective());
-        (new Sheet($question, ChoiceOrder::of($question, true, new Chance(1))))->shownToCandidate(true);
+        (new PageAnswers($question, $question->effective(), ChoiceOrder::of($question, true, new Chance(1))))->shown(true);
         $text = (new Writer())->question($question);
         self::assertNotSame('', $text);
     }

@@ -103,7 +103,7 @@ final class TrustTest extends ApiTestCase
 
     public function test_events_stored_before_have_ids_that_no_browser_can_say(): void
     {
-        $ids = self::getContainer()->get(Connection::class)->fetchFirstColumn("SELECT request FROM sitting_event WHERE type IN ('started', 'ran out')");
+        $ids = self::getContainer()->get(Connection::class)->fetchFirstColumn("SELECT request FROM sitting_event WHERE kind IN ('started', 'ran out')");
 
         self::assertNotSame([], $ids);
         foreach ($ids as $id) {

@@ -7,20 +7,17 @@ namespace Zetema\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Sitting\CandidateView;
-use Zetema\Core\Sitting\Event;
-use Zetema\Core\Sitting\EventType;
-use Zetema\Core\Sitting\Mentions;
-use Zetema\Core\Sitting\Paper;
-use Zetema\Core\Sitting\Result;
-use Zetema\Core\Sitting\Review;
-use Zetema\Core\Sitting\Rules;
-use Zetema\Core\Sitting\Sheet;
-use Zetema\Core\Sitting\Sitting;
+use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Sitting\Paper\PaperMaker;
+use Zetema\Tests\Core\Sitting\PlainSitting;
 
 /** What a candidate is told, and what not: costs, hints, clicks, pages and pictures. */
 final class CandidateKnowsTest extends TestCase
@@ -56,9 +53,9 @@ final class CandidateKnowsTest extends TestCase
     {
         $question = "text: Read ![it](shown.svg)\n answer: x\n if wrong: Look at ![that](later.svg)\n hint: See (page:help)";
         $typed = Response::typed('(page:secret) ![x](secret.svg)');
-        $run = self::begun([$question], new Rules(null, true))->with(new Event(EventType::Saved, 1, 1, $typed));
-        CandidateView::of($run, 1, $running = new Mentions());
-        Review::of($run->with(new Event(EventType::HandedIn, 2)), $ended = new Mentions());
+        $run = self::begun([$question], new PlainRules(null, true))->saved(1, $typed);
+        $run->view($running = new Mentions());
+        $run->handedIn()->review(null, $ended = new Mentions());
 
         self::assertSame([[], ['shown.svg']], [$running->pages(), $running->files()]);
         self::assertSame([[], ['shown.svg', 'later.svg']], [$ended->pages(), $ended->files()]);
@@ -76,8 +73,8 @@ final class CandidateKnowsTest extends TestCase
     #[DataProvider('clicks')]
     public function test_a_click_tells_what_it_hit_only_with_the_key(Rung $rung, array $words, int $areas): void
     {
-        $run = self::begun([self::MITES], new Rules(whoPassesSees: $rung, whoDoesNotSees: $rung))->with(new Event(EventType::Saved, 1, 1, Response::clicking([[3, 3]])));
-        $review = Fields::ofJson(json_encode(Review::of($run->with(new Event(EventType::HandedIn, 2))), JSON_THROW_ON_ERROR))->objects('questions')[0];
+        $run = self::begun([self::MITES], new PlainRules(whoPassesSees: $rung, whoDoesNotSees: $rung))->saved(1, Response::clicking([[3, 3]]))->handedIn();
+        $review = $run->review()->objects('questions')[0];
 
         self::assertSame($words, array_map(static fn (Fields $line): string => $line->text('text'), $review->objects('response')));
         self::assertSame([[3, 3]], $review->object('picture')->items('clicks'));
@@ -107,7 +104,7 @@ final class CandidateKnowsTest extends TestCase
     #[DataProvider('costs')]
     public function test_a_candidate_is_told_what_a_wrong_answer_costs(string $settings, bool $shows, ?string $told): void
     {
-        $question = self::view(self::begun(["one: W?\n yes: a\n no: b\n points: 5\n" . $settings], new Rules(showsWorth: $shows)));
+        $question = self::view(self::begun(["one: W?\n yes: a\n no: b\n points: 5\n" . $settings], new PlainRules(showsWorth: $shows)));
 
         self::assertSame($told, $question->optionalText('wrongCosts'));
         self::assertSame(!str_contains($settings, 'graded'), $question->flag('graded'));
@@ -116,34 +113,34 @@ final class CandidateKnowsTest extends TestCase
     public function test_a_hint_that_can_never_open_is_not_offered(): void
     {
         $question = "one: W?\n yes: a\n no: b\n no: c\n attempts: 2\n hint: early\n hint: late\n  from attempt: 2\n hint: never\n  from attempt: 3";
-        $run = self::begun([$question], new Rules(null, true));
+        $run = self::begun([$question], new PlainRules(null, true));
         self::assertTrue(self::view($run)->object('nextHint')->flag('open'));
-        $opened = $run->with(new Event(EventType::HintOpened, 1, 1));
-        self::assertFalse(self::view($opened)->object('nextHint')->flag('open'), 'it opens at the second attempt');
-        self::assertSame('4', self::view(self::begun([str_replace('hint: early', "points: 5\n hint: early\n  costs: 1", $question)], new Rules(null, true))->with(new Event(EventType::HintOpened, 1, 1)))->text('worthNow'));
-        $second = $opened->with(new Event(EventType::Checked, 2, 1, Response::choosing([2])))->with(new Event(EventType::HintOpened, 3, 1));
-        self::assertNull(self::view($second)->optionalObject('nextHint'), 'there is no third attempt');
-        $atTheEnd = self::begun([$question], new Rules())->with(new Event(EventType::HintOpened, 1, 1));
+        $run->hint(1);
+        self::assertFalse(self::view($run)->object('nextHint')->flag('open'), 'it opens at the second attempt');
+        self::assertSame('4', self::view(self::begun([str_replace('hint: early', "points: 5\n hint: early\n  costs: 1", $question)], new PlainRules(null, true))->hint(1))->text('worthNow'));
+        $run->checked(1, Response::choosing([2]))->hint(1);
+        self::assertNull(self::view($run)->optionalObject('nextHint'), 'there is no third attempt');
+        $atTheEnd = self::begun([$question], new PlainRules())->hint(1);
         self::assertNull(self::view($atTheEnd)->optionalObject('nextHint'), 'nothing is checked here, so there is no second attempt');
     }
 
     public function test_what_is_not_graded_or_only_recorded_is_neither_right_nor_asked(): void
     {
         $questions = ["one: W?\n yes: a\n no: b", "one: W?\n yes: a\n no: b\n graded: no", "rating: R?\n scale: 1 to 5"];
-        $run = self::begun($questions, new Rules());
+        $run = self::begun($questions, new PlainRules());
         foreach ([1, 2, 3] as $n) {
-            $run = $run->with(new Event(EventType::Saved, 1, $n, Response::choosing([1])));
+            $run->saved($n, Response::choosing([1]));
         }
-        $ended = $run->with(new Event(EventType::HandedIn, 2));
+        $review = $run->handedIn()->review();
 
-        self::assertSame([1, 1], [Result::of($ended)->right, Result::of($ended)->asked]);
-        self::assertStringContainsString('"right":1,"asked":1', json_encode(Review::of($ended)['objectives'], JSON_THROW_ON_ERROR));
+        self::assertSame([1, 1], [$review->object('total')->integer('right'), $review->object('total')->integer('asked')]);
+        self::assertStringContainsString('"right":1,"asked":1', json_encode($review->raw()['objectives'], JSON_THROW_ON_ERROR));
     }
 
     public function test_partly_right_with_all_points_says_why(): void
     {
-        $sheet = new Sheet(TextQuestions::one("groups: W?\n marking: parts\n points: 4\n group: G\n item: a\n group: H\n item: b\n spare item: c"), [1, 2, 3]);
-        $verdict = (new Marker())->mark($sheet->plan, Response::mapping('groups', [1 => '1', 2 => '2', 3 => '1']));
+        $plan = self::plan(TextQuestions::one("groups: W?\n marking: parts\n points: 4\n group: G\n item: a\n group: H\n item: b\n spare item: c"));
+        $verdict = (new Marker())->mark($plan, Response::mapping('groups', [1 => '1', 2 => '2', 3 => '1']));
 
         self::assertSame(['partly right', '4'], [$verdict->outcome->value, (string) $verdict->earned]);
         self::assertStringContainsString('something wrong beside it, which costs nothing here', $verdict->working[0]);
@@ -161,11 +158,11 @@ final class CandidateKnowsTest extends TestCase
     #[DataProvider('scaled')]
     public function test_a_draws_points_scale_what_a_weighed_question_says_in_points(array $chosen, string $outcome, string $earned): void
     {
-        $sheet = new Sheet(TextQuestions::one("one: W?\n marking: weighed\n yes 8: a\n no 5: b\n no -2: c\n blank costs: 2\n floor: -1"), [1, 2, 3], '4');
-        $verdict = (new Marker())->mark($sheet->plan, Response::choosing($chosen));
+        $plan = self::plan(TextQuestions::one("one: W?\n marking: weighed\n yes 8: a\n no 5: b\n no -2: c\n blank costs: 2\n floor: -1"), '4');
+        $verdict = (new Marker())->mark($plan, Response::choosing($chosen));
 
         self::assertSame([$outcome, $earned, '4'], [$verdict->outcome->value, (string) $verdict->earned, (string) $verdict->max]);
-        self::assertSame('-0.5', (string) (new Marker())->mark($sheet->plan, Response::blank())->earned);
+        self::assertSame('-0.5', (string) (new Marker())->mark($plan, Response::blank())->earned);
     }
 
     public function test_names_of_pools_and_pairs_are_found_in_a_blueprint(): void
@@ -176,15 +173,19 @@ final class CandidateKnowsTest extends TestCase
     }
 
     /** @param list<string> $questions */
-    private static function begun(array $questions, Rules $rules): Sitting
+    private static function begun(array $questions, PlainRules $rules): PlainSitting
     {
-        $sheets = array_map(static fn (string $text): Sheet => new Sheet($q = TextQuestions::one($text), array_merge(...$q->kind->shuffledLists())), $questions);
-
-        return Sitting::of(new Paper($sheets === [] ? throw new \LogicException('a question is wanted') : $sheets, $rules, null))->with(new Event(EventType::Started, 0));
+        return new PlainSitting(PaperMaker::ofQuestions(array_map(TextQuestions::one(...), $questions), $rules));
     }
 
-    private static function view(Sitting $run): Fields
+    private static function view(PlainSitting $run): Fields
     {
-        return Fields::ofJson(json_encode(CandidateView::of($run, 1), JSON_THROW_ON_ERROR))->objects('questions')[0];
+        return $run->view()->objects('questions')[0];
+    }
+
+    /** @param string|null $points that a draw gives it */
+    private static function plan(Question $question, ?string $points = null): MarkingPlan
+    {
+        return MarkingPlan::of($question, $question->effective(step: $points === null ? null : Settings::of(['points' => $points])));
     }
 }

@@ -24,7 +24,7 @@ use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
-use Zetema\Core\Sitting\Sheet;
+use Zetema\Core\Sitting\Paper\PageAnswers;
 
 /** What must hold of any question, held against every question of the guild's bank. */
 final class DemoQuestionsTest extends TestCase
@@ -107,8 +107,8 @@ final class DemoQuestionsTest extends TestCase
     public function test_a_page_shows_all_there_is_to_answer_with_and_nothing_that_gives_it_away(Question $question): void
     {
         $settings = $question->effective();
-        $sheet = new Sheet($question, ChoiceOrder::of($question, $settings->isYes(Setting::Shuffle), new Chance(5)));
-        $seen = (string) json_encode($sheet->shownToCandidate(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $sheet = new PageAnswers($question, $settings, ChoiceOrder::of($question, $settings->isYes(Setting::Shuffle), new Chance(5)));
+        $seen = (string) json_encode($sheet->shown(false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         foreach ($question->kind->choices() as $choice) {
             self::assertStringContainsString(trim((string) json_encode($choice->text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '"'), $seen);
             self::assertStringNotContainsString($choice->says ?? "\0", $seen);

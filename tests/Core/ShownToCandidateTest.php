@@ -12,8 +12,10 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
-use Zetema\Core\Sitting\Sheet;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Sitting\Paper\PageAnswers;
 
 /** How a question of each kind stands on a candidate's page, and how what is given there is understood. */
 final class ShownToCandidateTest extends TestCase
@@ -47,12 +49,12 @@ final class ShownToCandidateTest extends TestCase
         $question = TextQuestions::one($text);
         for ($seed = 1; $seed <= 12; ++$seed) {
             $sheet = self::sheet($question, $seed);
-            $given = $right($sheet->shownToCandidate(false));
+            $given = $right($sheet->shown(false));
             $response = $sheet->fromPage($given);
 
-            self::assertSame('right', (new Marker())->mark($sheet->plan, $response)->outcome->value, "seed $seed");
+            self::assertSame('right', (new Marker())->mark(self::plan($question), $response)->outcome->value, "seed $seed");
             self::assertEquals(json_decode((string) json_encode($given)), json_decode((string) json_encode($sheet->toPage($response))), "seed $seed");
-            self::assertSame($response->toData() === null ? null : json_encode($response->toData()), json_encode($sheet->stored(json_decode((string) json_encode($response->toData()), true))->toData()));
+            self::assertSame($response->toData() === null ? null : json_encode($response->toData()), json_encode($question->kind->response(json_decode((string) json_encode($response->toData()), true), $question->effective(), complete: false)->toData()));
             self::assertNotSame([], $question->kind->inWords($response));
         }
     }
@@ -75,13 +77,13 @@ final class ShownToCandidateTest extends TestCase
         $other = Question::fromData(Fields::of($data));
         for ($seed = 1; $seed <= 12; ++$seed) {
             $sheet = self::sheet($other, $seed);
-            $given = $right($sheet->shownToCandidate(false));
+            $given = $right($sheet->shown(false));
             $response = $sheet->fromPage($given);
 
-            self::assertSame('right', (new Marker())->mark($sheet->plan, $response)->outcome->value, "seed $seed");
+            self::assertSame('right', (new Marker())->mark(self::plan($other), $response)->outcome->value, "seed $seed");
             self::assertEquals(json_decode((string) json_encode($given)), json_decode((string) json_encode($sheet->toPage($response))), "seed $seed");
             self::assertEquals($question->kind->keyInWords(), $other->kind->keyInWords());
-            self::assertCount(count($question->kind->inWords(self::sheet($question, $seed)->fromPage($right(self::sheet($question, $seed)->shownToCandidate(false))))), $other->kind->inWords($response));
+            self::assertCount(count($question->kind->inWords(self::sheet($question, $seed)->fromPage($right(self::sheet($question, $seed)->shown(false))))), $other->kind->inWords($response));
         }
         self::assertSame((new Writer())->question($question), (new Writer())->question($other), 'text has numbers, no ids');
     }
@@ -90,7 +92,7 @@ final class ShownToCandidateTest extends TestCase
     #[DataProvider('kinds')]
     public function test_a_page_tells_nothing_that_gives_the_answer_away(string $text, \Closure $right): void
     {
-        $shown = (string) json_encode(self::sheet(TextQuestions::one($text), 1)->shownToCandidate(false));
+        $shown = (string) json_encode(self::sheet(TextQuestions::one($text), 1)->shown(false));
 
         foreach (['key', 'secret', 'belongs', 'with"', 'area"', 'says', 'share', 'id"'] as $word) {
             self::assertStringNotContainsString($word, $shown);
@@ -113,7 +115,7 @@ final class ShownToCandidateTest extends TestCase
         $seeds = 3000;
         $solved = 0;
         for ($seed = 1; $seed <= $seeds; ++$seed) {
-            $solved += self::sheet($question, $seed)->shownToCandidate(false)['items'] === $items ? 1 : 0;
+            $solved += self::sheet($question, $seed)->shown(false)['items'] === $items ? 1 : 0;
         }
 
         // Within four standard deviations of what chance alone would give.
@@ -125,7 +127,7 @@ final class ShownToCandidateTest extends TestCase
         $question = TextQuestions::one("pairs: W?\n pair: a\n with: 1\n pair: b\n with: 2\n pair: c\n with: 3");
         $seen = [];
         for ($seed = 1; $seed <= 30; ++$seed) {
-            $seen[json_encode(self::sheet($question, $seed)->shownToCandidate(false)['rights'])] = true;
+            $seen[json_encode(self::sheet($question, $seed)->shown(false)['rights'])] = true;
         }
 
         self::assertGreaterThan(3, count($seen));
@@ -136,7 +138,7 @@ final class ShownToCandidateTest extends TestCase
         $text = "regions: W?\n image: p.svg\n  shows: P\n area yes: rectangle 10 10 20 20\n areas: ";
         foreach (['hidden' => [0, 0], 'outlined' => [1, 1], 'outlined after checking' => [0, 1]] as $areas => [$before, $after]) {
             $sheet = self::sheet(TextQuestions::one($text . $areas), 1);
-            $count = static fn (bool $checked): int => count((array) $sheet->shownToCandidate($checked)['areas']);
+            $count = static fn (bool $checked): int => count((array) $sheet->shown($checked)['areas']);
 
             self::assertSame([$before, $after], [$count(false), $count(true)], $areas);
         }
@@ -167,8 +169,15 @@ final class ShownToCandidateTest extends TestCase
         }
     }
 
-    private static function sheet(Question $question, int $seed): Sheet
+    private static function sheet(Question $question, int $seed): PageAnswers
     {
-        return new Sheet($question, ChoiceOrder::of($question, $question->effective()->isYes(\Zetema\Core\Question\Settings\Setting::Shuffle), new Chance($seed)));
+        $settings = $question->effective();
+
+        return new PageAnswers($question, $settings, ChoiceOrder::of($question, $settings->isYes(Setting::Shuffle), new Chance($seed)));
+    }
+
+    private static function plan(Question $question): MarkingPlan
+    {
+        return MarkingPlan::of($question, $question->effective());
     }
 }

@@ -9,7 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Page\Page;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Sitting\Mentions;
+use Zetema\Core\Sitting\Candidate\Mentions;
 
 /** Pictures, sound and film: taken in safely, kept once by content, found by name. */
 final readonly class Media

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Question;
 
 use Zetema\App\Bank\Media\Media;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -16,8 +17,16 @@ use Zetema\Core\Marking\Guessing\Guessing;
 use Zetema\Core\Marking\Guessing\TooManyToCount;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question as Core;
-use Zetema\Core\Sitting;
+use Zetema\Core\Sitting\Candidate\CandidateView;
+use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Sitting\Event\Started;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\PaperMaker;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
 
 /** A question tried out by its author: as a candidate sees it, what any response scores, and the table of what scores what. */
 final readonly class TryOut
@@ -28,7 +37,8 @@ final readonly class TryOut
     private const WIDEST = 120;
 
     private Core\Question $content;
-    private Sitting\Sheet $sheet;
+    private Paper $paper;
+    private QuestionPlace $place;
 
     /** @throws Core\InvalidQuestion if it is not whole yet */
     public function __construct(private Question $question, int $seed)
@@ -40,16 +50,16 @@ final readonly class TryOut
         $this->content = $question->newest()->question();
         $bank = $question->bank->settings();
         $shuffle = $this->content->effective($bank)->isYes(Core\Settings\Setting::Shuffle);
-        $this->sheet = new Sitting\Sheet($this->content, ChoiceOrder::of($this->content, $shuffle, new Chance($seed)), null, $bank);
+        $this->paper = PaperMaker::ofQuestions([$this->content], new PlainRules(tellsAtOnce: true), null, $bank, [ChoiceOrder::of($this->content, $shuffle, new Chance($seed))]);
+        $this->place = array_values($this->paper->questions)[0];
     }
 
     /** @return array<string, mixed> */
     public function asSeen(Media $media): array
     {
-        $paper = new Sitting\Paper([$this->sheet], new Sitting\Rules(null, tellsAtOnce: true), null);
-        $run = Sitting\Sitting::of($paper)->with(new Sitting\Event(Sitting\EventType::Started, 0));
-        $view = Sitting\CandidateView::of($run, 0);
-        $mentions = new Sitting\Mentions();
+        $conduct = new Conduct($this->paper, $terms = new Terms(Ratio::one()));
+        $view = (new CandidateView($this->paper, $conduct->replay([new Started(0)]), $terms))->toData(0);
+        $mentions = new Mentions();
         $mentions->inAnswers($this->content->toData());
 
         return [
@@ -69,26 +79,26 @@ final readonly class TryOut
     {
         $attempt = $body->integer('attempt', 1);
         $hints = $body->integer('hints', 0);
-        $most = $this->sheet->settings->attempts();
+        $most = $this->place->settings->attempts();
         if ($attempt < 1 || $attempt > ($most ?? 99)) {
             throw new Malformed('attempt', $most === 1 ? 'there is only one attempt' : sprintf('must be 1 to %d', $most ?? 99));
         }
         if ($hints < 0 || $hints > count($this->content->hints)) {
             throw new Malformed('hints', sprintf('there are %d', count($this->content->hints)));
         }
-        $response = $this->sheet->fromPage($body->raw()['response'] ?? null);
-        $verdict = (new Marker())->mark($this->sheet->plan, $response, $attempt, $hints, $body->flag('late', false));
+        $response = $this->paper->page($this->place)->fromPage($body->raw()['response'] ?? null);
+        $verdict = (new Marker())->mark($this->place->plan, $response, $attempt, $hints, $body->flag('late', false));
         $left = $most === null ? null : $most - $attempt;
         $chooser = new FeedbackChooser();
 
-        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->sheet->settings, $response, $verdict, $attempt, $left)];
+        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->place->settings, $response, $verdict, $attempt, $left)];
     }
 
     /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */
     public function table(bool $all): array
     {
         $rows = [];
-        foreach (WhatScoresWhat::table($this->content, $this->sheet->settings) as $row) {
+        foreach (WhatScoresWhat::table($this->content, $this->place->settings) as $row) {
             $rows[] = [...$row, 'response' => $this->short($row['response'])];
         }
         $total = count($rows);
@@ -125,12 +135,12 @@ final readonly class TryOut
      */
     public function guess(): array
     {
-        $max = $this->sheet->plan->max();
+        $max = $this->place->plan->max();
         if ($max->isZero()) {
             return ['expected' => null, 'right' => null, 'why' => null];
         }
         try {
-            $distribution = (new Guessing())->of($this->content, $this->sheet->settings);
+            $distribution = (new Guessing())->of($this->content, $this->place->settings);
         } catch (TooManyToCount $e) {
             return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
         }

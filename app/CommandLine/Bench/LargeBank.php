@@ -14,12 +14,12 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
+use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
-use Zetema\Core\Sitting\Rules;
 
 /** Makes a bank of many questions, each with a text, objective, kind, tags and revision of its own, the same for the same number. */
 final readonly class LargeBank
@@ -87,7 +87,7 @@ final readonly class LargeBank
     {
         for ($b = 0; $b < 30; ++$b) {
             $draws = array_map(static fn (int $d): Drawing\Draw => new Drawing\Draw(2, new Drawing\Stock\Pool(['Part ' . $d % 20], kinds: [$b % 2 === 0 ? 'one' : 'claim'], tags: $d === 3 ? ['tag ' . $b % 12] : [])), range($b % 5, 19 + $b % 5));
-            $this->em->persist(new Blueprint($bank, "Blueprint $b", new Drawing\DealingPlan($draws, [], Drawing\PassMark::percent('60')), new Rules(1800)));
+            $this->em->persist(new Blueprint($bank, "Blueprint $b", new Drawing\DealingPlan($draws, [], Drawing\PassMark::percent('60')), new PlainRules(1800)));
         }
         $this->em->flush();
     }

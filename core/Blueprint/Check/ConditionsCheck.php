@@ -63,7 +63,7 @@ final class ConditionsCheck
         return match ($asked->what) {
             'tally' => array_filter($this->blueprint->tallies, static fn (Tally $tally): bool => $tally->name === $asked->name) !== [],
             'section' => array_filter($this->blueprint->sections, static fn (Section $section): bool => $section->id === $asked->name) !== [],
-            default => ($question = $this->known->question($asked->name)) !== null && ($asked->choice === null || $question->canChoose($asked->choice)),
+            default => $this->known->has($asked->name) && ($asked->choice === null || $this->known->question($asked->name)?->canChoose($asked->choice) !== false),
         };
     }
 

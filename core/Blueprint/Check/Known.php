@@ -9,6 +9,9 @@ use Zetema\Core\Question\Question;
 /** The questions and pages that a blueprint can name. */
 interface Known
 {
+    public function has(string $name): bool;
+
+    /** What it is, as far as that can be told here. */
     public function question(string $name): ?Question;
 
     /** Whether a form may hold it. */

@@ -71,7 +71,7 @@ final class NamesCheck
         }
         $this->fixed[$step->question] = true;
         foreach (array_keys($step->leads->byChoice) as $choice) {
-            if ($this->known->question($step->question)?->canChoose($choice) !== true) {
+            if ($this->known->question($step->question)?->canChoose($choice) === false) {
                 $this->refusals->add($step->id, 'unknown', sprintf('“%s” has no choice %d to lead anywhere', $step->question, $choice));
             }
         }
@@ -79,7 +79,7 @@ final class NamesCheck
 
     private function question(string $where, string $name): void
     {
-        if ($this->known->question($name) === null) {
+        if (!$this->known->has($name)) {
             $this->refusals->add($where, 'unknown', sprintf('there is no question “%s”', $name));
         }
     }

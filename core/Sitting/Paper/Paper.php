@@ -51,6 +51,11 @@ final readonly class Paper
         return $this->nodeOf[$place];
     }
 
+    public function first(): ?QuestionPlace
+    {
+        return array_values($this->questions)[0] ?? null;
+    }
+
     public function questionNamed(string $name): ?QuestionPlace
     {
         return isset($this->placeOf[$name]) ? $this->questions[$this->placeOf[$name]] : null;
@@ -125,7 +130,7 @@ final readonly class Paper
             $order = ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), new Chance($this->seed ^ crc32($place->id . ' ' . $round)));
         }
 
-        return new PageAnswers($place, $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order);
+        return new PageAnswers($place->question, $place->settings, $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order);
     }
 
     /** What all its questions are worth. */

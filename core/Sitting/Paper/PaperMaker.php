@@ -7,6 +7,9 @@ namespace Zetema\Core\Sitting\Paper;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\DealtForm;
 use Zetema\Core\Blueprint\Dealing\DealtStep;
+use Zetema\Core\Blueprint\Plain\PlainBlueprint;
+use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\VersionOne;
 use Zetema\Core\Blueprint\Rules\Rules;
 use Zetema\Core\Blueprint\Section;
 use Zetema\Core\Blueprint\Step\AskingStep;
@@ -15,6 +18,7 @@ use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\Lead;
 use Zetema\Core\Blueprint\Step\PageStep;
 use Zetema\Core\Blueprint\Step\Step;
+use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -40,6 +44,25 @@ final class PaperMaker
                 $this->steps[$step->id] = $step;
             }
         }
+    }
+
+    /**
+     * A paper of some questions in their order, as of a blueprint that has no draws; their places are called 1, 2, and so on.
+     *
+     * @param list<Question> $questions
+     * @param array<int, list<int>> $orders of their lists, by place in the list; missing: as written
+     */
+    public static function ofQuestions(array $questions, PlainRules $rules, ?PassMark $pass = null, ?BankSettings $bank = null, array $orders = []): Paper
+    {
+        $steps = $dealt = [];
+        foreach (array_keys($questions) as $i) {
+            $id = (string) ($i + 1);
+            $steps[] = ['id' => $id, 'question' => "q$i"];
+            $dealt[] = new DealtStep($id, "q$i", $id, $orders[$i] ?? []);
+        }
+        $blueprint = PlainBlueprint::ofSteps('', $steps, $rules, $pass);
+
+        return (new self($blueprint, static fn (string $id): array => [$questions[(int) substr($id, 1)], $bank]))->paper(new DealtForm(0, [['section' => VersionOne::SECTION, 'steps' => $dealt]]));
     }
 
     public function paper(DealtForm $form): Paper

@@ -11,6 +11,7 @@ use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\State\Visit;
 
@@ -32,7 +33,7 @@ final readonly class Effects
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints);
         $over = in_array($verdict->outcome, [Outcome::Right, Outcome::Recorded], true) || ($place->attempts !== null && $attempt >= $place->attempts);
         $tells = $place->rules->tellsEachAttempt() || ($over && $place->rules->tellsBeforeTheEnd());
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, $tells ? $this->feedback($place, $response, $verdict, $attempt) : []));
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, $tells ? $this->feedback($place, $response, $verdict, $attempt) : [], MarkReason::Checked));
         $visit->began[] = $at;
         if ($over) {
             $this->endRound($state, $place, $visit, $at);
@@ -52,7 +53,7 @@ final readonly class Effects
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints, late: true);
         $counts = !$response->isBlank() && $place->plan->penalties->late === 'marks';
         $tells = $place->rules->tellsBeforeTheEnd();
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], true));
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], MarkReason::RanOut));
         $visit->ranOut = true;
         $this->close($state, $place, $visit, $at);
     }
@@ -67,7 +68,7 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $response = $visit->saved;
         $attempt = $visit->attempt();
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $this->marker->mark($place->plan, $response, $attempt, $visit->hints), true, []));
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $this->marker->mark($place->plan, $response, $attempt, $visit->hints), true, [], MarkReason::Left));
     }
 
     /**
@@ -87,7 +88,7 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $visit->saved = Response::blank();
         if ($visit->allMarks() === []) {
-            $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, []);
+            $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, [], MarkReason::Blank);
         }
         $this->close($state, $place, $visit, $at);
     }

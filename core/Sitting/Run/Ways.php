@@ -46,7 +46,7 @@ final readonly class Ways
     public function lead(State $state, QuestionPlace $place): ?Lead
     {
         $mark = $state->visit($place->id)->lastMark();
-        if ($mark === null || $mark->isLate || $place->leads === []) {
+        if ($mark === null || $mark->isLate() || $place->leads === []) {
             return null;
         }
         $chosen = ChosenChoices::in($mark->response);

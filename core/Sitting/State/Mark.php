@@ -14,7 +14,6 @@ final readonly class Mark
      * @param int $attempt of the round; 0 for a question that was left blank
      * @param bool $counts whether the response counts: what was entered and then dropped, or came too late, does not
      * @param list<string|null> $feedback the author's texts that were shown, the outcome's first; null in its place where the house's text shows
-     * @param bool $isLate whether the question's clock had run out
      */
     public function __construct(
         public int $at,
@@ -24,7 +23,13 @@ final readonly class Mark
         public Verdict $verdict,
         public bool $counts,
         public array $feedback,
-        public bool $isLate = false,
+        public MarkReason $reason,
     ) {
+    }
+
+    /** Whether the question's clock had run out. */
+    public function isLate(): bool
+    {
+        return $this->reason === MarkReason::RanOut;
     }
 }

@@ -54,6 +54,6 @@ final readonly class Standing
             }
         }
 
-        return new self($standing, $last->isLate ? Outcome::OutOfTime : $standing->verdict->outcome);
+        return new self($standing, $last->isLate() ? Outcome::OutOfTime : $standing->verdict->outcome);
     }
 }

@@ -12,6 +12,7 @@ use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\Visit;
 
 /** A visit as it is stored, its marks as they were made: reading them marks nothing again. */
@@ -69,7 +70,7 @@ final class VisitCodec
             ...$mark->verdict->toData(),
             'counts' => $mark->counts,
             'feedback' => $mark->feedback,
-            'late' => $mark->isLate,
+            'reason' => $mark->reason->value,
         ];
     }
 
@@ -86,7 +87,7 @@ final class VisitCodec
             new Verdict($outcome, Points::of($data->text('earned')), Points::of($data->text('max')), $data->texts('working')),
             $data->flag('counts'),
             $feedback,
-            $data->flag('late'),
+            MarkReason::tryFrom($data->text('reason')) ?? throw new Malformed('reason', 'is none that there is'),
         );
     }
 

@@ -151,7 +151,7 @@ final class ReviewingTest extends ApiTestCase
 
         self::assertSame($rehearsal->object('watch')->text('max'), '125');
         self::assertSame('running', $sitting->text('phase'));
-        $wrong = fn (int $id): string => (string) self::getContainer()->get(\Zetema\App\Delivery\Papers::class)->paper(self::getContainer()->get('doctrine')->getManager()->find(\Zetema\App\Delivery\Sitting::class, $id) ?? throw new \LogicException())->sheets[0]->settings->get(\Zetema\Core\Question\Settings\Setting::WrongCosts);
+        $wrong = fn (int $id): string => (string) self::getContainer()->get(\Zetema\App\Delivery\Papers::class)->paper(self::getContainer()->get('doctrine')->getManager()->find(\Zetema\App\Delivery\Sitting::class, $id) ?? throw new \LogicException())->first()?->settings->get(\Zetema\Core\Question\Settings\Setting::WrongCosts);
         self::assertSame(['3', '0'], [$wrong($rehearsal->integer('id')), $wrong($sitting->integer('id'))]);
     }
 

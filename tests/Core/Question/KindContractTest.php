@@ -22,7 +22,7 @@ use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Sketch;
-use Zetema\Core\Sitting\PageOrder;
+use Zetema\Core\Sitting\Paper\PageOrder;
 
 /** What every kind promises, held for every kind by the questions of the demo. A new kind gets a question there and must pass. */
 final class KindContractTest extends TestCase

@@ -33,6 +33,11 @@ final class ListedBank implements Known
         $this->settings = $reader->bankSettings();
     }
 
+    public function has(string $name): bool
+    {
+        return isset($this->questions[$name]);
+    }
+
     public function question(string $name): ?Question
     {
         return $this->questions[$name] ?? null;

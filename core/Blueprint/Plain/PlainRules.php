@@ -2,20 +2,22 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Sitting;
+namespace Zetema\Core\Blueprint\Plain;
 
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
-/** What an assessment sets for its sittings. */
-final readonly class Rules
+/** The rules of an assessment that is one section of draws, as its screen sets them. */
+final readonly class PlainRules
 {
     /**
      * @param int|null $seconds for the whole, from the first step to hand-in; null: no limit
      * @param bool $tellsAtOnce feedback after each attempt, so that there is a *Check*; else all is told at the end
      * @param bool $showsWorth whether a candidate sees what a question is worth
      * @param int|null $sittings how many a candidate may have; null: any number
+     * @param bool $forwardOnly one question a screen, and none to come back to; else any order
+     * @param bool $mustAnswer whether no question may be left blank
      */
     public function __construct(
         public ?int $seconds = null,
@@ -24,6 +26,8 @@ final readonly class Rules
         public Rung $whoPassesSees = Rung::WithKey,
         public Rung $whoDoesNotSees = Rung::WithKey,
         public ?int $sittings = 1,
+        public bool $forwardOnly = false,
+        public bool $mustAnswer = false,
     ) {
         if ($seconds !== null && ($seconds < 10 || $seconds > 86_400)) {
             throw new Malformed('seconds', 'must be from 10 seconds to 24 hours');
@@ -33,15 +37,9 @@ final readonly class Rules
         }
     }
 
-    /** How many attempts there are at a question here; null: any number. Where nothing is told before the end there is one. */
-    public function attempts(Sheet $sheet): ?int
-    {
-        return $this->tellsAtOnce ? $sheet->settings->attempts() : 1;
-    }
-
     public static function fromData(Fields $data): self
     {
-        $data->only('seconds', 'tellsAtOnce', 'showsWorth', 'whoPassesSees', 'whoDoesNotSees', 'sittings');
+        $data->only('seconds', 'tellsAtOnce', 'showsWorth', 'whoPassesSees', 'whoDoesNotSees', 'sittings', 'forwardOnly', 'mustAnswer');
         $rung = static fn (string $field): Rung => Rung::tryFrom($data->text($field, Rung::WithKey->value)) ?? throw new Malformed($field, 'is no rung of the review');
 
         return new self(
@@ -51,6 +49,8 @@ final readonly class Rules
             $rung('whoPassesSees'),
             $rung('whoDoesNotSees'),
             $data->optionalInteger('sittings'),
+            $data->flag('forwardOnly', false),
+            $data->flag('mustAnswer', false),
         );
     }
 
@@ -64,6 +64,8 @@ final readonly class Rules
             'whoPassesSees' => $this->whoPassesSees->value,
             'whoDoesNotSees' => $this->whoDoesNotSees->value,
             'sittings' => $this->sittings,
+            'forwardOnly' => $this->forwardOnly,
+            'mustAnswer' => $this->mustAnswer,
         ];
     }
 }

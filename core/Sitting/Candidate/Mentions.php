@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Sitting;
+namespace Zetema\Core\Sitting\Candidate;
 
 /**
  * Which pages and files the texts of an author mention. A view collects them while it is built, from what it tells of an author's
@@ -14,6 +14,14 @@ final class Mentions
     private array $pages = [];
     /** @var array<array-key, true> */
     private array $files = [];
+
+    /** A page that is shown as a whole. */
+    public function page(?string $name): void
+    {
+        if ($name !== null) {
+            $this->pages[$name] = true;
+        }
+    }
 
     public function inTexts(?string ...$texts): void
     {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Sitting;
+namespace Zetema\Core\Sitting\Paper;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;

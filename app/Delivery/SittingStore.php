@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Types\Types;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Sitting\Candidate\Review;
+use Zetema\Core\Sitting\Event\Event;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Run\Clocks;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\State\Standing;
+use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Sitting\Stored\EventCodec;
+use Zetema\Core\Sitting\Stored\Snapshot;
+
+/** Keeps sittings: events are added, marks are added, the state they come to is written over the one before. */
+final readonly class SittingStore
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /** The state as it stands in the database now; read from its snapshot, or from its events where none was taken. */
+    public function state(Sitting $sitting, Paper $paper, Conduct $conduct): State
+    {
+        $stored = $this->db->fetchOne('SELECT state FROM sitting WHERE id = ?', [$sitting->id]);
+
+        return is_string($stored) ? Snapshot::read(Fields::ofJson($stored), $paper) : $conduct->replay($this->events($sitting, $paper));
+    }
+
+    /** @return \Generator<int, Event> in their order */
+    public function events(Sitting $sitting, Paper $paper): \Generator
+    {
+        $codec = new EventCodec($paper);
+        foreach ($this->db->iterateAssociative('SELECT kind, at, place, data FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]) as $row) {
+            $data = is_string($row['data']) ? Fields::ofJson($row['data'])->raw() : [];
+            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', is_numeric($row['at']) ? (int) $row['at'] : 0, is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
+        }
+    }
+
+    /** Taking the write lock first keeps two windows from both building on the same event. */
+    public function lock(Sitting $sitting): void
+    {
+        $this->db->executeStatement('UPDATE sitting SET seed = seed WHERE id = ?', [$sitting->id]);
+    }
+
+    /** @return array{kind: string, place: string|null, data: string|null}|null the event that a request with this id brought about */
+    public function ofRequest(Sitting $sitting, string $request): ?array
+    {
+        $row = $this->db->fetchAssociative('SELECT kind, place, data FROM sitting_event WHERE sitting_id = ? AND request = ?', [$sitting->id, $request]);
+
+        return $row === false ? null : ['kind' => is_string($row['kind']) ? $row['kind'] : '', 'place' => is_string($row['place']) ? $row['place'] : null, 'data' => is_string($row['data']) ? $row['data'] : null];
+    }
+
+    /**
+     * @param State $before what the events were added to
+     * @param list<Event> $events that led from there to the state after
+     * @param string $request the id of the request that the last of them came with
+     */
+    public function keep(Sitting $sitting, Paper $paper, Terms $terms, State $before, State $after, array $events, string $request): void
+    {
+        $number = $after->events - count($events);
+        foreach ($events as $i => $event) {
+            ++$number;
+            $this->db->insert('sitting_event', [
+                'sitting_id' => $sitting->id, 'number' => $number, 'request' => $i === count($events) - 1 ? $request : Invigilation::OWN . $number,
+                'kind' => EventCodec::kind($event), 'at' => $event->at, 'place' => EventCodec::place($event), 'data' => EventCodec::data($event),
+            ], ['data' => Types::JSON]);
+        }
+        $due = (new Clocks($paper, $terms))->due($after);
+        $result = new Review($paper, $after);
+        $total = $after->ended === null ? null : $result->total();
+        $this->db->update('sitting', [
+            'state' => Snapshot::toData($after),
+            'started_at' => $after->startedAt === null ? null : intdiv($after->startedAt, 1000),
+            'ended_at' => $after->ended === null ? null : intdiv($after->ended['at'], 1000),
+            'due' => $due === null ? null : intdiv($due->at, 1000),
+            ...($total === null ? [] : ['earned' => $total['earned'], 'max' => $total['max'], 'percent' => $total['percent'], 'passed' => $result->passed()]),
+        ], ['id' => $sitting->id], ['state' => Types::JSON, 'passed' => Types::BOOLEAN]);
+        foreach ($paper->questions as $place) {
+            if ($before->visit($place->id) !== $after->visit($place->id)) {
+                $this->marks($sitting, $place, $before, $after);
+            }
+        }
+    }
+
+    /** Takes a snapshot of a sitting that has none, and keeps the marks its events have come to. */
+    public function catchUp(Sitting $sitting, Paper $paper, Terms $terms): void
+    {
+        $conduct = new Conduct($paper, $terms);
+        $this->keep($sitting, $paper, $terms, $conduct->begin(), $this->state($sitting, $paper, $conduct), [], '');
+    }
+
+    private function marks(Sitting $sitting, QuestionPlace $place, State $before, State $after): void
+    {
+        $made = self::made($after, $place);
+        $new = array_slice($made, count(self::made($before, $place)));
+        if ($new === []) {
+            return;
+        }
+        $standing = Standing::of($place, $after->visit($place->id));
+        $this->db->executeStatement('UPDATE mark SET stands = 0 WHERE sitting_id = ? AND place = ? AND stands = 1', [$sitting->id, $place->id]);
+        foreach ($new as $mark) {
+            $this->db->insert('mark', [
+                'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $this->revision($sitting, $place), 'round' => $mark->round, 'attempt' => $mark->attempt,
+                'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16), 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
+                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at, 'stands' => 0,
+            ], ['working' => Types::JSON]);
+        }
+        if ($standing !== null) {
+            $this->db->executeStatement('UPDATE mark SET stands = 1 WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [$sitting->id, $place->id, $standing->mark->round, $standing->mark->attempt]);
+        }
+    }
+
+    /** @return list<Mark> all that were made at a question, leaving it blank included */
+    private static function made(State $state, QuestionPlace $place): array
+    {
+        $visit = $state->visit($place->id);
+
+        return [...$visit->allMarks(), ...($visit->blank === null ? [] : [$visit->blank])];
+    }
+
+    private function revision(Sitting $sitting, QuestionPlace $place): int
+    {
+        foreach (array_is_list($sitting->form) ? $sitting->form : array_merge(...array_map(static fn (Fields $section): array => $section->items('steps'), Fields::of($sitting->form)->objects('sections'))) as $step) {
+            $step = Fields::of($step);
+            if (($step->optionalText('question') ?? 'r' . $step->integer('revision', 0)) === $place->name) {
+                return $step->integer('revision');
+            }
+        }
+
+        throw new \LogicException('every question of a paper was dealt');
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Candidate;
+
+use Zetema\Core\Blueprint\Rules\Rule;
+use Zetema\Core\Marking\Feedback\FeedbackChooser;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Sitting\State\Visit;
+
+/** What a candidate's page is told of one question: an allow-list. */
+final readonly class CandidateQuestion
+{
+    public function __construct(private Paper $paper, private State $state, private Mentions $mentions)
+    {
+    }
+
+    /** Its number on the candidate's path. */
+    public function number(QuestionPlace $place): int
+    {
+        return (int) array_search($place->id, $this->state->asked, true) + 1;
+    }
+
+    /** @return array<string, mixed> */
+    public function told(QuestionPlace $place): array
+    {
+        $visit = $this->state->visit($place->id);
+        $question = $place->question;
+        $marks = $place->rules->tellsBeforeTheEnd() ? $visit->marks() : [];
+        $told = array_values(array_filter($marks, static fn (Mark $mark): bool => $mark->feedback !== []));
+        $page = $this->paper->page($place, count($visit->rounds));
+        $response = $visit->saved->isBlank() && $visit->marks() !== [] ? $visit->marks()[count($visit->marks()) - 1]->response : $visit->saved;
+        $isOpen = $visit->isOpen();
+        $answers = $page->shown($told !== []);
+        $hintsOpen = array_map(static fn ($hint): string => $hint->text, array_slice($question->hints, 0, $visit->hints));
+        $this->mentions->inAnswers($answers);
+        $this->mentions->inTexts($question->stem, $place->settings->get(Setting::How), ...$hintsOpen, ...array_merge(...array_map(static fn (Mark $mark): array => $mark->feedback, $told)));
+        $worth = $place->rules->flag(Rule::Worth);
+
+        return [
+            'n' => $this->number($place),
+            'objective' => $question->objective[0] ?? null,
+            'kind' => $question->kind::id()->value,
+            'stem' => $question->stem,
+            'how' => $place->settings->get(Setting::How),
+            'choose' => in_array(Setting::Choose, $question->kind::id()->facts()->settings, true) ? $place->settings->limits() : null,
+            'answers' => (object) $answers,
+            'response' => $page->toPage($response),
+            'answered' => !$response->isBlank(),
+            'flagged' => $visit->isFlagged,
+            'closed' => !$isOpen,
+            'mustAnswer' => $place->rules->flag(Rule::MustAnswer),
+            'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
+            'attempts' => $place->attempts,
+            'worth' => $worth ? (string) $place->plan->max() : null,
+            'graded' => $place->plan->counts(),
+            'wrongCosts' => $worth && $isOpen ? self::wrongCosts($place) : null,
+            'worthNow' => $worth && $isOpen ? (string) self::worthNow($place, $visit) : null,
+            'told' => array_map(fn (Mark $mark): array => $this->mark($place, $mark), $told),
+            'hintsOpen' => $hintsOpen,
+            'nextHint' => $isOpen ? self::nextHint($place, $visit) : null,
+        ];
+    }
+
+    /**
+     * The hint that can be opened next, now, in a while or at a later attempt. One that can never be opened here is not offered.
+     *
+     * @return array{costs: string, fromAttempt: int, open: bool, opensAt: int|null}|null opensAt: milliseconds since 1970, where only time is missing
+     */
+    private static function nextHint(QuestionPlace $place, Visit $visit): ?array
+    {
+        $hint = $place->question->hints[$visit->hints] ?? null;
+        if ($hint === null || ($place->attempts !== null && $hint->fromAttempt > $place->attempts)) {
+            return null;
+        }
+        $began = $visit->began[$hint->fromAttempt - 1] ?? null;
+
+        return [
+            'costs' => $place->plan->counts() ? Ratio::of($place->plan->penalties->hints[$visit->hints])->inWords() : '0',
+            'fromAttempt' => $hint->fromAttempt,
+            'open' => $began !== null,
+            'opensAt' => $began === null || $hint->afterSeconds === 0 ? null : intdiv($began + $hint->afterSeconds * Terms::SECOND, 1000),
+        ];
+    }
+
+    /** What a wrong response takes off the sum; null where it takes nothing. For weighed questions it depends on what is given. */
+    private static function wrongCosts(QuestionPlace $place): ?string
+    {
+        $costs = $place->plan->mostLostByOneWrong();
+
+        return $costs->isZero() ? null : (string) $costs;
+    }
+
+    /** What a right response would earn on the attempt to come, hints paid. */
+    private static function worthNow(QuestionPlace $place, Visit $visit): Points
+    {
+        $penalties = $place->plan->penalties;
+        if (!$place->plan->counts()) {
+            return Points::zero();
+        }
+        $left = $place->plan->max()->exact()->minus($penalties->forAttempt($visit->attempt(), $place->plan->scoring->worth))->minus($penalties->forHints($visit->hints));
+
+        return $left->isNegative() ? Points::zero() : Points::rounded($left, $penalties->decimals);
+    }
+
+    /** @return array<string, mixed> */
+    private function mark(QuestionPlace $place, Mark $mark): array
+    {
+        $left = $place->attempts === null ? null : max(0, $place->attempts - $mark->attempt);
+
+        return [
+            'attempt' => $mark->attempt,
+            'outcome' => $mark->verdict->outcome->value,
+            'earned' => (string) $mark->verdict->earned,
+            'max' => (string) $mark->verdict->max,
+            'response' => $this->paper->page($place, $mark->round)->toPage($mark->response),
+            'facts' => (new FeedbackChooser())->facts($mark->verdict, $left),
+            'said' => array_values(array_filter($mark->feedback, is_string(...))),
+        ];
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Candidate;
+
+use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Paper\CheckpointPlace;
+use Zetema\Core\Sitting\Paper\PagePlace;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Paper\Screen;
+use Zetema\Core\Sitting\Run\Clocks;
+use Zetema\Core\Sitting\Run\Due;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\State;
+
+/**
+ * What a candidate's page is told while the sitting runs: an allow-list. Keys, marking, others' feedback, routes and what was not
+ * reached are never in it. Questions are called by their number on the candidate's own path.
+ */
+final readonly class CandidateView
+{
+    private CandidateQuestion $questions;
+
+    /** @param Mentions $mentions collects what the texts told mention */
+    public function __construct(private Paper $paper, private State $state, private Terms $terms, private Mentions $mentions = new Mentions())
+    {
+        $this->questions = new CandidateQuestion($paper, $state, $mentions);
+    }
+
+    /**
+     * @param int $now in microseconds
+     *
+     * @return array<string, mixed>
+     */
+    public function toData(int $now): array
+    {
+        $running = $this->state->isRunning();
+        $clocks = $running ? (new Clocks($this->paper, $this->terms))->running($this->state) : [];
+        $whole = array_values(array_filter($clocks, static fn (Due $due): bool => in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)));
+        $screen = $this->screen();
+
+        return [
+            'events' => $this->state->events,
+            'phase' => $this->state->startedAt === null ? 'not begun' : ($running ? 'running' : 'ended'),
+            'ranOut' => in_array($this->state->ended['how'] ?? '', ['whole ran out', 'until'], true),
+            'now' => intdiv($now, 1000),
+            'deadline' => $whole === [] ? null : intdiv(min(array_map(static fn (Due $due): int => $due->at, $whole)), 1000),
+            'seconds' => $this->paper->seconds() === null ? null : intdiv($this->terms->micros($this->paper->seconds()), Terms::SECOND),
+            'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)))),
+            'checks' => $this->checks($screen),
+            'screen' => $running ? $this->told($screen) : null,
+            'stretch' => $running && $screen?->isAnyOrder === true ? $this->stretch() : [],
+            'questions' => $running ? array_map($this->questions->told(...), $screen?->questions() ?? []) : [],
+        ];
+    }
+
+    private function screen(): ?Screen
+    {
+        $node = $this->paper->nodes[$this->state->position->node] ?? null;
+
+        return $this->state->position->isAt(Position::NODE) && $node instanceof Screen ? $node : null;
+    }
+
+    /** Whether something can be checked here. */
+    private function checks(?Screen $screen): bool
+    {
+        return ($screen?->questions()[0] ?? null)?->rules->tellsBeforeTheEnd() === true;
+    }
+
+    /** @return array{of: string, n: int|null, ends: int} a clock beside that of the whole, and when it runs out */
+    private function clock(Due $due): array
+    {
+        $place = $due->clock->kind === Clock::QUESTION ? $this->paper->questionNamed($due->clock->name) : null;
+
+        return ['of' => $due->clock->kind, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => intdiv($due->at, 1000)];
+    }
+
+    /** @return array<string, mixed> what is before the candidate: pages and questions in their order, and whether they can go on and back */
+    private function told(?Screen $screen): array
+    {
+        $position = $this->state->position;
+        $node = $this->paper->nodes[$position->node] ?? null;
+        $section = $this->state->section === null ? '' : $this->paper->sections[$this->state->section]->title;
+        $page = $position->page === '' ? [] : [$this->page($position->page)];
+
+        return [
+            'sort' => match (true) {
+                $position->isAt(Position::REFRESHER) => 'refresher',
+                $position->isAt(Position::END) => 'end',
+                $node instanceof CheckpointPlace && $screen === null && $page === [] => 'checkpoint',
+                default => 'steps',
+            },
+            'section' => $section === '' ? null : $section,
+            'items' => $screen === null ? $page : array_map(fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace ? $this->page($place->page) : ['page' => null, 'n' => $this->questions->number($place)], $screen->places),
+            'goesOn' => !$position->isAt(Position::END) && !$this->isWhole($screen),
+            'isFree' => $screen?->isAnyOrder === true || ($position->isAt(Position::END) && $position->node >= 0),
+        ];
+    }
+
+    /** @return array{page: string|null, n: int|null} */
+    private function page(string $name): array
+    {
+        $this->mentions->page($name);
+
+        return ['page' => $name, 'n' => null];
+    }
+
+    /** Whether all there is stands on one screen that is left by handing in. */
+    private function isWhole(?Screen $screen): bool
+    {
+        return $screen !== null && $screen->isAnyOrder && count($this->paper->nodes) === 1;
+    }
+
+    /** @return list<array{n: int, isHere: bool, isAnswered: bool, isFlagged: bool, isClosed: bool, isLeft: bool}> the questions that can be moved to, by their numbers alone */
+    private function stretch(): array
+    {
+        $told = [];
+        foreach ($this->paper->stretch($this->state->position->node) as $node) {
+            $screen = $this->paper->nodes[$node];
+            foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
+                $visit = $this->state->visit($place->id);
+                $isHere = $node === $this->state->position->node;
+                $told[] = ['n' => $this->questions->number($place), 'isHere' => $isHere, 'isAnswered' => !$visit->isBlank(), 'isFlagged' => $visit->isFlagged, 'isClosed' => $visit->closed !== null, 'isLeft' => !$isHere && $place->seconds !== null && $visit->shown !== null];
+            }
+        }
+
+        return $told;
+    }
+}

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Clock\MockClock;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Console\Tester\CommandTester;
+use Zetema\App\Delivery\Papers;
+use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\SittingStore;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+
+/** Assessments that are gone through forward: what questions say about time, refreshers and where choices lead is obeyed, and kept. */
+final class SittingRulesTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+
+    public function test_one_question_a_screen_and_none_to_come_back_to(): void
+    {
+        $sitting = $this->begun([self::one('first'), self::one('second')]);
+        self::assertSame([1, true, false], [count($sitting->objects('questions')), $sitting->object('screen')->flag('goesOn'), $sitting->object('screen')->flag('isFree')]);
+        $sitting = $this->act($sitting, 'saved', 1, 'This one');
+        $sitting = $this->act($sitting, 'went on');
+        self::assertSame([2, 'second'], [$sitting->objects('questions')[0]->integer('n'), $sitting->objects('questions')[0]->text('stem')]);
+        self::assertStringContainsString('not on this screen', $this->refused($sitting, 'saved', 1, 'That one'));
+        self::assertStringContainsString('only go forward', $this->refused($sitting, 'flagged', 2));
+        $sitting = $this->act($sitting, 'went on');
+        self::assertSame(['end', []], [$sitting->object('screen')->text('sort'), $sitting->objects('questions')]);
+        $this->act($sitting, 'handed in');
+
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertSame(['right', 'unanswered'], array_map(static fn (Fields $q): string => $q->text('outcome'), $review->objects('questions')));
+    }
+
+    public function test_a_questions_own_time_runs_out_whether_anybody_is_there_or_not(): void
+    {
+        $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));
+        self::assertInstanceOf(MockClock::class, $clock);
+        $sitting = $this->begun([self::one('timed', ['time' => '60 s', 'late' => 'blank', 'blank costs' => '1', 'points' => '5']), self::one('second')]);
+        self::assertSame([['question', 1, 60_000]], array_map(static fn (Fields $c): array => [$c->text('of'), $c->integer('n'), $c->integer('ends') - $sitting->integer('now')], $sitting->objects('clocks')));
+        $clock->sleep(62);
+        $late = $this->act($sitting, 'saved', 1, 'This one');
+        self::assertFalse($late->objects('questions')[0]->flag('closed'), 'what was on its way still counts as come in time');
+        $clock->sleep(10);
+        $application = new Application(self::$kernel ?? throw new \LogicException());
+        $settle = new CommandTester($application->find('zetema:settle'));
+        $settle->execute([]);
+        self::assertSame(['settled' => 1], json_decode($settle->getDisplay(), true));
+
+        $out = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting')->objects('questions')[0];
+        self::assertSame(['out of time', '-1'], [$out->objects('told')[0]->text('outcome'), $out->objects('told')[0]->text('earned')]);
+        self::assertTrue($out->flag('closed'));
+        $rows = self::getContainer()->get(Connection::class)->fetchAllAssociative('SELECT place, round, attempt, outcome, earned, max, reason, stands FROM mark WHERE sitting_id = ?', [$sitting->integer('id')]);
+        self::assertCount(1, $rows);
+        self::assertSame(['out of time', '-1', '5', 'ran out', 1], [$rows[0]['outcome'], $rows[0]['earned'], $rows[0]['max'], $rows[0]['reason'], $rows[0]['stands']]);
+    }
+
+    public function test_a_failed_question_leads_to_its_page_and_back_and_a_choice_to_its_own(): void
+    {
+        $this->logIn('orrell');
+        foreach (['care', 'aside'] as $name) {
+            $this->send('POST', '/api/banks/1/pages', ['name' => $name, 'heading' => '', 'reads' => "Read about $name."], status: 201);
+        }
+        $sitting = $this->begun([self::one('failing', ['refresher' => 'care']), self::one('leading', leads: 'aside'), self::one('last')]);
+        self::assertSame([], $sitting->object('pages')->raw(), 'no page before it is reached');
+        $sitting = $this->act($this->act($sitting, 'checked', 1, 'That one'), 'went on');
+        self::assertSame(['refresher', 'care'], [$sitting->object('screen')->text('sort'), $sitting->object('screen')->objects('items')[0]->text('page')]);
+        self::assertSame('Read about care.', $sitting->object('pages')->object('care')->text('reads'));
+        $sitting = $this->act($sitting, 'went on');
+        $again = $sitting->objects('questions')[0];
+        self::assertSame([1, null, 1, false], [$again->integer('n'), $again->raw()['response'], $again->integer('attempt'), $again->flag('closed')]);
+        $sitting = $this->act($this->act($sitting, 'checked', 1, 'This one'), 'went on');
+        $sitting = $this->act($this->act($sitting, 'checked', 2, 'This one'), 'went on');
+        self::assertSame('aside', $sitting->object('screen')->objects('items')[0]->text('page'));
+        $sitting = $this->act($sitting, 'went on');
+        self::assertSame('last', $sitting->objects('questions')[0]->text('stem'));
+        $this->sameFromEvents($sitting->integer('id'));
+
+        $standing = self::getContainer()->get(Connection::class)->fetchAllNumeric('SELECT round, outcome, stands FROM mark WHERE sitting_id = ? ORDER BY id', [$sitting->integer('id')]);
+        self::assertSame([[1, 'wrong', 0], [2, 'right', 1], [1, 'right', 1]], $standing);
+    }
+
+    public function test_what_must_be_answered_is_owed(): void
+    {
+        $sitting = $this->begun([self::one('first'), self::one('second')], ['mustAnswer' => true]);
+        self::assertTrue($sitting->objects('questions')[0]->flag('mustAnswer'));
+        foreach (['went on', 'handed in'] as $do) {
+            self::assertStringContainsString('must be answered', $this->refused($sitting, $do));
+        }
+        $sitting = $this->act($this->act($sitting, 'saved', 1, 'That one'), 'went on');
+        self::assertSame(2, $sitting->objects('questions')[0]->integer('n'));
+    }
+
+    public function test_a_corrected_key_changes_no_mark_that_was_made(): void
+    {
+        $sitting = $this->begun([self::one('kept')]);
+        $sitting = $this->act($sitting, 'checked', 1, 'This one');
+        $db = self::getContainer()->get(Connection::class);
+        $db->executeStatement('UPDATE revision SET content = replace(replace(content, \'"key":true\', \'"key":no\'), \'"key":no\', \'"key":false\') WHERE question_id IN (SELECT id FROM question WHERE stem_key = \'kept\')');
+        self::getContainer()->get('doctrine')->getManager()->clear();
+        $this->act($sitting, 'handed in');
+
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertSame(['right', '1'], [$review->objects('questions')[0]->text('outcome'), $review->object('total')->text('earned')]);
+    }
+
+    /** The state that is kept is the one that all events lead to. */
+    private function sameFromEvents(int $id): void
+    {
+        $sitting = self::getContainer()->get('doctrine')->getManager()->find(Sitting::class, $id) ?? throw new \LogicException();
+        $store = self::getContainer()->get(SittingStore::class);
+        $paper = self::getContainer()->get(Papers::class)->paper($sitting);
+        $conduct = new Conduct($paper, new Terms(Ratio::one()));
+
+        self::assertEquals($conduct->replay($store->events($sitting, $paper)), $store->state($sitting, $paper, $conduct));
+    }
+
+    /**
+     * A sitting of these questions, in this order.
+     *
+     * @param list<array<string, mixed>> $questions
+     * @param array<string, mixed> $rules
+     */
+    private function begun(array $questions, array $rules = []): Fields
+    {
+        $this->logIn('orrell');
+        $steps = [];
+        foreach ($questions as $content) {
+            $made = $this->send('POST', '/api/banks/1/questions', ['objective' => 'Forward', 'content' => $content], status: 201);
+            foreach (['in review', 'cleared'] as $status) {
+                $path = '/api/questions/' . $made->integer('id');
+                $this->send('PUT', $path . '/status', ['status' => $status, 'version' => $this->send('GET', $path)->integer('version')]);
+            }
+            $steps[] = ['question' => 'q' . $made->integer('id')];
+        }
+        $blueprint = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Forward'], 'Blueprint', 201);
+        $path = '/api/blueprints/' . $blueprint->integer('id');
+        $this->send('PUT', $path, ['version' => $blueprint->integer('version'), 'title' => 'Forward', 'plan' => ['steps' => $steps], 'rules' => [...$blueprint->object('rules')->raw(), 'tellsAtOnce' => true, 'forwardOnly' => true, ...$rules]], 'Blueprint');
+        $edition = $this->send('POST', $path . '/editions', ['version' => $this->version($path)], 'Edition', 201);
+        $this->logIn('carrow');
+
+        return $this->send('POST', '/api/editions/' . $edition->integer('id') . '/sittings', schema: 'Sitting', status: 201);
+    }
+
+    /**
+     * @param array<string, string> $settings
+     *
+     * @return array<string, mixed>
+     */
+    private static function one(string $stem, array $settings = [], ?string $leads = null): array
+    {
+        return ['kind' => 'one', 'stem' => $stem, 'choices' => [['id' => 1, 'text' => 'This one', 'key' => true, ...($leads === null ? [] : ['leadsTo' => $leads])], ['id' => 2, 'text' => 'That one', 'key' => false]], ...($settings === [] ? [] : ['settings' => $settings])];
+    }
+
+    private function act(Fields $sitting, string $type, ?int $n = null, ?string $chosen = null): Fields
+    {
+        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', self::event($sitting, $type, $n, $chosen), 'Sitting');
+    }
+
+    private function refused(Fields $sitting, string $type, ?int $n = null, ?string $chosen = null): string
+    {
+        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', self::event($sitting, $type, $n, $chosen), status: 422)->text('detail');
+    }
+
+    /** @return array<string, mixed> */
+    private static function event(Fields $sitting, string $type, ?int $n, ?string $chosen): array
+    {
+        return ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), 'type' => $type, ...($n === null ? [] : ['sheet' => $n]), ...($chosen === null ? [] : ['response' => ['choose' => [self::place($sitting, $chosen)]]])];
+    }
+
+    /** Where a choice stands on the page now; it may be mixed, and anew after a refresher. */
+    private static function place(Fields $sitting, string $chosen): int
+    {
+        $choices = ($sitting->objects('questions')[0] ?? null)?->object('answers')->items('choices') ?? [];
+
+        return (int) array_search($chosen, $choices, true) + 1;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core\Sitting;
+
+use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Sitting\Candidate\CandidateView;
+use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Sitting\Candidate\Review;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\State;
+
+/** A sitting of a paper whose questions stand in one list, by their numbers there; what is refused fails the test. */
+final class PlainSitting
+{
+    public readonly State $state;
+    private readonly Conduct $conduct;
+    private readonly Terms $terms;
+    private int $at = 0;
+
+    public function __construct(private readonly Paper $paper)
+    {
+        $this->terms = new Terms(Ratio::one());
+        $this->conduct = new Conduct($paper, $this->terms);
+        $this->state = $this->conduct->begin();
+        $this->act(Act::START);
+    }
+
+    public function saved(int $n, Response $response): self
+    {
+        return $this->act(Act::SAVE, $n, $response);
+    }
+
+    public function checked(int $n, Response $response): self
+    {
+        return $this->act(Act::CHECK, $n, $response);
+    }
+
+    public function hint(int $n): self
+    {
+        return $this->act(Act::HINT, $n);
+    }
+
+    public function handedIn(): self
+    {
+        return $this->act(Act::HAND_IN);
+    }
+
+    public function view(Mentions $mentions = new Mentions()): Fields
+    {
+        return Fields::ofJson(json_encode((new CandidateView($this->paper, $this->state, $this->terms, $mentions))->toData($this->at), JSON_THROW_ON_ERROR));
+    }
+
+    /** @param Rung|null $rung null: the one that the rules allow */
+    public function review(?Rung $rung = null, Mentions $mentions = new Mentions()): Fields
+    {
+        $review = new Review($this->paper, $this->state, $mentions);
+
+        return Fields::ofJson(json_encode($review->upTo($rung ?? $review->rung(isClosed: false)), JSON_THROW_ON_ERROR));
+    }
+
+    private function act(string $do, ?int $n = null, ?Response $response = null): self
+    {
+        $name = $n === null ? null : array_values($this->paper->questions)[$n - 1]->name;
+        $refused = $this->conduct->take($this->state, new Act($do, $this->at++ * Terms::SECOND, $name, null, $response !== null, json_decode(json_encode($response?->toData(), JSON_THROW_ON_ERROR), true)))->refused;
+
+        return $refused === null ? $this : throw new \LogicException($refused);
+    }
+}
