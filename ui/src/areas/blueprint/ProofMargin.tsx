@@ -169,6 +169,33 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
         />
       </p>
       <p>
+        moving{' '}
+        <EditableChoice
+          label="How candidates move"
+          value={rules.forwardOnly ? 'forward' : 'any'}
+          options={[
+            { value: 'any', words: 'in any order' },
+            { value: 'forward', words: 'forward only, a question a screen' },
+          ]}
+          disabled={readOnly}
+          onChange={(v) => set({ forwardOnly: v === 'forward' })}
+        />
+        ; a question{' '}
+        <EditableChoice
+          label="Whether a question may be left blank"
+          value={rules.mustAnswer ? 'must' : 'may'}
+          options={[
+            { value: 'may', words: 'may be left blank' },
+            { value: 'must', words: 'must be answered' },
+          ]}
+          disabled={readOnly}
+          onChange={(v) => set({ mustAnswer: v === 'must' })}
+        />
+      </p>
+      {!rules.forwardOnly && (
+        <p className="text-quiet">A question’s own time, refresher and where its choices lead hold only when one moves forward.</p>
+      )}
+      <p>
         Who passes sees{' '}
         <EditableChoice
           label="Who passes sees"

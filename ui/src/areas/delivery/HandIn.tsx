@@ -17,14 +17,7 @@ export function HandIn(props: {
   const flagged = sitting.questions.filter((q) => q.answered && q.flagged);
   return (
     <>
-      <Row
-        page={
-          <h1 className="stem">
-            {blank.length === 0 ? 'Every question is answered.' : `${count(blank.length, 'question is', 'questions are')} unanswered.`}
-          </h1>
-        }
-        margin={savedLine}
-      />
+      <Row page={<h1 className="stem">{whatItMeans(sitting, blank.length)}</h1>} margin={savedLine} />
       {[...blank, ...flagged].map((q) => (
         <Row
           key={q.n}
@@ -46,7 +39,7 @@ export function HandIn(props: {
               Hand in the paper
             </button>
             <button className="act" onClick={() => onBack()}>
-              Back to the questions
+              {sitting.questions.length > 1 ? 'Back to the questions' : 'Back'}
             </button>
           </p>
         }
@@ -54,4 +47,10 @@ export function HandIn(props: {
       />
     </>
   );
+}
+
+/** What handing in now means. */
+function whatItMeans({ screen }: Sitting, blank: number): string {
+  if (screen?.goesOn === true) return 'You are not at the end: whatever is still to come counts as unanswered.';
+  return blank === 0 ? 'Every question is answered.' : `${count(blank, 'question is', 'questions are')} unanswered.`;
 }

@@ -5,7 +5,8 @@ import { Row } from '../../parts/PageAndMargin';
 import { AnswerBox } from '../../kinds/AnswerBox';
 import { kindUi } from '../../kinds/registry';
 import { Progress } from './Progress';
-import type { Sitting, useSitting } from './useSitting';
+import { type Sitting, useSecondsLeft, type useSitting } from './useSitting';
+import { ReadPages } from './ReadPages';
 import type { Response, SittingQuestion } from '../../kinds/content';
 import { Told, Watch, Worth } from './SittingMargin';
 
@@ -17,10 +18,12 @@ interface Props {
   clock: ReactNode;
   savedLine: ReactNode;
   onGo: (n: number) => void;
+  /** From the last question of this screen. */
+  onLeave: () => void;
   onHandIn: () => void;
 }
 
-export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLine, onGo, onHandIn }: Props) {
+export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLine, onGo, onLeave, onHandIn }: Props) {
   const { n } = question;
   const [response, setResponse] = useState<Response>(() => {
     const waiting = waitingFor(n);
@@ -37,7 +40,10 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   }
   const timer = useRef<number | undefined>(undefined);
   const unsent = useRef<Response | undefined>(undefined);
-  const last = n === sitting.questions.length;
+  const last = n === sitting.questions.at(-1)?.n;
+  const first = n === sitting.questions[0]?.n;
+  const forward = sitting.screen?.goesOn === true;
+  const free = sitting.screen?.isFree !== false;
   const choices = 'choices' in question.answers ? question.answers.choices.length : 0;
   const open = !question.closed && again;
 
@@ -65,7 +71,11 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     unsent.current = undefined;
     act('checked', n, response);
   };
-  const goOn = () => (last ? onHandIn() : onGo(n + 1));
+  const goOn = () => {
+    flush();
+    if (last) onLeave();
+    else onGo(n + 1);
+  };
   const flag = () => act(question.flagged ? 'unflagged' : 'flagged', n);
 
   useKeys((e) => {
@@ -78,7 +88,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       else goOn();
     } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
       respond(kindUi(question).pressed?.(question, response, Number(e.key)) ?? null, false);
-    } else if (!typing && e.key.toLowerCase() === 'f') {
+    } else if (free && !typing && e.key.toLowerCase() === 'f') {
       flag();
     }
   });
@@ -89,13 +99,16 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         className="pt-5"
         page={
           <p className="path">
-            Question {n} of {sitting.questions.length}
+            Question {n}
+            {!forward && ` of ${sitting.questions.length}`}
+            {sitting.screen?.section && ` · ${sitting.screen.section}`}
             {question.objective && ` · ${question.objective}`}
           </p>
         }
         margin={clock}
         sticky
       />
+      <ReadPages sitting={sitting} />
       <Row
         page={<AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />}
         margin={
@@ -103,7 +116,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
             <Worth sitting={sitting} question={question} />
             <div className="pt-4">
               <Told question={question} />
-              <Hints question={question} onOpen={() => act('hint opened', n)} />
+              <Hints sitting={sitting} question={question} onOpen={() => act('hint opened', n)} />
               <Watch sitting={sitting} n={n} />
             </div>
           </>
@@ -123,7 +136,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
                 Once more
               </button>
             )}
-            {n > 1 && (
+            {!first && (
               <button className="act" onClick={() => onGo(n - 1)}>
                 Back
               </button>
@@ -131,10 +144,12 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
             <button className={sitting.checks && open ? 'act' : 'btn main'} onClick={goOn}>
               Go on
             </button>
-            <button className="act" aria-pressed={question.flagged} onClick={flag}>
-              {question.flagged ? 'No need to come back' : 'Come back to this'}
-            </button>
-            {!last && (
+            {free && (
+              <button className="act" aria-pressed={question.flagged} onClick={flag}>
+                {question.flagged ? 'No need to come back' : 'Come back to this'}
+              </button>
+            )}
+            {(!last || forward) && (
               <button className="act" onClick={onHandIn}>
                 Hand in the paper
               </button>
@@ -145,11 +160,12 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       />
       <Row
         className="pt-7"
-        page={<Progress sitting={sitting} at={n} onGo={onGo} />}
+        page={forward ? <p className="text-sm text-soft">{forwardWords(question)}</p> : <Progress sitting={sitting} at={n} onGo={onGo} />}
         margin={
           <p className="at-desk">
             keys: {choices > 0 && `1–${choices} choose · `}
-            {sitting.checks ? 'Enter checks' : 'Enter goes on'} · F marks it to come back to
+            {sitting.checks ? 'Enter checks' : 'Enter goes on'}
+            {free && ' · F marks it to come back to'}
           </p>
         }
       />
@@ -157,14 +173,25 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   );
 }
 
-function Hints({ question, onOpen }: { question: SittingQuestion; onOpen: () => void }) {
+/** What going on means where there is no way back. */
+const forwardWords = (question: SittingQuestion) =>
+  question.closed
+    ? ''
+    : question.mustAnswer
+      ? 'This question must be answered. Once you go on, it cannot be come back to.'
+      : 'Once you go on, this question cannot be come back to.';
+
+function Hints({ sitting, question, onOpen }: { sitting: Sitting; question: SittingQuestion; onOpen: () => void }) {
   const { nextHint } = question;
+  const wait = useSecondsLeft(sitting, nextHint?.opensAt ?? null);
+  const waits = wait !== null && wait > 0;
   return (
     <>
       {question.hintsOpen.map((text, i) => (
         <Rich key={i} text={text} className="say mb-2" />
       ))}
-      {nextHint?.open && (
+      {nextHint?.open && waits && <p className="text-quiet">a hint in {Math.ceil(wait)} s</p>}
+      {nextHint?.open && !waits && (
         <p>
           <button className="act" onClick={onOpen}>
             Hint

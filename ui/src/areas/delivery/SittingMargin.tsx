@@ -7,6 +7,19 @@ import { Rich } from '../../parts/text/Rich';
 import type { SavedState, Sitting } from './useSitting';
 import type { SittingQuestion } from '../../kinds/content';
 
+/** The time that this question or section has of its own. */
+export function OwnClock({ of, left }: { of: 'question' | 'section'; left: number | null }) {
+  if (left === null) return null;
+  return (
+    <p>
+      <span className={`fig text-[18px]! ${left < 10 ? 'text-wrong' : 'text-ink'}`} role="timer">
+        {clock(left)}
+      </span>{' '}
+      left for this {of}
+    </p>
+  );
+}
+
 export function Clock({ left, seconds }: { left: number | null; seconds: number | null }) {
   if (seconds === null) return <p>no time limit</p>;
   return (

@@ -8,52 +8,60 @@ import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
-import { useSecondsLeft, useSitting } from './useSitting';
-import { Clock, SavedLine } from './SittingMargin';
+import { ReadingScreen } from './ReadingScreen';
+import { useSecondsLeft, useSitting, type Sitting } from './useSitting';
+import { Clock, OwnClock, SavedLine } from './SittingMargin';
 
-/** What a candidate sees: one question at a time, a clear clock, and always whether it is saved. */
+/** What a candidate sees: one question or page at a time, clear clocks, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const { sitting, act, saved, notice, why, dropped, waitingFor } = useSitting(id);
-  const [at, setAt] = useState(1);
+  /** Which question of this screen; screens are told apart by their first. */
+  const [at, setAt] = useState({ screen: 0, i: 0 });
   const [handingIn, setHandingIn] = useState(false);
   const data = sitting.data;
-  const left = useSecondsLeft(data, () => void sitting.refetch());
   if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} home={sitting.error !== null} />;
   if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
-  const question = data.questions[at - 1];
-  const clock = <Clock left={left} seconds={data.seconds} />;
+  const screen = data.questions[0]?.n ?? 0;
+  const i = at.screen === screen ? Math.min(at.i, data.questions.length - 1) : 0;
+  const question = data.questions[i];
+  const clock = <Clocks sitting={data} n={question?.n} refetch={() => void sitting.refetch()} />;
   const savedLine = <SavedLine saved={saved} notice={notice} why={why} />;
+  const goesOn = data.screen?.goesOn === true;
+  const go = (n: number) => setAt({ screen, i: data.questions.findIndex((q) => q.n === n) });
   return (
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
         <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
         <PageAndMargin label="Sitting">
-          {handingIn || !question ? (
+          {handingIn ? (
             <>
               <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />
               <HandIn
                 sitting={data}
                 saved={saved}
                 onBack={(n) => {
-                  setAt(n ?? at);
+                  if (n !== undefined) go(n);
                   setHandingIn(false);
                 }}
                 onHandIn={() => act('handed in')}
                 savedLine={savedLine}
               />
             </>
+          ) : !question ? (
+            <ReadingScreen sitting={data} clock={clock} savedLine={savedLine} act={act} onHandIn={() => setHandingIn(true)} />
           ) : (
-            <Guard what={`Question ${at}`} about={`${at} ${dropped} ${data.events}`}>
+            <Guard what={`Question ${question.n}`} about={`${question.n} ${dropped} ${data.events}`}>
               <OneQuestion
-                key={`${at} ${dropped}`}
+                key={`${question.n} ${dropped} ${rounds(data)}`}
                 waitingFor={waitingFor}
                 sitting={data}
                 question={question}
                 act={act}
                 clock={clock}
                 savedLine={savedLine}
-                onGo={setAt}
+                onGo={go}
+                onLeave={goesOn ? () => act('went on') : () => setHandingIn(true)}
                 onHandIn={() => setHandingIn(true)}
               />
             </Guard>
@@ -61,5 +69,20 @@ export default function SittingPage({ account }: { account: Account }) {
         </PageAndMargin>
       </MediaContext>
     </PagesContext>
+  );
+}
+
+/** Raised when a question comes back to be answered afresh. */
+const rounds = (sitting: Sitting) => (sitting.screen?.goesOn === true && sitting.questions[0]?.told.length === 0 ? 'afresh' : '');
+
+function Clocks({ sitting, n, refetch }: { sitting: Sitting; n: number | undefined; refetch: () => void }) {
+  const left = useSecondsLeft(sitting, sitting.deadline, refetch);
+  const own = sitting.clocks.find((c) => c.of === 'question' && c.n === n) ?? sitting.clocks.find((c) => c.of === 'section');
+  const ownLeft = useSecondsLeft(sitting, own?.ends ?? null, refetch);
+  return (
+    <>
+      {own && <OwnClock of={own.of} left={ownLeft} />}
+      {(sitting.seconds !== null || !own) && <Clock left={left} seconds={sitting.seconds} />}
+    </>
   );
 }

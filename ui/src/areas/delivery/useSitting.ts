@@ -128,15 +128,17 @@ export function useSitting(id: number) {
   return { sitting, act, saved, notice, why, dropped, waitingFor };
 }
 
-/** Seconds left by the server's clock, as well as the browser can tell: corrected with every reply. */
-export function useSecondsLeft(sitting: Sitting | undefined, onZero: () => void): number | null {
+const nothing = () => undefined;
+
+/** Seconds left by the server's clock until a moment of it, as well as the browser can tell: corrected with every reply. */
+export function useSecondsLeft(sitting: Sitting | undefined, ends: number | null, onZero: () => void = nothing): number | null {
   const [left, setLeft] = useState<number | null>(null);
   const zero = useRef(onZero);
   useEffect(() => {
     zero.current = onZero;
   }, [onZero]);
-  const running = sitting?.phase === 'running' && sitting.deadline !== null;
-  const deadline = running ? sitting.deadline : null;
+  const running = sitting?.phase === 'running' && ends !== null;
+  const deadline = running ? ends : null;
   const now = running ? sitting.now : 0;
   useEffect(() => {
     if (deadline === null) return;

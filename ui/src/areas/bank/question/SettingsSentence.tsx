@@ -6,7 +6,7 @@ import type { Content, Margin } from '../../../kinds/content';
 import { settings as facts } from '../../../kinds/facts.gen';
 import { kindFacts, kindUi } from '../../../kinds/registry';
 import { markedBy, type Remembered, reset, withoutKeys } from './marking';
-import { NoEffectYet } from '../../../parts/NoEffectYet';
+import { WhereForward } from '../../../parts/WhereForward';
 import { isWeighed } from '../../../kinds/common/rows/rows';
 
 /** What is shown where a setting has no value at all, and takes the value away when typed. */
@@ -74,7 +74,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
   );
   const weighed = isWeighed(content);
   const several = get('attempts') !== '1';
-  const timed = get('time') !== '';
+  const timed = !['', 'none'].includes(get('time'));
   const judged = isJudged && get('key') !== 'none';
   const hints = (content.hints ?? []).length > 0;
   const rest = (
@@ -88,7 +88,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
             { value: 'blank', words: 'counts as blank' },
             { value: 'marks', words: 'marks what was entered' },
           ])}{' '}
-          <NoEffectYet />
+          <WhereForward />
         </>
       )}
       {isJudged && (
@@ -144,7 +144,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
       )}
       {own.refresher !== undefined && (
         <p>
-          after the last failed attempt to “{own.refresher}” <NoEffectYet />
+          after the last failed attempt to “{own.refresher}” <WhereForward />
         </p>
       )}
       {problem !== null && problem.field !== null && problem.field in own && (

@@ -12,7 +12,7 @@ import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { type Account, mayEdit } from '../../people/session';
 import type { Kind } from '../../../kinds/content';
 import { kinds } from '../../../kinds/facts.gen';
-import { NoEffectYet } from '../../../parts/NoEffectYet';
+import { WhereForward } from '../../../parts/WhereForward';
 
 const meaning: Record<string, string> = {
   points: 'a question is worth',
@@ -148,7 +148,7 @@ function SettingsSheet({ bank, stored, readOnly }: { bank: number; stored: BankS
                   disabled={readOnly || saving.isSaving}
                   onChange={(typed) => put({ ...settings, [word]: typed.replace('−', '-') })}
                 />{' '}
-                {['time', 'late'].includes(word) && <NoEffectYet />}
+                {['time', 'late'].includes(word) && <WhereForward />}
               </p>
             }
             margin={

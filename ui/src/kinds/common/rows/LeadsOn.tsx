@@ -3,6 +3,7 @@ import { PagesContext } from '../../../parts/text/media';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Choice } from '../../content';
 import { NoEffectYet } from '../../../parts/NoEffectYet';
+import { WhereForward } from '../../../parts/WhereForward';
 import { plain } from './rows';
 
 interface Props {
@@ -75,10 +76,16 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
           />
         </>
       )}
-      {!none && (
+      {choice.leadsTo && (
         <>
           {' '}
-          <NoEffectYet />
+          <WhereForward />
+        </>
+      )}
+      {tallies.length > 0 && (
+        <>
+          {' '}
+          <NoEffectYet what=", the tally" />
         </>
       )}
     </p>

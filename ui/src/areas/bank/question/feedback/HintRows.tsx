@@ -3,7 +3,6 @@ import { Row } from '../../../../parts/PageAndMargin';
 import { Editable } from '../../../../parts/fields/Editable';
 import type { Content, Margin } from '../../../../kinds/content';
 import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
-import { NoEffectYet } from '../../../../parts/NoEffectYet';
 import { nextId, plain } from '../../../../kinds/common/rows/rows';
 
 type Hint = NonNullable<Content['hints']>[number];
@@ -49,12 +48,6 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
                   disabled={readOnly}
                   onChange={(v) => change(i, { after: v.replace(/^0 ?s$/, '0') })}
                 />
-                {hint.after !== undefined && !['0', 0, '0 s'].includes(hint.after) && (
-                  <>
-                    {' '}
-                    <NoEffectYet />
-                  </>
-                )}
                 , costs{' '}
                 <Editable
                   label={`What hint ${i + 1} costs`}

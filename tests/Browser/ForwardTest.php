@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+/** An assessment that is gone through forward: a question a screen, read again and once more, a clock of its own, a hint that waits. */
+final class ForwardTest extends BrowserTestCase
+{
+    public function test_forward_through_an_assessment(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/blueprints/' . $this->made());
+        $page->see('in any order');
+        $page->see('hold only when one moves forward');
+        $page->click('in any order');
+        $page->find('//*[@role="menuitemradio" or @role="menuitem" or @role="option"][contains(., "forward only")]')->click();
+        $page->until(static fn (): bool => !str_contains($page->text(), 'hold only when one moves forward'), 'the rule is taken');
+        $page->see(' saved');
+        $page->click('Rehearse');
+        $page->see('How is a smoker lit?');
+        self::assertStringNotContainsString('Come back to this', $page->text());
+
+        $page->find('//button[@role="radio"][contains(., "From above")]')->click();
+        $page->click('Check');
+        $page->see('Wrong.');
+        $page->click('Go on');
+        $page->see('Lighting a smoker');
+        $page->click('Go on');
+        $page->see('How is a smoker lit?');
+        $page->find('//button[@role="radio"][contains(., "From below") and @aria-checked="false"]')->click();
+        $page->click('Check');
+        $page->see('Right: 10 of 10.');
+        $page->click('Go on');
+
+        $page->see('left for this question');
+        $page->see('a hint in');
+        $page->see('costs 1 point');
+        $page->click('Hint');
+        $page->see('Think of where there is room.');
+        $page->see('left for this question');
+        $page->see('Time ran out.', 20);
+        $page->click('Go on');
+        $page->see('That was the last question.');
+        $page->click('Hand in the paper');
+        $page->see('10 of 20 points');
+        $page->see('out of time');
+    }
+
+    /** @return int the blueprint of two fixed questions */
+    private function made(): int
+    {
+        $this->page->see('The bank by objective');
+        $this->page->script(<<<'JS'
+            (async () => {
+              const ask = async (method, path, body) => {
+                const answer = await fetch('/api' + path, { method, headers: { 'Content-Type': 'application/json', 'X-Zetema': '1' }, body: body && JSON.stringify(body) });
+                return answer.json();
+              };
+              await ask('POST', '/banks/1/pages', { name: 'care', heading: 'Lighting a smoker', reads: 'Begin with *dry* straw.' });
+              const steps = [];
+              for (const [stem, settings, hints] of [
+                ['How is a smoker lit?', { refresher: 'care', points: '10' }, []],
+                ['Which frame is lifted first?', { time: '12 s', points: '10' }, [{ text: 'Think of where there is room.', after: 2, costs: '1' }]],
+              ]) {
+                const choices = ['From below', 'From above'].map((text, i) => ({ id: i + 1, text, key: i === 0 }));
+                const { id } = await ask('POST', '/banks/1/questions', { objective: 'Hive inspection', content: { kind: 'one', stem, choices, settings, hints } });
+                for (const status of ['in review', 'cleared']) {
+                  const { version } = await ask('GET', '/questions/' + id);
+                  await ask('PUT', `/questions/${id}/status`, { status, version });
+                }
+                steps.push({ question: 'q' + id });
+              }
+              const made = await ask('POST', '/banks/1/blueprints', { title: 'A morning at the hives' });
+              await ask('PUT', '/blueprints/' + made.id, { version: made.version, title: made.title, plan: { steps }, rules: { ...made.rules, tellsAtOnce: true } });
+              window.made = made.id;
+            })();
+            JS);
+        $id = null;
+        $this->page->until(function () use (&$id): bool {
+            $id = $this->page->script('return window.made ?? null');
+
+            return $id !== null;
+        }, 'the assessment is made');
+
+        return is_int($id) ? $id : 0;
+    }
+}
