@@ -18,6 +18,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Candidate\WhyRefused;
+use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
@@ -94,13 +95,11 @@ final readonly class Invigilation
         }
 
         return $this->db->transactional(function () use ($sitting, $going, $until): Going {
-            $this->store->lock($sitting);
-            $state = $this->store->state($sitting, $going->paper, $going->conduct); // nobody else has written it meanwhile
+            $state = $this->store->state($sitting, $going->paper, $going->conduct); // what stands now that nobody else can write
             $before = clone $state;
             $events = $going->conduct->settle($state, $until);
             if ($events !== []) {
                 $this->store->keep($sitting, $going->paper, $going->terms, $before, $state, $events, self::OWN . $state->events);
-                $this->em->refresh($sitting);
             }
 
             return $going->at($state);
@@ -118,9 +117,8 @@ final readonly class Invigilation
         if (preg_match('/^[A-Za-z0-9_-]{1,60}$/D', $request) !== 1) {
             throw new Malformed('request', 'must be an id of 1 to 60 letters, digits, hyphens or underscores');
         }
-        $going = $this->going($sitting);
-        [$going, $why] = $this->db->transactional(fn (): array => $this->actOnce($sitting, $going, $body, $request));
-        $this->em->refresh($sitting);
+        $paper = $this->papers->paper($sitting); // put together before the lock is taken
+        [$going, $why] = $this->db->transactional(fn (): array => $this->actOnce($sitting, $paper, $body, $request));
         if ($why !== null) { // told once what the clock did is kept
             throw new Refused(WhyRefused::inWords($why));
         }
@@ -141,13 +139,17 @@ final readonly class Invigilation
         return (int) $this->clock->now()->format('Uu');
     }
 
-    /** @return array{Going, string|null} as it stands then, and why it was refused */
-    private function actOnce(Sitting $sitting, Going $going, Fields $body, string $request): array
+    /**
+     * The transaction has the write lock from its beginning (SqlitePragmas), so that no two windows build on the same event.
+     *
+     * @return array{Going, string|null} as it stands then, and why it was refused
+     */
+    private function actOnce(Sitting $sitting, Paper $paper, Fields $body, string $request): array
     {
-        $this->store->lock($sitting);
-        $going = $going->at($this->store->state($sitting, $going->paper, $going->conduct));
+        $conduct = new Conduct($paper, $terms = $this->terms());
+        [$state, $before] = $this->store->stateAndRequest($sitting, $paper, $conduct, $request);
+        $going = new Going($paper, $terms, $conduct, $state);
         $asked = new AskedByPage($going, $body);
-        $before = $this->store->ofRequest($sitting, $request);
         if ($before !== null) {
             return $asked->isTheSameAs($before) ? [$going, null] : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
         }
@@ -177,7 +179,6 @@ final readonly class Invigilation
         $paper = $this->papers->paper($sitting);
         $conduct = new Conduct($paper, $terms = $this->terms());
         $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
-        $this->em->refresh($sitting);
 
         return $sitting;
     }

@@ -91,7 +91,7 @@ final readonly class Papers
     {
         $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]); // all at once
 
-        return (new PaperMaker($blueprint, fn (string $question): array => [$this->revision($revisions[$question])->question(), $bank]))->paper($form);
+        return (new PaperMaker($blueprint, fn (string $question): array => [$this->revision($revisions[$question])->asDealt(), $bank]))->paper($form);
     }
 
     private function revision(int $id): Revision

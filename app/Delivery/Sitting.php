@@ -67,7 +67,7 @@ class Sitting
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Blueprint $blueprint,
-        #[ORM\ManyToOne]
+        #[ORM\ManyToOne(fetch: 'EAGER')]
         public readonly ?Edition $edition,
         #[ORM\Column(type: Types::BIGINT)]
         public readonly int $seed,
@@ -75,6 +75,21 @@ class Sitting
         public readonly array $form,
     ) {
         $this->rehearsed = $edition === null ? ['plan' => $blueprint->plan()->toData(), 'rules' => $blueprint->rules()->toData()] : null;
+    }
+
+    /**
+     * What its events have come to, for lists.
+     *
+     * @param array{earned: string, max: string, percent: string|null, passed: bool|null}|null $result
+     *
+     * @return array<string, mixed> the columns to write
+     */
+    public function cameTo(?int $startedAt, ?int $due, ?int $endedAt, ?array $result): array
+    {
+        [$this->startedAt, $this->due, $this->endedAt] = [$startedAt, $due, $endedAt];
+        ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed] = $result ?? $this->result();
+
+        return ['started_at' => $startedAt, 'due' => $due, 'ended_at' => $endedAt, ...$this->result()];
     }
 
     public function isRehearsal(): bool

@@ -45,18 +45,19 @@ final readonly class SittingStore
         }
     }
 
-    /** Taking the write lock first keeps two windows from both building on the same event. */
-    public function lock(Sitting $sitting): void
+    /**
+     * The state as it stands now, and the event that a request with this id brought about before.
+     *
+     * @return array{State, array{kind: string, place: string|null, data: string|null}|null}
+     */
+    public function stateAndRequest(Sitting $sitting, Paper $paper, Conduct $conduct, string $request): array
     {
-        $this->db->executeStatement('UPDATE sitting SET seed = seed WHERE id = ?', [$sitting->id]);
-    }
+        $row = $this->db->fetchAssociative('SELECT s.state, e.kind, e.place, e.data FROM sitting s LEFT JOIN sitting_event e ON e.sitting_id = s.id AND e.request = ? WHERE s.id = ?', [$request, $sitting->id]);
+        $text = static fn (string $column): ?string => is_array($row) && is_string($row[$column]) ? $row[$column] : null;
+        $stored = $text('state');
+        $state = $stored === null ? $conduct->replay($this->events($sitting, $paper)) : Snapshot::read(Fields::ofJson($stored), $paper);
 
-    /** @return array{kind: string, place: string|null, data: string|null}|null the event that a request with this id brought about */
-    public function ofRequest(Sitting $sitting, string $request): ?array
-    {
-        $row = $this->db->fetchAssociative('SELECT kind, place, data FROM sitting_event WHERE sitting_id = ? AND request = ?', [$sitting->id, $request]);
-
-        return $row === false ? null : ['kind' => is_string($row['kind']) ? $row['kind'] : '', 'place' => is_string($row['place']) ? $row['place'] : null, 'data' => is_string($row['data']) ? $row['data'] : null];
+        return [$state, $text('kind') === null ? null : ['kind' => $text('kind'), 'place' => $text('place'), 'data' => $text('data')]];
     }
 
     /**
@@ -77,13 +78,13 @@ final readonly class SittingStore
         $due = (new Clocks($paper, $terms))->due($after);
         $result = new Review($paper, $after);
         $total = $after->ended === null ? null : $result->total();
-        $this->db->update('sitting', [
-            'state' => Snapshot::toData($after),
-            'started_at' => $after->startedAt === null ? null : intdiv($after->startedAt, 1000),
-            'ended_at' => $after->ended === null ? null : intdiv($after->ended['at'], 1000),
-            'due' => $due === null ? null : intdiv($due->at, 1000),
-            ...($total === null ? [] : ['earned' => $total['earned'], 'max' => $total['max'], 'percent' => $total['percent'], 'passed' => $result->passed()]),
-        ], ['id' => $sitting->id], ['state' => Types::JSON, 'passed' => Types::BOOLEAN]);
+        $columns = $sitting->cameTo(
+            $after->startedAt === null ? null : intdiv($after->startedAt, 1000),
+            $due === null ? null : intdiv($due->at, 1000),
+            $after->ended === null ? null : intdiv($after->ended['at'], 1000),
+            $total === null ? null : [...$total, 'passed' => $result->passed()],
+        );
+        $this->db->update('sitting', ['state' => Snapshot::toData($after), ...$columns], ['id' => $sitting->id], ['state' => Types::JSON, 'passed' => Types::BOOLEAN]);
         foreach ($paper->questions as $place) {
             if ($before->visit($place->id) !== $after->visit($place->id)) {
                 $this->marks($sitting, $place, $before, $after);

@@ -29,18 +29,19 @@ final readonly class WatchMargin
             $verdict = $standing->mark->verdict ?? (new Marker())->mark($place->plan, $visit->saved, $visit->attempt(), $visit->hints);
             $sum = $sum->plus($verdict->earned);
             $max = $max->plus($place->plan->max());
-            $rows[] = ['n' => $i + 1, 'question' => $this->question($place->name), 'name' => $place->question->name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
+            [$question, $name] = $this->question($place->name);
+            $rows[] = ['n' => $i + 1, 'question' => $question, 'name' => $name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
         }
 
         return ['seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $max, 'questions' => $rows];
     }
 
-    /** The number of a dealt question, so that its author can go straight to it; the first forms named revisions. */
-    private function question(string $name): int
+    /** @return array{int, string|null} number and name of a dealt question, so that its author can go straight to it; the first forms named revisions */
+    private function question(string $dealt): array
     {
-        $number = (int) substr($name, 1);
-        $id = str_starts_with($name, 'r') ? $this->db->fetchOne('SELECT question_id FROM revision WHERE id = ?', [$number]) : $number;
+        $which = str_starts_with($dealt, 'r') ? '(SELECT question_id FROM revision WHERE id = ?)' : '?';
+        $row = $this->db->fetchNumeric('SELECT id, name FROM question WHERE id = ' . $which, [(int) substr($dealt, 1)]);
 
-        return is_numeric($id) ? (int) $id : 0;
+        return $row === false ? [0, null] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null];
     }
 }

@@ -45,7 +45,6 @@ final readonly class PastSittings
                 $events = $conduct->take($state, $act)->events;
                 $this->store->keep($sitting, $paper, $terms, $before, $state, $events, Invigilation::OWN . 'demo-' . $state->events);
             }
-            $this->em->refresh($sitting);
         }
     }
 

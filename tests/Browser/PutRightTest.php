@@ -197,7 +197,7 @@ final class PutRightTest extends BrowserTestCase
         $page->see('what it says');
         $page->field('Stem')->sendKeys('Which mite?');
         $page->field('Accepted answer 1')->sendKeys('varroa');
-        foreach ([['What is ignored', 'case, accents', 'ignores case, accents'], ['Attempts', '2', '2 attempts'], ['What a later attempt costs', '1, 50 %', 'a later one costs 1, 50 %'], ['Time', '1:30', '(kept; sittings do not obey it yet)']] as [$label, $typed, $shown]) {
+        foreach ([['What is ignored', 'case, accents', 'ignores case, accents'], ['Attempts', '2', '2 attempts'], ['What a later attempt costs', '1, 50 %', 'a later one costs 1, 50 %'], ['Time', '1:30', '(where one moves forward)']] as [$label, $typed, $shown]) {
             $page->find("//button[starts-with(@aria-label, \"$label:\")]")->click();
             $page->type($typed . Key::ENTER);
             $page->see($shown);

@@ -68,12 +68,12 @@ final readonly class Media
     public function mentioned(Bank $bank, Mentions $mentions): array
     {
         $pages = [];
-        foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $mentions->pages()]) as $page) {
+        foreach ($mentions->pages() === [] ? [] : $this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $mentions->pages()]) as $page) {
             $pages[$page->name()] = ['heading' => $page->heading(), 'reads' => $page->reads()];
             $mentions->inTexts($page->reads());
         }
         $media = [];
-        foreach ($this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
+        foreach ($mentions->files() === [] ? [] : $this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
             $media[$medium->name] = $medium->toData();
         }
 

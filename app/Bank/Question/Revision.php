@@ -190,6 +190,12 @@ class Revision
         return $this->content;
     }
 
+    /** The core's question as it is dealt: without what its bank calls it, so that nothing but the revision is read. */
+    public function asDealt(): Core\Question
+    {
+        return Core\Question::fromData(Fields::of($this->content), null, $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), Core\Status::Cleared, verified: true);
+    }
+
     /** The core's question, with the name and objective it has in the bank; only of one that is whole. */
     public function question(): Core\Question
     {
