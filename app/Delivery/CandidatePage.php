@@ -22,7 +22,7 @@ final readonly class CandidatePage
         $mentions = new Mentions();
         $view = (new CandidateView($going->paper, $going->state, $going->terms, $mentions))->toData($now);
 
-        return [...$view, ...$this->media->mentioned($sitting->blueprint->bank, $mentions)];
+        return [...$view, ...$this->mentioned($sitting, $mentions)];
     }
 
     /** @return array<string, mixed> */
@@ -32,6 +32,12 @@ final readonly class CandidatePage
         $review = new Review($going->paper, $going->state, $mentions);
         $told = $review->upTo($review->rung(isClosed: false));
 
-        return [...$told, ...$this->media->mentioned($sitting->blueprint->bank, $mentions)];
+        return [...$told, ...$this->mentioned($sitting, $mentions)];
+    }
+
+    /** @return array<string, mixed> the bank is asked only if something is mentioned */
+    private function mentioned(Sitting $sitting, Mentions $mentions): array
+    {
+        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->media->mentioned($sitting->blueprint->bank, $mentions);
     }
 }

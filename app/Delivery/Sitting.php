@@ -51,9 +51,9 @@ class Sitting
     #[ORM\Column(nullable: true)]
     private ?bool $passed = null;
 
-    /** @var array<string, mixed>|null the state, with the number of events it stands for; null: none was taken yet */
-    #[ORM\Column(type: Types::JSON, nullable: true)]
-    private ?array $state = null;
+    /** The state as JSON, with the number of events it stands for; null: none was taken yet. Read by SittingStore, where it is written. */
+    #[ORM\Column(type: Types::TEXT, nullable: true)]
+    private ?string $state = null;
 
     /** @var array{plan: array<string, mixed>, rules: array<string, mixed>}|null of a rehearsal: what the blueprint said then */
     #[ORM\Column(type: Types::JSON, nullable: true)]
@@ -122,11 +122,5 @@ class Sitting
     public function due(): ?int
     {
         return $this->due;
-    }
-
-    /** @return array<string, mixed>|null */
-    public function state(): ?array
-    {
-        return $this->state;
     }
 }

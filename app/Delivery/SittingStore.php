@@ -84,7 +84,7 @@ final readonly class SittingStore
             $after->ended === null ? null : intdiv($after->ended['at'], 1000),
             $total === null ? null : [...$total, 'passed' => $result->passed()],
         );
-        $this->db->update('sitting', ['state' => Snapshot::toData($after), ...$columns], ['id' => $sitting->id], ['state' => Types::JSON, 'passed' => Types::BOOLEAN]);
+        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN]);
         foreach ($paper->questions as $place) {
             if ($before->visit($place->id) !== $after->visit($place->id)) {
                 $this->marks($sitting, $place, $before, $after);

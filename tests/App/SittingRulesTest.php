@@ -111,6 +111,21 @@ final class SittingRulesTest extends ApiTestCase
         self::assertSame(['right', '1'], [$review->objects('questions')[0]->text('outcome'), $review->object('total')->text('earned')]);
     }
 
+    public function test_a_save_takes_six_statements_however_many_events_there_are(): void
+    {
+        $sitting = $this->begun([self::one('first'), self::one('second')]);
+        $counts = [];
+        $holder = self::getContainer()->get('doctrine.debug_data_holder');
+        foreach (range(1, 12) as $i) {
+            self::getContainer()->get('doctrine')->getManager()->clear();
+            $holder->reset();
+            $sitting = $this->act($sitting, 'saved', 1, $i % 2 === 0 ? 'This one' : 'That one');
+            $counts[] = count(array_filter($holder->getData()['default'] ?? [], static fn (array $query): bool => preg_match('/^(SELECT|INSERT|UPDATE|DELETE)/', is_string($query['sql'] ?? null) ? $query['sql'] : '') === 1));
+        }
+
+        self::assertLessThanOrEqual(6, max($counts), (string) json_encode(array_map(static fn (array $query): mixed => $query['sql'] ?? '', $holder->getData()['default'] ?? [])));
+    }
+
     /** The state that is kept is the one that all events lead to. */
     private function sameFromEvents(int $id): void
     {

@@ -10,21 +10,25 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, or a large bank behind the real server')]
+#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank or a crowd of candidates behind the real server')]
 final readonly class BenchCommand
 {
-    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank)
+    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting)
     {
     }
 
     public function __invoke(
         OutputInterface $output,
-        #[Argument('What to measure: marking, deal or bank')]
+        #[Argument('What to measure: marking, deal, bank or sitting')]
         string $what,
         #[Argument('For marking: a file in the text format; the demo if none is named')]
         string $file = '',
         #[Option('For bank: how many questions it has')]
         string $questions = '100000',
+        #[Option('For sitting: how many candidates there are at once')]
+        string $candidates = '200',
+        #[Option('For sitting: how often the server is killed meanwhile, instead of being timed')]
+        string $kills = '0',
     ): int {
         if (preg_match('/^[1-9]\d{2,6}$/', $questions) !== 1) {
             throw new InvalidArgumentException('--questions is a number from 100.');
@@ -34,7 +38,8 @@ final readonly class BenchCommand
             'marking' => $this->marking->run($output, $file),
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
-            default => throw new InvalidArgumentException('There are three things to measure: marking, deal and bank.'),
+            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates))),
+            default => throw new InvalidArgumentException('There are four things to measure: marking, deal, bank and sitting.'),
         };
     }
 }

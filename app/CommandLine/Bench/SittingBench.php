@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine\Bench;
+
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Process\Process;
+
+/** A crowd: candidates who each save every five seconds for a minute, over HTTP, beside a request that does nothing. */
+final class SittingBench
+{
+    private const SECONDS = 60;
+    private const EVERY = 5;
+    private const QUESTIONS = 35;
+
+    private string $address = '';
+    private OutputInterface $output;
+
+    public function __construct(#[Autowire('%kernel.project_dir%')] private readonly string $root)
+    {
+    }
+
+    public function run(OutputInterface $output, int $candidates): int
+    {
+        $this->output = $output;
+        $db = $this->database($candidates);
+        $server = $this->server();
+        try {
+            $this->measure($db, $candidates, $this->edition());
+        } finally {
+            $server->stop(0, 9);
+        }
+
+        return 0;
+    }
+
+    /** Candidates save and go on while the server is killed, again and again; every acknowledged event is there, once. */
+    public function kills(OutputInterface $output, int $kills): int
+    {
+        $db = $this->database(20);
+        $server = $this->server();
+        $crowd = $this->crowd(20, $this->edition());
+        for ($kill = 0; $kill < $kills; ++$kill) {
+            $at = random_int(50, 950) / 1000;
+            $killed = false;
+            (new Crowd($crowd))->run(1.0, 0.2, static function (float $since) use (&$killed, $at, $server): void {
+                if (!$killed && $since > $at) {
+                    posix_kill(-(int) $server->getPid(), SIGKILL);
+                    $killed = true;
+                }
+            });
+            $server->stop(0, 9);
+            $server = $this->server();
+        }
+        (new Crowd($crowd))->run(1.0, 0.2);
+        $server->stop(0, 9);
+        $acknowledged = array_merge(...array_map(static fn (Sitter $sitter): array => $sitter->acknowledged, $crowd));
+        $query = $db->query('SELECT request, COUNT(*) FROM sitting_event GROUP BY request');
+        $kept = $query === false ? [] : $query->fetchAll(\PDO::FETCH_KEY_PAIR);
+        $once = count(array_filter($acknowledged, static fn (string $request): bool => ($kept[$request] ?? 0) === 1));
+        $output->writeln(sprintf('%d kills while 20 candidates wrote: %d acknowledged, %d of them found once', $kills, count($acknowledged), $once));
+
+        return $once === count($acknowledged) && count(array_unique($acknowledged)) === $once ? 0 : 1;
+    }
+
+    private function database(int $candidates): \PDO
+    {
+        $database = $this->environment()['DATABASE_URL'];
+        $file = substr($database, strlen('sqlite:///'));
+        is_dir(dirname($file)) || mkdir(dirname($file), recursive: true);
+        array_map(unlink(...), array_filter((array) glob($file . '*'), is_string(...)));
+        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:make-large-bank', '2000']] as $command) {
+            (new Process(['php', 'bin/console', ...$command], $this->root, $this->environment(), timeout: null))->mustRun();
+        }
+        $db = new \PDO('sqlite:' . $file);
+        $db->exec('PRAGMA busy_timeout = 8000');
+        for ($i = 0; $i < $candidates; ++$i) {
+            $db->prepare("INSERT INTO account (login, name, role, password_hash) VALUES (?, ?, 'candidate', ?)")->execute(["crowd$i", "C. $i", password_hash(LargeBank::PASSWORD, PASSWORD_BCRYPT, ['cost' => 4])]);
+        }
+
+        return $db;
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        $database = $this->root . '/var/bench/sitting.sqlite';
+
+        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media', 'PHP_CLI_SERVER_WORKERS' => '4'];
+    }
+
+    /** PHP's own server with four workers, in a group of its own. */
+    private function server(): Process
+    {
+        $port = $this->address === '' ? self::freePort() : (int) substr($this->address, (int) strrpos($this->address, ':') + 1);
+        $this->address = 'http://127.0.0.1:' . $port;
+        $server = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=128M', '-S', '127.0.0.1:' . $port, '-t', 'public', 'public/router.php'], $this->root, $this->environment(), timeout: null);
+        $server->disableOutput();
+        $server->start();
+        for ($i = 0; $i < 100 && !is_resource(@fsockopen('127.0.0.1', $port)); ++$i) {
+            usleep(50_000);
+        }
+
+        return $server;
+    }
+
+    /** @return list<Sitter> */
+    private function crowd(int $candidates, int $edition): array
+    {
+        $crowd = [];
+        for ($i = 0; $i < $candidates; ++$i) {
+            $client = new BenchClient($this->address, "crowd$i");
+            $crowd[] = new Sitter($client, $client->ask('POST', "/api/editions/$edition/sittings", []));
+        }
+
+        return $crowd;
+    }
+
+    /** @return int an edition of 35 questions with a clock each, gone through forward */
+    private function edition(): int
+    {
+        $author = new BenchClient($this->address, 'author');
+        $settings = $author->ask('GET', '/api/banks/1/settings');
+        $author->ask('PUT', '/api/banks/1/settings', ['version' => $settings['version'] ?? 0, 'settings' => ['time' => '5 min', 'shuffle' => 'yes']]);
+        $blueprint = $author->ask('POST', '/api/banks/1/blueprints', ['title' => 'Crowd']);
+        $rules = is_array($blueprint['rules'] ?? null) ? $blueprint['rules'] : [];
+        $id = is_int($blueprint['id'] ?? null) ? $blueprint['id'] : 0;
+        $plan = ['steps' => [['draw' => ['take' => self::QUESTIONS, 'pool' => ['kinds' => ['one']]]]]];
+        $saved = $author->ask('PUT', "/api/blueprints/$id", ['version' => $blueprint['version'] ?? 0, 'title' => 'Crowd', 'plan' => $plan, 'rules' => [...$rules, 'tellsAtOnce' => true, 'forwardOnly' => true]]);
+        $edition = $author->ask('POST', "/api/blueprints/$id/editions", ['version' => $saved['version'] ?? 0]);
+
+        return is_int($edition['id'] ?? null) ? $edition['id'] : throw new \RuntimeException('no edition was frozen');
+    }
+
+    private function measure(\PDO $db, int $candidates, int $edition): void
+    {
+        $crowd = $this->crowd($candidates, $edition);
+        $nothing = new Times();
+        $save = new Times();
+        for ($i = 0; $i < 60; ++$i) {
+            $sitter = $crowd[$i % $candidates];
+            $nothing->take(static fn (): array => $sitter->client->ask('GET', '/api/me'));
+            $save->take(static fn (): array => $sitter->went($sitter->client->ask(...$sitter->next())));
+        }
+        $this->output->writeln(sprintf("%s, %d candidates, %d questions with a clock each\none after the other: nothing %.1f ms (p95 %.1f), a save %.1f (p95 %.1f): %.1f × nothing", date('j F Y'), $candidates, self::QUESTIONS, $nothing->median(), $nothing->p95(), $save->median(), $save->p95(), $save->median() / $nothing->median()));
+        $before = $this->events($db);
+        $crowded = (new Crowd($crowd))->run(self::SECONDS, self::EVERY);
+        $kept = $this->events($db) - $before;
+        $this->output->writeln(sprintf('the crowd: %d requests in %d s, %.1f a second of %.1f asked for; median %.0f ms, p95 %.0f ms, longest %.0f ms; %d errors', $crowded->answered, self::SECONDS, $crowded->answered / self::SECONDS, $candidates / self::EVERY, $crowded->at(0.5), $crowded->at(0.95), $crowded->at(1.0), $crowded->errors));
+        $this->output->writeln(sprintf('acknowledged %d, found in the database %d: %s', $crowded->answered, $kept, $kept >= $crowded->answered ? 'none lost' : 'LOST'));
+    }
+
+    private function events(\PDO $db): int
+    {
+        $count = $db->query("SELECT COUNT(*) FROM sitting_event WHERE kind IN ('saved', 'went on')");
+        $row = $count === false ? false : $count->fetchColumn();
+
+        return is_numeric($row) ? (int) $row : 0;
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        $name = is_resource($socket) ? (string) stream_socket_get_name($socket, false) : '';
+        is_resource($socket) && fclose($socket);
+
+        return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+}
