@@ -132,6 +132,7 @@ final readonly class BlueprintEditing
         $this->em->persist($edition);
         $this->em->flush();
         $stock->hold($edition, $dealer->held());
+        $this->em->getConnection()->executeStatement('INSERT INTO edition_page (edition_id, name, heading, reads) SELECT ?, name, heading, reads FROM page WHERE bank_id = ?', [$edition->id, $blueprint->bank->id]);
 
         return $edition;
     }

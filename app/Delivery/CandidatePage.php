@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Media\Media;
+use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\EditionPage;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Mentions;
 use Zetema\Core\Sitting\Candidate\Review;
@@ -12,7 +15,7 @@ use Zetema\Core\Sitting\Candidate\Review;
 /** What a candidate's page is told, with the pages and files that the author's texts in it mention, and no others. */
 final readonly class CandidatePage
 {
-    public function __construct(private Media $media)
+    public function __construct(private Media $media, private EntityManagerInterface $em)
     {
     }
 
@@ -35,9 +38,20 @@ final readonly class CandidatePage
         return [...$told, ...$this->mentioned($sitting, $mentions)];
     }
 
+    /** @return list<array{name: string, heading: string|null, reads: string}>|null pages as they read when the edition was frozen; null in a rehearsal */
+    private function frozen(?Edition $edition, Mentions $mentions): ?array
+    {
+        if ($edition === null) {
+            return null;
+        }
+        $pages = $mentions->pages() === [] ? [] : $this->em->getRepository(EditionPage::class)->findBy(['edition' => $edition, 'name' => $mentions->pages()]);
+
+        return array_map(static fn (EditionPage $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads], $pages);
+    }
+
     /** @return array<string, mixed> the bank is asked only if something is mentioned */
     private function mentioned(Sitting $sitting, Mentions $mentions): array
     {
-        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->media->mentioned($sitting->blueprint->bank, $mentions);
+        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->media->mentioned($sitting->blueprint->bank, $mentions, $this->frozen($sitting->edition, $mentions));
     }
 }

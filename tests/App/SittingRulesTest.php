@@ -87,6 +87,32 @@ final class SittingRulesTest extends ApiTestCase
         self::assertSame([[1, 'wrong', 0], [2, 'right', 1], [1, 'right', 1]], $standing);
     }
 
+    public function test_what_changes_in_the_bank_reaches_no_frozen_page_order_plan_or_mark(): void
+    {
+        $this->logIn('orrell');
+        $page = $this->send('POST', '/api/banks/1/pages', ['name' => 'care', 'heading' => 'As it was', 'reads' => 'Read about care.'], status: 201);
+        $questions = [self::one('first', ['refresher' => 'care', 'points' => '3']), self::one('second')];
+        $sitting = $this->begun($questions);
+        $edition = self::getContainer()->get(Connection::class)->fetchOne('SELECT edition_id FROM sitting WHERE id = ?', [$sitting->integer('id')]);
+        $this->logIn('orrell');
+        $this->send('PUT', '/api/pages/' . $page->integer('id'), ['version' => $page->integer('version'), 'name' => 'care', 'heading' => 'As it is', 'reads' => 'Read something else.']);
+        $this->send('PUT', '/api/banks/1/settings', ['version' => $this->send('GET', '/api/banks/1/settings')->integer('version'), 'settings' => ['shuffle' => 'no', 'wrong costs' => '2', 'attempts' => '3', 'time' => '10 s']]);
+        foreach (self::getContainer()->get(Connection::class)->fetchFirstColumn("SELECT id FROM question WHERE stem_key IN ('first', 'second')") as $id) {
+            $path = '/api/questions/' . (is_numeric($id) ? (int) $id : 0);
+            $now = $this->send('GET', $path);
+            $this->send('PUT', $path, ['version' => $now->integer('version'), 'name' => '', 'objective' => 'Elsewhere', 'content' => [...$now->object('content')->raw(), 'stem' => 'Another question', 'settings' => ['points' => '9']]]);
+        }
+        $this->logIn('carrow');
+        $again = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting');
+        self::assertEquals([$sitting->raw()['questions'], $sitting->raw()['clocks']], [$again->raw()['questions'], $again->raw()['clocks']]);
+        $failed = $this->act($again, 'checked', 1, 'That one');
+        self::assertSame(['0', '3'], [$failed->objects('questions')[0]->objects('told')[0]->text('earned'), $failed->objects('questions')[0]->objects('told')[0]->text('max')]);
+        self::assertSame('Read about care.', $this->act($failed, 'went on')->object('pages')->object('care')->text('reads'));
+        $this->logIn('aldous');
+        $other = $this->send('POST', '/api/editions/' . (is_numeric($edition) ? (int) $edition : 0) . '/sittings', schema: 'Sitting', status: 201);
+        self::assertSame(['first', '3'], [$other->objects('questions')[0]->text('stem'), $other->objects('questions')[0]->text('worth')], 'and it is still begun as it was');
+    }
+
     public function test_what_must_be_answered_is_owed(): void
     {
         $sitting = $this->begun([self::one('first'), self::one('second')], ['mustAnswer' => true]);

@@ -63,21 +63,35 @@ final readonly class Media
     /**
      * The pages and media of a bank that an author's texts mention, by their whole names; and the media of those pages.
      *
+     * @param list<array{name: string, heading: string|null, reads: string}>|null $pages the pages mentioned, where others count than those of the bank now
+     *
      * @return array{pages: object, media: object} by name
      */
-    public function mentioned(Bank $bank, Mentions $mentions): array
+    public function mentioned(Bank $bank, Mentions $mentions, ?array $pages = null): array
     {
-        $pages = [];
-        foreach ($mentions->pages() === [] ? [] : $this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $mentions->pages()]) as $page) {
-            $pages[$page->name()] = ['heading' => $page->heading(), 'reads' => $page->reads()];
-            $mentions->inTexts($page->reads());
+        $told = [];
+        foreach ($pages ?? $this->pages($bank, $mentions->pages()) as ['name' => $name, 'heading' => $heading, 'reads' => $reads]) {
+            $told[$name] = ['heading' => $heading, 'reads' => $reads];
+            $mentions->inTexts($reads);
         }
         $media = [];
         foreach ($mentions->files() === [] ? [] : $this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
             $media[$medium->name] = $medium->toData();
         }
 
-        return ['pages' => (object) $pages, 'media' => (object) $media];
+        return ['pages' => (object) $told, 'media' => (object) $media];
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<array{name: string, heading: string|null, reads: string}>
+     */
+    private function pages(Bank $bank, array $names): array
+    {
+        $pages = $names === [] ? [] : $this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $names]);
+
+        return array_map(static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()], $pages);
     }
 
     public function byHash(string $hash): ?Medium
