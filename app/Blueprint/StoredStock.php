@@ -38,6 +38,12 @@ final class StoredStock implements Stock
         return new self($db, ['revision', 's.bank_id = :owner AND s.is_dealt = 1', 's.id'], $bank->id, $bank->id);
     }
 
+    /** What is cleared in a bank now or could be: the newest of every question that is whole and not retired. */
+    public static function withDrafts(Connection $db, Bank $bank): self
+    {
+        return new self($db, ['revision', "s.bank_id = :owner AND EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')", 's.id'], $bank->id, $bank->id);
+    }
+
     /** What an edition holds. */
     public static function ofEdition(Connection $db, Edition $edition): self
     {

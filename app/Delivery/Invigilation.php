@@ -76,10 +76,11 @@ final readonly class Invigilation
         ));
     }
 
-    /** A sitting by the author, which leaves no result. */
-    public function rehearse(Blueprint $blueprint, Account $account, int $seed): Sitting
+    /** A sitting by the author, which leaves no result. @param bool $drafts whether questions may be dealt that are not cleared yet */
+    public function rehearse(Blueprint $blueprint, Account $account, int $seed, bool $drafts = false): Sitting
     {
-        $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), StoredStock::ofBank($this->db, $blueprint->bank), $seed);
+        $stock = $drafts ? StoredStock::withDrafts($this->db, $blueprint->bank) : StoredStock::ofBank($this->db, $blueprint->bank);
+        $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), $stock, $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
     }

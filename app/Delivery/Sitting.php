@@ -103,6 +103,20 @@ class Sitting
         return $this->rehearsed === null ? $this->blueprint->assessment() : PlainBlueprint::of($this->blueprint->title(), DealingPlan::fromData(Fields::of($this->rehearsed['plan'])), PlainRules::fromData(Fields::of($this->rehearsed['rules'])));
     }
 
+    /** The revision that was dealt for a question. */
+    public function revisionOf(string $question): int
+    {
+        $steps = array_is_list($this->form) ? $this->form : array_merge(...array_map(static fn (Fields $section): array => $section->items('steps'), Fields::of($this->form)->objects('sections')));
+        foreach ($steps as $step) {
+            $step = Fields::of($step);
+            if (($step->optionalText('question') ?? 'r' . $step->integer('revision', 0)) === $question) {
+                return $step->integer('revision');
+            }
+        }
+
+        throw new \LogicException('every question of a paper was dealt');
+    }
+
     public function endedAt(): ?int
     {
         return $this->endedAt;

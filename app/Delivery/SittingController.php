@@ -41,9 +41,10 @@ final readonly class SittingController
     #[IsGranted('ROLE_READER')]
     public function rehearse(#[MapEntity] Blueprint $blueprint, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        $seed = Body::seed(Body::of($request)) ?? random_int(1, 9_999);
+        $body = Body::of($request);
+        $seed = Body::seed($body) ?? random_int(1, 9_999);
 
-        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed), 201);
+        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed, $body->flag('drafts', false)), 201);
     }
 
     #[Route('/api/sittings/{id}', methods: ['GET'])]

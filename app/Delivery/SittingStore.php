@@ -110,7 +110,7 @@ final readonly class SittingStore
         $this->db->executeStatement('UPDATE mark SET stands = 0 WHERE sitting_id = ? AND place = ? AND stands = 1', [$sitting->id, $place->id]);
         foreach ($new as $mark) {
             $this->db->insert('mark', [
-                'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $this->revision($sitting, $place), 'round' => $mark->round, 'attempt' => $mark->attempt,
+                'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $sitting->revisionOf($place->name), 'round' => $mark->round, 'attempt' => $mark->attempt,
                 'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16), 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
                 'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at, 'stands' => 0,
             ], ['working' => Types::JSON]);
@@ -126,17 +126,5 @@ final readonly class SittingStore
         $visit = $state->visit($place->id);
 
         return [...$visit->allMarks(), ...($visit->blank === null ? [] : [$visit->blank])];
-    }
-
-    private function revision(Sitting $sitting, QuestionPlace $place): int
-    {
-        foreach (array_is_list($sitting->form) ? $sitting->form : array_merge(...array_map(static fn (Fields $section): array => $section->items('steps'), Fields::of($sitting->form)->objects('sections'))) as $step) {
-            $step = Fields::of($step);
-            if (($step->optionalText('question') ?? 'r' . $step->integer('revision', 0)) === $place->name) {
-                return $step->integer('revision');
-            }
-        }
-
-        throw new \LogicException('every question of a paper was dealt');
     }
 }

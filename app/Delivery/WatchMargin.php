@@ -29,19 +29,18 @@ final readonly class WatchMargin
             $verdict = $standing->mark->verdict ?? (new Marker())->mark($place->plan, $visit->saved, $visit->attempt(), $visit->hints);
             $sum = $sum->plus($verdict->earned);
             $max = $max->plus($place->plan->max());
-            [$question, $name] = $this->question($place->name);
-            $rows[] = ['n' => $i + 1, 'question' => $question, 'name' => $name, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
+            [$question, $name, $isDraft] = $this->question($sitting->revisionOf($place->name));
+            $rows[] = ['n' => $i + 1, 'question' => $question, 'name' => $name, 'draft' => $isDraft, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
         }
 
         return ['seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $max, 'questions' => $rows];
     }
 
-    /** @return array{int, string|null} number and name of a dealt question, so that its author can go straight to it; the first forms named revisions */
-    private function question(string $dealt): array
+    /** @return array{int, string|null, bool} number and name of the question of a dealt revision, so that its author can go straight to it, and whether the revision is not cleared */
+    private function question(int $revision): array
     {
-        $which = str_starts_with($dealt, 'r') ? '(SELECT question_id FROM revision WHERE id = ?)' : '?';
-        $row = $this->db->fetchNumeric('SELECT id, name FROM question WHERE id = ' . $which, [(int) substr($dealt, 1)]);
+        $row = $this->db->fetchNumeric('SELECT q.id, q.name, r.was_cleared FROM revision r JOIN question q ON q.id = r.question_id WHERE r.id = ?', [$revision]);
 
-        return $row === false ? [0, null] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null];
+        return $row === false ? [0, null, false] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null, (int) (bool) $row[2] === 0];
     }
 }

@@ -152,6 +152,20 @@ final class SittingRulesTest extends ApiTestCase
         self::assertLessThanOrEqual(6, max($counts), (string) json_encode(array_map(static fn (array $query): mixed => $query['sql'] ?? '', $holder->getData()['default'] ?? [])));
     }
 
+    public function test_a_rehearsal_may_use_drafts_when_asked_to(): void
+    {
+        $this->logIn('orrell');
+        $this->send('POST', '/api/banks/1/questions', ['objective' => 'Unfinished', 'content' => self::one('A draft, and whole')], status: 201);
+        $this->send('POST', '/api/banks/1/questions', ['objective' => 'Unfinished', 'content' => ['kind' => 'one', 'stem' => 'A draft that is not', 'choices' => []]], status: 201);
+        $blueprint = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Drafts'], 'Blueprint', 201);
+        $path = '/api/blueprints/' . $blueprint->integer('id');
+        $this->send('PUT', $path, ['version' => $blueprint->integer('version'), 'title' => 'Drafts', 'plan' => ['steps' => [['draw' => ['take' => 1, 'pool' => ['objective' => 'Unfinished']]]]], 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+
+        $this->send('POST', $path . '/rehearsals', [], status: 409);
+        $sitting = $this->send('POST', $path . '/rehearsals', ['drafts' => true], 'Sitting', 201);
+        self::assertSame(['A draft, and whole', true], [$sitting->objects('questions')[0]->text('stem'), $sitting->object('watch')->objects('questions')[0]->flag('draft')]);
+    }
+
     /** The state that is kept is the one that all events lead to. */
     private function sameFromEvents(int $id): void
     {

@@ -36,7 +36,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   const readOnly = !mayEdit(account);
   const path = { params: { path: { id: blueprint.id } } };
   const rehearse = useMutation({
-    mutationFn: () => dataOf(api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
+    mutationFn: (drafts: boolean) => dataOf(api.POST('/blueprints/{id}/rehearsals', { ...path, body: { drafts } })),
     onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
   });
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
@@ -61,8 +61,11 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         margin={
           <>
             <p className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-              <button className="btn main" disabled={busy} onClick={() => rehearse.mutate()}>
+              <button className="btn main" disabled={busy} onClick={() => rehearse.mutate(false)}>
                 Rehearse
+              </button>
+              <button className="act" disabled={busy} onClick={() => rehearse.mutate(true)}>
+                with drafts, too
               </button>
               <button className="act" disabled={busy} onClick={() => setSeed((old) => (old ?? 0) + 1)}>
                 Deal a form

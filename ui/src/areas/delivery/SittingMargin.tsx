@@ -125,6 +125,7 @@ export function Watch({ sitting, n }: { sitting: Sitting; n: number }) {
         <Link className="act" to={`/questions/${row.question}`} state={{ back: `/sittings/${sitting.id}` }}>
           to the question{row.name === null ? '' : ` “${row.name}”`}
         </Link>
+        {row.draft && ', a draft'}
       </p>
       <p>
         as it stands: <Outcome outcome={row.outcome} earned={row.earned} max={row.max} />, <b className="fig">{figure(row.earned)}</b> of{' '}
