@@ -9,16 +9,16 @@ use Zetema\Core\Blueprint\Condition\Asked;
 use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Reading\Refusals;
 use Zetema\Core\Blueprint\Section;
-use Zetema\Core\Blueprint\Step\AskingStep;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
+use Zetema\Core\Blueprint\Step\Step;
 
 /** Conditions ask about what is there, and not about what comes after them. */
 final class ConditionsCheck
 {
     /** @var array<string, true> fixed questions that stand before, in the running order */
     private array $asked = [];
-    /** @var array<string, true> sections of which something is asked before */
+    /** @var array<string, true> sections up to the one that is looked at */
     private array $begun = [];
     /** @var array<string, true> */
     private array $fixed = [];
@@ -32,14 +32,17 @@ final class ConditionsCheck
         foreach ($this->blueprint->steps() as [, $step]) {
             $this->fixed += $step instanceof QuestionStep ? [$step->question => true] : [];
         }
-        foreach ($this->blueprint->steps() as [$section, $step]) {
-            if ($step instanceof AskingStep) {
-                $this->begun[$section->id] = true;
-                $this->asked += $step instanceof QuestionStep ? [$step->question => true] : [];
-            }
-            if ($step instanceof CheckpointStep) {
-                $this->checkpoint($step);
-            }
+        foreach ($this->blueprint->sections as $section) {
+            $this->begun[$section->id] = true;
+            array_map($this->step(...), $section->steps);
+        }
+    }
+
+    private function step(Step $step): void
+    {
+        $this->asked += $step instanceof QuestionStep ? [$step->question => true] : [];
+        if ($step instanceof CheckpointStep) {
+            $this->checkpoint($step);
         }
     }
 

@@ -78,6 +78,7 @@ final class RefusedBlueprintTest extends SatCase
         yield 'a step that no way comes to' => [self::whole([['id' => 'p', 'page' => 'reading', 'then' => 'oar'], self::q('trim'), self::q('oar')]), 'trim reach'];
         yield 'while something else is wrong, ways are not looked at' => [self::whole([['id' => 'p', 'page' => 'reading', 'then' => 'oar'], self::q('trim'), self::q('oar'), self::q('nobody')]), 'nobody unknown'];
         yield 'a condition on what comes after' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('end', ['all' => [['outcome' => 'trim', 'is' => ['right']], ['points' => ['section' => 'b'], 'is' => '>', 'value' => '1']]])]], ['id' => 'b', 'steps' => [self::q('trim')]]]], 'c condition · c condition'];
+        yield 'a section of pages alone comes before all the same' => [['sections' => [['id' => 'a', 'steps' => [['id' => 'p', 'page' => 'reading']]], ['id' => 'b', 'steps' => [self::q('oar'), self::route('end', ['points' => ['section' => 'a'], 'is' => '>', 'value' => '1'])]]]], ''];
         foreach (['a gap' => [['to' => 2], ['from' => 4]], 'an overlap' => [['to' => 2], ['from' => 2]], 'from above to' => [['from' => 3, 'to' => 1]], 'an open end inside' => [['from' => 1], ['from' => 4]]] as $what => $bands) {
             yield $what => [self::whole([self::q('trim')], ['tallies' => [['name' => 'patience', 'bands' => array_map(static fn (array $band): array => [...$band, 'name' => 'x'], $bands)]]]), 'blueprint bands'];
         }
