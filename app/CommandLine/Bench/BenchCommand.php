@@ -29,6 +29,8 @@ final readonly class BenchCommand
         string $candidates = '200',
         #[Option('For sitting: how often the server is killed meanwhile, instead of being timed')]
         string $kills = '0',
+        #[Option('For sitting: behind php-fpm with so many children, instead of PHP’s own server')]
+        string $fpm = '0',
     ): int {
         if (preg_match('/^[1-9]\d{2,6}$/', $questions) !== 1) {
             throw new InvalidArgumentException('--questions is a number from 100.');
@@ -38,7 +40,7 @@ final readonly class BenchCommand
             'marking' => $this->marking->run($output, $file),
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
-            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates))),
+            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm))),
             default => throw new InvalidArgumentException('There are four things to measure: marking, deal, bank and sitting.'),
         };
     }

@@ -22,15 +22,20 @@ final class SittingBench
     {
     }
 
-    public function run(OutputInterface $output, int $candidates): int
+    /** @param int $children of php-fpm behind nginx; 0: PHP's own server with four workers */
+    public function run(OutputInterface $output, int $candidates, int $children = 0): int
     {
         $this->output = $output;
         $db = $this->database($candidates);
-        $server = $this->server();
+        $port = self::freePort();
+        $this->address = 'http://127.0.0.1:' . $port;
+        $server = $children === 0 ? $this->server() : new FpmServer($this->root, $port, $children, $this->environment());
+        $this->waitFor($port);
+        $output->writeln($children === 0 ? 'PHP’s own server, four workers' : "php-fpm with $children children behind nginx");
         try {
             $this->measure($db, $candidates, $this->edition());
         } finally {
-            $server->stop(0, 9);
+            $server instanceof FpmServer ? $server->stop() : $server->stop(0, 9);
         }
 
         return 0;
@@ -99,11 +104,16 @@ final class SittingBench
         $server = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=128M', '-S', '127.0.0.1:' . $port, '-t', 'public', 'public/router.php'], $this->root, $this->environment(), timeout: null);
         $server->disableOutput();
         $server->start();
+        $this->waitFor($port);
+
+        return $server;
+    }
+
+    private function waitFor(int $port): void
+    {
         for ($i = 0; $i < 100 && !is_resource(@fsockopen('127.0.0.1', $port)); ++$i) {
             usleep(50_000);
         }
-
-        return $server;
     }
 
     /** @return list<Sitter> */
