@@ -9,10 +9,13 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Shared\Versioned;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Check\TrustedNames;
+use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Plain\PlainBlueprint;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Drawing;
+use Zetema\Core\Drawing\DealingPlan;
 
 /** The plan of an assessment, as it is edited. */
 #[ORM\Entity]
@@ -33,6 +36,10 @@ class Blueprint implements Versioned
     #[ORM\Column(type: Types::JSON)]
     private array $rules;
 
+    /** @var array<string, mixed>|null the whole blueprint, where it says more than draws, pass mark and rules can; questions by their ids */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $document = null;
+
     #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
     private int $version = 1;
 
@@ -41,17 +48,18 @@ class Blueprint implements Versioned
         #[ORM\JoinColumn(nullable: false)]
         public readonly Bank $bank,
         string $title,
-        Drawing\DealingPlan $plan,
+        DealingPlan $plan,
         PlainRules $rules,
     ) {
         $this->edit($title, $plan, $rules);
     }
 
-    public function edit(string $title, Drawing\DealingPlan $plan, PlainRules $rules): void
+    public function edit(string $title, DealingPlan $plan, PlainRules $rules): void
     {
         $this->title = $title;
         $this->plan = $plan->toData();
         $this->rules = $rules->toData();
+        $this->document = null;
     }
 
     public function title(): string
@@ -64,19 +72,38 @@ class Blueprint implements Versioned
         return $this->version;
     }
 
-    public function plan(): Drawing\DealingPlan
+    /** @param array<string, mixed> $document that was read and checked */
+    public function write(string $title, array $document): void
     {
-        return Drawing\DealingPlan::fromData(Fields::of($this->plan));
+        $this->title = $title;
+        $this->document = $document;
+    }
+
+    /** Whether it is edited as a whole, and not by the quota board. */
+    public function isWhole(): bool
+    {
+        return $this->document !== null;
+    }
+
+    /** @return array<string, mixed> as it is stored and written down, questions by their ids */
+    public function document(): array
+    {
+        return $this->document ?? PlainBlueprint::document($this->title, DealingPlan::fromData(Fields::of($this->plan)), PlainRules::fromData(Fields::of($this->rules)));
+    }
+
+    public function plan(): DealingPlan
+    {
+        return $this->document === null ? DealingPlan::fromData(Fields::of($this->plan)) : BlueprintDealer::plan($this->assessment());
     }
 
     public function rules(): PlainRules
     {
-        return PlainRules::fromData(Fields::of($this->rules));
+        return $this->document === null ? PlainRules::fromData(Fields::of($this->rules)) : PlainRules::of($this->assessment());
     }
 
     /** The blueprint that forms are dealt from and sat by. */
     public function assessment(): Assessment
     {
-        return PlainBlueprint::of($this->title, $this->plan(), $this->rules());
+        return BlueprintReader::read($this->document(), new TrustedNames());
     }
 }

@@ -47,6 +47,13 @@ final readonly class BlueprintController
         return new JsonResponse($this->view->of($this->editing->edit($blueprint, Body::of($request))));
     }
 
+    #[Route('/api/blueprints/{id}/document', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function write(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->editing->write($blueprint, Body::of($request))));
+    }
+
     #[Route('/api/blueprints/{id}/deal', methods: ['POST'])]
     public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {

@@ -12,6 +12,10 @@ use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
+use Zetema\Core\Blueprint\Reading\BlueprintRefused;
+use Zetema\Core\Blueprint\Reading\NamedQuestions;
+use Zetema\Core\Blueprint\Reading\VersionOne;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
@@ -40,6 +44,29 @@ final readonly class BlueprintEditing
     {
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
             $blueprint->edit(self::title($body), Drawing\DealingPlan::fromData($body->object('plan')), PlainRules::fromData($body->object('rules')));
+            $this->em->flush();
+
+            return $blueprint;
+        });
+    }
+
+    /**
+     * The whole blueprint at once, written as docs/formats/sitting.md has it; questions by their names.
+     *
+     * @throws Stale|BlueprintRefused with all that keeps it from being sat
+     */
+    public function write(Blueprint $blueprint, Fields $body): Blueprint
+    {
+        $typed = $body->object('document')->raw();
+
+        return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($typed): Blueprint {
+            $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank);
+            $document = NamedQuestions::called(VersionOne::raised($typed), $names->id(...));
+            $read = BlueprintReader::read($document, $names);
+            if ($read->title === '' || mb_strlen($read->title) > 160) {
+                throw new Malformed('title', 'must have 1 to 160 characters');
+            }
+            $blueprint->write($read->title, is_array($document) ? array_combine(array_map(strval(...), array_keys($document)), $document) : []);
             $this->em->flush();
 
             return $blueprint;

@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
+use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Drawing\Proof\Proof;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Points;
@@ -44,6 +45,8 @@ final readonly class BlueprintView
             'title' => $blueprint->title(),
             'plan' => $plan,
             'rules' => $blueprint->rules()->toData(),
+            'isWhole' => $blueprint->isWhole(),
+            'document' => (object) NamedQuestions::called($blueprint->document(), (new BankNames($this->em, $this->em->getConnection(), $blueprint->bank))->name(...)),
             'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),

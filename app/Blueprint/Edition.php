@@ -8,8 +8,10 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Plain\PlainBlueprint;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -34,6 +36,10 @@ class Edition
     /** @var array<string, mixed> */
     #[ORM\Column(type: Types::JSON)]
     private array $rules;
+
+    /** @var array<string, mixed>|null the whole blueprint, where it says more than plan and rules can */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $document;
 
     /** @var array<string, string> the bank's settings as they were */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
@@ -69,6 +75,7 @@ class Edition
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
+        $this->document = $blueprint->isWhole() ? $blueprint->document() : null;
         $this->bankSettings = $blueprint->bank->settings()->every->values;
         $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $blueprint->bank->settings()->byKind);
     }
@@ -102,7 +109,7 @@ class Edition
     /** The blueprint that forms are dealt from and sat by. */
     public function assessment(): Assessment
     {
-        return PlainBlueprint::of($this->title, $this->plan(), $this->rules());
+        return $this->document === null ? PlainBlueprint::of($this->title, $this->plan(), $this->rules()) : BlueprintReader::read($this->document, new TrustedNames());
     }
 
     /** Whether candidates would notice no difference: title, plan, rules, questions and settings are the same. */
@@ -119,7 +126,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), $settings, $byKind];
+        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind];
     }
 
     /** @return array<string, mixed> */

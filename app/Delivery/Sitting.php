@@ -10,8 +10,10 @@ use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Plain\PlainBlueprint;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
 
@@ -55,7 +57,7 @@ class Sitting
     #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $state = null;
 
-    /** @var array{plan: array<string, mixed>, rules: array<string, mixed>}|null of a rehearsal: what the blueprint said then */
+    /** @var array<string, mixed>|null of a rehearsal: what the blueprint said then, or plan and rules, as it was stored at first */
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $rehearsed = null;
 
@@ -74,7 +76,7 @@ class Sitting
         #[ORM\Column(type: Types::JSON)]
         public readonly array $form,
     ) {
-        $this->rehearsed = $edition === null ? ['plan' => $blueprint->plan()->toData(), 'rules' => $blueprint->rules()->toData()] : null;
+        $this->rehearsed = $edition === null ? $blueprint->document() : null;
     }
 
     /**
@@ -100,7 +102,12 @@ class Sitting
     /** What is rehearsed. */
     public function assessment(): Assessment
     {
-        return $this->rehearsed === null ? $this->blueprint->assessment() : PlainBlueprint::of($this->blueprint->title(), DealingPlan::fromData(Fields::of($this->rehearsed['plan'])), PlainRules::fromData(Fields::of($this->rehearsed['rules'])));
+        if ($this->rehearsed === null) {
+            return $this->blueprint->assessment();
+        }
+        $data = Fields::of($this->rehearsed);
+
+        return $data->has('plan') ? PlainBlueprint::of($this->blueprint->title(), DealingPlan::fromData($data->object('plan')), PlainRules::fromData($data->object('rules'))) : BlueprintReader::read($this->rehearsed, new TrustedNames());
     }
 
     /** The revision that was dealt for a question. */

@@ -14,6 +14,7 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Question\InvalidQuestion;
@@ -66,6 +67,7 @@ final readonly class ProblemDetails
             $e instanceof CannotDeal => self::response(409, 'cannot-deal', 'No form can be dealt', $e->getMessage(), [
                 'draws' => $e->shortage->draws ?? [],
             ]),
+            $e instanceof BlueprintRefused => self::response(422, 'blueprint', 'This cannot be sat as it is', $e->getMessage(), ['problems' => $e->refusals]),
             $e instanceof Malformed => self::response(422, 'malformed', 'This cannot be taken as it is', $e->getMessage(), ['field' => $e->field]),
             $e instanceof InvalidQuestion => self::response(422, 'question', 'The question cannot stand like this', $e->getMessage(), ['field' => $e->setting]),
             $e instanceof UniqueConstraintViolationException => self::response(409, 'conflict', 'Somebody was quicker', 'The same was made or saved at the same moment in another window or by someone else. Nothing of yours was saved; try again.'),

@@ -32,11 +32,19 @@ final class BlueprintDealer
     /** @throws UnknownQuestion */
     public function __construct(private readonly Blueprint $blueprint, Stock $stock)
     {
-        $steps = [];
         foreach ($blueprint->steps() as [, $step]) {
             if ($step instanceof AskingStep) {
                 $this->asking[] = $step->id;
             }
+        }
+        $this->dealer = new Dealer(self::plan($blueprint), $stock);
+    }
+
+    /** What dealing needs of a blueprint: its draws and fixed questions, in the order written. */
+    public static function plan(Blueprint $blueprint): DealingPlan
+    {
+        $steps = [];
+        foreach ($blueprint->steps() as [, $step]) {
             if ($step instanceof QuestionStep) {
                 $steps[] = $step->question;
             } elseif ($step instanceof DrawStep) {
@@ -44,7 +52,8 @@ final class BlueprintDealer
                 $steps[] = new Draw($step->draw->take, $step->draw->pool, $points === null ? null : Points::of($points));
             }
         }
-        $this->dealer = new Dealer(new DealingPlan($steps, $blueprint->apart), $stock);
+
+        return new DealingPlan($steps, $blueprint->apart, $blueprint->pass?->mark);
     }
 
     /** @throws CannotDeal */

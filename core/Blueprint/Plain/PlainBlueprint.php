@@ -18,6 +18,12 @@ final class PlainBlueprint
 {
     public static function of(string $title, DealingPlan $plan, PlainRules $rules): Blueprint
     {
+        return BlueprintReader::read(self::document($title, $plan, $rules), new TrustedNames());
+    }
+
+    /** @return array<string, mixed> the same as it is stored and written down */
+    public static function document(string $title, DealingPlan $plan, PlainRules $rules): array
+    {
         $steps = [];
         foreach ($plan->steps as $i => $step) {
             $id = ['id' => (string) ($i + 1)];
@@ -26,7 +32,7 @@ final class PlainBlueprint
                 : [...$id, 'question' => $step];
         }
 
-        return self::ofSteps($title, $steps, $rules, $plan->pass, $plan->apart);
+        return self::documentOf($title, $steps, $rules, $plan->pass, $plan->apart);
     }
 
     /**
@@ -35,9 +41,20 @@ final class PlainBlueprint
      */
     public static function ofSteps(string $title, array $steps, PlainRules $rules, ?PassMark $pass, array $apart = []): Blueprint
     {
+        return BlueprintReader::read(self::documentOf($title, $steps, $rules, $pass, $apart), new TrustedNames());
+    }
+
+    /**
+     * @param list<array<string, mixed>> $steps
+     * @param list<array{string, string}> $apart
+     *
+     * @return array<string, mixed>
+     */
+    private static function documentOf(string $title, array $steps, PlainRules $rules, ?PassMark $pass, array $apart): array
+    {
         $review = static fn (Rung $rung): array => [['rung' => $rung->value]];
 
-        return BlueprintReader::read([
+        return [
             'v' => Blueprint::VERSION,
             'title' => $title,
             'rules' => [
@@ -52,7 +69,7 @@ final class PlainBlueprint
             ...($pass === null ? [] : ['pass' => $pass->toData()]),
             'sections' => [['id' => VersionOne::SECTION, 'steps' => $steps]],
             'review' => ['passed' => $review($rules->whoPassesSees), 'notPassed' => $review($rules->whoDoesNotSees)],
-            'apart' => $apart,
-        ], new TrustedNames());
+            ...($apart === [] ? [] : ['apart' => $apart]),
+        ];
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Blueprint\Plain;
 
+use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
@@ -35,6 +37,24 @@ final readonly class PlainRules
         if ($sittings !== null && ($sittings < 1 || $sittings > 99)) {
             throw new Malformed('sittings', 'must be from 1 to 99');
         }
+    }
+
+    /** What of a whole blueprint can be said in these rules. */
+    public static function of(Blueprint $blueprint): self
+    {
+        $rules = $blueprint->rules;
+        $seconds = $rules->seconds();
+
+        return new self(
+            $seconds === null ? null : max(10, $seconds),
+            $rules->tellsBeforeTheEnd(),
+            $rules->flag(Rule::Worth),
+            $blueprint->review->rung(true, true),
+            $blueprint->review->rung(false, true),
+            $rules->sittings() === null ? null : min(99, $rules->sittings()),
+            !$rules->isAnyOrder(),
+            $rules->flag(Rule::MustAnswer),
+        );
     }
 
     public static function fromData(Fields $data): self

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use Symfony\Component\Clock\MockClock;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Zetema\Core\Data\Fields;
+
+/** A blueprint that is written as a whole: sections with their time, a silent route, a closing page; refused at its places, delivered as it says. */
+final class WholeBlueprintTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+
+    private const DOCUMENT = [
+        'v' => 2, 'title' => 'A day at the hives', 'pass' => ['percent' => '50'],
+        'rules' => ['feedback' => 'after each attempt'],
+        'sections' => [
+            ['id' => 'morning', 'title' => 'The morning', 'time' => '2 min', 'steps' => [
+                ['id' => 'p1', 'page' => 'why eggs matter'], ['id' => 'q1', 'question' => 'fresh eggs', 'settings' => ['attempts' => '1']],
+                ['id' => 'c1', 'checkpoint' => ['routes' => [['when' => ['outcome' => 'fresh eggs', 'is' => ['right']], 'to' => 'evening']]]],
+                ['id' => 'd1', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]],
+            ]],
+            ['id' => 'evening', 'title' => 'The evening', 'steps' => [['id' => 'd2', 'draw' => ['take' => 1, 'pool' => ['objective' => 'Health and pests', 'kinds' => ['claim']]]]]],
+        ],
+        'closing' => ['passed' => 'a word before swarm day', 'notPassed' => 'why eggs matter'],
+        'review' => ['passed' => [['rung' => 'total']], 'notPassed' => [['rung' => 'passed or not']]],
+    ];
+
+    public function test_what_keeps_it_from_being_sat_is_told_at_its_places_and_nothing_is_lost(): void
+    {
+        $this->logIn('orrell');
+        $blueprint = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
+        $wrong = ['v' => 2, 'title' => 'T', 'sections' => [['id' => 'a', 'steps' => [['id' => 'q1', 'question' => 'nobody'], ['id' => 'p1', 'page' => 'nothing']]]]];
+        $problem = $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => $wrong], 'Problem', 422);
+
+        self::assertSame([['q1', 'unknown'], ['p1', 'unknown']], array_map(static fn (Fields $p): array => [$p->text('where'), $p->text('subject')], $problem->objects('problems')));
+        $now = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
+        self::assertSame([$blueprint->raw()['document'], false], [$now->raw()['document'], $now->flag('isWhole')]);
+    }
+
+    public function test_it_is_delivered_as_it_says(): void
+    {
+        $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));
+        self::assertInstanceOf(MockClock::class, $clock);
+        $sitting = $this->begun('carrow');
+        self::assertSame(['The morning', 'why eggs matter', ['section']], [$sitting->object('screen')->text('section'), $sitting->object('screen')->objects('items')[0]->text('page'), array_map(static fn (Fields $c): string => $c->text('of'), $sitting->objects('clocks'))]);
+        $sitting = $this->act($sitting, ['type' => 'went on']);
+        $sitting = $this->act($sitting, ['type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [$this->right($sitting)]]]);
+        $sitting = $this->act($sitting, ['type' => 'went on']);
+        self::assertSame(['The evening', 2], [$sitting->object('screen')->text('section'), $sitting->objects('questions')[0]->integer('n')], 'the way led past the draw, and nothing of it is told');
+        $this->act($sitting, ['type' => 'handed in']);
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertSame(['total', true, 'a word before swarm day', 2], [$review->text('rung'), $review->flag('passed'), $review->text('closing'), $review->object('total')->integer('asked')]);
+        self::assertArrayHasKey('a word before swarm day', $review->object('pages')->raw());
+    }
+
+    public function test_a_section_that_runs_out_leads_on_whether_anybody_is_there(): void
+    {
+        $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));
+        self::assertInstanceOf(MockClock::class, $clock);
+        $sitting = $this->begun('aldous');
+        $clock->sleep(130);
+        $sitting = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting');
+
+        self::assertSame(['The evening', 4], [$sitting->object('screen')->text('section'), $sitting->objects('questions')[0]->integer('n')], 'egg question and both drawn ones were left blank');
+        $this->act($sitting, ['type' => 'handed in']);
+        $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
+        self::assertSame(['passed or not', false, 'why eggs matter'], [$review->text('rung'), $review->flag('passed'), $review->text('closing')]);
+    }
+
+    public function test_it_can_be_rehearsed_read_again_and_given_back_to_the_board(): void
+    {
+        $this->logIn('orrell');
+        $id = $this->written();
+        $blueprint = $this->send('GET', "/api/blueprints/$id", schema: 'Blueprint');
+        self::assertTrue($blueprint->flag('isWhole'));
+        self::assertEquals(self::DOCUMENT, $blueprint->raw()['document'], 'questions by their names, as they were written');
+        self::assertSame([4, 'A day at the hives'], [$blueprint->object('proof')->integer('questions'), $blueprint->text('title')]);
+        $rehearsal = $this->send('POST', "/api/blueprints/$id/rehearsals", ['seed' => 4], 'Sitting', 201);
+        $this->send('PUT', "/api/blueprints/$id", ['version' => $blueprint->integer('version'), 'title' => 'Plain', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        self::assertFalse($this->send('GET', "/api/blueprints/$id", schema: 'Blueprint')->flag('isWhole'));
+        self::assertSame('why eggs matter', $this->send('GET', '/api/sittings/' . $rehearsal->integer('id'), schema: 'Sitting')->object('screen')->objects('items')[0]->text('page'), 'what is rehearsed stays what it was');
+    }
+
+    private function written(): int
+    {
+        $made = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Whole'], 'Blueprint', 201);
+        $this->send('PUT', '/api/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => self::DOCUMENT], 'Blueprint');
+
+        return $made->integer('id');
+    }
+
+    private function begun(string $candidate): Fields
+    {
+        $this->logIn('orrell');
+        $id = $this->written();
+        $edition = $this->send('POST', "/api/blueprints/$id/editions", ['version' => $this->version("/api/blueprints/$id")], 'Edition', 201);
+        $this->logIn($candidate);
+
+        return $this->send('POST', '/api/editions/' . $edition->integer('id') . '/sittings', schema: 'Sitting', status: 201);
+    }
+
+    private function right(Fields $sitting): int
+    {
+        $choices = $sitting->objects('questions')[0]->object('answers')->items('choices');
+
+        return 1 + (int) array_key_first(array_filter($choices, static fn (mixed $text): bool => is_string($text) && str_contains($text, 'Single eggs')));
+    }
+
+    /** @param array<string, mixed> $event */
+    private function act(Fields $sitting, array $event): Fields
+    {
+        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event], 'Sitting');
+    }
+}
