@@ -48,6 +48,48 @@ final class ForwardTest extends BrowserTestCase
         $page->see('out of time');
     }
 
+    public function test_a_blueprint_written_as_a_whole_is_refused_at_its_places_then_rehearsed_and_given_back(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/1/blueprints/2');
+        $page->click('write it as a whole');
+        $document = ['v' => 2, 'title' => 'A day at the hives', 'pass' => ['percent' => '50'], 'rules' => ['feedback' => 'after each attempt'], 'sections' => [
+            ['id' => 'morning', 'title' => 'The morning', 'time' => '2 min', 'steps' => [['id' => 'p1', 'page' => 'why eggs matter'], ['id' => 'q1', 'question' => 'fresh eggs']]],
+            ['id' => 'evening', 'title' => 'The evening', 'steps' => [['id' => 'd1', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]]]],
+        ], 'closing' => ['passed' => 'a word before swarm day'], 'review' => ['passed' => [['rung' => 'total']]]];
+        $text = json_encode($document, JSON_THROW_ON_ERROR);
+        $this->write(str_replace('fresh eggs', 'fresh egg', $text));
+        $page->see('there is no question “fresh egg”');
+        $page->see('kept here, not saved yet');
+        $this->write($text);
+        $page->see('read “why eggs matter”');
+        $page->click('Rehearse');
+        $page->see('left for this section');
+        $page->click('Go on');
+        $page->find('//button[@role="radio"][contains(., "Single eggs")]')->click();
+        $page->click('Check');
+        $page->see('Right');
+        $page->click('Go on');
+        $page->see('Question 2 · The evening');
+        $page->click('Hand in the paper');
+        $page->see('whatever is still to come counts as unanswered');
+        $page->click('Hand in the paper');
+        $page->see('Take your time');
+        $page->open('/banks/1/blueprints/2');
+        $page->click('back to the quota board');
+        $page->click('keep draws, pass mark and rules, and let go of all else');
+        $page->see('each becomes a draw');
+        self::assertStringNotContainsString('The evening', $page->text());
+    }
+
+    private function write(string $text): void
+    {
+        $this->page->field('The whole blueprint as text');
+        $this->page->script('const t = document.querySelector("textarea"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(t, arguments[0]); t.dispatchEvent(new Event("input", { bubbles: true }));', $text);
+        $this->page->click('Save the whole');
+    }
+
     /** @return int the blueprint of two fixed questions */
     private function made(): int
     {

@@ -6,6 +6,7 @@ import { api, errorWords, dataOf } from '../../api/client';
 import { count } from '../../parts/text/figures';
 import { NotSaved } from '../../parts/NotSaved';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
+import { Confirm } from '../../parts/fields/Confirm';
 import { Editable } from '../../parts/fields/Editable';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
@@ -15,6 +16,8 @@ import { type Blueprint, questionsIn, usePlan } from './usePlan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
 import { RunningOrder } from './RunningOrder';
+import { WholeSteps } from './WholeSteps';
+import { WholeText } from './WholeText';
 
 /** The plan of an assessment: running order and quota board on the page, what is proved of its forms in the margin. */
 export default function BlueprintPage({ account }: { account: Account }) {
@@ -25,7 +28,10 @@ export default function BlueprintPage({ account }: { account: Account }) {
     gcTime: 0,
   });
   if (!blueprint.data) return <Waiting error={blueprint.error} retry={() => void blueprint.refetch()} />;
-  return <BlueprintSheet key={id} blueprint={blueprint.data} account={account} />;
+  // Written as a whole it is another sheet, with another version to build on.
+  return (
+    <BlueprintSheet key={`${id} ${blueprint.data.isWhole ? blueprint.data.version : ''}`} blueprint={blueprint.data} account={account} />
+  );
 }
 
 function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
@@ -33,6 +39,8 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   const saving = usePlan(blueprint);
   const { value: edited, change, error, isUnsaved, isSaving } = saving;
   const [seed, setSeed] = useState<number | null>(null);
+  const [writing, setWriting] = useState(false);
+  const whole = blueprint.isWhole;
   const readOnly = !mayEdit(account);
   const path = { params: { path: { id: blueprint.id } } };
   const rehearse = useMutation({
@@ -50,7 +58,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         page={
           <h1>
             <span className="title">
-              {readOnly ? edited.title : <TitleValue value={edited.title} onChange={(title) => change({ title })} />}
+              {readOnly || whole ? blueprint.title : <TitleValue value={edited.title} onChange={(title) => change({ title })} />}
             </span>{' '}
             <span className="path ml-2">
               {latest ? `edition ${latest.number} in use · changes go into edition ${next}` : 'no edition yet'} ·{' '}
@@ -92,18 +100,47 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         page={
           <>
             {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
-            <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
-            <h2 className="mt-5 mb-1">
-              <span className="head">quota board</span>{' '}
-              <span className="path">type a number; each becomes a draw from the cleared questions</span>
-            </h2>
-            <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+            {whole ? (
+              <>
+                <WholeSteps blueprint={blueprint} />
+                {!readOnly && <WholeText key={blueprint.version} blueprint={blueprint} />}
+              </>
+            ) : (
+              <>
+                <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+                <h2 className="mt-5 mb-1">
+                  <span className="head">quota board</span>{' '}
+                  <span className="path">type a number; each becomes a draw from the cleared questions</span>
+                </h2>
+                <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+                {!readOnly && (
+                  <p className="mt-5 mb-2">
+                    <button className="act" aria-expanded={writing} disabled={busy} onClick={() => setWriting(!writing)}>
+                      {writing ? 'put the text away' : 'write it as a whole'}
+                    </button>{' '}
+                    <span className="path">sections with their time, pages, checkpoints, tallies, closing pages</span>
+                  </p>
+                )}
+                {writing && !busy && <WholeText key={blueprint.version} blueprint={blueprint} />}
+              </>
+            )}
           </>
         }
         margin={
           <>
             {!readOnly && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
-            <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly} />
+            <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly || whole} />
+            {whole && !readOnly && (
+              <div className="mt-4">
+                <Confirm
+                  ask="back to the quota board"
+                  act="keep draws, pass mark and rules, and let go of all else"
+                  pending={busy}
+                  error={null}
+                  onSure={() => change({ title: blueprint.title })}
+                />
+              </div>
+            )}
           </>
         }
       />

@@ -1,5 +1,6 @@
 import { keys } from '../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { use } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../api/client';
 import { duration, figure, points } from '../../parts/text/figures';
@@ -44,6 +45,7 @@ export default function ReviewPage({ account }: { account: Account }) {
             }
             margin={<BackLink review={data} account={account} />}
           />
+          <ClosingPage name={data.closing} />
           {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
           {data.questions.map((question) => (
             <Guard key={question.n} what={`Question ${question.n}`}>
@@ -57,6 +59,24 @@ export default function ReviewPage({ account }: { account: Account }) {
         </PageAndMargin>
       </MediaContext>
     </PagesContext>
+  );
+}
+
+/** The page that the assessment closes with. */
+function ClosingPage({ name }: { name: string | null }) {
+  const pages = use(PagesContext);
+  const page = name === null ? undefined : pages[name];
+  if (!page) return null;
+  return (
+    <Row
+      page={
+        <section>
+          {page.heading && <h2 className="font-reading text-[19px]">{page.heading}</h2>}
+          <Rich text={page.reads} className="font-reading" />
+        </section>
+      }
+      margin={null}
+    />
   );
 }
 
