@@ -216,7 +216,7 @@ abstract class SatCase extends TestCase
 
     /**
      * @param array<string, mixed> $expected by a path such as "steps.trim.earned"; lists of texts and of refusals as one text
-     * @param array<string, mixed> $result
+     * @param array<array-key, mixed> $result
      */
     protected static function assertCame(array $expected, array $result): void
     {

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core\Sitting;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Candidate\CandidateView;
+use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Sitting\Candidate\Review;
+use Zetema\Core\Sitting\Candidate\WhyRefused;
+use Zetema\Core\Sitting\Outside\ActReader;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\State;
+
+/** What a candidate's page is told of where they are, what they can do and how long they have. */
+final class CandidateViewTest extends SatCase
+{
+    /** @return iterable<string, array{array<string, mixed>, string, array<string, mixed>}> the blueprint, events, what is told */
+    public static function screens(): iterable
+    {
+        $free = ['rules' => ['moving' => 'any order']];
+        $again = self::again('last');
+
+        yield 'a page' => [self::whole([['id' => 'p', 'page' => 'reading'], self::q('oar')]), '0 start', ['screen.sort' => 'steps', 'screen.items' => 'reading', 'screen.goesOn' => true, 'questions' => '']];
+        yield 'a question of a section with a title' => [self::whole([self::q('oar'), self::q('fork')], [], ['title' => 'The boats']), '0 start', ['screen.section' => 'The boats', 'screen.items.0.n' => 1, 'screen.isFree' => false]];
+        yield 'a refresher' => [self::whole([$again]), '0 start; 1 check trim {"choose":[2]}; 2 go on', ['screen.sort' => 'refresher', 'screen.items' => 'care', 'screen.goesOn' => true]];
+        yield 'back from it, nothing is given and nothing told' => [self::whole([$again]), '0 start; 1 check trim {"choose":[2]}; 2 go on; 3 go on', ['questions.0.response' => null, 'questions.0.told' => '', 'questions.0.attempt' => 1, 'questions.0.closed' => false]];
+        yield 'a page that a choice leads to' => [self::whole([self::q('fork'), self::q('oar')]), '0 start; 1 check fork {"choose":[3]}; 2 go on', ['screen.sort' => 'steps', 'screen.items' => 'second']];
+        yield 'an announced checkpoint' => [self::whole([self::q('oar'), self::checkpoint(['points' => 'all', 'is' => '>', 'value' => '1'], 'end', ['announced' => true]), self::q('fork')]), '0 start; 1 go on', ['screen.sort' => 'checkpoint', 'screen.items' => '', 'screen.goesOn' => true, 'routes' => null]];
+        yield 'the end, with no way back' => [self::whole([self::q('oar')]), '0 start; 1 go on', ['screen.sort' => 'end', 'screen.goesOn' => false, 'screen.isFree' => false, 'phase' => 'running']];
+        yield 'the end behind a stretch, with one' => [self::whole([self::q('oar'), self::q('fork')], $free), '0 start; 1 go on; 2 go on', ['screen.sort' => 'end', 'screen.isFree' => true]];
+        yield 'all on one screen is left by handing in' => [self::whole([self::q('oar'), self::q('fork')], ['rules' => ['moving' => 'any order', 'screen' => 'section']]), '0 start', ['screen.goesOn' => false, 'screen.isFree' => true, 'questions.1.n' => 2]];
+        yield 'handed in' => [self::whole([self::q('oar')]), '0 start; 1 hand in', ['phase' => 'ended', 'screen' => null, 'questions' => '', 'ranOut' => false]];
+        yield 'time is up' => [self::whole([self::q('oar')], ['rules' => ['time' => '10 s']]), '0 start; 20 hand in', ['phase' => 'ended', 'ranOut' => true]];
+        yield 'what can be moved to, by number alone' => [self::whole([self::q('oar'), self::q('trim', ['settings' => ['time' => '1 min']]), self::q('fork')], $free), '0 start; 1 save oar {"choose":[1]}; 2 flag oar; 3 go on; 4 go on', ['stretch.0.isAnswered' => true, 'stretch.0.isFlagged' => true, 'stretch.0.isHere' => false, 'stretch.1.isLeft' => true, 'stretch.1.isClosed' => true, 'stretch.2.isHere' => true]];
+        yield 'clocks beside the whole’s' => [self::whole([self::q('trim', ['settings' => ['time' => '1 min']])], ['rules' => ['time' => '5 min']], ['time' => '2 min']), '0 start; 10 save trim {"choose":[1]}', ['deadline' => 300_000, 'seconds' => 300, 'clocks.0.of' => 'question', 'clocks.0.n' => 1, 'clocks.0.ends' => 60_000, 'clocks.1.of' => 'section', 'clocks.1.ends' => 120_000]];
+        yield 'a hint that waits' => [self::whole([self::q('trim')]), '0 start; 1 hint trim; 2 check trim {"choose":[2]}', ['questions.0.nextHint.open' => true, 'questions.0.nextHint.opensAt' => 12_000, 'questions.0.hintsOpen' => 'Think of the glass.', 'questions.0.worthNow' => '2']];
+        yield 'a hint of a later attempt' => [self::whole([self::q('trim')]), '0 start; 1 hint trim', ['questions.0.nextHint.open' => false, 'questions.0.nextHint.fromAttempt' => 2]];
+        yield 'what was checked, with facts and what the author says' => [self::whole([self::q('trim')]), '0 start; 2 check trim {"choose":[2]}', ['questions.0.told.0.facts' => 'Wrong. One attempt left.', 'questions.0.told.0.said' => 'Look again. · Glass breaks. · A round wick smokes.', 'questions.0.attempt' => 2, 'checks' => true]];
+        yield 'nothing is told before the end' => [self::whole([self::q('trim')], ['rules' => ['feedback' => 'at the end']]), '0 start; 2 save trim {"choose":[2]}', ['questions.0.told' => '', 'checks' => false, 'questions.0.attempts' => 1, 'questions.0.answered' => true]];
+        yield 'what must be answered, and is not shown what it is worth' => [self::whole([self::q('trim', ['rules' => ['mustAnswer' => true]])], ['rules' => ['worth' => false]]), '0 start', ['questions.0.mustAnswer' => true, 'questions.0.worth' => null]];
+        yield 'out of time is said' => [self::whole([self::q('trim', ['settings' => ['time' => '10 s']])]), '0 start; 20 flag trim', ['questions.0.told.0.outcome' => 'out of time', 'questions.0.told.0.facts' => 'Time ran out.', 'questions.0.closed' => true]];
+    }
+
+    /**
+     * @param array<string, mixed> $blueprint
+     * @param array<string, mixed> $expected
+     */
+    #[DataProvider('screens')]
+    public function test_what_a_page_is_told(array $blueprint, string $events, array $expected): void
+    {
+        $paper = self::paper(self::plan([], [...$blueprint, 'rules' => ['worth' => true, ...(is_array($blueprint['rules'] ?? null) ? $blueprint['rules'] : [])]]));
+        $view = (new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(5_000_000);
+
+        self::assertCame($expected, Fields::ofJson(json_encode($view, JSON_THROW_ON_ERROR))->raw());
+    }
+
+    public function test_numbers_follow_the_candidates_path_so_that_nothing_tells_what_was_passed_by(): void
+    {
+        $paper = self::paper(self::plan([self::q('oar'), self::checkpoint(['outcome' => 'oar', 'is' => ['right']], 'count'), self::q('trim'), self::q('fork'), self::q('count')]));
+        $state = $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on');
+
+        self::assertCame(['questions.0.n' => 2], Fields::ofJson(json_encode((new CandidateView($paper, $state, new Terms(Ratio::one())))->toData(0), JSON_THROW_ON_ERROR))->raw());
+    }
+
+    /** @return iterable<string, array{Rung, array<string, mixed>}> */
+    public static function rungs(): iterable
+    {
+        yield 'nothing' => [Rung::Nothing, ['passed' => null, 'total' => null, 'objectives' => '', 'questions' => '', 'closing' => 'care']];
+        yield 'passed or not' => [Rung::PassedOrNot, ['passed' => false, 'total' => null]];
+        yield 'total' => [Rung::Total, ['total.earned' => '1', 'total.right' => 1, 'total.asked' => 2, 'objectives' => '']];
+        yield 'objectives' => [Rung::Objectives, ['objectives' => 'Boats 2 2 100 1 1 · Lamp room -1 4 0 0 1', 'questions' => '']];
+        yield 'the own paper' => [Rung::OwnPaper, ['questions.0.stem' => 'Which oar first?', 'questions.0.outcome' => null, 'questions.0.key' => '']];
+        yield 'the marked paper' => [Rung::MarkedPaper, ['questions.1.outcome' => 'wrong', 'questions.1.earned' => '-1', 'questions.1.said' => '', 'questions.1.key' => '']];
+        yield 'with key and feedback' => [Rung::WithKey, ['questions.1.said' => 'Look again. · Glass breaks. · A round wick smokes.', 'questions.1.key.0.text' => 'Straight']];
+    }
+
+    /** @param array<string, mixed> $expected */
+    #[DataProvider('rungs')]
+    public function test_a_review_shows_what_its_rung_includes(Rung $rung, array $expected): void
+    {
+        $paper = self::paper(self::plan([self::q('oar'), self::q('trim')], ['rules' => ['floor' => 'none'], 'pass' => ['percent' => '60'], 'closing' => ['notPassed' => 'care']]));
+        $state = $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on; 3 check trim {"choose":[2]}; 4 hand in');
+        $mentions = new Mentions();
+        $review = new Review($paper, $state, $mentions);
+
+        self::assertCame($expected, Fields::ofJson(json_encode($review->upTo($rung), JSON_THROW_ON_ERROR))->raw());
+        self::assertSame(['care'], $mentions->pages(), 'the page it closes with can be read');
+    }
+
+    public function test_every_refusal_has_words(): void
+    {
+        $whys = ['do/started', 'do/notStarted', 'do/ended', 'question/closed', 'question/notHere', 'question/left', 'response/blank', 'response/incomplete', 'response/owed', 'text/unreadable', 'do/noCheck', 'do/forwardOnly', 'do/atEnd', 'hint/none', 'hint/attempt', 'hint/tooSoon', 'clock/unknown', 'clock/ranOut'];
+        $words = array_map(WhyRefused::inWords(...), $whys);
+
+        self::assertSame($words, array_unique($words));
+        self::assertNotContains(WhyRefused::inWords('anything else'), $words);
+    }
+
+    private function ran(Paper $paper, string $events): State
+    {
+        $conduct = new Conduct($paper, new Terms(Ratio::one()));
+        $state = $conduct->begin();
+        $reader = new ActReader();
+        foreach (self::events($events) as $event) {
+            $conduct->take($state, $reader->act($event));
+        }
+
+        return $state;
+    }
+}
