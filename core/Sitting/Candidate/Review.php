@@ -56,6 +56,7 @@ final readonly class Review
             'closing' => $closing,
             'passed' => $rung->includes(Rung::PassedOrNot) ? $this->passed() : null,
             'total' => $rung->includes(Rung::Total) ? $this->total() : null,
+            'tallies' => $rung->includes(Rung::Total) ? $this->tallies() : [],
             'objectives' => $rung->includes(Rung::Objectives) ? $this->objectives() : [],
             'questions' => $rung->includes(Rung::OwnPaper) ? $this->questions($rung) : [],
         ];
@@ -74,6 +75,20 @@ final readonly class Review
             'asked' => count($closed),
             'pass' => $this->paper->blueprint->pass?->mark->toData(),
         ];
+    }
+
+    /** @return list<array{tally: string, value: int, band: string|null, page: string|null}> what each has come to, and what its band says */
+    private function tallies(): array
+    {
+        $tallies = [];
+        foreach ($this->paper->blueprint->tallies as $tally) {
+            $value = $this->totals->tallied($tally->name);
+            $band = $tally->bandOf($value);
+            $this->mentions->page($band?->page);
+            $tallies[] = ['tally' => $tally->name, 'value' => $value, 'band' => $band?->name, 'page' => $band?->page];
+        }
+
+        return $tallies;
     }
 
     /** @return list<array<string, mixed>> by the top objective, in the order of the paper; graded questions only */

@@ -240,6 +240,8 @@ describe('a review', () => {
     rehearsal: false,
     blueprint: null,
     rung: 'marked paper',
+    closing: null,
+    tallies: [],
     ranOut: false,
     seconds: 607,
     passed: true,
@@ -256,6 +258,19 @@ describe('a review', () => {
   };
 
   it.each<[string, object, string[], string[]]>([
+    [
+      'with the page it closes with, and what a tally has come to',
+      {
+        closing: 'thanks',
+        tallies: [
+          { tally: 'patience', value: 7, band: 'steady', page: 'calm' },
+          { tally: 'haste', value: 0, band: null, page: null },
+        ],
+        pages: { thanks: { heading: 'Thank you', reads: 'Come again.' }, calm: { heading: null, reads: 'You waited.' } },
+      },
+      ['Thank you', 'Come again.', 'patience 7: steady', 'You waited.', 'haste 0'],
+      [],
+    ],
     [
       'passed',
       {},

@@ -46,6 +46,20 @@ export default function ReviewPage({ account }: { account: Account }) {
             margin={<BackLink review={data} account={account} />}
           />
           <ClosingPage name={data.closing} />
+          {data.tallies.map((tally) => (
+            <div key={tally.tally}>
+              <Row
+                page={
+                  <p>
+                    {tally.tally} <b className="fig">{tally.value}</b>
+                    {tally.band !== null && `: ${tally.band}`}
+                  </p>
+                }
+                margin={null}
+              />
+              <ClosingPage name={tally.page} />
+            </div>
+          ))}
           {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
           {data.questions.map((question) => (
             <Guard key={question.n} what={`Question ${question.n}`}>
@@ -62,7 +76,7 @@ export default function ReviewPage({ account }: { account: Account }) {
   );
 }
 
-/** The page that the assessment closes with. */
+/** The page that the assessment, or the band of a tally, closes with. */
 function ClosingPage({ name }: { name: string | null }) {
   const pages = use(PagesContext);
   const page = name === null ? undefined : pages[name];

@@ -2,7 +2,6 @@ import { use, useState } from 'react';
 import { PagesContext } from '../../../parts/text/media';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Choice } from '../../content';
-import { NoEffectYet } from '../../../parts/NoEffectYet';
 import { WhereForward } from '../../../parts/WhereForward';
 import { plain } from './rows';
 
@@ -82,12 +81,7 @@ export function LeadsOn({ choice, n, readOnly, onChange }: Props) {
           <WhereForward />
         </>
       )}
-      {tallies.length > 0 && (
-        <>
-          {' '}
-          <NoEffectYet what=", the tally" />
-        </>
-      )}
+      {tallies.length > 0 && <span className="text-quiet italic"> (counted where a blueprint names the tally)</span>}
     </p>
   );
 }
