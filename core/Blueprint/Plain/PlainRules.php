@@ -39,7 +39,7 @@ final readonly class PlainRules
         }
     }
 
-    /** What of a whole blueprint can be said in these rules. */
+    /** What of a whole blueprint can be said in these rules; of the review what is shown at once. */
     public static function of(Blueprint $blueprint): self
     {
         $rules = $blueprint->rules;
@@ -49,8 +49,8 @@ final readonly class PlainRules
             $seconds === null ? null : max(10, $seconds),
             $rules->tellsBeforeTheEnd(),
             $rules->flag(Rule::Worth),
-            $blueprint->review->rung(true, true),
-            $blueprint->review->rung(false, true),
+            $blueprint->review->rung(true, isClosed: false),
+            $blueprint->review->rung(false, isClosed: false),
             $rules->sittings() === null ? null : min(99, $rules->sittings()),
             !$rules->isAnyOrder(),
             $rules->flag(Rule::MustAnswer),

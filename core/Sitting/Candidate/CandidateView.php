@@ -52,7 +52,7 @@ final readonly class CandidateView
             'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)))),
             'checks' => $this->checks($screen),
             'screen' => $running ? $this->told($screen) : null,
-            'stretch' => $running && $screen?->isAnyOrder === true ? $this->stretch() : [],
+            'stretch' => $running && $this->isFree($screen) ? $this->stretch() : [],
             'questions' => $running ? array_map($this->questions->told(...), $screen?->questions() ?? []) : [],
         ];
     }
@@ -96,8 +96,14 @@ final readonly class CandidateView
             'section' => $section === '' ? null : $section,
             'items' => $screen === null ? $page : array_map(fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace ? $this->page($place->page) : ['page' => null, 'n' => $this->questions->number($place)], $screen->places),
             'goesOn' => !$position->isAt(Position::END) && !$this->isWhole($screen),
-            'isFree' => $screen?->isAnyOrder === true || ($position->isAt(Position::END) && $position->node >= 0),
+            'isFree' => $this->isFree($screen),
         ];
+    }
+
+    /** Whether one can move among the questions of this screen's stretch, from the end behind it too. */
+    private function isFree(?Screen $screen): bool
+    {
+        return $screen?->isAnyOrder === true || ($this->state->position->isAt(Position::END) && $this->state->position->node >= 0);
     }
 
     /** @return array{page: string|null, n: int|null} */
@@ -122,7 +128,7 @@ final readonly class CandidateView
             $screen = $this->paper->nodes[$node];
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $visit = $this->state->visit($place->id);
-                $isHere = $node === $this->state->position->node;
+                $isHere = $this->state->position->isAt(Position::NODE) && $node === $this->state->position->node;
                 $told[] = ['n' => $this->questions->number($place), 'isHere' => $isHere, 'isAnswered' => !$visit->isBlank(), 'isFlagged' => $visit->isFlagged, 'isClosed' => $visit->closed !== null, 'isLeft' => !$isHere && $place->seconds !== null && $visit->shown !== null];
             }
         }

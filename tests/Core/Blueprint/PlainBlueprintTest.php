@@ -6,10 +6,12 @@ namespace Zetema\Tests\Core\Blueprint;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Blueprint\Plain\PlainBlueprint;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -45,6 +47,14 @@ final class PlainBlueprintTest extends TestCase
         $plan = DealingPlan::fromData(Fields::ofJson(self::PLAN));
 
         self::assertEquals($plan, BlueprintDealer::plan(PlainBlueprint::of('T', $plan, new PlainRules())));
+    }
+
+    public function test_what_is_shown_only_once_an_assessment_has_closed_is_not_told_before(): void
+    {
+        $document = [...PlainBlueprint::document('T', DealingPlan::fromData(Fields::ofJson(self::PLAN)), new PlainRules()), 'review' => ['passed' => [['rung' => 'total'], ['rung' => 'marked paper', 'when' => 'closed']]]];
+        $rules = PlainRules::of(BlueprintReader::read($document, new TrustedNames()));
+
+        self::assertSame([Rung::Total, Rung::Nothing], [$rules->whoPassesSees, $rules->whoDoesNotSees]);
     }
 
     public function test_rules_stored_before_there_were_some_of_them_are_read(): void

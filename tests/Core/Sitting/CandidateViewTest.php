@@ -34,7 +34,7 @@ final class CandidateViewTest extends SatCase
         yield 'a page that a choice leads to' => [self::whole([self::q('fork'), self::q('oar')]), '0 start; 1 check fork {"choose":[3]}; 2 go on', ['screen.sort' => 'steps', 'screen.items' => 'second']];
         yield 'an announced checkpoint' => [self::whole([self::q('oar'), self::checkpoint(['points' => 'all', 'is' => '>', 'value' => '1'], 'end', ['announced' => true]), self::q('fork')]), '0 start; 1 go on', ['screen.sort' => 'checkpoint', 'screen.items' => '', 'screen.goesOn' => true, 'routes' => null]];
         yield 'the end, with no way back' => [self::whole([self::q('oar')]), '0 start; 1 go on', ['screen.sort' => 'end', 'screen.goesOn' => false, 'screen.isFree' => false, 'phase' => 'running']];
-        yield 'the end behind a stretch, with one' => [self::whole([self::q('oar'), self::q('fork')], $free), '0 start; 1 go on; 2 go on', ['screen.sort' => 'end', 'screen.isFree' => true]];
+        yield 'the end behind a stretch, with one' => [self::whole([self::q('oar'), self::q('fork')], $free), '0 start; 1 go on; 2 go on', ['screen.sort' => 'end', 'screen.isFree' => true, 'stretch.1.n' => 2, 'stretch.1.isHere' => false]];
         yield 'all on one screen is left by handing in' => [self::whole([self::q('oar'), self::q('fork')], ['rules' => ['moving' => 'any order', 'screen' => 'section']]), '0 start', ['screen.goesOn' => false, 'screen.isFree' => true, 'questions.1.n' => 2]];
         yield 'handed in' => [self::whole([self::q('oar')]), '0 start; 1 hand in', ['phase' => 'ended', 'screen' => null, 'questions' => '', 'ranOut' => false]];
         yield 'time is up' => [self::whole([self::q('oar')], ['rules' => ['time' => '10 s']]), '0 start; 20 hand in', ['phase' => 'ended', 'ranOut' => true]];

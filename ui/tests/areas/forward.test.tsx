@@ -149,6 +149,29 @@ describe('a screen of a sitting that is gone through forward', () => {
     expect(sent()).toEqual([]);
   });
 
+  const stretch = [1, 2, 3].map((n) => ({ n, isHere: n === 1, isAnswered: n === 1, isFlagged: n === 3, isClosed: false, isLeft: n === 2 }));
+  const free = { ...steps, isFree: true };
+
+  it('can be left for another of the stretch, where one moves freely', async () => {
+    const sent = await open(sitting({ screen: free, stretch }), sitting({ events: 4, screen: free, stretch, questions: [question(3)] }));
+    fireEvent.click(screen.getByText('Left'));
+    expect(screen.getByText<HTMLButtonElement>('2, open').disabled, 'it had a time of its own').toBe(true);
+    press('3, to come back to');
+    await settled();
+    expect(sent()).toEqual(['saved', 'went to']);
+    expect(text()).toContain('Question number 3?');
+    press('Hand in the paper');
+    expect(text()).toContain('2 questions are unanswered here.');
+  });
+
+  it('can be gone back to from the end behind a stretch', async () => {
+    const ended = { ...free, sort: 'end', goesOn: false };
+    const sent = await open(sitting({ questions: [], screen: ended, stretch: stretch.map((q) => ({ ...q, isHere: false })) }));
+    press('1, answered');
+    await settled();
+    expect(sent()).toEqual(['went to']);
+  });
+
   it('shows the question’s own clock beside that of the whole', async () => {
     const now = Date.now();
     await open(sitting({ now, deadline: now + 600_000, seconds: 600, clocks: [{ of: 'question', n: 1, ends: now + 45_000 }] }));

@@ -50,7 +50,10 @@ export function HandIn(props: {
 }
 
 /** What handing in now means. */
-function whatItMeans({ screen }: Sitting, blank: number): string {
+function whatItMeans({ screen, stretch, questions }: Sitting, blank: number): string {
+  const open = stretch.filter((q) => !q.isAnswered).length;
+  if (stretch.length > questions.length)
+    return open === 0 ? 'Every question here is answered.' : `${count(open, 'question is', 'questions are')} unanswered here.`;
   if (screen?.goesOn === true) return 'You are not at the end: whatever is still to come counts as unanswered.';
   return blank === 0 ? 'Every question is answered.' : `${count(blank, 'question is', 'questions are')} unanswered.`;
 }

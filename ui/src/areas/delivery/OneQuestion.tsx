@@ -7,6 +7,7 @@ import { kindUi } from '../../kinds/registry';
 import { Progress } from './Progress';
 import { type Sitting, useSecondsLeft, type useSitting } from './useSitting';
 import { ReadPages } from './ReadPages';
+import { Stretch } from './Stretch';
 import type { Response, SittingQuestion } from '../../kinds/content';
 import { Told, Watch, Worth } from './SittingMargin';
 
@@ -160,7 +161,21 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       />
       <Row
         className="pt-7"
-        page={forward ? <p className="text-sm text-soft">{forwardWords(question)}</p> : <Progress sitting={sitting} at={n} onGo={onGo} />}
+        page={
+          !forward ? (
+            <Progress sitting={sitting} at={n} onGo={onGo} />
+          ) : free ? (
+            <Stretch
+              sitting={sitting}
+              act={(...asked) => {
+                flush();
+                act(...asked);
+              }}
+            />
+          ) : (
+            <p className="text-sm text-soft">{forwardWords(question)}</p>
+          )
+        }
         margin={
           <p className="at-desk">
             keys: {choices > 0 && `1–${choices} choose · `}

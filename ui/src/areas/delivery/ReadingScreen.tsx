@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useKeys } from '../../parts/hooks/useKeys';
 import { Row } from '../../parts/PageAndMargin';
 import { ReadPages } from './ReadPages';
+import { Stretch } from './Stretch';
 import type { Sitting, useSitting } from './useSitting';
 
 /** A screen without a question: a page to read, a page to read again, a checkpoint, or the end. */
@@ -41,6 +42,7 @@ export function ReadingScreen(props: {
         <Row page={<h1 className="stem">What comes next depends on what you gave so far.</h1>} margin={savedLine} />
       )}
       <ReadPages sitting={sitting} />
+      {sitting.stretch.length > 1 && <Row page={<Stretch sitting={sitting} act={act} />} margin={null} />}
       <Row
         className="pt-5"
         page={
