@@ -150,6 +150,39 @@ final class DeliveryTest extends ApiTestCase
         }
     }
 
+    public function test_no_reply_tells_more_than_is_due_whatever_is_tried(): void
+    {
+        $secrets = array_values(array_filter($this->secrets(), static fn (string $secret): bool => mb_strlen($secret) > 4));
+        $this->logIn('carrow');
+        foreach ([1, 2, 3] as $edition) {
+            $sitting = $this->send('POST', "/api/editions/$edition/sittings", schema: 'Sitting', status: 201);
+            foreach ($sitting->objects('questions') as $question) {
+                $n = $question->integer('n');
+                foreach ([['hint opened', null], ['saved', self::some($question)], ['checked', self::some($question)], ['checked', ['choose' => [99]]], ['hint opened', null], ['went to', null], ['flagged', null]] as [$type, $response]) {
+                    $this->client->jsonRequest('POST', '/api/sittings/' . $sitting->integer('id') . '/events', ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), 'type' => $type, 'sheet' => $n, ...($response === null ? [] : ['response' => $response])], ['HTTP_X-Zetema' => '1']);
+                    $reply = (string) $this->client->getResponse()->getContent();
+                    $data = Fields::ofJson($reply);
+                    $sitting = $data->has('questions') ? $data : $sitting;
+                    $due = $data->has('questions') ? self::due($data) : [];
+                    foreach (array_diff($secrets, $due) as $secret) {
+                        self::assertStringNotContainsString($secret, $reply, "edition $edition, question $n, $type");
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return list<string> what a reply says of authors' texts because it was checked or opened, as it stands in JSON */
+    private static function due(Fields $sitting): array
+    {
+        $due = [];
+        foreach ($sitting->objects('questions') as $question) {
+            array_push($due, ...$question->texts('hintsOpen'), ...array_merge(...array_map(static fn (Fields $told): array => $told->texts('said'), $question->objects('told'))));
+        }
+
+        return array_map(static fn (string $text): string => trim((string) json_encode($text), '"'), $due);
+    }
+
     public function test_what_changes_in_the_bank_does_not_touch_a_frozen_edition(): void
     {
         $db = self::getContainer()->get(Connection::class);

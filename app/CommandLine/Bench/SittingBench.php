@@ -128,17 +128,20 @@ final class SittingBench
         return $crowd;
     }
 
-    /** @return int an edition of 35 questions with a clock each, gone through forward */
+    /** @return int an edition of 35 questions with a clock each, gone through forward, past a checkpoint */
     private function edition(): int
     {
         $author = new BenchClient($this->address, 'author');
         $settings = $author->ask('GET', '/api/banks/1/settings');
         $author->ask('PUT', '/api/banks/1/settings', ['version' => $settings['version'] ?? 0, 'settings' => ['time' => '5 min', 'shuffle' => 'yes']]);
         $blueprint = $author->ask('POST', '/api/banks/1/blueprints', ['title' => 'Crowd']);
-        $rules = is_array($blueprint['rules'] ?? null) ? $blueprint['rules'] : [];
         $id = is_int($blueprint['id'] ?? null) ? $blueprint['id'] : 0;
-        $plan = ['steps' => [['draw' => ['take' => self::QUESTIONS, 'pool' => ['kinds' => ['one']]]]]];
-        $saved = $author->ask('PUT', "/api/blueprints/$id", ['version' => $blueprint['version'] ?? 0, 'title' => 'Crowd', 'plan' => $plan, 'rules' => [...$rules, 'tellsAtOnce' => true, 'forwardOnly' => true]]);
+        $draw = static fn (string $id, int $take): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['kinds' => ['one']]]];
+        $route = ['when' => ['points' => 'all', 'is' => '>', 'value' => '3'], 'to' => 'last'];
+        $saved = $author->ask('PUT', "/api/blueprints/$id/document", ['version' => $blueprint['version'] ?? 0, 'document' => ['v' => 2, 'title' => 'Crowd', 'sections' => [
+            ['id' => 'first', 'steps' => [$draw('d1', 2), ['id' => 'c', 'checkpoint' => ['routes' => [$route]]], $draw('d2', 8)]],
+            ['id' => 'last', 'steps' => [$draw('d3', self::QUESTIONS - 10)]],
+        ]]]);
         $edition = $author->ask('POST', "/api/blueprints/$id/editions", ['version' => $saved['version'] ?? 0]);
 
         return is_int($edition['id'] ?? null) ? $edition['id'] : throw new \RuntimeException('no edition was frozen');
@@ -154,7 +157,7 @@ final class SittingBench
             $nothing->take(static fn (): array => $sitter->client->ask('GET', '/api/me'));
             $save->take(static fn (): array => $sitter->went($sitter->client->ask(...$sitter->next())));
         }
-        $this->output->writeln(sprintf("%s, %d candidates, %d questions with a clock each\none after the other: nothing %.1f ms (p95 %.1f), a save %.1f (p95 %.1f): %.1f × nothing", date('j F Y'), $candidates, self::QUESTIONS, $nothing->median(), $nothing->p95(), $save->median(), $save->p95(), $save->median() / $nothing->median()));
+        $this->output->writeln(sprintf("%s, %d candidates, %d questions with a clock each and a route\none after the other: nothing %.1f ms (p95 %.1f), a save %.1f (p95 %.1f): %.1f × nothing", date('j F Y'), $candidates, self::QUESTIONS, $nothing->median(), $nothing->p95(), $save->median(), $save->p95(), $save->median() / $nothing->median()));
         $before = $this->events($db);
         $crowded = (new Crowd($crowd))->run(self::SECONDS, self::EVERY);
         $kept = $this->events($db) - $before;
