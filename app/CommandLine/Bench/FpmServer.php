@@ -28,16 +28,34 @@ final class FpmServer
                 location / { fastcgi_pass unix:$folder/fpm.sock; include /etc/nginx/fastcgi_params; fastcgi_param SCRIPT_FILENAME $root/public/index.php; fastcgi_param SCRIPT_NAME /index.php; } } }
             TEXT);
         $this->fpm = new Process(['php-fpm8.2', '-R', '-F', '-y', $folder . '/fpm.conf'], $root, $environment, timeout: null);
-        $this->web = new Process(['nginx', '-c', $folder . '/nginx.conf'], $root, null, timeout: null);
-        foreach ([$this->fpm, $this->web] as $process) {
-            $process->disableOutput();
-            $process->start();
+        $this->web = new Process(['nginx', '-c', $folder . '/nginx.conf'], $root, $environment, timeout: null);
+        @unlink($folder . '/fpm.sock');
+        $this->start($this->fpm);
+        // A web server that is up first answers 502 until php-fpm listens.
+        $listens = false;
+        for ($i = 0; $i < 200 && $this->fpm->isRunning() && !$listens; ++$i) {
+            usleep(50_000);
+            $listens = is_resource(@stream_socket_client("unix://$folder/fpm.sock"));
         }
+        $listens || throw new \RuntimeException('php-fpm does not listen; its log: ' . @file_get_contents($folder . '/fpm.log'));
+        $this->start($this->web);
+    }
+
+    /** @return list<int> the processes that requests keep busy are these and what they started */
+    public function processes(): array
+    {
+        return array_map(static fn (Process $process): int => (int) $process->getPid(), [$this->fpm, $this->web]);
     }
 
     public function stop(): void
     {
         $this->web->stop(1);
         $this->fpm->stop(1);
+    }
+
+    private function start(Process $process): void
+    {
+        $process->disableOutput();
+        $process->start();
     }
 }

@@ -14,6 +14,7 @@ final class SittingBench
     private const SECONDS = 60;
     private const EVERY = 5;
     private const QUESTIONS = 35;
+    private const ROUNDS = 4;
 
     private string $address = '';
     private OutputInterface $output;
@@ -33,7 +34,8 @@ final class SittingBench
         $this->waitFor($port);
         $output->writeln($children === 0 ? 'PHP’s own server, four workers' : "php-fpm with $children children behind nginx");
         try {
-            $this->measure($db, $candidates, $this->edition());
+            $processor = new ProcessorTime($server instanceof FpmServer ? $server->processes() : [(int) $server->getPid()]);
+            $this->measure($db, $candidates, $this->edition(), $processor);
         } finally {
             $server instanceof FpmServer ? $server->stop() : $server->stop(0, 9);
         }
@@ -147,22 +149,44 @@ final class SittingBench
         return is_int($edition['id'] ?? null) ? $edition['id'] : throw new \RuntimeException('no edition was frozen');
     }
 
-    private function measure(\PDO $db, int $candidates, int $edition): void
+    private function measure(\PDO $db, int $candidates, int $edition, ProcessorTime $processor): void
     {
         $crowd = $this->crowd($candidates, $edition);
-        $nothing = new Times();
-        $save = new Times();
-        for ($i = 0; $i < 60; ++$i) {
-            $sitter = $crowd[$i % $candidates];
-            $nothing->take(static fn (): array => $sitter->client->ask('GET', '/api/me'));
-            $save->take(static fn (): array => $sitter->went($sitter->client->ask(...$sitter->next())));
-        }
-        $this->output->writeln(sprintf("%s, %d candidates, %d questions with a clock each and a route\none after the other: nothing %.1f ms (p95 %.1f), a save %.1f (p95 %.1f): %.1f × nothing", date('j F Y'), $candidates, self::QUESTIONS, $nothing->median(), $nothing->p95(), $save->median(), $save->p95(), $save->median() / $nothing->median()));
+        $this->output->writeln(sprintf('%s, %d candidates, %d questions with a clock each and a route', date('j F Y'), $candidates, self::QUESTIONS));
+        $this->oneAfterTheOther(array_slice($crowd, 0, 60), $processor);
         $before = $this->events($db);
         $crowded = (new Crowd($crowd))->run(self::SECONDS, self::EVERY);
         $kept = $this->events($db) - $before;
         $this->output->writeln(sprintf('the crowd: %d requests in %d s, %.1f a second of %.1f asked for; median %.0f ms, p95 %.0f ms, longest %.0f ms; %d errors', $crowded->answered, self::SECONDS, $crowded->answered / self::SECONDS, $candidates / self::EVERY, $crowded->at(0.5), $crowded->at(0.95), $crowded->at(1.0), $crowded->errors));
         $this->output->writeln(sprintf('acknowledged %d, found in the database %d: %s', $crowded->answered, $kept, $kept >= $crowded->answered ? 'none lost' : 'LOST'));
+    }
+
+    /**
+     * Rounds of requests that do nothing and of saves in turn, so that a slower minute of the machine falls on both.
+     *
+     * @param list<Sitter> $sitters
+     */
+    private function oneAfterTheOther(array $sitters, ProcessorTime $processor): void
+    {
+        $works = [
+            'nothing' => static fn (Sitter $sitter): array => $sitter->client->ask('GET', '/api/me'),
+            'a save' => static fn (Sitter $sitter): array => $sitter->went($sitter->client->ask(...$sitter->next())),
+        ];
+        $times = ['nothing' => new Times(), 'a save' => new Times()];
+        $used = ['nothing' => 0.0, 'a save' => 0.0];
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            foreach ($works as $name => $work) {
+                $before = $processor->milliseconds();
+                foreach ($sitters as $sitter) {
+                    $times[$name]->take(static fn (): array => $work($sitter));
+                }
+                $used[$name] += $processor->milliseconds() - $before;
+            }
+        }
+        foreach ($times as $name => $time) {
+            $this->output->writeln(sprintf('one after the other, %s: %.1f ms (p95 %.1f); processor time of the server %.1f ms', $name, $time->median(), $time->p95(), $used[$name] / $time->count()));
+        }
+        $this->output->writeln(sprintf('a save : nothing %.1f by the clock, %.1f in processor time', $times['a save']->median() / $times['nothing']->median(), $used['a save'] / $used['nothing']));
     }
 
     private function events(\PDO $db): int
