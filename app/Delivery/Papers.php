@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\StoredStock;
@@ -17,6 +18,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Sitting\Paper\Paper;
@@ -86,16 +88,20 @@ final readonly class Papers
         return $this->made($blueprint, $bank, new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]), $revisions);
     }
 
-    /** @param array<string, int> $revisions by question */
+    /**
+     * Each request of a sitting reads its questions: what they hold and where they stood, and no more of their rows than that.
+     *
+     * @param array<string, int> $revisions by question
+     */
     private function made(Blueprint $blueprint, BankSettings $bank, DealtForm $form, array $revisions): Paper
     {
-        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]); // all at once
+        $rows = $this->em->getConnection()->executeQuery('SELECT id, content, objective_path FROM revision WHERE id IN (?)', [array_values($revisions)], [ArrayParameterType::INTEGER])->fetchAllAssociativeIndexed();
+        $question = static function (string $name) use ($revisions, $rows): Question {
+            $row = $rows[$revisions[$name]] ?? throw new \LogicException('a dealt revision is stored');
 
-        return (new PaperMaker($blueprint, fn (string $question): array => [$this->revision($revisions[$question])->asDealt(), $bank]))->paper($form);
-    }
+            return Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), is_string($row['objective_path']) ? $row['objective_path'] : null);
+        };
 
-    private function revision(int $id): Revision
-    {
-        return $this->em->find(Revision::class, $id) ?? throw new \LogicException('a dealt revision is stored');
+        return (new PaperMaker($blueprint, static fn (string $name): array => [$question($name), $bank]))->paper($form);
     }
 }

@@ -190,15 +190,21 @@ class Revision
         return $this->content;
     }
 
-    /** The core's question as it is dealt: without what its bank calls it, so that nothing but the revision is read. */
-    public function asDealt(): Core\Question
+    /** The core's question as it is dealt: without what its bank calls it, so that nothing but these two columns is read. */
+    public static function dealt(Fields $content, ?string $objectivePath): Core\Question
     {
-        return Core\Question::fromData(Fields::of($this->content), null, $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), Core\Status::Cleared, verified: true);
+        return Core\Question::fromData($content, null, self::path($objectivePath), Core\Status::Cleared, verified: true);
     }
 
     /** The core's question, with the name and objective it has in the bank; only of one that is whole. */
     public function question(): Core\Question
     {
-        return Core\Question::fromData(Fields::of($this->content), $this->question->name(), $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath), $this->question->status(), verified: true);
+        return Core\Question::fromData(Fields::of($this->content), $this->question->name(), self::path($this->objectivePath), $this->question->status(), verified: true);
+    }
+
+    /** @return list<string> */
+    private static function path(?string $objectivePath): array
+    {
+        return $objectivePath === null ? [] : explode(Objective::SEPARATOR, $objectivePath);
     }
 }
