@@ -135,11 +135,6 @@ class Sitting
         return ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed];
     }
 
-    public function startedAt(): ?int
-    {
-        return $this->startedAt;
-    }
-
     public function due(): ?int
     {
         return $this->due;

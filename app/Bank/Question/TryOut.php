@@ -91,7 +91,7 @@ final readonly class TryOut
         $left = $most === null ? null : $most - $attempt;
         $chooser = new FeedbackChooser();
 
-        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->place->settings, $response, $verdict, $attempt, $left)];
+        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->place->plan, $response, $verdict, $attempt, $left === 0)];
     }
 
     /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */

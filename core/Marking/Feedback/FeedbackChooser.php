@@ -13,7 +13,6 @@ use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Question\Settings\EffectiveSettings;
 
 /** What is said after a marked response: the outcome's text, then what the choices say, then the notes (sitting.md). */
 final readonly class FeedbackChooser
@@ -26,30 +25,6 @@ final readonly class FeedbackChooser
     }
 
     /**
-     * What the author wrote for this case; empty where nothing was written, then the facts stand alone.
-     *
-     * @param int|null $attemptsLeft null: any number
-     * @param list<OutcomeText> $furtherOut the bank's, used where the question has none of its own
-     *
-     * @return list<string> paragraphs in the small Markdown
-     */
-    public function texts(Question $question, EffectiveSettings $settings, Response $response, Verdict $verdict, int $attempt, ?int $attemptsLeft, array $furtherOut = []): array
-    {
-        $found = $response->isBlank() ? [] : $this->finder->found($question->kind->scoring($settings), $response);
-        $texts = [
-            $this->outcomeText([$question->outcomeTexts, $furtherOut], $verdict, $attempt, $attemptsLeft),
-            ...$question->kind->says($response, $found),
-        ];
-        foreach ($question->notes as $note) {
-            if ($note->isDue(ChosenChoices::in($response), $verdict->outcome, $attempt, $attemptsLeft === 0)) {
-                $texts[] = $note->text;
-            }
-        }
-
-        return array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== '–'));
-    }
-
-    /**
      * What is shown of the author's texts after a mark, the outcome's first; null in its place where the house's text shows.
      *
      * @param bool $isLast whether it was the last attempt there is
@@ -59,7 +34,7 @@ final readonly class FeedbackChooser
      */
     public function shown(Question $question, MarkingPlan $plan, Response $response, Verdict $verdict, int $attempt, bool $isLast, bool $counts = true): array
     {
-        $outcome = $this->outcomeText([$question->outcomeTexts], $verdict, $attempt, $isLast ? 0 : 1);
+        $outcome = self::outcomeText($question, $verdict, $attempt, $isLast);
         $texts = [];
         if ($counts) {
             $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
@@ -71,19 +46,22 @@ final readonly class FeedbackChooser
         return $outcome === self::NOTHING ? $texts : [$outcome, ...$texts];
     }
 
-    /** @param list<list<OutcomeText>> $nearestFirst */
-    private function outcomeText(array $nearestFirst, Verdict $verdict, int $attempt, ?int $attemptsLeft): ?string
+    /**
+     * The author's texts alone; empty where nothing was written, then the facts stand alone.
+     *
+     * @return list<string> paragraphs in the small Markdown
+     */
+    public function texts(Question $question, MarkingPlan $plan, Response $response, Verdict $verdict, int $attempt, bool $isLast): array
     {
-        $last = $attemptsLeft === 0;
-        foreach ($nearestFirst as $texts) {
-            $fitting = array_filter($texts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $last) > 0);
-            usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $last) <=> self::rank($a, $attempt, $last));
-            if ($fitting !== []) {
-                return $fitting[0]->text;
-            }
-        }
+        return array_values(array_filter($this->shown($question, $plan, $response, $verdict, $attempt, $isLast), is_string(...)));
+    }
 
-        return null;
+    private static function outcomeText(Question $question, Verdict $verdict, int $attempt, bool $isLast): ?string
+    {
+        $fitting = array_filter($question->outcomeTexts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $isLast) > 0);
+        usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $isLast) <=> self::rank($a, $attempt, $isLast));
+
+        return $fitting === [] ? null : $fitting[0]->text;
     }
 
     /** On the last attempt beats a number, a number beats any; 0: does not fit. */

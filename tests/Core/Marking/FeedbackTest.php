@@ -9,8 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Response\Response;
 use Zetema\Tests\Core\TextQuestions;
 
 final class FeedbackTest extends TestCase
@@ -56,13 +55,15 @@ final class FeedbackTest extends TestCase
         self::assertSame($expected, self::texts($text, $given, $attempt));
     }
 
-    public function test_the_banks_words_are_used_where_the_question_has_none(): void
+    public function test_what_came_too_late_says_nothing_of_its_own_and_the_house_speaks_where_nothing_was_written(): void
     {
-        $bank = [new OutcomeText(Outcome::Wrong, 'Bank: wrong.'), new OutcomeText(Outcome::Right, 'Bank: right.')];
-        $text = "one: W\n if wrong: Mine.\n yes: a\n no: b";
+        $question = TextQuestions::one(self::ONE);
+        $plan = MarkingPlan::of($question, $question->effective());
+        $shown = static fn (int $choice, bool $counts, bool $isLate): array => (new FeedbackChooser())->shown($question, $plan, $response = Response::choosing([$choice]), (new Marker())->mark($plan, $response, late: $isLate), 1, false, $counts);
 
-        self::assertSame(['Mine.'], self::texts($text, ['choose' => [2]], 1, $bank));
-        self::assertSame(['Bank: right.'], self::texts($text, ['choose' => [1]], 1, $bank));
+        self::assertSame([null], $shown(1, false, true));
+        self::assertSame(['Any time.', 'About b.', 'You left a.'], $shown(2, true, false));
+        self::assertSame(['Any time.'], $shown(2, false, false));
     }
 
     /** @return iterable<string, array{mixed, int, int|null, string}> response, attempt, attempts left, facts */
@@ -96,18 +97,14 @@ final class FeedbackTest extends TestCase
         self::assertSame('Time ran out.', (new FeedbackChooser())->facts((new Marker())->mark($plan, $half, late: true), 0));
     }
 
-    /**
-     * @param list<OutcomeText> $bank
-     *
-     * @return list<string>
-     */
-    private static function texts(string $text, mixed $given, int $attempt, array $bank = []): array
+    /** @return list<string> */
+    private static function texts(string $text, mixed $given, int $attempt): array
     {
         $question = TextQuestions::one($text);
         $settings = $question->effective();
         $response = $question->kind->response($given, $settings);
-        $verdict = (new Marker())->mark(MarkingPlan::of($question, $settings), $response, $attempt);
+        $plan = MarkingPlan::of($question, $settings);
 
-        return (new FeedbackChooser())->texts($question, $question->effective(), $response, $verdict, $attempt, ($settings->attempts() ?? 1) - $attempt, $bank);
+        return (new FeedbackChooser())->texts($question, $plan, $response, (new Marker())->mark($plan, $response, $attempt), $attempt, isLast: $attempt === ($settings->attempts() ?? 1));
     }
 }

@@ -82,8 +82,8 @@ final class LinesTest extends TestCase
             $question = Question::fromData(Fields::of([...$data, 'choices' => $order]));
             foreach ($question->kind->choices() as $choice) {
                 $response = Response::choosing([$choice->id]);
-                $verdict = (new Marker())->mark(MarkingPlan::of($question, $question->effective()), $response);
-                $said = (new FeedbackChooser())->texts($question, $question->effective(), $response, $verdict, 1, null);
+                $plan = MarkingPlan::of($question, $question->effective());
+                $said = (new FeedbackChooser())->texts($question, $plan, $response, (new Marker())->mark($plan, $response), 1, isLast: false);
                 self::assertSame($choice->text === 'b', in_array('Said to b.', $said, true), $choice->text);
             }
         }

@@ -125,6 +125,36 @@ function PassMark({
   );
 }
 
+/** A rule that holds or does not, in words for both. */
+function EitherWay({
+  label,
+  value,
+  yes,
+  no,
+  disabled,
+  onChange,
+}: {
+  label: string;
+  value: boolean;
+  yes: string;
+  no: string;
+  disabled: boolean;
+  onChange: (value: boolean) => void;
+}) {
+  return (
+    <EditableChoice
+      label={label}
+      value={value ? 'yes' : 'no'}
+      options={[
+        { value: 'no', words: no },
+        { value: 'yes', words: yes },
+      ]}
+      disabled={disabled}
+      onChange={(chosen) => onChange(chosen === 'yes')}
+    />
+  );
+}
+
 function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChange: (part: Partial<Edited>) => void; readOnly: boolean }) {
   const { rules } = edited;
   const set = (part: Partial<typeof rules>) => onChange({ rules: { ...rules, ...part } });
@@ -157,39 +187,33 @@ function RulesSentences({ edited, onChange, readOnly }: { edited: Edited; onChan
       </p>
       <p>
         feedback{' '}
-        <EditableChoice
+        <EitherWay
           label="When feedback is given"
-          value={rules.tellsAtOnce ? 'once' : 'end'}
-          options={[
-            { value: 'once', words: 'after each attempt' },
-            { value: 'end', words: 'at the end' },
-          ]}
+          value={rules.tellsAtOnce}
+          yes="after each attempt"
+          no="at the end"
           disabled={readOnly}
-          onChange={(v) => set({ tellsAtOnce: v === 'once' })}
+          onChange={(tellsAtOnce) => set({ tellsAtOnce })}
         />
       </p>
       <p>
         moving{' '}
-        <EditableChoice
+        <EitherWay
           label="How candidates move"
-          value={rules.forwardOnly ? 'forward' : 'any'}
-          options={[
-            { value: 'any', words: 'in any order' },
-            { value: 'forward', words: 'forward only, a question a screen' },
-          ]}
+          value={rules.forwardOnly}
+          yes="forward only, a question a screen"
+          no="in any order"
           disabled={readOnly}
-          onChange={(v) => set({ forwardOnly: v === 'forward' })}
+          onChange={(forwardOnly) => set({ forwardOnly })}
         />
         ; a question{' '}
-        <EditableChoice
+        <EitherWay
           label="Whether a question may be left blank"
-          value={rules.mustAnswer ? 'must' : 'may'}
-          options={[
-            { value: 'may', words: 'may be left blank' },
-            { value: 'must', words: 'must be answered' },
-          ]}
+          value={rules.mustAnswer}
+          yes="must be answered"
+          no="may be left blank"
           disabled={readOnly}
-          onChange={(v) => set({ mustAnswer: v === 'must' })}
+          onChange={(mustAnswer) => set({ mustAnswer })}
         />
       </p>
       {!rules.forwardOnly && (
