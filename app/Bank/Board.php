@@ -41,7 +41,7 @@ final readonly class Board
             $rows[] = ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])];
         }
         if (isset($cells[0])) {
-            $rows[] = ['objective' => ['id' => 0, 'name' => 'Without an objective', 'path' => '', 'depth' => 0], 'cells' => (object) $cells[0]];
+            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => ''], 'cells' => (object) $cells[0]];
         }
 
         return [

@@ -7,6 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
+use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
@@ -44,7 +45,7 @@ final readonly class Papers
         if ($revisions === []) {
             throw new Malformed('plan', 'asks for no question yet; type a number on the quota board');
         }
-        $paper = $this->made($blueprint, $bank, $form, $revisions);
+        $paper = $this->made($blueprint, $bank, $form, $revisions, null);
         $chance = new Chance($seed ^ 0x5EED);
         $sections = [];
         foreach ($form->sections as $section) {
@@ -66,7 +67,7 @@ final readonly class Papers
         }
         [$form, $revisions] = FormCodec::read(Fields::of($sitting->form), $sitting->seed);
 
-        return $this->made($sitting->edition?->assessment() ?? $sitting->assessment(), $bank, $form, $revisions);
+        return $this->made($sitting->edition?->assessment() ?? $sitting->assessment(), $bank, $form, $revisions, $sitting->edition);
     }
 
     /** The first forms were lists of revisions; each is a step of its own, by its number. */
@@ -85,17 +86,22 @@ final readonly class Papers
         $plain = $sitting->edition ?? $sitting->blueprint;
         $blueprint = PlainBlueprint::ofSteps('', $steps, $plain->rules(), $plain->plan()->pass);
 
-        return $this->made($blueprint, $bank, new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]), $revisions);
+        return $this->made($blueprint, $bank, new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]), $revisions, $sitting->edition);
     }
 
     /**
-     * Each request of a sitting reads its questions: what they hold and where they stood, and no more of their rows than that.
+     * Each request of a sitting reads its questions: what they hold and where they stood, and no more of their rows than that. What
+     * an edition holds stands where it stood when it was frozen, wherever the bank has it now.
      *
      * @param array<string, int> $revisions by question
      */
-    private function made(Blueprint $blueprint, BankSettings $bank, DealtForm $form, array $revisions): Paper
+    private function made(Blueprint $blueprint, BankSettings $bank, DealtForm $form, array $revisions, ?Edition $edition): Paper
     {
-        $rows = $this->em->getConnection()->executeQuery('SELECT id, content, objective_path FROM revision WHERE id IN (?)', [array_values($revisions)], [ArrayParameterType::INTEGER])->fetchAllAssociativeIndexed();
+        $rows = $this->em->getConnection()->executeQuery(
+            'SELECT r.id, r.content, CASE WHEN e.edition_id IS NULL THEN r.objective_path ELSE e.objective_path END AS objective_path FROM revision r LEFT JOIN edition_question e ON e.edition_id = ? AND e.revision_id = r.id WHERE r.id IN (?)',
+            [$edition->id ?? 0, array_values($revisions)],
+            [1 => ArrayParameterType::INTEGER],
+        )->fetchAllAssociativeIndexed();
         $question = static function (string $name) use ($revisions, $rows): Question {
             $row = $rows[$revisions[$name]] ?? throw new \LogicException('a dealt revision is stored');
 

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Objective;
 
+use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\Core\Objective\ObjectiveTree;
 
 /** A learning objective: a node of a bank's tree. */
 #[ORM\Entity]
@@ -15,7 +17,7 @@ use Zetema\App\Bank\Batch;
 #[ORM\Index(name: 'objective_place', columns: ['bank_id', 'place'])]
 class Objective
 {
-    public const SEPARATOR = ' > ';
+    public const SEPARATOR = ObjectiveTree::SEPARATOR;
 
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
@@ -27,6 +29,17 @@ class Objective
     /** Place in the order of the tree, parents before what lies below them. */
     #[ORM\Column(options: ['default' => 0])]
     private int $place = 0;
+
+    /** A short sign for it, as a syllabus has. */
+    #[ORM\Column(length: 40, options: ['default' => ''])]
+    private string $code = '';
+
+    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
+    private string $description = '';
+
+    /** Made by hand on the board: it stays when it holds nothing. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isKept = false;
 
     public function __construct(
         #[ORM\ManyToOne]

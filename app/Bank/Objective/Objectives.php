@@ -22,15 +22,18 @@ final readonly class Objectives
         return $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['place' => 'ASC', 'id' => 'ASC']);
     }
 
-    /** @return list<array{id: int, name: string, path: string, depth: int}> the same as plain data */
+    /** @return list<array{id: int, parent: int|null, name: string, path: string, depth: int, code: string, description: string}> the same as plain data */
     public function told(Bank $bank): array
     {
         return array_map(static fn (array $row): array => [
             'id' => is_numeric($row[0]) ? (int) $row[0] : 0,
+            'parent' => is_numeric($row[3]) ? (int) $row[3] : null,
             'name' => is_string($row[1]) ? $row[1] : '',
             'path' => is_string($row[2]) ? $row[2] : '',
             'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
-        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
+            'code' => is_string($row[4]) ? $row[4] : '',
+            'description' => is_string($row[5]) ? $row[5] : '',
+        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path, parent_id, code, description FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
     }
 
     /** @param iterable<Objective> $all of a bank */
@@ -52,11 +55,11 @@ final readonly class Objectives
         $walk('');
     }
 
-    /** Takes out objectives that hold nothing any more: no question, no objective below, nothing that is still dealt from there. */
+    /** Takes out objectives that nobody made by hand and that hold nothing any more: no question, no objective below, nothing that is still dealt from there. */
     public function dropEmpty(Bank $bank): void
     {
         do {
-            $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ?
+            $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ? AND NOT is_kept
                 AND NOT EXISTS (SELECT 1 FROM question q WHERE q.bank_id = objective.bank_id AND q.objective_id = objective.id)
                 AND NOT EXISTS (SELECT 1 FROM objective o WHERE o.parent_id = objective.id)
                 AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = 1 AND r.objective_path = objective.path)', [$bank->id]);

@@ -17,7 +17,6 @@ final class BankBench
     private BenchServer $server;
     private \PDO $sql;
     private OutputInterface $output;
-    private float $floor = 1.0;
 
     public function __construct(#[Autowire('%kernel.project_dir%')] private readonly string $root)
     {
@@ -41,8 +40,8 @@ final class BankBench
         }
         $this->sql = new \PDO('sqlite:' . $database);
         $this->server = new BenchServer($this->root, $database, '128M');
-        $this->output->writeln(sprintf("\n%d questions, %s; medians and p95 in milliseconds, each over at least 30 different requests", $questions, date('j F Y')));
-        $this->floor = $this->measure('a request that does nothing (who am I)', static fn (int $i): array => ['GET', '/api/me']);
+        $this->output->writeln(sprintf("\n%d questions, %s; medians and p95 in milliseconds, each over 40 different requests, beside as many that do nothing in between", $questions, date('j F Y')));
+        $this->measure('another request that does nothing', static fn (int $i): array => ['GET', '/api/me']);
         $this->lists($questions);
         $this->blueprints();
         $this->writing($questions);
@@ -150,17 +149,18 @@ final class BankBench
     }
 
     /**
+     * Each request has one that does nothing before it, so that what else the machine does falls on both.
+     *
      * @param callable(int): array{0: string, 1: string, 2?: array<string, mixed>} $request the i-th, from 0
      * @param string $sql what the database does of it, with :i
-     *
-     * @return float the median
      */
-    private function measure(string $what, callable $request, string $sql = ''): float
+    private function measure(string $what, callable $request, string $sql = ''): void
     {
         $times = new Times();
-        $this->server->ask('GET', '/api/banks');
+        $nothing = new Times();
         for ($i = 0; $i < self::TIMES; ++$i) {
             [$method, $path, $body] = [...$request($i), null];
+            $nothing->take(fn () => $this->server->fetch('GET', '/api/me'));
             $times->take(fn () => $this->server->fetch($method, $path, $body));
         }
         $bare = new Times();
@@ -168,8 +168,10 @@ final class BankBench
             $statement = $this->sql->prepare($sql);
             $bare->take(static fn (): bool => $statement->execute(['i' => $i]) && $statement->fetchAll() !== [null]);
         }
-        $this->output->writeln(sprintf('%-55s %7.1f %7.1f   p95 %.1f × nothing%s', $what, $times->median(), $times->p95(), $times->p95() / $this->floor, $sql === '' ? '' : sprintf(', %.1f × the SQL', $times->median() / max(0.01, $bare->median()))));
-
-        return $times->median();
+        $this->output->writeln(sprintf(
+            '%-52s %7.1f %7.1f | nothing %5.1f %5.1f | %4.1f × and %4.1f × at p95%s',
+            $what, $times->median(), $times->p95(), $nothing->median(), $nothing->p95(), $times->median() / $nothing->median(), $times->p95() / $nothing->p95(),
+            $sql === '' ? '' : sprintf(' | %.1f × the SQL', $times->median() / max(0.01, $bare->median())),
+        ));
     }
 }

@@ -37,7 +37,7 @@ final class SittingBench
             $processor = new ProcessorTime($server instanceof FpmServer ? $server->processes() : [(int) $server->getPid()]);
             $this->measure($db, $candidates, $this->edition(), $processor);
         } finally {
-            $server instanceof FpmServer ? $server->stop() : $server->stop(0, 9);
+            $server instanceof FpmServer ? $server->stop() : self::kill($server);
         }
 
         return 0;
@@ -54,15 +54,15 @@ final class SittingBench
             $killed = false;
             (new Crowd($crowd))->run(1.0, 0.2, static function (float $since) use (&$killed, $at, $server): void {
                 if (!$killed && $since > $at) {
-                    posix_kill(-(int) $server->getPid(), SIGKILL);
+                    self::kill($server);
                     $killed = true;
                 }
             });
-            $server->stop(0, 9);
+            self::kill($server);
             $server = $this->server();
         }
         (new Crowd($crowd))->run(1.0, 0.2);
-        $server->stop(0, 9);
+        self::kill($server);
         $acknowledged = array_merge(...array_map(static fn (Sitter $sitter): array => $sitter->acknowledged, $crowd));
         $query = $db->query('SELECT request, COUNT(*) FROM sitting_event GROUP BY request');
         $kept = $query === false ? [] : $query->fetchAll(\PDO::FETCH_KEY_PAIR);
@@ -109,6 +109,13 @@ final class SittingBench
         $this->waitFor($port);
 
         return $server;
+    }
+
+    /** With its workers, which would outlive it. */
+    private static function kill(Process $server): void
+    {
+        $server->isRunning() && posix_kill(-(int) $server->getPid(), SIGKILL);
+        $server->stop(0, 9);
     }
 
     private function waitFor(int $port): void

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\History;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+
+/** Something that was done to a bank as a whole: who, when, in words, and what it takes to undo it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'bank_change')]
+#[ORM\Index(name: 'bank_change_order', columns: ['bank_id', 'id'])]
+class BankChange
+{
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    public readonly int $id;
+
+    #[ORM\Column(nullable: true)]
+    private ?\DateTimeImmutable $undoneAt = null;
+
+    #[ORM\ManyToOne]
+    private ?Account $undoneBy = null;
+
+    /** @param array<string, mixed> $undo as the kind of change needs it */
+    public function __construct(
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Bank $bank,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Account $account,
+        #[ORM\Column(length: 20)]
+        public readonly string $kind,
+        #[ORM\Column(type: Types::TEXT)]
+        public readonly string $words,
+        #[ORM\Column(type: Types::JSON)]
+        public readonly array $undo,
+        #[ORM\Column]
+        public readonly \DateTimeImmutable $at,
+    ) {
+    }
+
+    public function isUndone(): bool
+    {
+        return $this->undoneAt !== null;
+    }
+
+    public function undone(Account $by, \DateTimeImmutable $at): void
+    {
+        [$this->undoneBy, $this->undoneAt] = [$by, $at];
+    }
+
+    /** @return array{id: int, words: string, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
+    public function toData(): array
+    {
+        return [
+            'id' => $this->id,
+            'words' => $this->words,
+            'by' => $this->account->name,
+            'at' => $this->at->format(\DATE_ATOM),
+            'undoneAt' => $this->undoneAt?->format(\DATE_ATOM),
+            'undoneBy' => $this->undoneBy?->name,
+        ];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\History;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Psr\Container\ContainerInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireLocator;
+use Zetema\App\Bank\Bank;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Saving;
+
+/** What was done to a bank, newest first, and undoing it. */
+final readonly class BankHistory
+{
+    public const PAGE = 50;
+
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private ClockInterface $clock,
+        #[AutowireLocator(Undoing::class, defaultIndexMethod: 'kind')]
+        private ContainerInterface $kinds,
+    ) {
+    }
+
+    /**
+     * To be called within the transaction of the change itself.
+     *
+     * @param array<string, mixed> $undo what it takes to undo it
+     */
+    public function record(Bank $bank, Account $account, string $kind, string $words, array $undo): BankChange
+    {
+        $change = new BankChange($this->saving->again(Bank::class, $bank->id), $this->saving->again(Account::class, $account->id), $kind, $words, $undo, $this->clock->now());
+        $this->em->persist($change);
+        $this->em->flush();
+
+        return $change;
+    }
+
+    /**
+     * @param int|null $before the id of the last one of the page before
+     *
+     * @return list<BankChange>
+     */
+    public function of(Bank $bank, ?int $before): array
+    {
+        $query = $this->em->createQueryBuilder()->select('c')->from(BankChange::class, 'c')->where('c.bank = :bank')->setParameter('bank', $bank)->orderBy('c.id', 'DESC')->setMaxResults(self::PAGE);
+        if ($before !== null) {
+            $query->andWhere('c.id < :before')->setParameter('before', $before);
+        }
+        $found = $query->getQuery()->getResult();
+
+        return is_array($found) ? array_values(array_filter($found, static fn (mixed $change): bool => $change instanceof BankChange)) : [];
+    }
+
+    /** @throws Conflict if it is undone already, or what was done since stands in its way */
+    public function undo(BankChange $change, Account $account): BankChange
+    {
+        return $this->saving->make(function () use ($change, $account): BankChange {
+            $this->em->clear();
+            $change = $this->em->find(BankChange::class, $change->id) ?? throw new \LogicException('it was found before');
+            if ($change->isUndone()) {
+                throw new Conflict('This is undone already.');
+            }
+            $undoing = $this->kinds->get($change->kind);
+            $undoing instanceof Undoing ? $undoing->undo($change, $account) : throw new \LogicException('each kind of change can be undone');
+            $change->undone($this->saving->again(Account::class, $account->id), $this->clock->now());
+            $this->em->flush();
+
+            return $change;
+        });
+    }
+}
