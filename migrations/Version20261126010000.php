@@ -19,6 +19,7 @@ final class Version20261126010000 extends AbstractMigration
         $this->addSql("ALTER TABLE objective ADD COLUMN code VARCHAR(40) DEFAULT '' NOT NULL");
         $this->addSql("ALTER TABLE objective ADD COLUMN description CLOB DEFAULT '' NOT NULL");
         $this->addSql('ALTER TABLE objective ADD COLUMN is_kept BOOLEAN DEFAULT 0 NOT NULL');
+        $this->addSql('ALTER TABLE bank ADD COLUMN is_put_away BOOLEAN DEFAULT 0 NOT NULL');
         $this->addSql('CREATE TABLE bank_change (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, bank_id INTEGER NOT NULL, account_id INTEGER NOT NULL, undone_by_id INTEGER DEFAULT NULL,
             kind VARCHAR(20) NOT NULL, words CLOB NOT NULL, undo CLOB NOT NULL, at DATETIME NOT NULL, undone_at DATETIME DEFAULT NULL,
             FOREIGN KEY (bank_id) REFERENCES bank (id) NOT DEFERRABLE INITIALLY IMMEDIATE, FOREIGN KEY (account_id) REFERENCES account (id) NOT DEFERRABLE INITIALLY IMMEDIATE,

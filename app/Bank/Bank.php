@@ -41,8 +41,38 @@ class Bank implements Versioned
     #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
     private int $version = 1;
 
-    public function __construct(#[ORM\Column(length: 160)] public readonly string $name)
+    #[ORM\Column(length: 160)]
+    private string $name;
+
+    /** Whether it is out of the way: kept whole, and listed apart. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isPutAway = false;
+
+    public function __construct(string $name)
     {
+        $this->rename($name);
+    }
+
+    /** @throws Malformed */
+    public function rename(string $name): void
+    {
+        $name = trim($name);
+        $this->name = $name !== '' && mb_strlen($name) <= 160 ? $name : throw new Malformed('name', $name === '' ? 'is empty' : 'has more than 160 characters');
+    }
+
+    public function putAway(bool $isPutAway): void
+    {
+        $this->isPutAway = $isPutAway;
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    public function isPutAway(): bool
+    {
+        return $this->isPutAway;
     }
 
     public function settings(): BankSettings

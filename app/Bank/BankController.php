@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -27,16 +26,8 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class BankController
 {
-    public function __construct(private EntityManagerInterface $em, private BankSettingsEditing $settings, private QuestionEditing $editing, private QuestionView $view)
+    public function __construct(private BankSettingsEditing $settings, private QuestionEditing $editing, private QuestionView $view)
     {
-    }
-
-    #[Route('/api/banks', methods: ['GET'])]
-    public function banks(): JsonResponse
-    {
-        $banks = $this->em->getRepository(Bank::class)->findBy([], ['name' => 'ASC']);
-
-        return new JsonResponse(['banks' => array_map(static fn (Bank $b): array => ['id' => $b->id, 'name' => $b->name], $banks)]);
     }
 
     #[Route('/api/banks/{id}/board', methods: ['GET'])]

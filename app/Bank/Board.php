@@ -45,7 +45,7 @@ final readonly class Board
         }
 
         return [
-            'bank' => ['id' => $bank->id, 'name' => $bank->name],
+            'bank' => ['id' => $bank->id, 'name' => $bank->name()],
             'kinds' => self::kinds($cells),
             'rows' => $rows,
             'inReview' => self::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),

@@ -40,7 +40,7 @@ final readonly class BlueprintView
 
         return [
             'id' => $blueprint->id,
-            'bank' => ['id' => $blueprint->bank->id, 'name' => $blueprint->bank->name],
+            'bank' => ['id' => $blueprint->bank->id, 'name' => $blueprint->bank->name()],
             'version' => $blueprint->version(),
             'title' => $blueprint->title(),
             'plan' => $plan,

@@ -62,7 +62,7 @@ final readonly class CandidateList
             $offered[] = [
                 'edition' => $edition->id,
                 'title' => $edition->title,
-                'bank' => $edition->blueprint->bank->name,
+                'bank' => $edition->blueprint->bank->name(),
                 'questions' => array_sum(array_map(static fn ($draw): int => $draw->take, $edition->plan()->draws())) + count($edition->plan()->fixed()),
                 'seconds' => $rules->seconds,
                 'pass' => $edition->plan()->pass?->toData(),

@@ -19,6 +19,10 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/questions', true, true, false],
             ['POST', '/api/banks/1/questions', true, false, false],
             ['GET', '/api/banks/1/text', true, true, false],
+            ['PUT', '/api/banks/1', true, false, false],
+            ['POST', '/api/banks/1/objectives', true, false, false],
+            ['GET', '/api/banks/1/changes', true, true, false],
+            ['POST', '/api/banks/1/changes/1/undo', true, false, false],
             ['GET', '/api/questions/1', true, true, false],
             ['PUT', '/api/questions/1', true, false, false],
             ['DELETE', '/api/questions/1?version=1', true, false, false],
@@ -76,6 +80,7 @@ final class AccessTest extends ApiTestCase
     {
         $this->send($method, $path, [], status: 401);
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
+        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO bank_change (id, bank_id, account_id, kind, words, undo, at) VALUES (1, 1, 1, 'objectives', 'x', '{}', '2026-05-01 10:00:00')");
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO slowed_log_in (id, login, address, failures, last_at) VALUES (1, 'x', '::1', 9, 9999999999999)");
         foreach (array_reverse(['orrell', 'penhale', 'wren'], true) as $i => $login) {
             $this->logIn($login);
@@ -91,7 +96,7 @@ final class AccessTest extends ApiTestCase
         $router = self::getContainer()->get('router');
         foreach ($router->getRouteCollection() as $route) {
             if (str_starts_with($route->getPath(), '/api')) {
-                self::assertContains(str_replace(['{id}', '{comment}', '{number}', '{name}'], ['1', '1', '1', 'a'], $route->getPath()), $known);
+                self::assertContains(str_replace(['{id}', '{bank}', '{comment}', '{number}', '{name}'], ['1', '1', '1', '1', 'a'], $route->getPath()), $known);
             }
         }
     }

@@ -9,6 +9,7 @@ import { Guard } from './parts/Guard';
 import { TopBar } from './TopBar';
 import { Waiting } from './parts/Waiting';
 
+const BanksPage = lazy(() => import('./areas/banks/BanksPage'));
 const BoardPage = lazy(() => import('./areas/bank/board/BoardPage'));
 const QuestionsPage = lazy(() => import('./areas/bank/list/QuestionsPage'));
 const QuestionPage = lazy(() => import('./areas/bank/question/QuestionPage'));
@@ -47,8 +48,9 @@ export function App() {
               <>
                 <Route path="/as-seen/:id" element={<AsSeenPage />} />
                 <Route path="/questions/:id" element={<ToQuestion />} />
+                <Route path="/banks" element={<BanksPage account={account} />} />
                 <Route path="/banks/:bank" element={<InBank account={account} />}>
-                  <Route index element={<BoardPage />} />
+                  <Route index element={<BoardPage account={account} />} />
                   <Route path="questions" element={<QuestionsPage account={account} />} />
                   <Route path="questions/new" element={<NewQuestionPage />} />
                   <Route path="questions/:id" element={<QuestionPage account={account} />} />
@@ -75,11 +77,12 @@ function useBanks() {
   return useQuery(banksQuery());
 }
 
+/** Whoever has one bank begins there; with several, or none, the list of them comes first. */
 function ToFirstBank() {
   const banks = useBanks();
-  const first = banks.data?.banks[0];
-  if (first) return <Navigate to={`/banks/${first.id}`} replace />;
-  return <Waiting error={banks.data ? new Error('There is no bank yet. bin/demo loads one.') : banks.error} />;
+  if (!banks.data) return <Waiting error={banks.error} retry={() => void banks.refetch()} />;
+  const [first, second] = banks.data.banks.filter((bank) => !bank.putAway);
+  return <Navigate to={first && !second ? `/banks/${first.id}` : '/banks'} replace />;
 }
 
 function InBank({ account }: { account: Account }) {

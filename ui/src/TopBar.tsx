@@ -22,7 +22,13 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
   ];
   return (
     <header className="top">
-      <span className="bank">{bank?.name ?? title ?? 'Zetema'}</span>
+      {bank ? (
+        <Link className="bank" to="/banks" title="All banks">
+          {bank.name}
+        </Link>
+      ) : (
+        <span className="bank">{title ?? 'Zetema'}</span>
+      )}
       {bank && (
         <nav aria-label="Areas of the bank">
           {areas.map(([name, path]) => (

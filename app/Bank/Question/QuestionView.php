@@ -28,7 +28,7 @@ final readonly class QuestionView
 
         return [
             'id' => $question->id,
-            'bank' => ['id' => $question->bank->id, 'name' => $question->bank->name],
+            'bank' => ['id' => $question->bank->id, 'name' => $question->bank->name()],
             'version' => $question->version(),
             'name' => $question->name(),
             'objective' => $question->objective()?->path,

@@ -13,6 +13,7 @@ export const keys = {
   bankSettings: under<number>('bank-settings'),
   batches: under<number>('batches'),
   board: under<number>('board'),
+  changes: under<number>('changes'),
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
   form: under<number>('form'),

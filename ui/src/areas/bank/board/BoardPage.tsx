@@ -8,17 +8,26 @@ import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { Waiting } from '../../../parts/Waiting';
 import { LastIntake } from './LastIntake';
-import { KindHeads } from './KindHeads';
-import { cellOf, needOf } from './coverage';
-
-type BoardRow = Schema['Board']['rows'][number];
+import { type Account, mayEdit } from '../../people/session';
+import { BoardTable } from './BoardTable';
+import { cellOf } from './coverage';
+import { useObjectiveChanges } from './useObjectiveChanges';
+import { useKeys } from '../../../parts/hooks/useKeys';
 
 /** The map of everything: objective × kind, tinted where an assessment takes from. */
-export default function BoardPage() {
+export default function BoardPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
   const board = useQuery(boardQuery(bank));
   const blueprints = useQuery(blueprintsQuery(bank));
   const [shown, setShown] = useState<number | null>(null);
+  const changes = useObjectiveChanges(bank);
+  useKeys((e) => {
+    const typing = e.target instanceof HTMLInputElement;
+    if (!typing && (e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && changes.last) {
+      e.preventDefault();
+      changes.undoLast();
+    }
+  });
   const list = blueprints.data?.blueprints ?? [];
   const chosen = (list.find((b) => b.id === shown) ?? list[0])?.id;
   const needed = useQuery({
@@ -29,7 +38,7 @@ export default function BoardPage() {
   });
   const blueprint = chosen === undefined ? undefined : needed.data;
   if (!board.data) return <Waiting error={board.error} retry={() => void board.refetch()} />;
-  const { kinds, rows } = board.data;
+  const { rows } = board.data;
   return (
     <PageAndMargin label="Board">
       <Row
@@ -56,23 +65,15 @@ export default function BoardPage() {
       />
       <Row
         page={
-          rows.length === 0 ? (
-            <p className="py-3">
-              This bank is empty. <Link to="intake">Bring in a text file</Link>, or <Link to="questions/new">write a first question</Link>.
-            </p>
-          ) : (
-            <div className="overflow-x-auto">
-              <table className={kinds.length > 7 ? 'ledger many' : 'ledger'}>
-                <KindHeads kinds={kinds} sum="all" />
-                <tbody>
-                  {rows.map((row) => (
-                    <ObjectiveRow key={row.objective.id} bank={bank} row={row} rows={rows} kinds={kinds} blueprint={blueprint} />
-                  ))}
-                  <SumRow bank={bank} rows={rows} kinds={kinds} />
-                </tbody>
-              </table>
-            </div>
-          )
+          <>
+            {rows.length === 0 && (
+              <p className="py-3">
+                This bank is empty. <Link to="intake">Bring in a text file</Link>, or <Link to="questions/new">write a first question</Link>
+                ; or begin with its objectives here.
+              </p>
+            )}
+            <BoardTable bank={bank} board={board.data} blueprint={blueprint} changes={mayEdit(account) ? changes : null} />
+          </>
         }
         margin={
           <>
@@ -88,6 +89,13 @@ export default function BoardPage() {
                 </Link>
               )}
             </p>
+            {mayEdit(account) && (
+              <p className="pt-2">
+                <Link className="act" to="questions/new">
+                  Write a question
+                </Link>
+              </p>
+            )}
             <p className="pt-2">
               <Link className="act" to="proofreading">
                 Proofread the bank
@@ -102,93 +110,6 @@ export default function BoardPage() {
         }
       />
     </PageAndMargin>
-  );
-}
-
-const total = (cells: BoardRow['cells'][], kind?: string) =>
-  cells
-    .flatMap((row) => Object.entries(row).filter(([k]) => kind === undefined || k === kind))
-    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all - (cell.leaving ?? 0) }), {
-      cleared: 0,
-      all: 0,
-    });
-
-const leaving = (cell: Schema['Cell']) => (cell.leaving ? `, ${cell.leaving} of them being moved elsewhere` : '');
-
-function ObjectiveRow(props: {
-  bank: number;
-  row: BoardRow;
-  rows: BoardRow[];
-  kinds: string[];
-  blueprint: Schema['Blueprint'] | undefined;
-}) {
-  const { bank, row, rows, kinds, blueprint } = props;
-  const { objective, cells } = row;
-  const below = rows.filter((r) => r.objective.path === objective.path || r.objective.path.startsWith(`${objective.path} > `));
-  const isLeaf = below.length === 1;
-  return (
-    <tr>
-      <th scope="row" style={{ paddingLeft: 10 + 20 * objective.depth }}>
-        <Link
-          className={`text-ink no-underline hover:underline ${objective.depth === 0 ? 'font-semibold' : ''}`}
-          to={`/banks/${bank}/questions?objective=${objective.id}`}
-        >
-          {objective.name}
-        </Link>
-      </th>
-      {kinds.map((kind) => {
-        const cell = cells[kind];
-        const need = (isLeaf || cell) && cell ? needOf(blueprint, objective.path, kind) : 'none';
-        return (
-          <td key={kind} className={`c ${need === 'thin' ? 'thin' : need === 'covered' ? 'covered' : ''}`}>
-            {cell ? (
-              <Link
-                to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`}
-                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared${leaving(cell)}`}
-                title={leaving(cell) === '' ? undefined : `${cell.leaving ?? 0} dealt from here until the draft elsewhere is cleared`}
-              >
-                {cell.cleared === 0 ? '·' : cell.cleared}
-                <small>/{cell.all}</small>
-              </Link>
-            ) : (
-              isLeaf && '·'
-            )}
-          </td>
-        );
-      })}
-      <Sum {...total(below.map((r) => r.cells))} />
-    </tr>
-  );
-}
-
-function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: string[] }) {
-  return (
-    <tr className="sum">
-      <th scope="row">
-        <Link className="text-ink no-underline hover:underline" to={`/banks/${bank}/questions`}>
-          all
-        </Link>
-      </th>
-      {kinds.map((kind) => (
-        <Sum
-          key={kind}
-          {...total(
-            rows.map((r) => r.cells),
-            kind,
-          )}
-        />
-      ))}
-      <Sum {...total(rows.map((r) => r.cells))} />
-    </tr>
-  );
-}
-
-function Sum({ cleared, all }: { cleared: number; all: number }) {
-  return (
-    <td className="c">
-      {cleared}
-      <small>/{all}</small>
-    </td>
   );
 }
 

@@ -22,7 +22,7 @@ export default function NewQuestionPage() {
   const bank = Number(useParams().bank);
   const [query] = useSearchParams();
   const objective = query.get('objective') ?? '';
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(query.get('kind') ?? '');
   const { count, fitting } = understood(typed);
   const navigate = useNavigate();
   const queries = useQueryClient();

@@ -1,0 +1,201 @@
+import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
+import { errorWords, type Schema } from '../../../api/client';
+import { Moving, useDropPlace } from '../../../parts/Moving';
+import { KindHeads } from './KindHeads';
+import { ObjectiveForm } from './ObjectiveForm';
+import { type Doing, ObjectiveMenu } from './ObjectiveMenu';
+import { needOf } from './coverage';
+import { dropped } from './tree';
+import type { ObjectiveChanges } from './useObjectiveChanges';
+
+type BoardRow = Schema['Board']['rows'][number];
+
+interface Props {
+  bank: number;
+  board: Schema['Board'];
+  blueprint: Schema['Blueprint'] | undefined;
+  /** null for whoever may only read */
+  changes: ObjectiveChanges | null;
+}
+
+/** Objective × kind, and the tree of objectives put in order in place. */
+export function BoardTable({ bank, board, blueprint, changes }: Props) {
+  const { kinds, rows } = board;
+  const objectives = rows.map(({ objective }) => objective);
+  const [doing, setDoing] = useState<{ id: number; what: Doing } | null>(null);
+  const done = () => {
+    changes?.change.reset();
+    setDoing(null);
+  };
+  const form = (objective: Schema['Objective'] | null, questions: number) =>
+    changes &&
+    doing &&
+    doing.id === (objective?.id ?? -1) && (
+      <tr>
+        <td colSpan={kinds.length + 2}>
+          <ObjectiveForm {...{ objectives, objective, questions, changes, doing: doing.what, onDone: done }} />
+        </td>
+      </tr>
+    );
+  const move = (from: number, onto: number) => {
+    const to = dropped(objectives, from, onto);
+    const one = objectives[from];
+    if (to && one) changes?.change.mutate({ do: 'move', id: one.id, ...to });
+  };
+  return (
+    <Moving what="Objective" onMove={move}>
+      <div className="overflow-x-auto">
+        <table className={kinds.length > 7 ? 'ledger many' : 'ledger'}>
+          <KindHeads kinds={kinds} sum="all" />
+          <tbody>
+            {rows.map((row, i) => [
+              <ObjectiveRow key={row.objective.id} {...{ i, bank, row, rows, kinds, blueprint, mayWrite: changes !== null }}>
+                {changes && row.objective.id !== 0 && (
+                  <ObjectiveMenu
+                    {...{ i, objectives, objective: row.objective, changes }}
+                    onDo={(what) => setDoing({ id: row.objective.id, what })}
+                  />
+                )}
+              </ObjectiveRow>,
+              form(row.objective, total([row.cells]).all),
+            ])}
+            {form(null, 0)}
+            {rows.length > 0 && <SumRow bank={bank} rows={rows} kinds={kinds} />}
+          </tbody>
+        </table>
+      </div>
+      {changes && (
+        <p className="pt-2">
+          {doing?.id !== -1 && (
+            <button className="act mr-4" onClick={() => setDoing({ id: -1, what: 'add' })}>
+              Add an objective
+            </button>
+          )}
+          {changes.last && (
+            <span role="status">
+              {changes.last.words}{' '}
+              <button className="act" title="Ctrl Z" disabled={changes.undo.isPending} onClick={changes.undoLast}>
+                undo
+              </button>
+            </span>
+          )}
+          {(changes.undo.error ?? (doing === null ? changes.change.error : null)) && (
+            <span className="notice ml-3" role="alert">
+              {errorWords(changes.undo.error ?? changes.change.error)}
+            </span>
+          )}
+        </p>
+      )}
+    </Moving>
+  );
+}
+
+const total = (cells: BoardRow['cells'][], kind?: string) =>
+  cells
+    .flatMap((row) => Object.entries(row).filter(([k]) => kind === undefined || k === kind))
+    .reduce((sum, [, cell]) => ({ cleared: sum.cleared + cell.cleared, all: sum.all + cell.all - (cell.leaving ?? 0) }), {
+      cleared: 0,
+      all: 0,
+    });
+
+const leaving = (cell: Schema['Cell']) => (cell.leaving ? `, ${cell.leaving} of them being moved elsewhere` : '');
+
+function ObjectiveRow(props: {
+  i: number;
+  bank: number;
+  row: BoardRow;
+  rows: BoardRow[];
+  kinds: string[];
+  blueprint: Schema['Blueprint'] | undefined;
+  mayWrite: boolean;
+  children: ReactNode;
+}) {
+  const { i, bank, row, rows, kinds, blueprint, mayWrite, children } = props;
+  const { objective, cells } = row;
+  const { ref, isOver } = useDropPlace(i, !mayWrite || objective.id === 0);
+  const below = rows.filter((r) => r.objective.path === objective.path || r.objective.path.startsWith(`${objective.path} > `));
+  const isLeaf = below.length === 1;
+  return (
+    <tr ref={ref} className={isOver ? 'drop-here' : ''}>
+      <th scope="row" style={{ paddingLeft: 10 + 20 * objective.depth }}>
+        {children}
+        <Link
+          className={`text-ink no-underline hover:underline ${objective.depth === 0 ? 'font-semibold' : ''}`}
+          to={`/banks/${bank}/questions?objective=${objective.id}`}
+          title={objective.description || undefined}
+        >
+          {objective.code && <span className="fig mr-2 font-normal text-quiet">{objective.code}</span>}
+          {objective.name}
+        </Link>
+      </th>
+      {kinds.map((kind) => {
+        const cell = cells[kind];
+        const need = (isLeaf || cell) && cell ? needOf(blueprint, objective.path, kind) : 'none';
+        return (
+          <td key={kind} className={`c ${need === 'thin' ? 'thin' : need === 'covered' ? 'covered' : ''}`}>
+            {cell ? (
+              <Link
+                to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`}
+                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared${leaving(cell)}`}
+                title={leaving(cell) === '' ? undefined : `${cell.leaving ?? 0} dealt from here until the draft elsewhere is cleared`}
+              >
+                {cell.cleared === 0 ? '·' : cell.cleared}
+                <small>/{cell.all}</small>
+              </Link>
+            ) : (
+              isLeaf && <EmptyCell {...{ bank, objective, kind, mayWrite }} />
+            )}
+          </td>
+        );
+      })}
+      <Sum {...total(below.map((r) => r.cells))} />
+    </tr>
+  );
+}
+
+/** Nothing is here yet: an author writes the first one from it. */
+function EmptyCell({ bank, objective, kind, mayWrite }: { bank: number; objective: Schema['Objective']; kind: string; mayWrite: boolean }) {
+  if (!mayWrite) return '·';
+  return (
+    <Link
+      className="writes"
+      to={`/banks/${bank}/questions/new?objective=${encodeURIComponent(objective.path)}&kind=${kind}`}
+      aria-label={`${objective.name}, ${kind}: none; write one`}
+      title="write one"
+    >
+      ·
+    </Link>
+  );
+}
+
+function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: string[] }) {
+  return (
+    <tr className="sum">
+      <th scope="row">
+        <Link className="text-ink no-underline hover:underline" to={`/banks/${bank}/questions`}>
+          all
+        </Link>
+      </th>
+      {kinds.map((kind) => (
+        <Sum
+          key={kind}
+          {...total(
+            rows.map((r) => r.cells),
+            kind,
+          )}
+        />
+      ))}
+      <Sum {...total(rows.map((r) => r.cells))} />
+    </tr>
+  );
+}
+
+function Sum({ cleared, all }: { cleared: number; all: number }) {
+  return (
+    <td className="c">
+      {cleared}
+      <small>/{all}</small>
+    </td>
+  );
+}

@@ -1,0 +1,168 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type SubmitEvent, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api, errorWords, dataOf, type Schema } from '../../api/client';
+import { keys } from '../../api/keys';
+import { banksQuery } from '../../api/queries';
+import { Row, PageAndMargin } from '../../parts/PageAndMargin';
+import { Waiting } from '../../parts/Waiting';
+import { TopBar } from '../../TopBar';
+import { type Account, mayEdit } from '../people/session';
+
+type Bank = Schema['BankRow'];
+
+/** All banks with what they hold: the first screen of whoever has several. */
+export default function BanksPage({ account }: { account: Account }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const banks = useQuery(banksQuery());
+  const taken = (list: Schema['Banks']) => queries.setQueryData(keys.banks(), list);
+  const make = useMutation({
+    mutationFn: (name: string) => dataOf(api.POST('/banks', { body: { name } })),
+    onSuccess: (list) => {
+      taken(list);
+      void navigate(`/banks/${list.made ?? ''}`);
+    },
+  });
+  const change = useMutation({
+    mutationFn: ({ bank, ...body }: { bank: Bank; name?: string; putAway?: boolean }) =>
+      dataOf(api.PUT('/banks/{id}', { params: { path: { id: bank.id } }, body: { ...body, version: bank.version } })),
+    onSuccess: taken,
+    onError: () => banks.refetch(),
+  });
+  if (!banks.data) return <Waiting error={banks.error} retry={() => void banks.refetch()} />;
+  const { banks: list } = banks.data;
+  const may = mayEdit(account);
+  const error = make.error ?? change.error;
+  return (
+    <>
+      <TopBar account={account} title="Banks" />
+      <PageAndMargin label="Banks">
+        <Row className="pt-5 pb-3" page={<h1 className="title">Banks of questions</h1>} />
+        <Row
+          className="pb-6"
+          page={
+            list.length === 0 ? (
+              <p>{may ? 'There is no bank yet. Give the first one a name, beside this.' : 'There is no bank yet. An author makes one.'}</p>
+            ) : (
+              <Table list={list} may={may} onChange={(bank, part) => change.mutate({ bank, ...part })} />
+            )
+          }
+          margin={
+            <>
+              {may && <Make pending={make.isPending} onMake={(name) => make.mutate(name)} />}
+              {error && (
+                <p className="notice mt-2" role="alert">
+                  {errorWords(error)}
+                </p>
+              )}
+            </>
+          }
+        />
+      </PageAndMargin>
+    </>
+  );
+}
+
+function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part: { name?: string; putAway?: boolean }) => void }) {
+  const { list, may, onChange } = props;
+  const [renaming, setRenaming] = useState<number | null>(null);
+  return (
+    <div className="overflow-x-auto">
+      <table className="ledger">
+        <thead>
+          <tr>
+            {['bank', 'cleared / all', 'in review', 'blueprints', ...(may ? [''] : [])].map((head) => (
+              <th key={head} scope="col" className="whitespace-nowrap">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {list.map((bank) => (
+            <tr key={bank.id} className={bank.putAway ? 'text-quiet' : ''}>
+              <th scope="row">
+                {renaming === bank.id ? (
+                  <Rename
+                    bank={bank}
+                    onDone={(name) => {
+                      setRenaming(null);
+                      if (name !== bank.name) onChange(bank, { name });
+                    }}
+                  />
+                ) : (
+                  <Link className="act mr-3" to={`/banks/${bank.id}`}>
+                    {bank.name}
+                  </Link>
+                )}
+                {bank.putAway && 'put away'}
+              </th>
+              <td className="c">
+                {bank.cleared}
+                <small>/{bank.questions}</small>
+              </td>
+              <td className="c">{bank.inReview || '·'}</td>
+              <td className="c">{bank.blueprints || '·'}</td>
+              {may && (
+                <td className="pl-4 whitespace-nowrap">
+                  <button className="act mr-4" onClick={() => setRenaming(bank.id)}>
+                    rename
+                  </button>
+                  <button className="act" onClick={() => onChange(bank, { putAway: !bank.putAway })}>
+                    {bank.putAway ? 'take out again' : 'put away'}
+                  </button>
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Enter or leaving takes the name, Escape keeps the old one. */
+function Rename({ bank, onDone }: { bank: Bank; onDone: (name: string) => void }) {
+  const [name, setName] = useState(bank.name);
+  const end = (typed: string) => onDone(typed.trim() || bank.name);
+  return (
+    <input
+      className="field mr-3 w-80 max-w-full"
+      aria-label={`Name of ${bank.name}`}
+      maxLength={160}
+      value={name}
+      ref={(input) => {
+        if (input && document.activeElement !== input) input.select();
+      }}
+      onChange={(e) => setName(e.target.value)}
+      onBlur={() => end(name)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') end(name);
+        if (e.key === 'Escape') end(bank.name);
+      }}
+    />
+  );
+}
+
+function Make({ pending, onMake }: { pending: boolean; onMake: (name: string) => void }) {
+  const [name, setName] = useState('');
+  const submit = (e: SubmitEvent) => {
+    e.preventDefault();
+    if (name.trim() !== '') onMake(name);
+  };
+  return (
+    <form onSubmit={submit}>
+      <label className="block">
+        A new bank, called
+        <input className="field mt-1 w-full" maxLength={160} value={name} onChange={(e) => setName(e.target.value)} />
+      </label>
+      <button className="act mt-2" disabled={pending}>
+        Make this bank
+      </button>
+      <p className="pt-3 text-quiet">
+        A bank has its own questions, objectives, pages and blueprints. One that is put away keeps all it has.
+      </p>
+    </form>
+  );
+}
