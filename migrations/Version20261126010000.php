@@ -11,11 +11,15 @@ final class Version20261126010000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'Objectives have a code and a description; what is done to a bank is kept and can be undone';
+        return 'Objectives have a code and a description; what is done to a bank is kept and can be undone; beginnings of words are indexed';
     }
 
     public function up(Schema $schema): void
     {
+        $this->addSql('CREATE VIRTUAL TABLE question_search_new USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3 4 5")');
+        $this->addSql('INSERT INTO question_search_new (rowid, bank, body) SELECT rowid, bank, body FROM question_search');
+        $this->addSql('DROP TABLE question_search');
+        $this->addSql('ALTER TABLE question_search_new RENAME TO question_search');
         $this->addSql("ALTER TABLE objective ADD COLUMN code VARCHAR(40) DEFAULT '' NOT NULL");
         $this->addSql("ALTER TABLE objective ADD COLUMN description CLOB DEFAULT '' NOT NULL");
         $this->addSql('ALTER TABLE objective ADD COLUMN is_kept BOOLEAN DEFAULT 0 NOT NULL');

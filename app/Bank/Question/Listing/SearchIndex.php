@@ -9,12 +9,13 @@ use Zetema\App\Bank\Question\Question;
 
 /**
  * The words of all questions' newest revisions. This class alone knows how the database searches texts: here SQLite's FTS5, whose
- * row ids are the questions' ids. Words are found by their beginnings, whatever their accents and capitals.
+ * row ids are the questions' ids. Words are found by their beginnings, whatever their accents and capitals; beginnings of up to five
+ * letters are indexed themselves, since what stands in every question would else be gathered anew by each search.
  */
 final readonly class SearchIndex
 {
     public const TABLE = 'question_search';
-    public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3")';
+    public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3 4 5")';
 
     public function __construct(private Connection $db)
     {
