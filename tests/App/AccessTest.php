@@ -20,6 +20,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/questions', true, false, false],
             ['GET', '/api/banks/1/text', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
+            ['POST', '/api/banks/1/questions/change', true, false, false],
+            ['POST', '/api/banks/1/questions/change/preview', true, false, false],
             ['POST', '/api/banks/1/objectives', true, false, false],
             ['GET', '/api/banks/1/changes', true, true, false],
             ['POST', '/api/banks/1/changes/1/undo', true, false, false],

@@ -33,14 +33,18 @@ final class InLists
     #[ORM\Column(options: ['default' => false])]
     public readonly bool $isUnfinished;
 
-    public function __construct(Revision $newest, string $stem)
+    /**
+     * @param string $worth in points, as its revision has it
+     * @param int $number of the revision
+     */
+    public function __construct(string $worth, int $number, bool $isWhole, string $stem)
     {
         $this->excerpt = AuthorText::excerpt($stem);
         $this->stemKey = AuthorText::comparable($stem);
-        $this->worth = $newest->worth();
+        $this->worth = $worth;
         $this->microPoints = Points::of($this->worth)->inMillionths();
-        $this->revisionNumber = $newest->number;
-        $this->isUnfinished = !$newest->isWhole();
+        $this->revisionNumber = $number;
+        $this->isUnfinished = !$isWhole;
     }
 
     /** @return array<string, string|int> values by column */

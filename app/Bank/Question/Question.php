@@ -134,7 +134,7 @@ class Question implements Versioned
     private function describe(Core\Sketch $sketch): void
     {
         $this->kind = $sketch->kind()->value;
-        $this->inLists = new InLists($this->newest(), $sketch->stem());
+        $this->inLists = $this->newest()->inLists($sketch->stem());
         $this->compareWithDealt();
     }
 
@@ -156,7 +156,7 @@ class Question implements Versioned
             }
         }
         $stem = $this->newest()->content()['stem'] ?? '';
-        $this->inLists = new InLists($this->newest(), is_string($stem) ? $stem : '');
+        $this->inLists = $this->newest()->inLists(is_string($stem) ? $stem : '');
         $db->update('question', $this->inLists->columns(), ['id' => $this->id]);
     }
 

@@ -13,8 +13,6 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Marking\Plan\MarkingPlan;
-use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question as Core;
 
 /** One state of a question's text, answers and marking. What dealing asks for stands in columns beside it. */
@@ -94,33 +92,22 @@ class Revision
         if ($this->wasCleared) {
             throw new \LogicException('a revision that was cleared is never written again');
         }
-        $this->content = $sketch->data;
-        $this->problem = $sketch->problem;
-        $path = $sketch->question->objective ?? $objective ?? [];
-        $this->objectivePath = $path === [] ? null : implode(Objective::SEPARATOR, $path);
-        $this->savedAt = $now;
-        $this->kind = $sketch->kind()->value;
-        $this->difficulty = $sketch->question?->difficulty?->value;
-        $tags = $sketch->question->tags ?? [];
-        foreach (array_diff($this->tags->getKeys(), $tags) as $gone) {
+        $facts = RevisionFacts::of($sketch, $objective, $this->bank->settings());
+        [$this->content, $this->problem, $this->objectivePath, $this->kind, $this->difficulty] = [$facts->content, $facts->problem, $facts->objectivePath, $facts->kind, $facts->difficulty];
+        [$this->worth, $this->keyPlace, $this->savedAt] = [$facts->worth, $facts->keyPlace, $now];
+        foreach (array_diff($this->tags->getKeys(), $facts->tags) as $gone) {
             $this->tags->remove($gone);
         }
-        foreach (array_diff($tags, $this->tags->getKeys()) as $tag) {
+        foreach (array_diff($facts->tags, $this->tags->getKeys()) as $tag) {
             $this->tags->set($tag, new RevisionTag($this, $tag));
-        }
-        $this->worth = '0';
-        $this->keyPlace = null;
-        if ($sketch->question !== null) {
-            $this->followSettings($sketch->question);
         }
     }
 
     /** Works out anew what depends on the bank's settings too. */
     public function followSettings(Core\Question $question): void
     {
-        $settings = $question->effective($this->bank->settings());
-        $this->worth = (string) MarkingPlan::of($question, $settings)->max();
-        $this->keyPlace = Proofreader::keyPlace($question, $settings);
+        $facts = RevisionFacts::of(Core\Sketch::whole($question), null, $this->bank->settings());
+        [$this->worth, $this->keyPlace] = [$facts->worth, $facts->keyPlace];
     }
 
     public function keepWhatFollowed(Connection $db): void
@@ -137,6 +124,11 @@ class Revision
     public function isWhole(): bool
     {
         return $this->problem === null;
+    }
+
+    public function inLists(string $stem): InLists
+    {
+        return new InLists($this->worth, $this->number, $this->isWhole(), $stem);
     }
 
     public function clear(): void

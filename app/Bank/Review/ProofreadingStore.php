@@ -6,8 +6,10 @@ namespace Zetema\App\Bank\Review;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Question;
+use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question as Core;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 
 /** Keeps what the proofreader notices in each question's newest revision, so that a bank need not be read to show it. */
@@ -20,20 +22,31 @@ final readonly class ProofreadingStore
     /** Reads the newest revision of a question and keeps the notes; none of one that is not whole or retired. */
     public function keep(Question $question): void
     {
-        $this->db->executeStatement('DELETE FROM proofreading_note WHERE question_id = ?', [$question->id]);
-        if ($question->newest()->isWhole() && $question->status() !== Status::Retired) {
-            $this->write($question->id, $question->bank->id, $question->newest()->question(), $question->bank->settings());
+        $isRead = $question->newest()->isWhole() && $question->status() !== Status::Retired;
+        $this->put($question->id, $question->bank->id, $isRead ? self::notes($question->newest()->question(), $question->bank->settings()) : []);
+    }
+
+    /** @param list<array<string, string>> $notes as notes() gives them */
+    public function put(int $id, int $bank, array $notes): void
+    {
+        $this->db->executeStatement('DELETE FROM proofreading_note WHERE question_id = ?', [$id]);
+        foreach ($notes as $note) {
+            $this->db->insert('proofreading_note', ['bank_id' => $bank, 'question_id' => $id, ...$note]);
         }
     }
 
-    private function write(int $id, int $bank, Core\Question $content, Core\Settings\BankSettings $settings): void
+    /**
+     * What the proofreader notices, by column.
+     *
+     * @return list<array<string, string>>
+     */
+    public static function notes(Core\Question $content, BankSettings $settings): array
     {
         $lines = Core\Lines::of($content);
-        foreach ((new Proofreader())->read($content, $content->effective($settings)) as $flaw) {
-            $this->db->insert('proofreading_note', [
-                'bank_id' => $bank, 'question_id' => $id, 'rule' => $flaw->rule->value, 'line' => mb_substr($flaw->where, 0, 40), 'message' => mb_substr($flaw->message, 0, 300),
-                'line_id' => mb_substr($lines->at($flaw->where), 0, 40), 'message_by_ids' => mb_substr($lines->inText($flaw->message), 0, 300),
-            ]);
-        }
+
+        return array_map(static fn (Flaw $flaw): array => [
+            'rule' => $flaw->rule->value, 'line' => mb_substr($flaw->where, 0, 40), 'message' => mb_substr($flaw->message, 0, 300),
+            'line_id' => mb_substr($lines->at($flaw->where), 0, 40), 'message_by_ids' => mb_substr($lines->inText($flaw->message), 0, 300),
+        ], (new Proofreader())->read($content, $content->effective($settings)));
     }
 }

@@ -12,8 +12,6 @@ use Zetema\Tests\App\ApiTestCase;
 /** The tree of objectives is changed on the board: nothing is lost, what names an objective follows, and each step can be undone. */
 final class ObjectivesTest extends ApiTestCase
 {
-    private const CASTES = 'Colony life > Castes and their work';
-
     protected function setUp(): void
     {
         parent::setUp();

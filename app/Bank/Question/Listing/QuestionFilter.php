@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question\Listing;
 
+use Zetema\Core\Data\Fields;
+
 /** Which questions of a bank are asked for. */
 final readonly class QuestionFilter
 {
@@ -15,6 +17,14 @@ final readonly class QuestionFilter
         public string $search = '',
         public bool $patterns = false,
     ) {
+    }
+
+    /** As it stands in a list's address. */
+    public static function of(Fields $data): self
+    {
+        $data->only('objective', 'kind', 'status', 'search');
+
+        return new self($data->optionalInteger('objective'), $data->optionalText('kind'), $data->optionalText('status'), trim($data->text('search', '')));
     }
 
     public function isOnlySearch(): bool

@@ -62,6 +62,19 @@ final readonly class QuestionList
         ];
     }
 
+    /** @return list<int> the ids of all that fit, as they were made */
+    public function ids(Bank $bank, QuestionFilter $filter): array
+    {
+        $search = $filter->search === '' ? null : SearchIndex::query($bank->id, $filter->search);
+        if ($filter->search !== '' && $search === null) {
+            return [];
+        }
+        $scope = $filter->objective === null ? null : $this->scope->below($bank, $filter->objective);
+        $query = $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false)->select('q.id')->orderBy('q.id');
+
+        return array_values(array_map(self::int(...), $query->fetchFirstColumn()));
+    }
+
     /** How many fit as far as that is counted already: by objective, kind and status. */
     private function counted(Bank $bank, QuestionFilter $filter, ?ObjectiveScope $scope): int
     {

@@ -157,7 +157,7 @@ export default function IntakePage() {
               onTakeIn={() => takeIn.mutate({ text, questions: ready })}
             />
             {job && (working || job.state === 'failed') && <JobProgress job={job} doing="Taking in" />}
-            {job && isOver(job) && job.result && (
+            {job && isOver(job) && job.result && 'takenInAt' in job.result && (
               <div role="status" className="mt-2">
                 <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
                 <Link className="act" to={`/banks/${bank}`}>

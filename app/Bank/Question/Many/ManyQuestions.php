@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question\Many;
+
+use Doctrine\DBAL\Connection;
+use Zetema\App\Background\Job;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Listing\QuestionFilter;
+use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+
+/** Many questions changed in one go: shown beforehand what changes from what to what, what stays and why; then done. */
+final readonly class ManyQuestions
+{
+    /** Up to so many take less than a second. */
+    private const AT_ONCE = 300;
+    private const MOST = 20_000;
+    /** Of so many each one's own change is told, beside the sums. */
+    private const EACH = 500;
+
+    public function __construct(private Connection $db, private QuestionList $list, private Jobs $jobs)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function preview(Bank $bank, Fields $body, Account $account): array
+    {
+        $change = ManyChange::of($body, $account->role->inTheBank());
+        $settings = $bank->settings();
+        $rows = $stays = $each = [];
+        $changed = $drafts = $there = 0;
+        foreach (Standing::of($this->db, $bank, $this->ids($bank, $body)) as $id => $standing) {
+            ++$there;
+            $one = $change->to($standing, $settings);
+            $changed += $one->isNone() ? 0 : 1;
+            $drafts += $one->becomesDraft() ? 1 : 0;
+            foreach ($one->changed->changes as $row) {
+                $key = $row['what'] . "\n" . $row['from'] . "\n" . $row['to'];
+                $rows[$key] = [...$row, 'questions' => ($rows[$key]['questions'] ?? 0) + 1];
+            }
+            foreach ($one->changed->stays as $row) {
+                $key = $row['what'] . "\n" . $row['why'];
+                $stays[$key] = [...$row, 'questions' => ($stays[$key]['questions'] ?? 0) + 1];
+            }
+            if ($there <= self::EACH) {
+                $each[] = ['id' => $id, 'changes' => $one->changed->changes, 'stays' => $one->changed->stays];
+            }
+        }
+
+        return ['questions' => $there, 'changed' => $changed, 'drafts' => $drafts, 'changes' => self::mostFirst($rows), 'stays' => self::mostFirst($stays), 'each' => $each];
+    }
+
+    /** @return Job the change at work; few are changed at once, within the request */
+    public function change(Bank $bank, Fields $body, Account $account): Job
+    {
+        ManyChange::of($body, $account->role->inTheBank());
+        $ids = $this->ids($bank, $body);
+
+        return $this->jobs->begin(ChangeManyQuestions::class, $bank->id, $account, ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)], count($ids) <= self::AT_ONCE);
+    }
+
+    /** @return list<int> those that were chosen: by their ids, or all that fit a filter but some */
+    private function ids(Bank $bank, Fields $body): array
+    {
+        $filter = $body->optionalObject('filter');
+        $ids = $filter === null ? $body->integers('ids') : array_values(array_diff($this->list->ids($bank, QuestionFilter::of($filter)), $body->integers('without', optional: true)));
+        if ($ids === [] || count($ids) > self::MOST) {
+            throw new Malformed('ids', $ids === [] ? 'no question is chosen' : sprintf('up to %d questions are changed in one go; %d are chosen', self::MOST, count($ids)));
+        }
+
+        return array_values(array_unique($ids));
+    }
+
+    /**
+     * @template T of array{questions: int}
+     *
+     * @param array<string, T> $rows
+     *
+     * @return list<T>
+     */
+    private static function mostFirst(array $rows): array
+    {
+        uasort($rows, static fn (array $a, array $b): int => $b['questions'] <=> $a['questions']);
+
+        return array_slice(array_values($rows), 0, 60);
+    }
+}
