@@ -23,6 +23,8 @@ final class Version20261126010000 extends AbstractMigration
         $this->addSql("ALTER TABLE objective ADD COLUMN code VARCHAR(40) DEFAULT '' NOT NULL");
         $this->addSql("ALTER TABLE objective ADD COLUMN description CLOB DEFAULT '' NOT NULL");
         $this->addSql('ALTER TABLE objective ADD COLUMN is_kept BOOLEAN DEFAULT 0 NOT NULL');
+        $this->addSql('CREATE INDEX edition_question_revision ON edition_question (revision_id)');
+        $this->addSql('CREATE INDEX mark_revision ON mark (revision_id)');
         $this->addSql('ALTER TABLE bank ADD COLUMN is_put_away BOOLEAN DEFAULT 0 NOT NULL');
         $this->addSql('CREATE TABLE bank_change (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, bank_id INTEGER NOT NULL, account_id INTEGER NOT NULL, undone_by_id INTEGER DEFAULT NULL,
             kind VARCHAR(20) NOT NULL, words CLOB NOT NULL, undo CLOB NOT NULL, at DATETIME NOT NULL, undone_at DATETIME DEFAULT NULL,

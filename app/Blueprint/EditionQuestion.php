@@ -11,6 +11,7 @@ use Zetema\App\Bank\Question\Revision;
 /** A question that an edition holds: its revision, and what dealing asked for when it was frozen. Written by StoredStock, many at once. */
 #[ORM\Entity]
 #[ORM\Table(name: 'edition_question')]
+#[ORM\Index(name: 'edition_question_revision', columns: ['revision_id'])]
 #[ORM\Index(name: 'edition_question_dealt', columns: ['edition_id', 'objective_path', 'kind', 'difficulty', 'worth', 'question_id'])]
 class EditionQuestion
 {

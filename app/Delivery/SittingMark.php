@@ -12,6 +12,7 @@ use Zetema\App\People\Account;
 /** A mark as it was made. Only ever added; of those of a question one stands. Written by SittingStore. */
 #[ORM\Entity]
 #[ORM\Table(name: 'mark')]
+#[ORM\Index(name: 'mark_revision', columns: ['revision_id'])]
 #[ORM\Index(name: 'mark_of', columns: ['sitting_id', 'place', 'stands'])]
 class SittingMark
 {

@@ -103,6 +103,18 @@ final readonly class Question
         }
     }
 
+    /**
+     * The same question with other settings and tags.
+     *
+     * @param list<string> $tags
+     *
+     * @throws InvalidQuestion if it cannot be asked or marked so
+     */
+    public function with(Settings $settings, array $tags): self
+    {
+        return new self($this->kind, $this->stem, $settings, $this->name, $this->objective, $tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints);
+    }
+
     /** @return array<string, mixed> the stored form */
     public function toData(): array
     {

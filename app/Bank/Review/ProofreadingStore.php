@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Review;
 
-use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\PreparedStatements;
 use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Question as Core;
@@ -15,7 +15,7 @@ use Zetema\Core\Question\Status;
 /** Keeps what the proofreader notices in each question's newest revision, so that a bank need not be read to show it. */
 final readonly class ProofreadingStore
 {
-    public function __construct(private Connection $db)
+    public function __construct(private PreparedStatements $statements)
     {
     }
 
@@ -29,9 +29,10 @@ final readonly class ProofreadingStore
     /** @param list<array<string, string>> $notes as notes() gives them */
     public function put(int $id, int $bank, array $notes): void
     {
-        $this->db->executeStatement('DELETE FROM proofreading_note WHERE question_id = ?', [$id]);
+        $this->statements->run('DELETE FROM proofreading_note WHERE question_id = ?', [$id]);
         foreach ($notes as $note) {
-            $this->db->insert('proofreading_note', ['bank_id' => $bank, 'question_id' => $id, ...$note]);
+            $row = ['bank_id' => $bank, 'question_id' => $id, ...$note];
+            $this->statements->run(sprintf('INSERT INTO proofreading_note (%s) VALUES (%s)', implode(', ', array_keys($row)), implode(', ', array_fill(0, count($row), '?'))), array_values($row));
         }
     }
 

@@ -13,6 +13,7 @@ final class BankBench
 {
     private const TIMES = 40;
     private const TAKEN_IN = 20_000;
+    private const CHANGED = 5_000;
 
     private BenchServer $server;
     private \PDO $sql;
@@ -47,6 +48,7 @@ final class BankBench
         $this->lists($questions);
         $this->blueprints();
         $this->writing($questions);
+        $this->many($questions);
         $this->whole();
 
         return 0;
@@ -100,6 +102,25 @@ final class BankBench
             return ['PUT', "/api/questions/$id", ['version' => $question['version'] ?? 0, 'name' => $question['name'] ?? '', 'objective' => $question['objective'] ?? '', 'content' => [...$content, 'stem' => "$stem And after $i?"]]];
         });
         $this->measure('proofreading, a page of notes', static fn (int $i): array => ['GET', '/api/banks/1/proofreading' . ($i % 2 === 0 ? '' : '?after=' . 100 * $i)]);
+    }
+
+    /** A change of five thousand questions (or of all there are): looked at beforehand, done, undone. */
+    private function many(int $questions): void
+    {
+        $ids = range(1, min(self::CHANGED, $questions));
+        $times = ['looked at beforehand' => new Times(), 'done' => new Times(), 'undone' => new Times()];
+        $body = static fn (int $points): array => ['ids' => $ids, 'change' => ['settings' => ['points' => (string) $points, 'attempts' => '2'], 'byKind' => ['claim' => ['points' => (string) (5 + $points)]]]];
+        foreach (range(2, 6) as $points) {
+            $times['looked at beforehand']->take(fn (): array => $this->server->ask('POST', '/api/banks/1/questions/change/preview', $body($points)));
+        }
+        $job = $this->server->ask('POST', '/api/banks/1/questions/change', $body(7));
+        $peak = $times['done']->take(fn (): float => $this->server->workOne());
+        $result = $this->server->ask('GET', '/api/jobs/' . (is_int($job['id'] ?? null) ? $job['id'] : 0))['result'] ?? [];
+        [$changed, $change] = is_array($result) ? [$result['changed'] ?? 0, $result['change'] ?? 0] : [0, 0];
+        $times['undone']->take(fn (): array => $this->server->ask('POST', '/api/banks/1/changes/' . (is_int($change) ? $change : 0) . '/undo'));
+        foreach ($times as $what => $time) {
+            $this->output->writeln(sprintf('%-52s %.2f s', sprintf('change %d questions: %s', is_int($changed) ? $changed : 0, $what), $time->median() / 1000) . ($what === 'done' ? sprintf(', %.0f MB at most', $peak) : ''));
+        }
     }
 
     private function whole(): void

@@ -32,9 +32,11 @@ final readonly class Replacement
     }
 
     /**
-     * @param array<array-key, mixed> $data a question's stored form, or a part of it
+     * @template K of array-key
      *
-     * @return array{array<array-key, mixed>, int} the same with the text replaced, and how often it was
+     * @param array<K, mixed> $data a question's stored form, or a part of it
+     *
+     * @return array{array<K, mixed>, int} the same with the text replaced, and how often it was
      */
     public function in(array $data, bool $isText = false): array
     {

@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\PreparedStatements;
 
 /**
  * The words of all questions' newest revisions. This class alone knows how the database searches texts: here SQLite's FTS5, whose
@@ -17,7 +18,7 @@ final readonly class SearchIndex
     public const TABLE = 'question_search';
     public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3 4 5")';
 
-    public function __construct(private Connection $db)
+    public function __construct(private Connection $db, private PreparedStatements $statements)
     {
     }
 
@@ -29,13 +30,13 @@ final readonly class SearchIndex
     /** @param array<string, mixed> $content */
     public function put(int $id, int $bank, ?string $name, array $content): void
     {
-        $this->db->executeStatement('DELETE FROM question_search WHERE rowid = ?', [$id]);
-        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
+        $this->forget($id);
+        $this->statements->run('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
     }
 
     public function forget(int $id): void
     {
-        $this->db->executeStatement('DELETE FROM question_search WHERE rowid = ?', [$id]);
+        $this->statements->run('DELETE FROM question_search WHERE rowid = ?', [$id]);
     }
 
     /** Takes out what is no question any more, after many were removed at once. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question\Many;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
@@ -74,9 +75,11 @@ final readonly class ChangeManyQuestions implements Task
             $objectives[implode(Objective::SEPARATOR, $change->objective())] = $objective->id;
         }
         $undo = [];
+        $versions = $this->versions($prepared);
         foreach ($prepared as $one) {
-            if ($this->writer->write($one, $bank, $account, $now, $objectives)) {
-                $standing = $one->standing;
+            $standing = $one->standing;
+            if (($versions[$standing->id] ?? null) === $standing->version) {
+                $this->writer->write($one, $bank, $account, $now, $objectives);
                 $undo[] = [$standing->id, $standing->version + 1, $standing->revision, $standing->status->value, $standing->objective, $standing->cleared];
             }
         }
@@ -87,5 +90,22 @@ final readonly class ChangeManyQuestions implements Task
         $recorded = $this->history->record($bank, $account, UndoManyQuestions::kind(), $words, ['questions' => $undo]);
 
         return ['changed' => count($undo), 'left' => count($prepared) - count($undo), 'change' => $recorded->id];
+    }
+
+    /**
+     * @param list<PreparedQuestion> $prepared
+     *
+     * @return array<int, int> as they are now, by question
+     */
+    private function versions(array $prepared): array
+    {
+        $versions = [];
+        foreach (array_chunk(array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared), 500) as $ids) {
+            foreach ($this->db->fetchAllKeyValue('SELECT id, version FROM question WHERE id IN (?)', [$ids], [ArrayParameterType::INTEGER]) as $id => $version) {
+                $versions[(int) $id] = is_numeric($version) ? (int) $version : 0;
+            }
+        }
+
+        return $versions;
     }
 }

@@ -12,12 +12,13 @@ use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Question\RevisionFacts;
 use Zetema\App\Bank\Review\ProofreadingStore;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\PreparedStatements;
 use Zetema\Core\Question\Status;
 
 /** Writes revisions of many questions row by row: thousands within one transaction that others hardly notice. */
 final readonly class QuestionWriter
 {
-    public function __construct(private Connection $db, private SearchIndex $search, private ProofreadingStore $notes)
+    public function __construct(private Connection $db, private PreparedStatements $statements, private SearchIndex $search, private ProofreadingStore $notes)
     {
     }
 
@@ -39,16 +40,13 @@ final readonly class QuestionWriter
     }
 
     /**
-     * @param array<string, int> $objectives ids by path
+     * Within a transaction, after it was asked whether the question is still the one that was prepared.
      *
-     * @return bool false if it was saved by someone else since it was prepared; then nothing is written
+     * @param array<string, int> $objectives ids by path
      */
-    public function write(PreparedQuestion $one, Bank $bank, Account $author, string $now, array $objectives): bool
+    public function write(PreparedQuestion $one, Bank $bank, Account $author, string $now, array $objectives): void
     {
         $standing = $one->standing;
-        if ($this->db->executeStatement('UPDATE question SET version = version + 1 WHERE id = ? AND version = ?', [$standing->id, $standing->version]) === 0) {
-            return false;
-        }
         $newest = $one->facts === null ? $standing->revision : $this->revision($one->facts, $standing->id, $standing->number + 1, $bank, $author, $now);
         $cleared = match ($one->status) {
             Status::Cleared => $newest,
@@ -56,22 +54,23 @@ final readonly class QuestionWriter
             default => $standing->cleared,
         };
         if ($cleared !== $standing->cleared) {
-            $this->db->executeStatement('UPDATE revision SET is_dealt = 0 WHERE question_id = ? AND is_dealt = 1', [$standing->id]);
-            $this->db->executeStatement('UPDATE revision SET is_dealt = 1, was_cleared = 1 WHERE id = ?', [$cleared]);
+            $this->statements->run('UPDATE revision SET is_dealt = (id = ?1), was_cleared = was_cleared OR id = ?1 WHERE question_id = ?2', [$cleared ?? 0, $standing->id]);
         }
         $objective = $one->path === null ? $standing->objective : ($one->path === '' ? null : $objectives[$one->path]);
         $path = $one->path === null ? $standing->path : ($one->path === '' ? null : $one->path);
         $elsewhere = $cleared !== null && $cleared === $standing->cleared && $newest !== $cleared && ($standing->clearedPath !== $path || $standing->clearedKind !== $one->kind());
-        $this->db->update('question', ['newest_id' => $newest, 'cleared_id' => $cleared, 'status' => $one->status->value, 'objective_id' => $objective, 'dealt_elsewhere' => (int) $elsewhere], ['id' => $standing->id]);
-        $this->follow($one, $bank);
-
-        return true;
+        $this->follow($one, $bank, ['newest_id' => $newest, 'cleared_id' => $cleared, 'status' => $one->status->value, 'objective_id' => $objective, 'dealt_elsewhere' => (int) $elsewhere]);
     }
 
-    /** What is kept beside a question and follows from its text: what lists show, words for searching, the proofreader's notes. */
-    public function follow(PreparedQuestion $one, Bank $bank): void
+    /**
+     * Writes what is kept beside a question and follows from its text: what lists show, words for searching, the proofreader's notes.
+     *
+     * @param array<string, string|int|null> $columns more of the question's
+     */
+    public function follow(PreparedQuestion $one, Bank $bank, array $columns): void
     {
-        $this->db->update('question', [...$one->columns, 'kind' => $one->kind()], ['id' => $one->standing->id]);
+        $columns = [...$columns, ...$one->columns, 'kind' => $one->kind()];
+        $this->statements->run('UPDATE question SET version = version + 1, ' . implode(' = ?, ', array_keys($columns)) . ' = ? WHERE id = ?', [...array_values($columns), $one->standing->id]);
         $this->search->put($one->standing->id, $bank->id, $one->standing->name, $one->facts->content ?? $one->standing->content);
         $this->notes->put($one->standing->id, $bank->id, $one->notes);
     }
@@ -79,11 +78,10 @@ final readonly class QuestionWriter
     private function revision(RevisionFacts $facts, int $question, int $number, Bank $bank, Account $author, string $now): int
     {
         $json = static fn (mixed $data): string => json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
-        $this->db->insert('revision', [
-            'question_id' => $question, 'bank_id' => $bank->id, 'number' => $number, 'author_id' => $author->id, 'content' => $json($facts->content),
-            'problem' => $facts->problem === null ? null : $json($facts->problem), 'kind' => $facts->kind, 'difficulty' => $facts->difficulty, 'key_place' => $facts->keyPlace,
-            'is_dealt' => 0, 'was_cleared' => 0, 'worth' => $facts->worth, 'objective_path' => $facts->objectivePath, 'saved_at' => $now,
-        ]);
+        $this->statements->run(
+            'INSERT INTO revision (question_id, bank_id, number, author_id, content, problem, kind, difficulty, key_place, is_dealt, was_cleared, worth, objective_path, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, 0, 0, ?, ?, ?)',
+            [$question, $bank->id, $number, $author->id, $json($facts->content), $facts->problem === null ? null : $json($facts->problem), $facts->kind, $facts->difficulty, $facts->keyPlace, $facts->worth, $facts->objectivePath, $now],
+        );
         $id = (int) $this->db->lastInsertId();
         foreach ($facts->tags as $tag) {
             $this->db->insert('revision_tag', ['revision_id' => $id, 'tag' => $tag]);

@@ -11,6 +11,7 @@ use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\Undoing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\PreparedStatements;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Change\Changed;
 use Zetema\Core\Question\Sketch;
@@ -20,7 +21,7 @@ use Zetema\Core\Question\Status;
 final readonly class UndoManyQuestions implements Undoing
 {
     /** @param iterable<HoldsRevisions> $holders */
-    public function __construct(private Connection $db, private QuestionWriter $writer, #[AutowireIterator(HoldsRevisions::class)] private iterable $holders)
+    public function __construct(private Connection $db, private PreparedStatements $statements, private QuestionWriter $writer, #[AutowireIterator(HoldsRevisions::class)] private iterable $holders)
     {
     }
 
@@ -35,12 +36,14 @@ final readonly class UndoManyQuestions implements Undoing
         $undo = Fields::of($change->undo);
         $before = [];
         foreach ($undo->items('questions') as $row) {
-            if (is_array($row) && is_int($row[0] ?? null)) {
-                $before[$row[0]] = $row;
+            [$id, $version, $revision, $status, $objective, $cleared] = is_array($row) ? array_pad($row, 6, null) : array_fill(0, 6, null);
+            if (is_int($id) && is_int($version) && is_int($revision) && is_string($status)) {
+                $before[$id] = [$id, $version, $revision, $status, is_int($objective) ? $objective : null, is_int($cleared) ? $cleared : null];
             }
         }
-        $touched = $made = [];
+        $touched = $made = $standings = [];
         foreach (Standing::of($this->db, $bank, array_keys($before)) as $id => $standing) {
+            $standings[$id] = $standing;
             if ($standing->version !== $before[$id][1]) {
                 $touched[] = $standing->name ?? '“' . $this->excerpt($id) . '”';
             } elseif ($standing->revision !== $before[$id][2]) {
@@ -54,26 +57,28 @@ final readonly class UndoManyQuestions implements Undoing
             $why = $holder->whyHeld($bank, $made);
             $why === null || throw new Conflict($why);
         }
-        foreach (array_chunk(array_keys($before), 500) as $piece) {
-            foreach (Standing::of($this->db, $bank, $piece) as $id => $standing) {
-                $this->back($standing, $before[$id], $bank);
+        foreach (array_chunk($standings, 500, preserve_keys: true) as $piece) {
+            foreach ($piece as $id => $standing) {
+                $this->back($standing, $before[$id]);
+            }
+            foreach (Standing::of($this->db, $bank, array_keys($piece)) as $again) {
+                $sketch = Sketch::of(Fields::of($again->content), $again->name, $again->names());
+                $prepared = $this->writer->prepare(new ManyChanged($again, new Changed($sketch, null, [], []), $again->status), $bank);
+                $this->writer->follow($prepared, $bank, ['dealt_elsewhere' => (int) $again->isDealtElsewhere()]);
             }
         }
     }
 
-    /** @param array<mixed> $before id, version, revision, status, objective, cleared revision */
-    private function back(Standing $standing, array $before, Bank $bank): void
+    /** @param array{int, int, int, string, int|null, int|null} $before id, version, revision, status, objective, cleared revision */
+    private function back(Standing $standing, array $before): void
     {
         [, , $revision, $status, $objective, $cleared] = $before;
-        $this->db->executeStatement('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ?, version = version + 1 WHERE id = ?', [$revision, $status, $objective, $cleared, $standing->id]);
-        $this->db->executeStatement('UPDATE revision SET is_dealt = (id = ?) WHERE question_id = ?', [$cleared ?? 0, $standing->id]);
-        if ($revision !== $standing->revision) {
-            $this->db->executeStatement('DELETE FROM revision WHERE id = ?', [$standing->revision]);
+        $this->statements->run('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ? WHERE id = ?', [$revision, $status, $objective, $cleared, $standing->id]);
+        if ($cleared !== $standing->cleared) {
+            $this->statements->run('UPDATE revision SET is_dealt = (id = ?) WHERE question_id = ?', [$cleared ?? 0, $standing->id]);
         }
-        foreach (Standing::of($this->db, $bank, [$standing->id]) as $again) {
-            $this->db->update('question', ['dealt_elsewhere' => (int) $again->isDealtElsewhere()], ['id' => $again->id]);
-            $sketch = Sketch::of(Fields::of($again->content), $again->name, $again->names());
-            $this->writer->follow($this->writer->prepare(new ManyChanged($again, new Changed($sketch, null, [], []), $again->status), $bank), $bank);
+        if ($revision !== $standing->revision) {
+            $this->statements->run('DELETE FROM revision WHERE id = ?', [$standing->revision]);
         }
     }
 
