@@ -20,6 +20,7 @@ export const keys = {
   intake: under<number | string>('intake'),
   job: under<number | undefined>('job'),
   jobs: under<number>('jobs'),
+  manyPreview: under<number | string>('many-preview'),
   media: under<number>('media'),
   pages: under<number>('pages'),
   proofreading: under<number | string | null>('proofreading'),

@@ -103,6 +103,10 @@ export default function BoardPage({ account }: { account: Account }) {
               &ensp;
               <Link className="act" to="settings">
                 Settings of the bank
+              </Link>{' '}
+              &ensp;
+              <Link className="act" to="history">
+                History
               </Link>
             </p>
             <LastIntake bank={bank} />

@@ -26,6 +26,8 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
   const [doing, setDoing] = useState<{ id: number; what: Doing } | null>(null);
   const done = () => {
     changes?.change.reset();
+    // Who works by keys goes on from the objective they were at.
+    document.querySelector<HTMLElement>(`[data-objective="${doing?.id ?? ''}"]`)?.focus();
     setDoing(null);
   };
   const form = (objective: Schema['Objective'] | null, questions: number) =>

@@ -42,6 +42,7 @@ export function ObjectiveMenu(props: {
       <DropdownMenu.Trigger
         ref={ref}
         className="handle fig"
+        data-objective={objective.id}
         aria-label={`${objective.name}: change, move, merge, take out`}
         {...listeners}
         onPointerDownCapture={(e) => {

@@ -1,9 +1,8 @@
 import { keys } from '../../../api/keys';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type Schema, dataOf } from '../../../api/client';
+import { api, dataOf } from '../../../api/client';
 import { boardQuery } from '../../../api/queries';
 import { count, grouped } from '../../../parts/text/figures';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
@@ -13,6 +12,10 @@ import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
+import { ChangePanel, useManyPreview } from './many/ChangePanel';
+import { useChosen } from './many/useChosen';
+import { isEmpty, toChange, type Wish } from './many/wanted';
+import { QuestionRows } from './QuestionRows';
 
 const kindOptions = [{ value: '', words: 'every kind' }, ...Object.keys(kinds).map((kind) => ({ value: kind, words: kind }))];
 const statusOptions = [{ value: '', words: 'every status' }, ...statuses.map((status) => ({ value: status, words: status }))];
@@ -60,7 +63,13 @@ export default function QuestionsPage({ account }: { account: Account }) {
     placeholderData: keepPreviousData,
   });
   const board = useQuery(boardQuery(bank));
+  const chosen = useChosen(filter, list.data?.pages[0]?.total ?? 0);
+  const [wanted, setWanted] = useState<Wish[]>([{ what: 'points', value: '' }]);
+  const preview = useManyPreview(bank, chosen, wanted);
+  const told = chosen.count === 0 || isEmpty(toChange(wanted)) ? undefined : preview.data;
+  const each = useMemo(() => new Map((told?.each ?? []).map((one) => [one.id, one])), [told]);
   if (!list.data) return <Waiting error={list.error} retry={() => void list.refetch()} />;
+  const may = mayEdit(account);
   const objectives = [
     { value: '', words: 'every objective' },
     ...(board.data?.rows.map(({ objective }) => ({
@@ -93,7 +102,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
           </div>
         }
         margin={
-          mayEdit(account) && (
+          may && (
             <p className="acts pt-2">
               <Link className="act" to={objectivePath ? `new?objective=${encodeURIComponent(objectivePath)}` : 'new'}>
                 Write a question
@@ -115,9 +124,33 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
       />
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
-      <Rows
+      {may && (
+        <Row
+          page={
+            <p className="pb-1 text-sm text-quiet">
+              {orders.find(({ value }) => value === order)?.words} · keys: ↑ ↓ go, Space chooses, with Shift a stretch
+            </p>
+          }
+          margin={
+            <p className="pb-1">
+              <b className="fig">{grouped(chosen.count)}</b> chosen ·{' '}
+              <button className="act" onClick={chosen.all}>
+                all {grouped(total)}
+              </button>{' '}
+              ·{' '}
+              <button className="act" disabled={chosen.count === 0} onClick={chosen.none}>
+                none
+              </button>
+            </p>
+          }
+        />
+      )}
+      {may && chosen.count > 0 && <ChangePanel bank={bank} chosen={chosen} wanted={wanted} onWant={setWanted} preview={preview} />}
+      <QuestionRows
         questions={questions}
         bank={bank}
+        chosen={may ? chosen : null}
+        each={each}
         onOpen={rememberList}
         onEnd={() => {
           if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
@@ -143,64 +176,6 @@ function Search({ value, onSettled }: { value: string; onSettled: (typed: string
       placeholder="words in the question"
       value={typed}
       onChange={(e) => setTyped(e.target.value)}
-    />
-  );
-}
-
-function Rows(props: { questions: Schema['QuestionRow'][]; bank: number; onOpen: () => void; onEnd: () => void }) {
-  const { questions, bank, onOpen } = props;
-  const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
-  const shown = rows.getVirtualItems();
-  const isNearEnd = (shown.at(-1)?.index ?? 0) >= questions.length - 20;
-  const end = useEffectEvent(props.onEnd);
-  useEffect(() => {
-    if (isNearEnd) end();
-  }, [isNearEnd, questions.length]);
-  const before = (shown[0]?.start ?? 130) - 130;
-  const after = rows.getTotalSize() - (shown.at(-1)?.end ?? 130) + 130;
-  return (
-    <>
-      <div className="col-span-full" style={{ height: Math.max(0, before) }} />
-      {shown.map((item) => {
-        const q = questions[item.index];
-        return q && <QuestionLine key={q.id} question={q} bank={bank} onOpen={onOpen} />;
-      })}
-      <div className="col-span-full" style={{ height: Math.max(0, after) }} />
-    </>
-  );
-}
-
-function QuestionLine({ question: q, bank, onOpen }: { question: Schema['QuestionRow']; bank: number; onOpen: () => void }) {
-  return (
-    <Row
-      line
-      className="h-9 overflow-hidden py-1.5!"
-      page={
-        <Link
-          to={`/banks/${bank}/questions/${q.id}`}
-          onClick={onOpen}
-          className="block truncate text-ink no-underline hover:underline"
-          title={q.objective ?? 'without an objective'}
-        >
-          <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
-          {q.name && <span className="path ml-2">{q.name}</span>}
-        </Link>
-      }
-      margin={
-        <span className="grid grid-cols-[3.6rem_2.2rem_1fr_auto] gap-2 whitespace-nowrap">
-          <span>{q.kind}</span>
-          <b className="fig text-right">{q.worth}</b>
-          <span className="truncate" title={q.objective ?? ''}>
-            {q.objective?.split(' > ').at(-1) ?? 'no objective'}
-          </span>
-          <span
-            className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
-            title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
-          >
-            {q.unfinished ? 'not whole' : q.status}
-          </span>
-        </span>
-      }
     />
   );
 }

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** What an author does all year: objectives put in order, many questions changed at once, another bank begun. */
+final class OrganisingTest extends BrowserTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->page->logIn('orrell', 'honeycomb');
+        $this->page->see('by objective and kind');
+    }
+
+    public function test_claims_get_five_points_and_the_rest_ten_seen_in_three_questions_and_undone(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions');
+        $page->click('all 90');
+        $page->see('change 90 questions');
+        $page->click('points become: as it is, change');
+        $page->type('10' . Key::ENTER);
+        $page->click('Change also: and also …, change');
+        $page->click('points of every one kind become');
+        $page->click('Kind: which kind, change');
+        $page->click('claim');
+        $page->click('points of every: as it is, change');
+        $page->type('4' . Key::ENTER);
+        $page->see('points: 5 → 4 20');
+        $page->see('points stays: weighed: its points stand at its answers 1');
+        $page->find('//button[starts-with(normalize-space(.), "Change ") and contains(., "questions")]')->click();
+        $page->see('questions changed');
+        foreach ([['?kind=claim', 'A drone has no sting.', 'points: 4'], ['?search=fresh eggs', 'Which sign shows', 'points: 10'], ['?kind=number', 'How many', 'points: 10']] as [$filter, $question, $points]) {
+            $page->open('/banks/1/questions' . $filter);
+            $page->see($question);
+            self::assertStringContainsString(substr($points, 8), (string) $page->find('//div[contains(@class, "line")][1]//span[contains(@class, "fig")] | //div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText());
+        }
+        $page->open('/banks/1/history');
+        $page->see('points: 10, claim points: 4');
+        $page->click('undo');
+        $page->see('undone by M. Orrell');
+        $page->open('/banks/1/questions?kind=claim');
+        $page->see('A drone has no sting.');
+
+        self::assertSame('5', $page->find('//div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText());
+        self::assertStringContainsString('cleared', $page->text());
+    }
+
+    public function test_a_stretch_is_chosen_by_keys_alone(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions?kind=number');
+        $page->see('7 questions');
+        $page->script('document.querySelector("[data-row=\"0\"]").focus()');
+        $page->type(' ');
+        $page->see('change 1 question');
+        $page->type(Key::SHIFT . Key::ARROW_DOWN . Key::ARROW_DOWN . Key::NULL);
+        $page->see('change 3 questions');
+        $page->type(Key::END);
+        $page->type(' ');
+        $page->see('change 4 questions');
+        $page->click('none');
+
+        self::assertStringNotContainsString('change 4 questions', $page->text());
+    }
+
+    public function test_an_objective_is_moved_with_all_below_it_by_keys_and_taken_back(): void
+    {
+        $page = $this->page;
+        $order = static fn (): string => implode(' ', (array) $page->script('return [...document.querySelectorAll("tbody th a")].map((a) => a.textContent.trim())'));
+        $before = $order();
+        $page->field('Hive inspection: change, move, merge, take out')->sendKeys(Key::ALT . Key::ARROW_UP . Key::NULL);
+        $page->see('moved the objective “Hive inspection”');
+        $page->until(static fn (): bool => str_starts_with($order(), 'Hive inspection Reading a frame Order of work Colony life'), 'the objective with all below it before the other');
+        $page->field('Colony life: change, move, merge, take out')->sendKeys(Key::F2);
+        $page->find('//label[starts-with(normalize-space(.), "code")]//input')->sendKeys('A.1' . Key::ENTER);
+        $page->see('described the objective “Colony life”');
+        $page->see('A.1');
+        $page->type(Key::CONTROL . 'z' . Key::NULL);
+        $page->see('moved the objective “Hive inspection” undo');
+        $page->click('undo');
+        $page->until(static fn (): bool => $order() === $before, 'the order from before');
+
+        self::assertStringNotContainsString('A.1', $page->text());
+    }
+
+    public function test_a_new_bank_goes_from_nothing_to_a_board_of_six_cells(): void
+    {
+        $page = $this->page;
+        $page->click('Apprentice Certificate');
+        $page->see('Banks of questions');
+        $page->find('//input')->sendKeys('Journeyman');
+        $page->click('Make this bank');
+        $page->see('This bank is empty');
+        $page->click('Add an objective');
+        foreach (['Wax', 'Candles', 'Mead'] as $name) {
+            $page->find('//tbody//input')->sendKeys($name . Key::ENTER);
+            $page->see("added the objective “{$name}”");
+        }
+        foreach (['Wax', 'Candles', 'Mead'] as $name) {
+            foreach (['one', 'claim'] as $kind) {
+                $page->click("$name, $kind: none; write one");
+                $page->see('What sort of question?');
+                $page->type(Key::ENTER);
+                $page->see('draft, revision 1');
+                $page->click('Board');
+                $page->see('cleared / all');
+                $page->see($name);
+                $page->find("//a[@aria-label='$name, $kind: 0 of 1 cleared']");
+            }
+        }
+        $page->open('/');
+        $page->see('Banks of questions');
+
+        self::assertStringContainsString('Journeyman 0/6', $page->text());
+    }
+}

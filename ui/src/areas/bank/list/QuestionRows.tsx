@@ -1,0 +1,161 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { type KeyboardEvent, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { Schema } from '../../../api/client';
+import { Row } from '../../../parts/PageAndMargin';
+import type { Choosing } from './many/useChosen';
+
+type Question = Schema['QuestionRow'];
+type Each = Schema['ManyPreview']['each'][number];
+
+interface Props {
+  questions: Question[];
+  bank: number;
+  /** null for whoever may only read */
+  chosen: Choosing | null;
+  /** what a change would do to each */
+  each: ReadonlyMap<number, Each>;
+  onOpen: () => void;
+  onEnd: () => void;
+}
+
+/** The rows in sight, of however many; ↑ and ↓ go, Space chooses, with Shift a stretch. */
+export function QuestionRows(props: Props) {
+  const { questions, bank, chosen, each, onOpen } = props;
+  const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
+  const shown = rows.getVirtualItems();
+  const isNearEnd = (shown.at(-1)?.index ?? 0) >= questions.length - 20;
+  const end = useEffectEvent(props.onEnd);
+  useEffect(() => {
+    if (isNearEnd) end();
+  }, [isNearEnd, questions.length]);
+  const [at, setAt] = useState(0);
+  const list = useRef<HTMLDivElement>(null);
+  const goes = useRef(false);
+  useEffect(() => {
+    if (!goes.current) return;
+    goes.current = false;
+    list.current?.querySelector<HTMLElement>(`[data-row="${at}"]`)?.focus();
+  }, [at, shown]);
+  const onKeyDown = (e: KeyboardEvent) => {
+    const way = { ArrowUp: -1, ArrowDown: 1, Home: -questions.length, End: questions.length }[e.key];
+    if (way !== undefined && !e.altKey) {
+      e.preventDefault();
+      const next = Math.min(questions.length - 1, Math.max(0, at + way));
+      if (e.shiftKey) {
+        if (!chosen?.has(questions[at]?.id ?? 0)) chosen?.toggle(questions, at, false);
+        chosen?.toggle(questions, next, true);
+      }
+      goes.current = true;
+      setAt(next);
+      rows.scrollToIndex(next);
+    }
+  };
+  const before = (shown[0]?.start ?? 130) - 130;
+  const after = rows.getTotalSize() - (shown.at(-1)?.end ?? 130) + 130;
+  return (
+    // eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys are those of the rows in it
+    <div className="contents" ref={list} onKeyDown={onKeyDown}>
+      <div className="col-span-full" style={{ height: Math.max(0, before) }} />
+      {shown.map((item) => {
+        const q = questions[item.index];
+        return (
+          q && (
+            <QuestionLine
+              key={q.id}
+              i={item.index}
+              question={q}
+              bank={bank}
+              isAt={item.index === Math.min(at, questions.length - 1)}
+              isChosen={chosen ? chosen.has(q.id) : null}
+              each={each.get(q.id)}
+              onChoose={(stretch) => {
+                setAt(item.index);
+                chosen?.toggle(questions, item.index, stretch);
+              }}
+              onOpen={onOpen}
+            />
+          )
+        );
+      })}
+      <div className="col-span-full" style={{ height: Math.max(0, after) }} />
+    </div>
+  );
+}
+
+function QuestionLine(props: {
+  i: number;
+  question: Question;
+  bank: number;
+  isAt: boolean;
+  isChosen: boolean | null;
+  each: Each | undefined;
+  onChoose: (stretch: boolean) => void;
+  onOpen: () => void;
+}) {
+  const { i, question: q, bank, isAt, isChosen, each, onChoose, onOpen } = props;
+  return (
+    <Row
+      line
+      className={`h-9 overflow-hidden py-1.5! ${isChosen ? 'bg-tint' : ''}`}
+      page={
+        <span className="flex items-baseline gap-2">
+          {isChosen !== null && (
+            <button
+              role="checkbox"
+              aria-checked={isChosen}
+              aria-label={`Choose ${q.name ?? q.excerpt}`}
+              className="choose"
+              data-row={i}
+              tabIndex={isAt ? 0 : -1}
+              onClick={(e) => onChoose(e.shiftKey)}
+            />
+          )}
+          <Link
+            to={`/banks/${bank}/questions/${q.id}`}
+            onClick={onOpen}
+            className="block min-w-0 truncate text-ink no-underline hover:underline"
+            title={q.objective ?? 'without an objective'}
+          >
+            <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
+            {q.name && <span className="path ml-2">{q.name}</span>}
+          </Link>
+        </span>
+      }
+      margin={
+        <span className="grid grid-cols-[3.6rem_minmax(2.2rem,auto)_1fr_auto] gap-2 whitespace-nowrap">
+          <span>{q.kind}</span>
+          <Worth worth={q.worth} each={each} />
+          <span className="truncate" title={q.objective ?? ''}>
+            {q.objective?.split(' > ').at(-1) ?? 'no objective'}
+          </span>
+          <span
+            className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
+            title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
+          >
+            {q.unfinished ? 'not whole' : q.status}
+          </span>
+        </span>
+      }
+    />
+  );
+}
+
+/** What it is worth, and what it would be. */
+function Worth({ worth, each }: { worth: string; each: Each | undefined }) {
+  const points = each?.changes.find(({ what }) => what === 'points');
+  const other = each?.changes.length ?? 0;
+  if (points) {
+    return (
+      <span className="fig text-right">
+        {worth} → <b>{points.to}</b>
+      </span>
+    );
+  }
+  return (
+    <span className="text-right">
+      <b className="fig">{worth}</b>
+      {other > 0 && <span title={each?.changes.map(({ what, to }) => `${what}: ${to}`).join('; ')}> *</span>}
+    </span>
+  );
+}
