@@ -72,14 +72,17 @@ final class OrganisingTest extends BrowserTestCase
     {
         $page = $this->page;
         $order = static fn (): string => implode(' ', (array) $page->script('return [...document.querySelectorAll("tbody th a")].map((a) => a.textContent.trim())'));
+        $page->see('2 one + 1 claim');
         $before = $order();
         $page->field('Hive inspection: change, move, merge, take out')->sendKeys(Key::ALT . Key::ARROW_UP . Key::NULL);
         $page->see('moved the objective “Hive inspection”');
         $page->until(static fn (): bool => str_starts_with($order(), 'Hive inspection Reading a frame Order of work Colony life'), 'the objective with all below it before the other');
+        self::assertSame('Hive inspection: change, move, merge, take out', $page->script('return document.activeElement.ariaLabel'), 'the focus goes with it');
         $page->field('Colony life: change, move, merge, take out')->sendKeys(Key::F2);
         $page->find('//label[starts-with(normalize-space(.), "code")]//input')->sendKeys('A.1' . Key::ENTER);
         $page->see('described the objective “Colony life”');
         $page->see('A.1');
+        $page->until(static fn (): bool => $page->script('return document.activeElement?.dataset.objective !== undefined') === true, 'the focus back at the objective');
         $page->type(Key::CONTROL . 'z' . Key::NULL);
         $page->see('moved the objective “Hive inspection” undo');
         $page->click('undo');

@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react';
+import { Fragment, type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { errorWords, type Schema } from '../../../api/client';
 import { Moving, useDropPlace } from '../../../parts/Moving';
@@ -51,17 +51,19 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
         <table className={kinds.length > 7 ? 'ledger many' : 'ledger'}>
           <KindHeads kinds={kinds} sum="all" />
           <tbody>
-            {rows.map((row, i) => [
-              <ObjectiveRow key={row.objective.id} {...{ i, bank, row, rows, kinds, blueprint, mayWrite: changes !== null }}>
-                {changes && row.objective.id !== 0 && (
-                  <ObjectiveMenu
-                    {...{ i, objectives, objective: row.objective, changes }}
-                    onDo={(what) => setDoing({ id: row.objective.id, what })}
-                  />
-                )}
-              </ObjectiveRow>,
-              form(row.objective, total([row.cells]).all),
-            ])}
+            {rows.map((row, i) => (
+              <Fragment key={row.objective.id}>
+                <ObjectiveRow {...{ i, bank, row, rows, kinds, blueprint, mayWrite: changes !== null }}>
+                  {changes && row.objective.id !== 0 && (
+                    <ObjectiveMenu
+                      {...{ i, objectives, objective: row.objective, changes }}
+                      onDo={(what) => setDoing({ id: row.objective.id, what })}
+                    />
+                  )}
+                </ObjectiveRow>
+                {form(row.objective, total([row.cells]).all)}
+              </Fragment>
+            ))}
             {form(null, 0)}
             {rows.length > 0 && <SumRow bank={bank} rows={rows} kinds={kinds} />}
           </tbody>
