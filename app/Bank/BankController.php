@@ -22,6 +22,7 @@ use Zetema\App\Bank\Review\ProofreadingReport;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
+use Zetema\Core\Data\Fields;
 
 #[IsGranted('ROLE_READER')]
 final readonly class BankController
@@ -31,9 +32,15 @@ final readonly class BankController
     }
 
     #[Route('/api/banks/{id}/board', methods: ['GET'])]
-    public function board(#[MapEntity] Bank $bank, Board $board): JsonResponse
+    public function board(#[MapEntity] Bank $bank, Board $board, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($board->of($bank));
+        return new JsonResponse([...$board->of($bank), ...$board->work($bank, $account)]);
+    }
+
+    #[Route('/api/banks/{id}/find', methods: ['GET'])]
+    public function find(#[MapEntity] Bank $bank, Finding $finding, #[MapQueryParameter] string $typed = ''): JsonResponse
+    {
+        return new JsonResponse(['found' => $finding->of($bank, $typed)]);
     }
 
     #[Route('/api/banks/{id}/settings', methods: ['GET'])]
@@ -60,22 +67,15 @@ final readonly class BankController
         #[MapEntity]
         Bank $bank,
         QuestionList $list,
-        #[MapQueryParameter]
-        ?int $objective = null,
-        #[MapQueryParameter]
-        ?string $kind = null,
-        #[MapQueryParameter]
-        ?string $status = null,
-        #[MapQueryParameter]
-        string $search = '',
-        #[MapQueryParameter]
-        bool $patterns = false,
+        Request $request,
+        #[CurrentUser]
+        Account $account,
         #[MapQueryParameter]
         ?QuestionOrder $order = null,
         #[MapQueryParameter]
         string $after = '',
     ): JsonResponse {
-        $filter = new QuestionFilter($objective, $kind, $status, trim($search), $patterns);
+        $filter = self::filter($request, $account);
         // What a search finds stands as it was made, which the index gives at once.
         $order ??= $filter->search === '' ? QuestionOrder::Objective : QuestionOrder::Made;
 
@@ -90,8 +90,17 @@ final readonly class BankController
     }
 
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
-    public function text(#[MapEntity] Bank $bank, BankText $text): Response
+    public function text(#[MapEntity] Bank $bank, BankText $text, QuestionList $list, Request $request, #[CurrentUser] Account $account): Response
     {
-        return new StreamedResponse($text->pieces($bank), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+        $filter = self::filter($request, $account);
+        $only = $filter->isAll() ? null : $list->ids($bank, $filter);
+
+        return new StreamedResponse($text->pieces($bank, $only), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+    }
+
+    /** What the list is narrowed to, as its address says. */
+    private static function filter(Request $request, Account $account): QuestionFilter
+    {
+        return QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1])), $account);
     }
 }

@@ -19,15 +19,19 @@ final readonly class BankText
     {
     }
 
-    /** @return \Generator<int, string> its settings, its pages and every question that is whole; the others as comments */
-    public function pieces(Bank $bank): \Generator
+    /**
+     * @param list<int>|null $only questions by their ids; null: all
+     *
+     * @return \Generator<int, string> its settings, its pages and every question that is whole; the others as comments
+     */
+    public function pieces(Bank $bank, ?array $only = null): \Generator
     {
         $writer = new TextFormat\Writer();
         yield $writer->bank($bank->name()) . $writer->bankSettings($bank->settings());
         foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
             yield $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
         }
-        foreach (array_chunk($this->order($bank), self::PIECE) as $ids) {
+        foreach (array_chunk($only === null ? $this->order($bank) : array_values(array_intersect($this->order($bank), $only)), self::PIECE) as $ids) {
             $piece = '';
             $questions = $this->em->createQuery('SELECT q, n FROM ' . Question::class . ' q LEFT JOIN q.newest n WHERE q.id IN (:ids)')->setParameter('ids', $ids)->getResult();
             $byId = [];

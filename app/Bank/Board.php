@@ -6,6 +6,10 @@ namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Bank\Question\Listing\QuestionFilter;
+use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Kinds\KindId;
 
 /** The map of a bank: objective × kind, cleared and all. */
@@ -18,7 +22,7 @@ final readonly class Board
     private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q JOIN revision r ON r.id = q.cleared_id
         LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
 
-    public function __construct(private Connection $db, private Objectives $objectives)
+    public function __construct(private Connection $db, private Objectives $objectives, private QuestionList $list)
     {
     }
 
@@ -50,6 +54,18 @@ final readonly class Board
             'rows' => $rows,
             'inReview' => self::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];
+    }
+
+    /**
+     * What waits, and for whom.
+     *
+     * @return array{openComments: int, waiting: int} questions with open comments; questions that wait for who asks
+     */
+    public function work(Bank $bank, Account $account): array
+    {
+        $number = fn (string $name, string $value): int => $this->list->number($bank, QuestionFilter::of(Fields::of([$name => $value]), $account));
+
+        return ['openComments' => $number('comments', 'open'), 'waiting' => $number('waiting', 'me')];
     }
 
     /**

@@ -12,6 +12,7 @@ use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Edition;
@@ -20,6 +21,7 @@ use Zetema\App\People\Account;
 use Zetema\App\People\Role;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Blueprint\Plain\PlainRules;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
 use Zetema\Core\Exchange\TextFormat\Reader;
 
@@ -46,6 +48,7 @@ final readonly class DemoCommand
         private BlueprintEditing $editing,
         private PastSittings $past,
         private Media $media,
+        private Comments $comments,
         #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
         private string $file,
     ) {
@@ -84,12 +87,20 @@ final readonly class DemoCommand
         $this->frozen($this->practice(...), $bank->id);
         $this->frozen($this->handsOn(...), $bank->id);
         $edition = $this->em->find(Edition::class, $edition) ?? throw new \LogicException('it was frozen');
+        $this->commented('two lids', 'stem', 'Will an apprentice know what “make” means here? I would say “material”.');
+        $this->commented('unknown cause', '', 'Good one. Could it say where the law asks for a report?');
         $this->past->sit($edition, [
             ['account' => $this->account('aldous'), 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
             ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
         $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+    }
+
+    private function commented(string $question, string $where, string $text): void
+    {
+        $question = $this->em->getRepository(Question::class)->findOneBy(['name' => $question]) ?? throw new \LogicException('it was taken in');
+        $this->comments->make($question, Fields::of(['where' => $where, 'text' => $text]), $this->account('penhale'));
     }
 
     /** @param callable(Bank): Blueprint $make */

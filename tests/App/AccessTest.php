@@ -20,6 +20,7 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/questions', true, false, false],
             ['GET', '/api/banks/1/text', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
+            ['GET', '/api/banks/1/find', true, true, false],
             ['POST', '/api/banks/1/questions/change', true, false, false],
             ['POST', '/api/banks/1/questions/change/preview', true, false, false],
             ['POST', '/api/banks/1/objectives', true, false, false],
@@ -81,7 +82,7 @@ final class AccessTest extends ApiTestCase
     public function test_every_route_needs_the_right_role(string $method, string $path, bool ...$may): void
     {
         $this->send($method, $path, [], status: 401);
-        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
+        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR REPLACE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO bank_change (id, bank_id, account_id, kind, words, undo, at) VALUES (1, 1, 1, 'objectives', 'x', '{}', '2026-05-01 10:00:00')");
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO slowed_log_in (id, login, address, failures, last_at) VALUES (1, 'x', '::1', 9, 9999999999999)");
         foreach (array_reverse(['orrell', 'penhale', 'wren'], true) as $i => $login) {

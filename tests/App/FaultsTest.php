@@ -66,7 +66,7 @@ final class FaultsTest extends ApiTestCase
         yield 'a seed beyond all measure' => ['POST', '/api/blueprints/1/deal', ['seed' => 1e30], 422];
         yield 'a seed for a rehearsal' => ['POST', '/api/blueprints/1/rehearsals', ['seed' => PHP_INT_MAX], 422];
         yield 'a seed to try with' => ['POST', '/api/questions/16/try', ['seed' => PHP_INT_MIN, 'response' => null], 422];
-        yield 'an objective that is no number' => ['GET', '/api/banks/1/questions?objective=x', null, 404];
+        yield 'an objective that is no number' => ['GET', '/api/banks/1/questions?objective=x', null, 422];
     }
 
     /** @param array<string, mixed>|null $body */

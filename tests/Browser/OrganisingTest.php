@@ -37,7 +37,7 @@ final class OrganisingTest extends BrowserTestCase
         foreach ([['?kind=claim', 'A drone has no sting.', 'points: 4'], ['?search=fresh eggs', 'Which sign shows', 'points: 10'], ['?kind=number', 'How many', 'points: 10']] as [$filter, $question, $points]) {
             $page->open('/banks/1/questions' . $filter);
             $page->see($question);
-            self::assertStringContainsString(substr($points, 8), (string) $page->find('//div[contains(@class, "line")][1]//span[contains(@class, "fig")] | //div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText());
+            self::assertStringContainsString(substr($points, 8), $page->find('//div[contains(@class, "line")][1]//span[contains(@class, "fig")] | //div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText());
         }
         $page->open('/banks/1/history');
         $page->see('points: 10, claim points: 4');
@@ -71,7 +71,7 @@ final class OrganisingTest extends BrowserTestCase
     public function test_an_objective_is_moved_with_all_below_it_by_keys_and_taken_back(): void
     {
         $page = $this->page;
-        $order = static fn (): string => implode(' ', (array) $page->script('return [...document.querySelectorAll("tbody th a")].map((a) => a.textContent.trim())'));
+        $order = static fn (): string => is_string($names = $page->script('return [...document.querySelectorAll("tbody th a")].map((a) => a.textContent.trim()).join(" ")')) ? $names : '';
         $page->see('2 one + 1 claim');
         $before = $order();
         $page->field('Hive inspection: change, move, merge, take out')->sendKeys(Key::ALT . Key::ARROW_UP . Key::NULL);
@@ -89,6 +89,26 @@ final class OrganisingTest extends BrowserTestCase
         $page->until(static fn (): bool => $order() === $before, 'the order from before');
 
         self::assertStringNotContainsString('A.1', $page->text());
+    }
+
+    public function test_anything_is_found_or_done_by_a_few_letters(): void
+    {
+        $page = $this->page;
+        $page->script('window.dispatchEvent(new KeyboardEvent("keydown", {key: "k", ctrlKey: true, cancelable: true}))');
+        $page->see('See the history of the bank');
+        $page->type('two lids');
+        $page->see('question two lids');
+        $page->type(Key::ENTER);
+        $page->see('Capped honey and capped worker brood');
+        $page->see('Will an apprentice know what “make” means here?');
+        $page->click('Find or do Ctrl K');
+        $page->type('undo' . Key::ENTER);
+        $page->see('What was done to the bank');
+        $page->click('Board');
+        $page->click('2 with open comments');
+        $page->see('2 questions');
+
+        self::assertStringContainsString('Combs from a colony that died', $page->text());
     }
 
     public function test_a_new_bank_goes_from_nothing_to_a_board_of_six_cells(): void

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, NavLink } from 'react-router';
 import { api, dataOf } from './api/client';
+import { FindOrDo } from './areas/bank/find/FindOrDo';
 import type { Account } from './areas/people/session';
 
 /** The bar over everything: the bank, its areas, and who is logged in. */
@@ -39,6 +40,7 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
         </nav>
       )}
       <span className="ml-auto text-sm opacity-90">
+        {bank && <FindOrDo bank={bank.id} account={account} />}
         {account.role === 'administrator' && (
           <>
             <Link className="text-inherit! underline underline-offset-3" to="/people">

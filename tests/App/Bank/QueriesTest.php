@@ -17,7 +17,7 @@ final class QueriesTest extends ApiTestCase
         yield 'list' => ['GET', '/api/banks/1/questions', null, 6];
         yield 'list of an objective and kind, by points' => ['GET', '/api/banks/1/questions?objective=4&kind=one&order=points', null, 8];
         yield 'search' => ['GET', '/api/banks/1/questions?search=hive', null, 6];
-        yield 'board' => ['GET', '/api/banks/1/board', null, 7];
+        yield 'board' => ['GET', '/api/banks/1/board', null, 10];
         yield 'proofreading' => ['GET', '/api/banks/1/proofreading', null, 9];
         yield 'blueprints' => ['GET', '/api/banks/1/blueprints', null, 5];
         yield 'a blueprint with its proof' => ['GET', '/api/blueprints/1', null, 14];

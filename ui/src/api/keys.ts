@@ -17,6 +17,7 @@ export const keys = {
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
   form: under<number>('form'),
+  found: under<number | string>('found'),
   intake: under<number | string>('intake'),
   job: under<number | undefined>('job'),
   jobs: under<number>('jobs'),

@@ -8,7 +8,7 @@ afterEach(cleanup);
 const questions = [3, 5, 8, 13, 21].map((id) => ({ id }));
 const chosen = (total = 5) =>
   renderHook(({ kind }: { kind?: string }) => useChosen(kind === undefined ? {} : { kind }, total), {
-    initialProps: {} as { kind?: string },
+    initialProps: {},
   });
 
 describe('choosing in a list', () => {

@@ -4,31 +4,117 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question\Listing;
 
+use Doctrine\DBAL\Query\QueryBuilder;
+use Zetema\App\People\Account;
+use Zetema\App\People\Role;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Difficulty;
 
-/** Which questions of a bank are asked for. */
+/** Which questions of a bank are asked for: as it stands in a list's address, in a change of many, in what is written out. */
 final readonly class QuestionFilter
 {
-    /** @param int|null $objective its id, with what lies below it; 0: without an objective */
+    /** What the database has no sums of. */
+    private const MORE = ['tag', 'difficulty', 'whole', 'comments', 'notes', 'since', 'assessment', 'waiting'];
+
+    /** For a reviewer what is to be reviewed, or was answered; for an author what came back with a comment of somebody else. */
+    private const WAITING = [
+        'reviewer' => "(q.status = 'in review' OR q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL AND c.author_id = :me AND c.answers <> '[]'))",
+        'author' => "q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL AND c.author_id <> :me) AND EXISTS (SELECT 1 FROM revision a WHERE a.id = q.newest_id AND a.author_id = :me)",
+    ];
+
+    /**
+     * @param int|null $objective its id, with what lies below it; 0: without an objective
+     * @param array<string, string> $more by name, each one of MORE
+     */
     public function __construct(
         public ?int $objective = null,
         public ?string $kind = null,
         public ?string $status = null,
         public string $search = '',
         public bool $patterns = false,
+        private array $more = [],
+        private ?Account $account = null,
     ) {
     }
 
-    /** As it stands in a list's address. */
-    public static function of(Fields $data): self
+    /**
+     * @param Fields $data as in a list's address: all that is there narrows the list
+     *
+     * @throws Malformed
+     */
+    public static function of(Fields $data, Account $account): self
     {
-        $data->only('objective', 'kind', 'status', 'search');
+        $data->only('objective', 'kind', 'status', 'search', 'patterns', ...self::MORE);
+        $word = static fn (string $name): ?string => is_int($data->raw()[$name] ?? null) ? (string) $data->raw()[$name] : $data->optionalText($name);
+        $more = [];
+        foreach (self::MORE as $name) {
+            $value = $word($name);
+            if ($value !== null && $value !== '') {
+                $more[$name] = self::isRight($name, $value) ? $value : throw new Malformed($name, sprintf('cannot be “%s”', $value));
+            }
+        }
+        $objective = $word('objective');
+        if ($objective !== null && preg_match('/^\d{1,18}$/D', $objective) !== 1) {
+            throw new Malformed('objective', 'must be a whole number');
+        }
 
-        return new self($data->optionalInteger('objective'), $data->optionalText('kind'), $data->optionalText('status'), trim($data->text('search', '')));
+        return new self($objective === null ? null : (int) $objective, $data->optionalText('kind'), $data->optionalText('status'), trim($data->text('search', '')), in_array($data->raw()['patterns'] ?? false, [true, 'true', '1'], true), $more, $account);
+    }
+
+    public function isAll(): bool
+    {
+        return $this->objective === null && $this->kind === null && $this->status === null && $this->search === '' && !$this->isMore();
     }
 
     public function isOnlySearch(): bool
     {
-        return $this->search !== '' && $this->objective === null && $this->kind === null && $this->status === null && !$this->patterns;
+        return $this->search !== '' && $this->objective === null && $this->kind === null && $this->status === null && !$this->isMore();
+    }
+
+    /** Whether it asks for more than objective, kind and status, which the database has sums of, and words. */
+    public function isMore(): bool
+    {
+        return $this->patterns || $this->more !== [];
+    }
+
+    /** @param QueryBuilder $query over question q */
+    public function restrict(QueryBuilder $query): void
+    {
+        if ($this->patterns) {
+            $query->andWhere('q.is_pattern = 1');
+        }
+        foreach ($this->more as $name => $value) {
+            $query->andWhere(match ($name) {
+                'tag' => 'q.newest_id IN (SELECT t.revision_id FROM revision_tag t WHERE t.tag = :tag)',
+                'difficulty' => 'EXISTS (SELECT 1 FROM revision d WHERE d.id = q.newest_id AND ' . ($value === 'none' ? 'd.difficulty IS NULL OR d.difficulty = :difficulty)' : 'd.difficulty = :difficulty)'),
+                'whole' => 'q.is_unfinished = ' . ($value === 'no' ? 1 : 0),
+                'comments' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL)',
+                'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
+                'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
+                'assessment' => 'q.id IN (SELECT e.question_id FROM edition_question e WHERE e.edition_id = (SELECT MAX(d.id) FROM edition d WHERE d.blueprint_id = :assessment))',
+                default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
+            });
+            if (in_array($name, ['tag', 'difficulty', 'since', 'assessment'], true)) {
+                $query->setParameter($name, $value);
+            }
+            if ($name === 'waiting') {
+                $query->setParameter('me', $this->account->id ?? 0);
+            }
+        }
+    }
+
+    private static function isRight(string $name, string $value): bool
+    {
+        return match ($name) {
+            'tag' => mb_strlen($value) <= 80,
+            'difficulty' => $value === 'none' || Difficulty::tryFrom($value) !== null,
+            'whole' => in_array($value, ['yes', 'no'], true),
+            'comments' => $value === 'open',
+            'notes' => $value === 'yes',
+            'waiting' => $value === 'me',
+            'since' => preg_match('/^\d{4}-\d\d-\d\d$/D', $value) === 1,
+            default => preg_match('/^\d{1,18}$/D', $value) === 1,
+        };
     }
 }

@@ -40,7 +40,7 @@ final readonly class QuestionList
             return ['questions' => [], 'after' => null, 'total' => 0, 'atLeast' => false];
         }
         $fits = $this->counted($bank, $filter, $scope);
-        $along = $search === null && !$filter->patterns && $fits > self::FEW;
+        $along = $search === null && !$filter->isMore() && $fits > self::FEW;
         $rows = [];
         for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {
             $query = $this->query($bank, $filter, $scope, $search, $order, $phase === 1, $along)->addSelect(self::COLUMNS);
@@ -58,8 +58,14 @@ final readonly class QuestionList
             'questions' => array_map(self::told(...), $rows),
             'after' => $more && $last !== null ? ListPlace::end($last) : null,
             'total' => $total,
-            'atLeast' => $search !== null && $total === self::MOST_COUNTED,
+            'atLeast' => ($search !== null || $filter->isMore()) && $total === self::MOST_COUNTED,
         ];
+    }
+
+    /** How many fit, without counting far: no more than are told. */
+    public function number(Bank $bank, QuestionFilter $filter): int
+    {
+        return $this->total($bank, $filter, $filter->objective === null ? null : $this->scope->below($bank, $filter->objective), null, $this->counted($bank, $filter, null));
     }
 
     /** @return list<int> the ids of all that fit, as they were made */
@@ -89,14 +95,14 @@ final readonly class QuestionList
 
     private function total(Bank $bank, QuestionFilter $filter, ?ObjectiveScope $scope, ?string $search, int $fits): int
     {
-        if ($search === null && !$filter->patterns && ($scope === null || $scope->elsewhere === [])) {
+        if ($search === null && !$filter->isMore() && ($scope === null || $scope->elsewhere === [])) {
             return $fits;
         }
         $query = $filter->isOnlySearch()
             ? $this->db->createQueryBuilder()->from(SearchIndex::TABLE)->where(SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $search)
             : $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false);
 
-        if ($search === null) {
+        if ($search === null && !$filter->isMore()) {
             return self::int($query->select('COUNT(*)')->fetchOne());
         }
         $found = $query->select('1')->setMaxResults(self::MOST_COUNTED);
@@ -126,9 +132,7 @@ final readonly class QuestionList
         }
         $scope?->restrict($query, $looked('q.objective_id'));
         self::plain($query, $filter, $looked);
-        if ($filter->patterns) {
-            $query->andWhere('q.is_pattern = 1');
-        }
+        $filter->restrict($query);
 
         return $query;
     }

@@ -34,7 +34,7 @@ final readonly class ManyQuestions
         $settings = $bank->settings();
         $rows = $stays = $each = [];
         $changed = $drafts = $there = 0;
-        foreach (Standing::of($this->db, $bank, $this->ids($bank, $body)) as $id => $standing) {
+        foreach (Standing::of($this->db, $bank, $this->ids($bank, $body, $account)) as $id => $standing) {
             ++$there;
             $one = $change->to($standing, $settings);
             $changed += $one->isNone() ? 0 : 1;
@@ -59,16 +59,16 @@ final readonly class ManyQuestions
     public function change(Bank $bank, Fields $body, Account $account): Job
     {
         ManyChange::of($body, $account->role->inTheBank());
-        $ids = $this->ids($bank, $body);
+        $ids = $this->ids($bank, $body, $account);
 
         return $this->jobs->begin(ChangeManyQuestions::class, $bank->id, $account, ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)], count($ids) <= self::AT_ONCE);
     }
 
     /** @return list<int> those that were chosen: by their ids, or all that fit a filter but some */
-    private function ids(Bank $bank, Fields $body): array
+    private function ids(Bank $bank, Fields $body, Account $account): array
     {
         $filter = $body->optionalObject('filter');
-        $ids = $filter === null ? $body->integers('ids') : array_values(array_diff($this->list->ids($bank, QuestionFilter::of($filter)), $body->integers('without', optional: true)));
+        $ids = $filter === null ? $body->integers('ids') : array_values(array_diff($this->list->ids($bank, QuestionFilter::of($filter, $account)), $body->integers('without', optional: true)));
         if ($ids === [] || count($ids) > self::MOST) {
             throw new Malformed('ids', $ids === [] ? 'no question is chosen' : sprintf('up to %d questions are changed in one go; %d are chosen', self::MOST, count($ids)));
         }

@@ -80,15 +80,7 @@ export default function BoardPage({ account }: { account: Account }) {
             {blueprint && <h2 className="head mb-1">what it takes</h2>}
             {blueprint && <Need blueprint={blueprint} bank={bank} />}
             <h2 className="head mt-5">today</h2>
-            <p>
-              {board.data.inReview === 0 ? (
-                'No question is in review.'
-              ) : (
-                <Link className="act" to="questions?status=in review">
-                  {board.data.inReview} in review
-                </Link>
-              )}
-            </p>
+            <Work board={board.data} account={account} />
             {mayEdit(account) && (
               <p className="pt-2">
                 <Link className="act" to="questions/new">
@@ -115,6 +107,25 @@ export default function BoardPage({ account }: { account: Account }) {
       />
     </PageAndMargin>
   );
+}
+
+/** What waits, and for whom; each opens the questions it counts. */
+function Work({ board, account }: { board: Schema['Board']; account: Account }) {
+  const { inReview, openComments = 0, waiting = 0 } = board;
+  const lines: [number, string, string][] = [
+    [waiting, account.role === 'reviewer' ? 'wait for you' : 'came back to you with a comment', 'waiting=me'],
+    [inReview, 'in review', 'status=in review'],
+    [openComments, 'with open comments', 'comments=open'],
+  ];
+  const shown = lines.filter(([n]) => n > 0);
+  if (shown.length === 0) return <p>Nothing waits: no question is in review, no comment is open.</p>;
+  return shown.map(([n, words, address]) => (
+    <p key={address}>
+      <Link className="act" to={`questions?${address}`}>
+        {n} {words}
+      </Link>
+    </p>
+  ));
 }
 
 function Need({ blueprint, bank }: { blueprint: Schema['Blueprint']; bank: number }) {

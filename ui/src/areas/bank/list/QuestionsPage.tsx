@@ -12,6 +12,8 @@ import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
+import { filterOf, moreFilters, moreNames } from './filter';
+import { MoreFilters } from './MoreFilters';
 import { ChangePanel, useManyPreview } from './many/ChangePanel';
 import { useChosen } from './many/useChosen';
 import { isEmpty, toChange, type Wish } from './many/wanted';
@@ -37,22 +39,18 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
   const [params, setParams] = useSearchParams();
   const get = (name: string) => params.get(name) ?? '';
-  const set = (name: string, value: string) =>
+  const put = (name: string, value: string | null) =>
     setParams(
       (old) => {
         const next = new URLSearchParams(old);
-        if (value) next.set(name, value);
-        else next.delete(name);
+        if (value === null) next.delete(name);
+        else next.set(name, value);
         return next;
       },
       { replace: true },
     );
-  const filter = {
-    ...(get('objective') && { objective: Number(get('objective')) }),
-    ...(get('kind') && { kind: get('kind') }),
-    ...(get('status') && { status: get('status') }),
-    ...(get('search') && { search: get('search') }),
-  };
+  const set = (name: string, value: string) => put(name, value === '' ? null : value);
+  const filter = filterOf(params);
   const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
   const list = useInfiniteQuery({
     queryKey: keys.questions(bank, filter, order),
@@ -80,9 +78,11 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const questions = list.data.pages.flatMap((page) => page.questions);
   const total = list.data.pages[0]?.total ?? questions.length;
   const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
-  const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`]
+  const more = moreNames.filter((name) => get(name) !== '').map((name) => moreFilters[name].words);
+  const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`, ...more]
     .filter((w) => w)
     .join(', ');
+  const written = new URLSearchParams(Object.entries(filter).map(([name, value]) => [name, String(value)]));
   const rememberList = () =>
     remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
@@ -97,6 +97,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <EditableChoice label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
               <EditableChoice label="Status" value={get('status')} options={statusOptions} onChange={(v) => set('status', v)} /> ·{' '}
               <EditableChoice<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
+              <MoreFilters bank={bank} params={params} set={put} />
             </span>
             <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
           </div>
@@ -110,7 +111,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <Link className="act" to="../intake">
                 Bring in a file
               </Link>
-              <a className="act" href={`/api/banks/${bank}/text`}>
+              <a className="act" href={`/api/banks/${bank}/text?${written.toString()}`}>
                 Save as text
               </a>
               <Link className="act" to="../proofreading">

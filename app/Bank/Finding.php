@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank;
+
+use Doctrine\DBAL\Connection;
+use Zetema\App\Bank\Question\Listing\SearchIndex;
+
+/** Anything of a bank by typing a few letters of it: questions, objectives, pages, assessments; the nearest first. */
+final readonly class Finding
+{
+    private const EACH = 6;
+    private const LONGEST = 200;
+
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /** @return list<array{what: string, id: int, words: string, more: string}> */
+    public function of(Bank $bank, string $typed): array
+    {
+        $typed = mb_substr(trim($typed), 0, self::LONGEST);
+        if ($typed === '') {
+            return [];
+        }
+        $like = '%' . addcslashes($typed, '%_\\') . '%';
+        $begins = addcslashes($typed, '%_\\') . '%';
+        $named = static fn (string $what, string $table, string $words, string $more): string => "SELECT '$what' AS what, id, $words AS words, $more AS more FROM $table WHERE bank_id = :bank AND $words LIKE :like ESCAPE '\\' ORDER BY $words NOT LIKE :begins ESCAPE '\\', $words LIMIT " . self::EACH;
+        $found = [];
+        foreach ([
+            $named('objective', 'objective', 'name', 'path'),
+            $named('assessment', 'blueprint', 'title', "''"),
+            $named('page', 'page', 'COALESCE(heading, name)', 'name'),
+            $named('question', 'question', 'name', 'excerpt'),
+        ] as $sql) {
+            array_push($found, ...$this->rows($sql, ['bank' => $bank->id, 'like' => $like, 'begins' => $begins]));
+        }
+        $search = SearchIndex::query($bank->id, $typed);
+        if ($search !== null) {
+            $sql = 'SELECT \'question\' AS what, q.id, q.excerpt AS words, COALESCE(q.name, \'\') AS more FROM question_search s CROSS JOIN question q WHERE q.id = s.rowid AND question_search MATCH :search ORDER BY s.rowid LIMIT ' . self::EACH;
+            $known = array_column(array_filter($found, static fn (array $one): bool => $one['what'] === 'question'), 'id');
+            array_push($found, ...array_filter($this->rows($sql, ['search' => $search]), static fn (array $one): bool => !in_array($one['id'], $known, true)));
+        }
+
+        return array_values($found);
+    }
+
+    /**
+     * @param array<string, int|string> $values
+     *
+     * @return list<array{what: string, id: int, words: string, more: string}>
+     */
+    private function rows(string $sql, array $values): array
+    {
+        $text = static fn (mixed $value): string => is_string($value) ? $value : '';
+
+        return array_map(static fn (array $row): array => [
+            'what' => $text($row['what']), 'id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'words' => $text($row['words']), 'more' => $text($row['more']),
+        ], $this->db->fetchAllAssociative($sql, $values));
+    }
+}
