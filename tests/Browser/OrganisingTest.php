@@ -99,7 +99,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->type('two lids');
         $page->see('question two lids');
         $page->type(Key::ENTER);
-        $page->see('Capped honey and capped worker brood');
+        $page->see('two lids · claim');
         $page->see('Will an apprentice know what “make” means here?');
         $page->click('Find or do Ctrl K');
         $page->type('undo' . Key::ENTER);
