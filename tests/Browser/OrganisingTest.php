@@ -82,7 +82,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->find('//label[starts-with(normalize-space(.), "code")]//input')->sendKeys('A.1' . Key::ENTER);
         $page->see('described the objective “Colony life”');
         $page->see('A.1');
-        $page->until(static fn (): bool => $page->script('return document.activeElement?.dataset.objective !== undefined') === true, 'the focus back at the objective');
+        $page->until(static fn (): bool => $page->script('return document.activeElement?.dataset.of !== undefined') === true, 'the focus back at the objective');
         $page->type(Key::CONTROL . 'z' . Key::NULL);
         $page->see('moved the objective “Hive inspection” undo');
         $page->click('undo');

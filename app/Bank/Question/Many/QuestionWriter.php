@@ -54,7 +54,7 @@ final readonly class QuestionWriter
             default => $standing->cleared,
         };
         if ($cleared !== $standing->cleared) {
-            $this->statements->run('UPDATE revision SET is_dealt = (id = ?1), was_cleared = was_cleared OR id = ?1 WHERE question_id = ?2', [$cleared ?? 0, $standing->id]);
+            $this->statements->run('UPDATE revision SET is_dealt = (id = ?), was_cleared = (was_cleared OR id = ?) WHERE question_id = ?', [$cleared ?? 0, $cleared ?? 0, $standing->id]);
         }
         $objective = $one->path === null ? $standing->objective : ($one->path === '' ? null : $objectives[$one->path]);
         $path = $one->path === null ? $standing->path : ($one->path === '' ? null : $one->path);

@@ -27,7 +27,7 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
   const done = () => {
     changes?.change.reset();
     // Who works by keys goes on from the objective they were at.
-    document.querySelector<HTMLElement>(`[data-objective="${doing?.id ?? ''}"]`)?.focus();
+    document.querySelector<HTMLElement>(`[data-of="objective ${doing?.id ?? ''}"]`)?.focus();
     setDoing(null);
   };
   const form = (objective: Schema['Objective'] | null, questions: number) =>
