@@ -20,6 +20,15 @@ describe('choosing in a list', () => {
     expect([result.current.count, result.current.body()]).toEqual([1, { ids: [13] }]);
   });
 
+  it('chooses two that are pressed before the first is drawn', () => {
+    const { result } = chosen();
+    act(() => {
+      result.current.toggle(questions, 0, false);
+      result.current.toggle(questions, 4, false);
+    });
+    expect(result.current.body()).toEqual({ ids: [3, 21] });
+  });
+
   it('chooses a stretch, either way', () => {
     const { result } = chosen();
     act(() => result.current.toggle(questions, 3, false));

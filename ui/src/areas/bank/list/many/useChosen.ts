@@ -26,15 +26,20 @@ export function useChosen(filter: Filter, total: number) {
   /** where a stretch begins */
   const [anchor, setAnchor] = useState<number | null>(null);
   const chosen = kept.under === under ? kept : none;
-  const has = (id: number) => chosen.all !== chosen.ids.has(id);
-  const put = (ids: number[], on: boolean) => {
-    const next = new Set(chosen.ids);
-    for (const id of ids) {
-      if (on !== chosen.all) next.add(id);
-      else next.delete(id);
-    }
-    setKept({ all: chosen.all, ids: next, under });
-  };
+  const isIn = (now: Chosen, id: number) => now.all !== now.ids.has(id);
+  const has = (id: number) => isIn(chosen, id);
+  // Two may be pressed before the first is drawn: each goes on from what was chosen by then.
+  const put = (ids: number[], on: (now: Chosen) => boolean) =>
+    setKept((before) => {
+      const now = before.under === under ? before : { ...none, under };
+      const next = new Set(now.ids);
+      const isOn = on(now);
+      for (const id of ids) {
+        if (isOn !== now.all) next.add(id);
+        else next.delete(id);
+      }
+      return { ...now, ids: next };
+    });
   return {
     has,
     count: chosen.all ? Math.max(0, total - chosen.ids.size) : chosen.ids.size,
@@ -43,10 +48,9 @@ export function useChosen(filter: Filter, total: number) {
       const one = questions[i];
       if (!one) return;
       const from = stretch && anchor !== null ? anchor : i;
-      const on = stretch && anchor !== null ? has(questions[anchor]?.id ?? 0) : !has(one.id);
       put(
         questions.slice(Math.min(from, i), Math.max(from, i) + 1).map(({ id }) => id),
-        on,
+        (now) => (stretch && anchor !== null ? isIn(now, questions[anchor]?.id ?? 0) : !isIn(now, one.id)),
       );
       if (!stretch) setAnchor(i);
     },
