@@ -37,6 +37,12 @@ final readonly class BankController
         return new JsonResponse([...$board->of($bank), ...$board->work($bank, $account)]);
     }
 
+    #[Route('/api/banks/{id}/board/{by}', methods: ['GET'])]
+    public function boardBy(#[MapEntity(mapping: ['id' => 'id'])] Bank $bank, string $by, Board $board): JsonResponse
+    {
+        return new JsonResponse($board->by($bank, $by));
+    }
+
     #[Route('/api/banks/{id}/find', methods: ['GET'])]
     public function find(#[MapEntity] Bank $bank, Finding $finding, #[MapQueryParameter] string $typed = ''): JsonResponse
     {

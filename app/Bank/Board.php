@@ -10,9 +10,12 @@ use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Difficulty;
 use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Status;
 
-/** The map of a bank: objective × kind, cleared and all. */
+/** The map of a bank: objective × kind, or × status, difficulty or tag; cleared and all. */
 final readonly class Board
 {
     /** A cleared question counts as cleared where its cleared revision stands, since that is what is dealt. */
@@ -21,6 +24,16 @@ final readonly class Board
     /** Those of them whose draft stands in another cell by now. */
     private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q JOIN revision r ON r.id = q.cleared_id
         LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
+
+    /** By what the columns can be; objective (0: none), column, how many, and of them dealt. */
+    private const OTHER_CELLS = [
+        'status' => 'SELECT objective_id, status, SUM(questions), SUM(dealt) FROM question_count WHERE bank_id = :bank GROUP BY 1, 2',
+        'difficulty' => "SELECT COALESCE(q.objective_id, 0), COALESCE(r.difficulty, 'not said'), COUNT(*), SUM(q.cleared_id IS NOT NULL) FROM question q JOIN revision r ON r.id = q.newest_id
+            WHERE q.bank_id = :bank AND q.status <> 'retired' GROUP BY 1, 2",
+        'tag' => "SELECT COALESCE(q.objective_id, 0), t.tag, COUNT(*), SUM(q.cleared_id IS NOT NULL) FROM question q JOIN revision_tag t ON t.revision_id = q.newest_id
+            WHERE q.bank_id = :bank AND q.status <> 'retired' GROUP BY 1, 2",
+    ];
+    private const MOST_TAGS = 12;
 
     public function __construct(private Connection $db, private Objectives $objectives, private QuestionList $list)
     {
@@ -40,20 +53,57 @@ final readonly class Board
             $cell = $cells[$objective][$kind] ?? ['cleared' => 0, 'all' => 0];
             $cells[$objective][$kind] = ['cleared' => $cell['cleared'] + $leaving, 'all' => $cell['all'] + $leaving, 'leaving' => $leaving];
         }
-        $rows = [];
-        foreach ($this->objectives->told($bank) as $objective) {
-            $rows[] = ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])];
-        }
-        if (isset($cells[0])) {
-            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => ''], 'cells' => (object) $cells[0]];
-        }
 
         return [
             'bank' => ['id' => $bank->id, 'name' => $bank->name()],
             'kinds' => self::kinds($cells),
-            'rows' => $rows,
+            'rows' => $this->rows($bank, $cells),
             'inReview' => self::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];
+    }
+
+    /**
+     * The same with other columns: statuses, difficulties, or the tags that most questions have.
+     *
+     * @return array{by: string, columns: list<string>, rows: list<array<string, mixed>>}
+     *
+     * @throws Malformed
+     */
+    public function by(Bank $bank, string $what): array
+    {
+        $cells = $columns = [];
+        foreach ($this->counts(self::OTHER_CELLS[$what] ?? throw new Malformed('by', 'must be status, difficulty or tag'), $bank) as [$objective, $column, $all, $cleared]) {
+            if ($all > 0) {
+                $cells[$objective][$column] = ['cleared' => $cleared, 'all' => $all];
+                $columns[$column] = ($columns[$column] ?? 0) + $all;
+            }
+        }
+        arsort($columns);
+
+        return [
+            'by' => $what,
+            'columns' => match ($what) {
+                'status' => array_column(Status::cases(), 'value'),
+                'difficulty' => [...array_column(Difficulty::cases(), 'value'), 'not said'],
+                default => array_slice(array_map(strval(...), array_keys($columns)), 0, self::MOST_TAGS),
+            },
+            'rows' => $this->rows($bank, $cells),
+        ];
+    }
+
+    /**
+     * @param array<int, array<string, mixed>> $cells by objective and column
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function rows(Bank $bank, array $cells): array
+    {
+        $rows = array_map(static fn (array $objective): array => ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])], $this->objectives->told($bank));
+        if (isset($cells[0])) {
+            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => ''], 'cells' => (object) $cells[0]];
+        }
+
+        return $rows;
     }
 
     /**

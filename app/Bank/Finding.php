@@ -43,7 +43,7 @@ final readonly class Finding
             array_push($found, ...array_filter($this->rows($sql, ['search' => $search]), static fn (array $one): bool => !in_array($one['id'], $known, true)));
         }
 
-        return array_values($found);
+        return $found;
     }
 
     /**

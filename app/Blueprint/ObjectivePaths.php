@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\NamesObjectives;
 use Zetema\App\Shared\Conflict;
-use Zetema\Core\Data\Fields;
 
 /** Blueprints name objectives by their path: when that changes, what they say follows. Editions are frozen and do not. */
 final readonly class ObjectivePaths implements NamesObjectives

@@ -21,6 +21,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/text', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
             ['GET', '/api/banks/1/find', true, true, false],
+            ['GET', '/api/banks/1/board/status', true, true, false],
             ['POST', '/api/banks/1/questions/change', true, false, false],
             ['POST', '/api/banks/1/questions/change/preview', true, false, false],
             ['POST', '/api/banks/1/objectives', true, false, false],
@@ -99,7 +100,7 @@ final class AccessTest extends ApiTestCase
         $router = self::getContainer()->get('router');
         foreach ($router->getRouteCollection() as $route) {
             if (str_starts_with($route->getPath(), '/api')) {
-                self::assertContains(str_replace(['{id}', '{bank}', '{comment}', '{number}', '{name}'], ['1', '1', '1', '1', 'a'], $route->getPath()), $known);
+                self::assertContains(str_replace(['{id}', '{bank}', '{comment}', '{number}', '{name}', '{by}'], ['1', '1', '1', '1', 'a', 'status'], $route->getPath()), $known);
             }
         }
     }

@@ -99,7 +99,7 @@ final readonly class StoredTree
             }
         }
         // Two may change places: for a moment each has a path that none can have.
-        $this->db->executeStatement("UPDATE objective SET path = char(1) || id WHERE id IN (?)", [array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))], [ArrayParameterType::INTEGER]);
+        $this->db->executeStatement('UPDATE objective SET path = char(1) || id WHERE id IN (?)', [array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))], [ArrayParameterType::INTEGER]);
         foreach ($changed as $id => $row) {
             $this->db->update('objective', $row, ['id' => $id]);
         }

@@ -193,7 +193,13 @@ final class BankBench
         }
         $this->output->writeln(sprintf(
             '%-52s %7.1f %7.1f | nothing %5.1f %5.1f | %4.1f × and %4.1f × at p95%s',
-            $what, $times->median(), $times->p95(), $nothing->median(), $nothing->p95(), $times->median() / $nothing->median(), $times->p95() / $nothing->p95(),
+            $what,
+            $times->median(),
+            $times->p95(),
+            $nothing->median(),
+            $nothing->p95(),
+            $times->median() / $nothing->median(),
+            $times->p95() / $nothing->p95(),
             $sql === '' ? '' : sprintf(' | %.1f × the SQL', $times->median() / max(0.01, $bare->median())),
         ));
     }

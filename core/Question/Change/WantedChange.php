@@ -9,10 +9,10 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Difficulty;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
-use Zetema\Core\Question\Question;
 
 /**
  * What is wanted of many questions at once: only what was chosen. Where a question cannot take it, or has it already, it stays as
@@ -68,9 +68,13 @@ final readonly class WantedChange
         }
 
         return new self(
-            self::settings($data->optionalObject('settings') ?? Fields::of([])), $byKind,
+            self::settings($data->optionalObject('settings') ?? Fields::of([])),
+            $byKind,
             $objective === null ? null : array_values(array_filter(array_map(trim(...), explode('>', $objective)), static fn (string $name): bool => $name !== '')),
-            self::tags($data, 'addTags'), self::tags($data, 'dropTags'), $difficulty, $feedback,
+            self::tags($data, 'addTags'),
+            self::tags($data, 'dropTags'),
+            $difficulty,
+            $feedback,
             $data->has('replace') ? Replacement::of($data->object('replace')) : null,
         );
     }

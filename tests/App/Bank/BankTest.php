@@ -6,6 +6,7 @@ namespace Zetema\Tests\App\Bank;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\Core\Data\Fields;
 use Zetema\Tests\App\ApiTestCase;
 use Zetema\Tests\Speed;
 
@@ -27,6 +28,49 @@ final class BankTest extends ApiTestCase
 
         self::assertSame([4, 4], [$rows['Castes and their work']->object('one')->integer('cleared'), $rows['Castes and their work']->object('one')->integer('all')]);
         self::assertSame(['Colony life', 'Castes and their work', 'The year of a colony', 'Hive inspection'], array_slice(array_keys($rows), 0, 4));
+    }
+
+    /** @return iterable<string, array{string, string, list<string>, int}> by what, a cell's column, the columns, questions in all */
+    public static function boards(): iterable
+    {
+        yield 'status' => ['status', 'cleared', ['draft', 'in review', 'cleared', 'retired'], self::QUESTIONS];
+        yield 'difficulty' => ['difficulty', 'hard', ['easy', 'medium', 'hard', 'not said'], self::QUESTIONS];
+    }
+
+    /** @param list<string> $columns */
+    #[DataProvider('boards')]
+    public function test_the_board_can_have_other_columns(string $by, string $column, array $columns, int $questions): void
+    {
+        $board = $this->send('GET', "/api/banks/1/board/$by", schema: 'BoardBy');
+        $all = 0;
+        foreach ($board->objects('rows') as $row) {
+            foreach (array_keys($row->object('cells')->raw()) as $one) {
+                $all += $row->object('cells')->object((string) $one)->integer('all');
+            }
+        }
+        $listed = $this->send('GET', "/api/banks/1/questions?$by=$column")->integer('total');
+        $cells = array_sum(array_map(static fn (Fields $row): int => $row->object('cells')->optionalObject($column)?->integer('all') ?? 0, $board->objects('rows')));
+
+        self::assertSame([$columns, $questions, $listed], [$board->texts('columns'), $all, $cells]);
+    }
+
+    public function test_a_board_by_tags_has_the_tags_that_most_questions_have(): void
+    {
+        $this->send('POST', '/api/banks/1/questions/change', ['ids' => [1, 2], 'change' => ['addTags' => ['exam']]], 'Job', 202);
+        $board = $this->send('GET', '/api/banks/1/board/tag', schema: 'BoardBy');
+
+        self::assertContains('exam', $board->texts('columns'));
+        $this->send('GET', '/api/banks/1/board/colour', status: 422);
+    }
+
+    public function test_a_search_shows_where_it_found_its_words(): void
+    {
+        $found = $this->send('GET', '/api/banks/1/questions?search=varroa', schema: 'QuestionList')->objects('questions');
+        $plain = $this->send('GET', '/api/banks/1/questions', schema: 'QuestionList')->objects('questions');
+
+        self::assertNotSame([], $found);
+        self::assertMatchesRegularExpression("/\x02varroa\x03/i", $found[0]->text('hit'));
+        self::assertNull($plain[0]->optionalText('hit'));
     }
 
     public function test_the_list_is_filtered_and_searched(): void
@@ -196,7 +240,7 @@ final class BankTest extends ApiTestCase
      *
      * @return array<string, mixed>
      */
-    private function edited(\Zetema\Core\Data\Fields $question, array $change): array
+    private function edited(Fields $question, array $change): array
     {
         return [
             'version' => $question->integer('version'),

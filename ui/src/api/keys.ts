@@ -12,7 +12,7 @@ export const keys = {
   slowedLogIns: under<never>('slowed-log-ins'),
   bankSettings: under<number>('bank-settings'),
   batches: under<number>('batches'),
-  board: under<number>('board'),
+  board: under<number | string>('board'),
   changes: under<number>('changes'),
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { dayOf, filterOf } from '../../src/areas/bank/list/filter';
+import { dayOf, filterOf, hitParts } from '../../src/areas/bank/list/filter';
 
 describe('the filter in an address', () => {
   test.each([
@@ -31,4 +31,20 @@ describe('a day as it is typed', () => {
     ['soon', null],
     ['', null],
   ])('%s', (typed, day) => expect(dayOf(typed, new Date(2026, 2, 2))).toBe(day));
+});
+
+describe('where a search found its words', () => {
+  test.each([
+    ['', []],
+    ['all of it', [{ text: 'all of it', found: false }]],
+    [
+      ' … the \u0002mite\u0003 and the \u0002Mite board\u0003',
+      [
+        { text: ' … the ', found: false },
+        { text: 'mite', found: true },
+        { text: ' and the ', found: false },
+        { text: 'Mite board', found: true },
+      ],
+    ],
+  ])('%j', (hit, parts) => expect(hitParts(hit)).toEqual(parts));
 });

@@ -20,7 +20,7 @@ final readonly class QuestionFilter
     /** For a reviewer what is to be reviewed, or was answered; for an author what came back with a comment of somebody else. */
     private const WAITING = [
         'reviewer' => "(q.status = 'in review' OR q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL AND c.author_id = :me AND c.answers <> '[]'))",
-        'author' => "q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL AND c.author_id <> :me) AND EXISTS (SELECT 1 FROM revision a WHERE a.id = q.newest_id AND a.author_id = :me)",
+        'author' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL AND c.author_id <> :me) AND EXISTS (SELECT 1 FROM revision a WHERE a.id = q.newest_id AND a.author_id = :me)',
     ];
 
     /**

@@ -44,6 +44,9 @@ final readonly class QuestionList
         $rows = [];
         for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {
             $query = $this->query($bank, $filter, $scope, $search, $order, $phase === 1, $along)->addSelect(self::COLUMNS);
+            if ($search !== null && self::isAlongIndex($order)) {
+                $query->addSelect(SearchIndex::HIT . ' AS hit');
+            }
             self::inOrder($query, $order, $phase === 1, $along, $search !== null, $keys);
             $found = $query->setMaxResults(self::PAGE + 1 - count($rows))->fetchAllAssociative();
             array_push($rows, ...array_map(static fn (array $row): array => [...$row, 'phase' => $phase], $found));
@@ -201,6 +204,7 @@ final readonly class QuestionList
             'dealt' => (bool) $row['dealt'],
             'unfinished' => (bool) $row['unfinished'],
             'pattern' => (bool) $row['pattern'],
+            'hit' => is_string($row['hit'] ?? null) ? $row['hit'] : null,
         ];
     }
 }

@@ -16,6 +16,8 @@ use Zetema\App\Shared\PreparedStatements;
 final readonly class SearchIndex
 {
     public const TABLE = 'question_search';
+    /** The words around what was found, which stands between the control signs 2 and 3. */
+    public const HIT = "snippet(question_search, 1, char(2), char(3), ' … ', 9)";
     public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3 4 5")';
 
     public function __construct(private Connection $db, private PreparedStatements $statements)

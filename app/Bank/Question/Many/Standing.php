@@ -70,9 +70,19 @@ final readonly class Standing
                 $row = Fields::of($row);
                 $content = Fields::ofJson($row->text('content'))->raw();
                 yield $row->integer('id') => new self(
-                    $row->integer('id'), $row->integer('version'), $row->optionalText('name'), Status::from($row->text('status')), $row->optionalInteger('objective'), $row->optionalText('path'),
-                    $row->integer('revision'), $row->integer('number'), $row->optionalText('problem') === null, array_combine(array_map(strval(...), array_keys($content)), $content),
-                    $row->optionalInteger('cleared'), $row->optionalText('cleared_path'), $row->optionalText('cleared_kind'),
+                    $row->integer('id'),
+                    $row->integer('version'),
+                    $row->optionalText('name'),
+                    Status::from($row->text('status')),
+                    $row->optionalInteger('objective'),
+                    $row->optionalText('path'),
+                    $row->integer('revision'),
+                    $row->integer('number'),
+                    $row->optionalText('problem') === null,
+                    array_combine(array_map(strval(...), array_keys($content)), $content),
+                    $row->optionalInteger('cleared'),
+                    $row->optionalText('cleared_path'),
+                    $row->optionalText('cleared_kind'),
                 );
             }
         }

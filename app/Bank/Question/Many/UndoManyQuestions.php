@@ -6,7 +6,6 @@ namespace Zetema\App\Bank\Question\Many;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
-use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\Undoing;
 use Zetema\App\People\Account;

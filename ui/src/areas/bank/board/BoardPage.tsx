@@ -9,7 +9,7 @@ import { EditableChoice } from '../../../parts/fields/Editable';
 import { Waiting } from '../../../parts/Waiting';
 import { LastIntake } from './LastIntake';
 import { type Account, mayEdit } from '../../people/session';
-import { BoardTable } from './BoardTable';
+import { BoardTable, type By, bys } from './BoardTable';
 import { cellOf } from './coverage';
 import { useObjectiveChanges } from './useObjectiveChanges';
 import { useKeys } from '../../../parts/hooks/useKeys';
@@ -20,6 +20,12 @@ export default function BoardPage({ account }: { account: Account }) {
   const board = useQuery(boardQuery(bank));
   const blueprints = useQuery(blueprintsQuery(bank));
   const [shown, setShown] = useState<number | null>(null);
+  const [by, setBy] = useState<By>('kind');
+  const other = useQuery({
+    queryKey: keys.board(bank, by),
+    queryFn: () => dataOf(api.GET('/banks/{id}/board/{by}', { params: { path: { id: bank, by: by === 'kind' ? 'status' : by } } })),
+    enabled: by !== 'kind',
+  });
   const changes = useObjectiveChanges(bank);
   useKeys((e) => {
     const typing = e.target instanceof HTMLInputElement;
@@ -38,17 +44,20 @@ export default function BoardPage({ account }: { account: Account }) {
   });
   const blueprint = chosen === undefined ? undefined : needed.data;
   if (!board.data) return <Waiting error={board.error} retry={() => void board.refetch()} />;
-  const { rows } = board.data;
+  const { kinds, rows } = board.data;
   return (
     <PageAndMargin label="Board">
       <Row
         className="pt-4"
         page={
           <h1>
-            <span className="title">The bank by objective and kind</span>{' '}
+            <span className="title">
+              The bank by objective and{' '}
+              <EditableChoice label="Columns" value={by} options={bys.map((one) => ({ value: one, words: one }))} onChange={setBy} />
+            </span>{' '}
             <span className="path ml-2">
               cleared / all
-              {blueprint && (
+              {blueprint && by === 'kind' && (
                 <>
                   {' · showing the need of '}
                   <EditableChoice
@@ -72,7 +81,14 @@ export default function BoardPage({ account }: { account: Account }) {
                 ; or begin with its objectives here.
               </p>
             )}
-            <BoardTable bank={bank} board={board.data} blueprint={blueprint} changes={mayEdit(account) ? changes : null} />
+            <BoardTable
+              bank={bank}
+              by={other.data?.by ?? 'kind'}
+              columns={other.data?.columns ?? kinds}
+              rows={other.data?.rows ?? rows}
+              blueprint={blueprint}
+              changes={mayEdit(account) ? changes : null}
+            />
           </>
         }
         margin={

@@ -11,17 +11,22 @@ import type { ObjectiveChanges } from './useObjectiveChanges';
 
 type BoardRow = Schema['Board']['rows'][number];
 
+/** What the columns can be. */
+export const bys = ['kind', 'status', 'difficulty', 'tag'] as const;
+export type By = (typeof bys)[number];
+
 interface Props {
   bank: number;
-  board: Schema['Board'];
+  by: By;
+  columns: string[];
+  rows: BoardRow[];
   blueprint: Schema['Blueprint'] | undefined;
   /** null for whoever may only read */
   changes: ObjectiveChanges | null;
 }
 
 /** Objective × kind, and the tree of objectives put in order in place. */
-export function BoardTable({ bank, board, blueprint, changes }: Props) {
-  const { kinds, rows } = board;
+export function BoardTable({ bank, by, columns, rows, blueprint, changes }: Props) {
   const objectives = rows.map(({ objective }) => objective);
   const [doing, setDoing] = useState<{ id: number; what: Doing } | null>(null);
   const done = () => {
@@ -35,7 +40,7 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
     doing &&
     doing.id === (objective?.id ?? -1) && (
       <tr>
-        <td colSpan={kinds.length + 2}>
+        <td colSpan={columns.length + 2}>
           <ObjectiveForm {...{ objectives, objective, questions, changes, doing: doing.what, onDone: done }} />
         </td>
       </tr>
@@ -48,12 +53,12 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
   return (
     <Moving what="Objective" onMove={move}>
       <div className="overflow-x-auto">
-        <table className={kinds.length > 7 ? 'ledger many' : 'ledger'}>
-          <KindHeads kinds={kinds} sum="all" />
+        <table className={columns.length > 7 ? 'ledger many' : 'ledger'}>
+          <KindHeads kinds={columns} sum="all" />
           <tbody>
             {rows.map((row, i) => (
               <Fragment key={row.objective.id}>
-                <ObjectiveRow {...{ i, bank, row, rows, kinds, blueprint, mayWrite: changes !== null }}>
+                <ObjectiveRow {...{ i, bank, by, row, rows, columns, blueprint, mayWrite: changes !== null }}>
                   {changes && row.objective.id !== 0 && (
                     <ObjectiveMenu
                       {...{ i, objectives, objective: row.objective, changes }}
@@ -65,7 +70,7 @@ export function BoardTable({ bank, board, blueprint, changes }: Props) {
               </Fragment>
             ))}
             {form(null, 0)}
-            {rows.length > 0 && <SumRow bank={bank} rows={rows} kinds={kinds} />}
+            {rows.length > 0 && <SumRow {...{ bank, by, rows, columns }} />}
           </tbody>
         </table>
       </div>
@@ -110,12 +115,13 @@ function ObjectiveRow(props: {
   bank: number;
   row: BoardRow;
   rows: BoardRow[];
-  kinds: string[];
+  by: By;
+  columns: string[];
   blueprint: Schema['Blueprint'] | undefined;
   mayWrite: boolean;
   children: ReactNode;
 }) {
-  const { i, bank, row, rows, kinds, blueprint, mayWrite, children } = props;
+  const { i, bank, by, row, rows, columns, blueprint, mayWrite, children } = props;
   const { objective, cells } = row;
   const { ref, isOver } = useDropPlace(i, !mayWrite || objective.id === 0);
   const below = rows.filter((r) => r.objective.path === objective.path || r.objective.path.startsWith(`${objective.path} > `));
@@ -133,22 +139,22 @@ function ObjectiveRow(props: {
           {objective.name}
         </Link>
       </th>
-      {kinds.map((kind) => {
-        const cell = cells[kind];
-        const need = (isLeaf || cell) && cell ? needOf(blueprint, objective.path, kind) : 'none';
+      {columns.map((column) => {
+        const cell = cells[column];
+        const need = by === 'kind' && cell ? needOf(blueprint, objective.path, column) : 'none';
         return (
-          <td key={kind} className={`c ${need === 'thin' ? 'thin' : need === 'covered' ? 'covered' : ''}`}>
+          <td key={column} className={`c ${need === 'thin' ? 'thin' : need === 'covered' ? 'covered' : ''}`}>
             {cell ? (
               <Link
-                to={`/banks/${bank}/questions?objective=${objective.id}&kind=${kind}`}
-                aria-label={`${objective.name}, ${kind}: ${cell.cleared} of ${cell.all} cleared${leaving(cell)}`}
+                to={`/banks/${bank}/questions?objective=${objective.id}&${by}=${encodeURIComponent(column === 'not said' ? 'none' : column)}`}
+                aria-label={`${objective.name}, ${column}: ${cell.cleared} of ${cell.all} cleared${leaving(cell)}`}
                 title={leaving(cell) === '' ? undefined : `${cell.leaving ?? 0} dealt from here until the draft elsewhere is cleared`}
               >
-                {cell.cleared === 0 ? '·' : cell.cleared}
-                <small>/{cell.all}</small>
+                {by === 'status' ? cell.all : cell.cleared === 0 ? '·' : cell.cleared}
+                {by !== 'status' && <small>/{cell.all}</small>}
               </Link>
             ) : (
-              isLeaf && <EmptyCell {...{ bank, objective, kind, mayWrite }} />
+              isLeaf && <EmptyCell {...{ bank, objective, kind: column, mayWrite: mayWrite && by === 'kind' }} />
             )}
           </td>
         );
@@ -173,7 +179,7 @@ function EmptyCell({ bank, objective, kind, mayWrite }: { bank: number; objectiv
   );
 }
 
-function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: string[] }) {
+function SumRow({ bank, by, rows, columns }: { bank: number; by: By; rows: BoardRow[]; columns: string[] }) {
   return (
     <tr className="sum">
       <th scope="row">
@@ -181,12 +187,13 @@ function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: 
           all
         </Link>
       </th>
-      {kinds.map((kind) => (
+      {columns.map((column) => (
         <Sum
-          key={kind}
+          key={column}
+          alone={by === 'status'}
           {...total(
             rows.map((r) => r.cells),
-            kind,
+            column,
           )}
         />
       ))}
@@ -195,11 +202,11 @@ function SumRow({ bank, rows, kinds }: { bank: number; rows: BoardRow[]; kinds: 
   );
 }
 
-function Sum({ cleared, all }: { cleared: number; all: number }) {
+function Sum({ cleared, all, alone = false }: { cleared: number; all: number; alone?: boolean }) {
   return (
     <td className="c">
-      {cleared}
-      <small>/{all}</small>
+      {alone ? all : cleared}
+      {!alone && <small>/{all}</small>}
     </td>
   );
 }

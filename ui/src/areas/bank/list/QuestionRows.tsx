@@ -3,6 +3,7 @@ import { type KeyboardEvent, useEffect, useEffectEvent, useRef, useState } from 
 import { Link } from 'react-router';
 import type { Schema } from '../../../api/client';
 import { Row } from '../../../parts/PageAndMargin';
+import { hitParts } from './filter';
 import type { Choosing } from './many/useChosen';
 
 type Question = Schema['QuestionRow'];
@@ -118,7 +119,7 @@ function QuestionLine(props: {
             title={q.objective ?? 'without an objective'}
           >
             <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
-            {q.name && <span className="path ml-2">{q.name}</span>}
+            {q.name && <span className="path ml-2">{q.name}</span>} <Hit hit={q.hit} shown={`${q.name ?? ''} ${q.excerpt}`} />
           </Link>
         </span>
       }
@@ -139,6 +140,13 @@ function QuestionLine(props: {
       }
     />
   );
+}
+
+/** Where a search found its words, if the row does not show them anyway. */
+function Hit({ hit, shown }: { hit: string | null; shown: string }) {
+  const parts = hitParts(hit ?? '');
+  if (parts.filter(({ found }) => found).every(({ text }) => shown.toLowerCase().includes(text.toLowerCase()))) return null;
+  return <span className="path ml-2">{parts.map(({ text, found }, i) => (found ? <b key={i}>{text}</b> : text))}</span>;
 }
 
 /** What it is worth, and what it would be. */

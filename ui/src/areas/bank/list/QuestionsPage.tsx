@@ -125,7 +125,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
       />
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
-      {may && (
+      {may && questions.length > 0 && (
         <Row
           page={
             <p className="pb-1 text-sm text-quiet">

@@ -45,3 +45,19 @@ export function dayOf(typed: string, today: Date): string | null {
 }
 
 const iso = (year: number, month: number, day: number) => `${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
+
+/** The words around what a search found, told apart from what it found. */
+export function hitParts(hit: string): { text: string; found: boolean }[] {
+  return hit
+    .split('\u0002')
+    .flatMap((part, i) => {
+      const [found = '', after] = part.split('\u0003');
+      return i === 0
+        ? [{ text: part, found: false }]
+        : [
+            { text: found, found: true },
+            { text: after ?? '', found: false },
+          ];
+    })
+    .filter(({ text }) => text !== '');
+}

@@ -1,9 +1,10 @@
 import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { NotSaved } from '../../../parts/NotSaved';
-import { timeOfDay } from '../../../parts/text/figures';
+import { count, timeOfDay } from '../../../parts/text/figures';
 import type { Edit, Question } from './useDraft';
 import type { Content } from '../../../kinds/content';
 import { LineNotes } from '../../../kinds/common/lines/LineNotes';
@@ -116,6 +117,8 @@ const stepWords: Record<Schema['Status'], string> = {
 
 function StatusSteps({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const navigate = useNavigate();
+  const [asked, setAsked] = useState(false);
+  const open = question.comments.filter(({ closedAt }) => closedAt === null).length;
   const move = useMutation({
     scope: { id: `question:${question.id}` },
     mutationFn: (status: Schema['Status']) =>
@@ -131,7 +134,12 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
   return (
     <>
       {question.next.map((to) => (
-        <button key={to} className="act mr-2" disabled={move.isPending || edit.save.isPending} onClick={() => move.mutate(to)}>
+        <button
+          key={to}
+          className="act mr-2"
+          disabled={move.isPending || edit.save.isPending}
+          onClick={() => (to === 'cleared' && open > 0 ? setAsked(true) : move.mutate(to))}
+        >
           {stepWords[to]}
         </button>
       ))}
@@ -139,6 +147,23 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
         <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
           copy
         </button>
+      )}
+      {asked && open > 0 && (
+        <span className="block" role="alert">
+          {count(open, 'comment')} {open === 1 ? 'is' : 'are'} still open.{' '}
+          <button
+            className="act mr-2"
+            onClick={() => {
+              setAsked(false);
+              move.mutate('cleared');
+            }}
+          >
+            clear it all the same
+          </button>
+          <button className="act" onClick={() => setAsked(false)}>
+            look at {open === 1 ? 'it' : 'them'} first
+          </button>
+        </span>
       )}
       {(move.error ?? copy.error) && (
         <span className="notice block" role="alert">
