@@ -21,6 +21,8 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/text', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
             ['GET', '/api/banks/1/find', true, true, false],
+            ['GET', '/api/banks/1/alike', true, true, false],
+            ['POST', '/api/banks/1/alike', true, true, false],
             ['GET', '/api/banks/1/board/status', true, true, false],
             ['POST', '/api/banks/1/questions/change', true, false, false],
             ['POST', '/api/banks/1/questions/change/preview', true, false, false],

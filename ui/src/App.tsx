@@ -16,6 +16,7 @@ const QuestionPage = lazy(() => import('./areas/bank/question/QuestionPage'));
 const AsSeenPage = lazy(() => import('./areas/bank/question/tryout/AsSeenPage'));
 const PagesPage = lazy(() => import('./areas/bank/page/PagesPage'));
 const ProofreadingPage = lazy(() => import('./areas/bank/list/ProofreadingPage'));
+const AlikePage = lazy(() => import('./areas/bank/list/AlikePage'));
 const HistoryPage = lazy(() => import('./areas/bank/history/HistoryPage'));
 const BankSettingsPage = lazy(() => import('./areas/bank/settings/BankSettingsPage'));
 const ToQuestion = lazy(() => import('./areas/bank/question/QuestionPage').then((page) => ({ default: page.ToQuestion })));
@@ -58,6 +59,7 @@ export function App() {
                   <Route path="pages" element={<PagesPage account={account} />} />
                   <Route path="pages/:id" element={<PagesPage account={account} />} />
                   <Route path="proofreading" element={<ProofreadingPage />} />
+                  <Route path="alike" element={<AlikePage account={account} />} />
                   <Route path="history" element={<HistoryPage account={account} />} />
                   <Route path="settings" element={<BankSettingsPage account={account} />} />
                   <Route path="intake" element={<IntakePage />} />

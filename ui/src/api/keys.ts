@@ -12,6 +12,7 @@ export const keys = {
   slowedLogIns: under<never>('slowed-log-ins'),
   bankSettings: under<number>('bank-settings'),
   batches: under<number>('batches'),
+  alike: under<number | string>('alike'),
   board: under<number | string>('board'),
   changes: under<number>('changes'),
   blueprints: under<number>('blueprints'),

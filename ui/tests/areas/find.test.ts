@@ -4,7 +4,7 @@ import { actions, fitting } from '../../src/areas/bank/find/actions';
 describe('what can be done, by a few letters', () => {
   test.each([
     ['wr', ['Write a question', 'Write a page']],
-    ['quest', ['Write a question', 'See all questions', 'See questions in review']],
+    ['quest', ['Write a question', 'See all questions', 'See questions in review', 'Find questions that are alike']],
     ['undo', ['See the history of the bank, undo']],
     ['bank make', ['See all banks, make a bank']],
     ['zzz', []],

@@ -97,22 +97,21 @@ export default function BoardPage({ account }: { account: Account }) {
             {blueprint && <Need blueprint={blueprint} bank={bank} />}
             <h2 className="head mt-5">today</h2>
             <Work board={board.data} account={account} />
-            {mayEdit(account) && (
-              <p className="pt-2">
+            <p className="acts pt-2">
+              {mayEdit(account) && (
                 <Link className="act" to="questions/new">
                   Write a question
                 </Link>
-              </p>
-            )}
-            <p className="pt-2">
+              )}
               <Link className="act" to="proofreading">
                 Proofread the bank
-              </Link>{' '}
-              &ensp;
+              </Link>
+              <Link className="act" to="alike">
+                Find alike
+              </Link>
               <Link className="act" to="settings">
                 Settings of the bank
-              </Link>{' '}
-              &ensp;
+              </Link>
               <Link className="act" to="history">
                 History
               </Link>
@@ -136,7 +135,7 @@ function Work({ board, account }: { board: Schema['Board']; account: Account }) 
   const shown = lines.filter(([n]) => n > 0);
   if (shown.length === 0) return <p>Nothing waits: no question is in review, no comment is open.</p>;
   return shown.map(([n, words, address]) => (
-    <p key={address}>
+    <p key={address} className="py-0.5">
       <Link className="act" to={`questions?${address}`}>
         {n} {words}
       </Link>

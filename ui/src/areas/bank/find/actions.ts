@@ -15,6 +15,7 @@ export const actions = (bank: number): Action[] => [
   { words: 'See what waits for me', path: `/banks/${bank}/questions?waiting=me` },
   { words: 'See open comments', path: `/banks/${bank}/questions?comments=open` },
   { words: 'Proofread the bank', path: `/banks/${bank}/proofreading` },
+  { words: 'Find questions that are alike', path: `/banks/${bank}/alike` },
   { words: 'Change the settings of the bank', path: `/banks/${bank}/settings`, writes: true },
   { words: 'See the history of the bank, undo', path: `/banks/${bank}/history` },
   { words: 'Write a page', path: `/banks/${bank}/pages`, writes: true },

@@ -10,6 +10,7 @@ import { beginStep } from '../../../parts/hooks/useHistory';
 import { kindFacts, kindUi } from '../../../kinds/registry';
 import { LineNotes, CommentHere } from '../../../kinds/common/lines/LineNotes';
 import { NoteRows } from './feedback/NoteRows';
+import { AlikeHere } from './AlikeHere';
 import { ObjectiveField } from './ObjectiveField';
 import { stay } from '../../../kinds/common/rows/RowFoot';
 import { SaysRows } from './feedback/SaysRows';
@@ -80,6 +81,7 @@ export function Editor({ draft, margin, bankSettings, problem, bank, change, edi
             <SettingsSentence {...parts} bankSettings={bankSettings} problem={problem} />
             <LineNotes where="marking" />
             <LineNotes where="stem" />
+            {!readOnly && <AlikeHere bank={bank} stem={content.stem} />}
             <p className="lineact stays">
               <CommentHere where="stem" words="comment on the stem" />
             </p>

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Question\Listing;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Body;
+
+#[IsGranted('ROLE_READER')]
+#[Route('/api/banks/{id}/alike')]
+final readonly class AlikeController
+{
+    public function __construct(private AlikeQuestions $alike)
+    {
+    }
+
+    #[Route('', methods: ['GET'])]
+    public function all(#[MapEntity] Bank $bank): JsonResponse
+    {
+        return new JsonResponse($this->alike->of($bank));
+    }
+
+    #[Route('', methods: ['POST'])]
+    public function one(#[MapEntity] Bank $bank, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+
+        return new JsonResponse(['alike' => $this->alike->to($bank, mb_substr($body->text('stem'), 0, 2_000), $body->integer('but', 0))]);
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\Core\Question;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Question\Alike;
+
+final class AlikeTest extends TestCase
+{
+    /** @return iterable<string, array{string, string, int}> */
+    public static function pairs(): iterable
+    {
+        yield 'the same' => ['Which mite is it?', 'Which mite is it?', 100];
+        yield 'capitals, marks and signs aside' => ['Which **mite** is it', 'which mite: is it?', 100];
+        yield 'in another order' => ['Is it which mite?', 'Which mite is it?', 100];
+        yield 'three of five words' => ['red blue green black', 'red blue green white', 60];
+        yield 'nothing in common' => ['red blue', 'green black', 0];
+        yield 'another number' => ['A sample of 300 bees gives 42 mites', 'A sample of 300 bees gives 30 mites', 77];
+        yield 'nothing at all' => ['', '?!', 0];
+    }
+
+    #[DataProvider('pairs')]
+    public function test_two_stems_are_as_alike_as_the_words_they_share(string $one, string $other, int $percent): void
+    {
+        self::assertSame([$percent, $percent], [Alike::percent($one, $other), Alike::percent($other, $one)]);
+    }
+
+    public function test_groups_are_told_nearest_first_each_question_once(): void
+    {
+        $groups = Alike::groups([
+            1 => 'Which sign shows that a queen laid here lately?',
+            2 => 'How long does a drone take to hatch?',
+            3 => 'Which sign shows that a queen laid here?',
+            4 => 'Which sign shows that the queen laid here lately?',
+            5 => 'How long does a drone take to hatch',
+            6 => 'What is a nectar flow?',
+            7 => 'Bees?',
+            8 => 'Bees?',
+        ]);
+
+        self::assertSame([[2, 5], [1, 3, 4]], array_map(static fn (array $group): array => array_column($group, 'id'), $groups));
+        self::assertSame([100, 88, 80], array_column($groups[1], 'percent'));
+    }
+
+    public function test_it_finds_what_comparing_every_pair_finds(): void
+    {
+        mt_srand(7);
+        $words = array_map(static fn (int $i): string => 'word' . $i, range(1, 25));
+        $stems = [];
+        for ($id = 1; $id <= 300; ++$id) {
+            $stems[$id] = implode(' ', array_map(static fn (int $i): string => $words[$i], array_rand($words, 5)));
+        }
+        $grouped = [];
+        foreach (Alike::groups($stems) as $group) {
+            foreach (array_slice($group, 1) as $one) {
+                self::assertSame(Alike::percent($stems[$group[0]['id']], $stems[$one['id']]), $one['percent']);
+            }
+            array_push($grouped, ...array_column($group, 'id'));
+        }
+        $missed = [];
+        foreach ($stems as $id => $stem) {
+            foreach ($stems as $other => $also) {
+                if ($other > $id && !in_array($id, $grouped, true) && !in_array($other, $grouped, true) && Alike::percent($stem, $also) >= Alike::NEARLY) {
+                    $missed[] = [$id, $other];
+                }
+            }
+        }
+
+        self::assertGreaterThan(10, count($grouped));
+        self::assertSame([], $missed);
+        self::assertSame($grouped, array_values(array_unique($grouped)));
+    }
+}
