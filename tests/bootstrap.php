@@ -6,6 +6,10 @@ use Symfony\Component\Process\Process;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
+// The browser's tests have databases of their own, and run beside the others.
+if (in_array('--testsuite=browser', is_array($_SERVER['argv'] ?? null) ? $_SERVER['argv'] : [], true)) {
+    return;
+}
 // One database with the demo for all tests of the application; each test rolls back what it did.
 $root = dirname(__DIR__);
 is_dir($root . '/var/data') || mkdir($root . '/var/data', recursive: true);
