@@ -44,11 +44,11 @@ final readonly class StoredTree
     public function become(Bank $bank, ObjectiveTree $before, ObjectiveTree $after, array $went): array
     {
         $stood = ['questions' => $this->idsUnder('question', 'objective_id', array_combine(array_keys($went), array_keys($went))), 'revisions' => $this->idsUnder('revision', 'objective_path', array_combine(array_keys($went), array_map($before->path(...), array_keys($went))), $bank)];
-        $this->write($bank, $after, array_diff_key($after->nodes, $before->nodes));
+        $gone = array_keys(array_diff_key($before->nodes, $after->nodes));
+        $this->write($bank, $after, array_diff_key($after->nodes, $before->nodes), $gone);
         foreach ($went as $from => $to) {
             $this->db->executeStatement('UPDATE question SET objective_id = ? WHERE objective_id = ?', [$to, $from]);
         }
-        $gone = array_keys(array_diff_key($before->nodes, $after->nodes));
         $this->db->executeStatement('DELETE FROM objective WHERE id IN (?)', [$gone], [ArrayParameterType::INTEGER]);
         $paths = [];
         foreach (array_keys($before->nodes) as $id) {
@@ -82,8 +82,11 @@ final readonly class StoredTree
         $this->compareWithDealt($bank, []);
     }
 
-    /** @param array<int, ObjectiveNode> $new */
-    private function write(Bank $bank, ObjectiveTree $tree, array $new): void
+    /**
+     * @param array<int, ObjectiveNode> $new
+     * @param list<int> $gone ids of those that are taken out afterwards
+     */
+    private function write(Bank $bank, ObjectiveTree $tree, array $new, array $gone): void
     {
         foreach ($new as $node) {
             $this->db->insert('objective', ['id' => $node->id, 'bank_id' => $bank->id, 'parent_id' => null, 'name' => $node->name, 'path' => "\x01" . $node->id, 'position' => 0, 'place' => 0, 'code' => '', 'description' => '', 'is_kept' => 1]);
@@ -98,8 +101,8 @@ final readonly class StoredTree
                 $changed[$id] = array_intersect_key($row, $differs);
             }
         }
-        // Two may change places: for a moment each has a path that none can have.
-        $this->db->executeStatement('UPDATE objective SET path = char(1) || id WHERE id IN (?)', [array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))], [ArrayParameterType::INTEGER]);
+        // Two may change places, and one may take the place of one that goes: for a moment each has a path that none can have.
+        $this->db->executeStatement('UPDATE objective SET path = char(1) || id WHERE id IN (?)', [[...$gone, ...array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))]], [ArrayParameterType::INTEGER]);
         foreach ($changed as $id => $row) {
             $this->db->update('objective', $row, ['id' => $id]);
         }

@@ -75,6 +75,19 @@ final class ObjectivesTest extends ApiTestCase
         self::assertSame($before, $this->send('GET', "/api/sittings/$sitting/review")->raw());
     }
 
+    public function test_one_below_another_of_its_own_name_takes_its_place_and_gives_it_back(): void
+    {
+        $outer = $this->idOf('Castes and their work');
+        $this->change(['do' => 'add', 'name' => 'Castes and their work', 'parent' => $outer]);
+        $before = $this->standing();
+        $change = $this->change(['do' => 'remove', 'id' => $outer]);
+
+        self::assertSame(0, $this->lost());
+        self::assertSame(2, $this->objective('Castes and their work')->integer('depth') + 1);
+        $this->undo($change->integer('id'));
+        self::assertSame($before, $this->standing());
+    }
+
     public function test_what_is_made_by_hand_stays_though_it_holds_nothing(): void
     {
         $this->change(['do' => 'add', 'name' => 'Wax']);
