@@ -7,7 +7,7 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 
-/** Anything of a bank by typing a few letters of it: questions, objectives, pages, assessments; the nearest first. */
+/** Anything of a bank by typing a few letters of it: questions, objectives, pools, pages, assessments; the nearest first. */
 final readonly class Finding
 {
     private const EACH = 6;
@@ -32,6 +32,7 @@ final readonly class Finding
             $named('objective', 'objective', 'name', 'path'),
             $named('assessment', 'blueprint', 'title', "''"),
             $named('page', 'page', 'COALESCE(heading, name)', 'name'),
+            $named('pool', 'pool', 'name', "''"),
             $named('question', 'question', 'name', 'excerpt'),
         ] as $sql) {
             array_push($found, ...$this->rows($sql, ['bank' => $bank->id, 'like' => $like, 'begins' => $begins]));

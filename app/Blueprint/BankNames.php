@@ -11,7 +11,7 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\Core\Blueprint\Check\Known;
 use Zetema\Core\Question as Core;
 
-/** The questions and pages of a bank by the names that blueprints call them: a question's own name, or "q" and its number, which is what is stored. */
+/** The questions, pages and pools of a bank by the names that blueprints call them: a question's own name, or "q" and its number, which is what is stored. */
 final readonly class BankNames implements Known
 {
     public function __construct(private EntityManagerInterface $em, private Connection $db, private Bank $bank)
@@ -54,6 +54,11 @@ final readonly class BankNames implements Known
     public function hasPage(string $name): bool
     {
         return $this->db->fetchOne('SELECT 1 FROM page WHERE bank_id = ? AND name = ?', [$this->bank->id, $name]) !== false;
+    }
+
+    public function hasPool(string $name): bool
+    {
+        return $this->db->fetchOne('SELECT 1 FROM pool WHERE bank_id = ? AND name = ?', [$this->bank->id, $name]) !== false;
     }
 
     private function entity(string $name): ?Question

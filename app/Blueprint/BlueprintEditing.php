@@ -26,7 +26,7 @@ use Zetema\Core\Sitting\Refused;
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private BankStock $stock, private ClockInterface $clock)
     {
     }
 
@@ -43,7 +43,9 @@ final readonly class BlueprintEditing
     public function edit(Blueprint $blueprint, Fields $body): Blueprint
     {
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
-            $blueprint->edit(self::title($body), Drawing\DealingPlan::fromData($body->object('plan')), PlainRules::fromData($body->object('rules')));
+            $plan = Drawing\DealingPlan::fromData($body->object('plan'));
+            $this->stock->refuseUnknown($blueprint->bank, $plan);
+            $blueprint->edit(self::title($body), $plan, PlainRules::fromData($body->object('rules')));
             $this->em->flush();
 
             return $blueprint;
@@ -92,7 +94,7 @@ final readonly class BlueprintEditing
      */
     public function deal(Blueprint $blueprint, int $seed): array
     {
-        $stock = StoredStock::ofBank($this->em->getConnection(), $blueprint->bank);
+        $stock = $this->stock->of($blueprint->bank);
         $form = (new Dealer($blueprint->plan(), $stock))->deal($seed);
         $revisions = $stock->revisions($form->ids());
         $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]);
@@ -137,7 +139,7 @@ final readonly class BlueprintEditing
 
     private function frozen(Blueprint $blueprint, Account $account): Edition
     {
-        $stock = StoredStock::ofBank($this->em->getConnection(), $blueprint->bank);
+        $stock = $this->stock->of($blueprint->bank);
         $plan = $blueprint->plan();
         $dealer = new Dealer($plan, $stock);
         $proof = Drawing\Proof\Proof::ofDealer($plan, $dealer);
@@ -151,7 +153,7 @@ final readonly class BlueprintEditing
             throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
         }
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
-        $edition = new Edition($blueprint, $number, $stock->held($dealer->held()), $account, $this->clock->now());
+        $edition = new Edition($blueprint, $number, $stock->held($dealer->held()), $stock->pools($plan->pools()), $account, $this->clock->now());
         $last = $this->editions->newest($blueprint);
         if ($last !== null && $last->holdsTheSameAs($edition)) {
             throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));

@@ -15,7 +15,7 @@ use Zetema\Core\Question\Points;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions)
+    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions, private BankStock $stock)
     {
     }
 
@@ -58,7 +58,7 @@ final readonly class BlueprintView
     private function proof(Blueprint $blueprint): array
     {
         try {
-            $proof = Proof::of($blueprint->plan(), StoredStock::ofBank($this->em->getConnection(), $blueprint->bank));
+            $proof = Proof::of($blueprint->plan(), $this->stock->of($blueprint->bank));
         } catch (UnknownQuestion $e) {
             return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
         }

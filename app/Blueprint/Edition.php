@@ -57,7 +57,14 @@ class Edition
     #[ORM\Column(length: 64, options: ['default' => ''])]
     private string $holds;
 
-    /** @param list<int> $revisions ids of those that may be dealt, rising; StoredStock keeps them */
+    /** @var array<string, list<int>> ids of the questions that were in the bank's pools, by the pool's name; of those that draws take from */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $pools;
+
+    /**
+     * @param list<int> $revisions ids of those that may be dealt, rising; StoredStock keeps them
+     * @param array<string, list<int>> $pools ids of questions, rising
+     */
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -65,6 +72,7 @@ class Edition
         #[ORM\Column]
         public readonly int $number,
         array $revisions,
+        array $pools,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $frozenBy,
@@ -72,6 +80,7 @@ class Edition
         public readonly \DateTimeImmutable $frozenAt,
     ) {
         $this->holds = hash('sha256', implode(',', $revisions));
+        $this->pools = $pools;
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
@@ -84,6 +93,12 @@ class Edition
     public function bankSettings(): BankSettings
     {
         return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings));
+    }
+
+    /** @return array<string, list<int>> ids of questions by the names of pools */
+    public function pools(): array
+    {
+        return $this->pools;
     }
 
     public function withdraw(\DateTimeImmutable $now): void
@@ -126,7 +141,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind];
+        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->pools];
     }
 
     /** @return array<string, mixed> */

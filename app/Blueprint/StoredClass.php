@@ -16,6 +16,7 @@ final class StoredClass
     /**
      * @param int $sample the number of the first of them
      * @param array<int, true> $tags places of the tags they have, among those that are asked for
+     * @param array<int, true> $pools places of the pools they are in, likewise
      * @param int|null $own the number of the one question, if the blueprint names it
      */
     private function __construct(
@@ -25,6 +26,7 @@ final class StoredClass
         public readonly ?string $difficulty,
         public readonly string $worth,
         public readonly array $tags,
+        public readonly array $pools,
         public readonly ?int $own,
     ) {
     }
@@ -32,13 +34,15 @@ final class StoredClass
     /**
      * @param array<string, mixed> $row
      * @param array<int, true> $tags
+     * @param array<int, true> $pools
      */
-    public static function of(array $row, int $sample, array $tags = [], ?int $own = null): self
+    public static function of(array $row, int $sample, array $tags = [], array $pools = [], ?int $own = null): self
     {
         $text = static fn (string $column): ?string => is_scalar($row[$column] ?? null) ? (string) $row[$column] : null;
         ksort($tags);
+        ksort($pools);
 
-        return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $own);
+        return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $pools, $own);
     }
 
     /**
@@ -46,20 +50,25 @@ final class StoredClass
      *
      * @param array<string, mixed> $row
      * @param array<int, true> $tags
+     * @param array<int, true> $pools
      */
-    public static function key(array $row, array $tags = [], ?int $own = null): string
+    public static function key(array $row, array $tags = [], array $pools = [], ?int $own = null): string
     {
         $key = '';
         foreach (['objective_path', 'kind', 'difficulty', 'worth'] as $fact) {
             $key .= (is_scalar($row[$fact]) ? (string) $row[$fact] : '') . "\n";
         }
         ksort($tags);
+        ksort($pools);
 
-        return $key . implode(',', array_keys($tags)) . '#' . $own;
+        return $key . implode(',', array_keys($tags)) . '/' . implode(',', array_keys($pools)) . '#' . $own;
     }
 
-    /** @param list<string> $tags all that are asked for */
-    public function question(array $tags): EligibleQuestion
+    /**
+     * @param list<string> $tags all that are asked for
+     * @param list<string> $pools likewise
+     */
+    public function question(array $tags, array $pools): EligibleQuestion
     {
         return new EligibleQuestion(
             ($this->own === null ? 'like q' : 'q') . $this->sample, // no blueprint can name the first of a class that is counted
@@ -68,6 +77,7 @@ final class StoredClass
             array_values(array_intersect_key($tags, $this->tags)),
             $this->difficulty,
             Points::of($this->worth),
+            array_values(array_intersect_key($pools, $this->pools)),
         );
     }
 }

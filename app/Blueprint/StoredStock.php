@@ -24,36 +24,42 @@ final class StoredStock implements Stock
     private array $named = [];
     /** @var list<string> tags by which classes are told apart */
     private array $tags = [];
+    /** @var array<string, list<int>> ids of the questions in the pools that are asked for, by name */
+    private array $pools = [];
     /** @var array<string, StoredClass> by key */
     private array $facts = [];
 
-    /** @param array{string, string, string} $from table, condition on :owner, column with the revision's id */
-    private function __construct(private readonly Connection $db, private readonly array $from, private readonly int $owner, private readonly ?int $bank)
+    /**
+     * @param array{string, string, string} $from table, condition on :owner, column with the revision's id
+     * @param callable(list<string>): array<string, list<int>> $members ids of the questions in pools, by name
+     */
+    private function __construct(private readonly Connection $db, private readonly array $from, private readonly int $owner, private readonly ?int $bank, private readonly mixed $members)
     {
     }
 
-    /** What is cleared in a bank now. */
-    public static function ofBank(Connection $db, Bank $bank): self
+    /**
+     * What is cleared in a bank now, or with drafts: the newest of every question that is whole and not retired.
+     *
+     * @param callable(list<string>): array<string, list<int>> $members
+     */
+    public static function ofBank(Connection $db, int $bank, callable $members, bool $drafts = false): self
     {
-        return new self($db, ['revision', 's.bank_id = :owner AND s.is_dealt = 1', 's.id'], $bank->id, $bank->id);
-    }
+        $dealt = $drafts ? "EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')" : 's.is_dealt = 1';
 
-    /** What is cleared in a bank now or could be: the newest of every question that is whole and not retired. */
-    public static function withDrafts(Connection $db, Bank $bank): self
-    {
-        return new self($db, ['revision', "s.bank_id = :owner AND EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')", 's.id'], $bank->id, $bank->id);
+        return new self($db, ['revision', 's.bank_id = :owner AND ' . $dealt, 's.id'], $bank, $bank, $members);
     }
 
     /** What an edition holds. */
     public static function ofEdition(Connection $db, Edition $edition): self
     {
-        return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null);
+        return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null, static fn (): array => $edition->pools());
     }
 
     public function classes(DealingPlan $blueprint): array
     {
         $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed()])), is_int(...)));
         $this->tags = $blueprint->tags();
+        $this->pools = array_filter(($this->members)($blueprint->pools()));
         $this->facts = [];
         $classes = [];
         $rows = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
@@ -61,11 +67,11 @@ final class StoredStock implements Stock
             $classes[StoredClass::key($row)] = $class = StoredClass::of($row, self::int($row['sample']));
             $class->count = self::int($row['n']);
         }
-        // Those that have a tag that is asked for, or are named, leave the class of all that are otherwise alike.
-        foreach ($this->special() as $id => [$row, $tags, $own]) {
+        // Those that have a tag or are in a pool that is asked for, or are named, leave the class of all that are otherwise alike.
+        foreach ($this->special() as $id => [$row, $tags, $pools, $own]) {
             --$classes[StoredClass::key($row)]->count;
-            $key = StoredClass::key($row, $tags, $own);
-            $classes[$key] ??= StoredClass::of($row, $id, $tags, $own);
+            $key = StoredClass::key($row, $tags, $pools, $own);
+            $classes[$key] ??= StoredClass::of($row, $id, $tags, $pools, $own);
             ++$classes[$key]->count;
         }
         uasort($classes, static fn (StoredClass $a, StoredClass $b): int => $a->sample <=> $b->sample);
@@ -73,18 +79,17 @@ final class StoredStock implements Stock
         foreach ($classes as $key => $class) {
             if ($class->count > 0) {
                 $this->facts[$key] = $class;
-                $told[] = new QuestionClass($class->question($this->tags), $class->count, $key);
+                $told[] = new QuestionClass($class->question($this->tags, array_keys($this->pools)), $class->count, $key);
             }
         }
 
         return $told;
     }
 
-    /** @return array<int, array{array<string, mixed>, array<int, true>, int|null}> facts, tags and own number of questions that the blueprint can tell from those like them, by number */
+    /** @return array<int, array{array<string, mixed>, array<int, true>, array<int, true>, int|null}> facts, places of tags and of pools, and own number of questions that the blueprint can tell from those like them, by number */
     private function special(): array
     {
-        $facts = [];
-        $tags = [];
+        $facts = $tags = $pools = [];
         if ($this->tags !== []) {
             $places = array_flip($this->tags);
             // From the tags, which are few, to their questions; the other way round all questions would be asked.
@@ -100,14 +105,37 @@ final class StoredStock implements Stock
                 $facts[self::int($row['question_id'])] = $row;
             }
         }
+        foreach (array_keys($this->pools) as $place => $name) {
+            foreach ($this->inPool($name)->select('s.question_id', ...self::FACTS)->executeQuery()->iterateAssociative() as $row) {
+                $facts[self::int($row['question_id'])] = $row;
+                $pools[self::int($row['question_id'])][$place] = true;
+            }
+        }
         $named = array_flip($this->named);
         $special = [];
         foreach ($facts as $id => $row) {
-            $special[$id] = [$row, $tags[$id] ?? [], isset($named[$id]) ? $id : null];
+            $special[$id] = [$row, $tags[$id] ?? [], $pools[$id] ?? [], isset($named[$id]) ? $id : null];
         }
         ksort($special); // the first of a class is its sample
 
         return $special;
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return array<string, list<int>> ids of the questions in pools that can be dealt, rising, by the pool's name
+     */
+    public function pools(array $names): array
+    {
+        $this->pools = array_filter(($this->members)($names));
+
+        return array_map(fn (string $name): array => array_values(array_map(self::int(...), $this->inPool($name)->select('s.question_id')->orderBy('s.question_id')->fetchFirstColumn())), array_combine(array_keys($this->pools), array_keys($this->pools)));
+    }
+
+    private function inPool(string $name): QueryBuilder
+    {
+        return $this->query()->andWhere('s.question_id IN (SELECT value FROM json_each(:pool))')->setParameter('pool', json_encode($this->pools[$name], JSON_THROW_ON_ERROR));
     }
 
     public function idOf(QuestionClass $class, int $n): string
@@ -195,6 +223,9 @@ final class StoredStock implements Stock
         }
         foreach ($this->tags as $i => $tag) {
             $query->andWhere((isset($class->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $this->from[2] . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
+        }
+        foreach (array_values($this->pools) as $i => $members) {
+            $query->andWhere('s.question_id ' . (isset($class->pools[$i]) ? '' : 'NOT ') . 'IN (SELECT value FROM json_each(:pool' . $i . '))')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
         }
         if ($this->named !== []) {
             $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);

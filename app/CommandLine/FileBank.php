@@ -60,6 +60,11 @@ final class FileBank implements Known
         return array_filter($this->texts->pages(), static fn (Page $page): bool => $page->name === $name) !== [];
     }
 
+    public function hasPool(string $name): bool
+    {
+        return false; // texts keep none
+    }
+
     public function stock(): ListedStock
     {
         $eligible = $others = [];

@@ -11,6 +11,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Pool\PoolEditing;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Blueprint\Blueprint;
@@ -49,6 +50,7 @@ final readonly class DemoCommand
         private PastSittings $past,
         private Media $media,
         private Comments $comments,
+        private PoolEditing $pools,
         #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
         private string $file,
     ) {
@@ -89,12 +91,26 @@ final readonly class DemoCommand
         $edition = $this->em->find(Edition::class, $edition) ?? throw new \LogicException('it was frozen');
         $this->commented('two lids', 'stem', 'Will an apprentice know what “make” means here? I would say “material”.');
         $this->commented('unknown cause', '', 'Good one. Could it say where the law asks for a report?');
+        $this->pool(['do' => 'keep', 'name' => 'Swarm season', 'filter' => ['search' => 'swarm']], $bank->id);
+        $this->pool(['do' => 'gather', 'name' => 'Open evening', 'ids' => $this->ids('two lids', 'swarm sign', 'first swarm', 'fresh eggs', 'unknown cause', 'swarm next door')], $bank->id);
         $this->past->sit($edition, [
             ['account' => $this->account('aldous'), 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
             ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
         $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+    }
+
+    /** @param array<string, mixed> $change */
+    private function pool(array $change, int $bank): void
+    {
+        $this->pools->change($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of($change), $this->account('orrell'));
+    }
+
+    /** @return list<int> */
+    private function ids(string ...$names): array
+    {
+        return array_map(static fn (Question $question): int => $question->id, $this->em->getRepository(Question::class)->findBy(['name' => $names]));
     }
 
     private function commented(string $question, string $where, string $text): void

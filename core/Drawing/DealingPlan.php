@@ -77,6 +77,12 @@ final readonly class DealingPlan
         return array_values(array_unique(array_merge(...array_map(static fn (Draw $draw): array => $draw->pool->tags, $this->draws()))));
     }
 
+    /** @return list<string> names of the pools kept by the bank that draws take from, each once */
+    public function pools(): array
+    {
+        return array_values(array_unique(array_filter(array_map(static fn (Draw $draw): ?string => $draw->pool->in, $this->draws()), is_string(...))));
+    }
+
     /** @return list<string> ids of the fixed questions */
     public function fixed(): array
     {

@@ -27,6 +27,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/questions/change', true, false, false],
             ['POST', '/api/banks/1/questions/change/preview', true, false, false],
             ['POST', '/api/banks/1/objectives', true, false, false],
+            ['GET', '/api/banks/1/pools', true, true, false],
+            ['POST', '/api/banks/1/pools', true, false, false],
             ['GET', '/api/banks/1/changes', true, true, false],
             ['POST', '/api/banks/1/changes/1/undo', true, false, false],
             ['GET', '/api/questions/1', true, true, false],

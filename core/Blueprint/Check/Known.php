@@ -6,7 +6,7 @@ namespace Zetema\Core\Blueprint\Check;
 
 use Zetema\Core\Question\Question;
 
-/** The questions and pages that a blueprint can name. */
+/** The questions, pages and pools that a blueprint can name. */
 interface Known
 {
     public function has(string $name): bool;
@@ -18,4 +18,7 @@ interface Known
     public function mayBeDealt(string $name): bool;
 
     public function hasPage(string $name): bool;
+
+    /** Whether the bank keeps a pool under this name. */
+    public function hasPool(string $name): bool;
 }

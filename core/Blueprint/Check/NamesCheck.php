@@ -49,6 +49,9 @@ final class NamesCheck
             foreach (array_unique([...$pool->only, ...$pool->without, ...$pool->also]) as $name) {
                 $this->question($step->id, $name);
             }
+            if ($pool->in !== null && !$this->known->hasPool($pool->in)) {
+                $this->refusals->add($step->id, 'unknown', sprintf('the bank keeps no pool “%s”', $pool->in));
+            }
         }
         if ($step instanceof AskingStep) {
             array_map(fn (string $page) => $this->page($step->id, $page), $step->refresher->pages ?? []);

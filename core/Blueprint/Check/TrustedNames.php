@@ -28,4 +28,9 @@ final class TrustedNames implements Known
     {
         return true;
     }
+
+    public function hasPool(string $name): bool
+    {
+        return true;
+    }
 }

@@ -14,6 +14,7 @@ final readonly class EligibleQuestion
      * @param list<string> $objective path from the top
      * @param list<string> $tags
      * @param Points $worth 0 if it is not graded
+     * @param list<string> $pools names of the pools it is in, among those that are asked for
      */
     public function __construct(
         public string $id,
@@ -22,6 +23,7 @@ final readonly class EligibleQuestion
         public array $tags,
         public ?string $difficulty,
         public Points $worth,
+        public array $pools = [],
     ) {
     }
 }

@@ -27,7 +27,7 @@ final class ListedStock implements Stock
         /** @var array<string, array{EligibleQuestion, non-empty-list<string>}> $classes */
         $classes = [];
         foreach ($this->questions as $q) {
-            $key = isset($named[$q->id]) ? '#' . $q->id : implode("\n", [$q->kind, $q->difficulty, (string) $q->worth, ...array_intersect($tags, $q->tags), '', ...$q->objective]);
+            $key = isset($named[$q->id]) ? '#' . $q->id : implode("\n", [$q->kind, $q->difficulty, (string) $q->worth, ...array_intersect($tags, $q->tags), '', ...$q->pools, '', ...$q->objective]);
             $classes[$key] ??= [$q, []];
             $classes[$key][1][] = $q->id;
         }

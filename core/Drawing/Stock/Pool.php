@@ -19,6 +19,7 @@ final readonly class Pool
      * @param list<string> $only ids
      * @param list<string> $without ids
      * @param list<string> $also ids that fit whatever the conditions say
+     * @param string|null $in the name of a pool that the bank keeps; what is in it fits
      */
     public function __construct(
         public array $objective = [],
@@ -29,12 +30,13 @@ final readonly class Pool
         public array $only = [],
         public array $without = [],
         public array $also = [],
+        public ?string $in = null,
     ) {
     }
 
     public static function fromData(Fields $data): self
     {
-        $data->only('objective', 'below', 'kinds', 'tags', 'difficulty', 'only', 'without', 'also');
+        $data->only('objective', 'below', 'kinds', 'tags', 'difficulty', 'only', 'without', 'also', 'in');
         $kinds = $data->texts('kinds', optional: true);
         foreach ($kinds as $kind) {
             if (KindId::tryFrom($kind) === null) {
@@ -52,6 +54,7 @@ final readonly class Pool
             $data->texts('only', optional: true),
             $data->texts('without', optional: true),
             $data->texts('also', optional: true),
+            $data->optionalText('in'),
         );
     }
 
@@ -67,6 +70,7 @@ final readonly class Pool
             'only' => $this->only,
             'without' => $this->without,
             'also' => $this->also,
+            'in' => $this->in,
         ], static fn (mixed $value): bool => !in_array($value, [null, '', []], true));
     }
 
@@ -81,17 +85,19 @@ final readonly class Pool
             && ($this->kinds === [] || in_array($question->kind, $this->kinds, true))
             && array_diff($this->tags, $question->tags) === []
             && ($this->difficulty === [] || in_array($question->difficulty, $this->difficulty, true))
+            && ($this->in === null || in_array($this->in, $question->pools, true))
             && ($this->only === [] || in_array($question->id, $this->only, true))
         );
     }
 
-    /** In words: "Hive inspection: one". */
+    /** In words: "Hive inspection: one", "pool Swarm season". */
     public function inWords(): string
     {
-        $parts = [$this->objective === [] ? 'any objective' : $this->objective[count($this->objective) - 1]];
         $kinds = implode(' or ', $this->kinds);
+        $objective = $this->objective === [] ? '' : $this->objective[count($this->objective) - 1];
+        $where = implode(', ', array_filter([$this->in === null ? '' : 'pool ' . $this->in, $objective], static fn (string $part): bool => $part !== ''));
 
-        return $parts[0] . ($kinds === '' ? '' : ': ' . $kinds);
+        return ($where === '' ? 'any objective' : $where) . ($kinds === '' ? '' : ': ' . $kinds);
     }
 
     /** @param list<string> $path */

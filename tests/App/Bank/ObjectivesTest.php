@@ -141,7 +141,7 @@ final class ObjectivesTest extends ApiTestCase
         $this->logIn('penhale');
 
         $this->send('POST', '/api/banks/1/objectives', ['do' => 'add', 'name' => 'Wax'], status: 403);
-        $this->send('POST', '/api/banks/1/changes/1/undo', status: 404);
+        $this->send('POST', '/api/banks/1/changes/1/undo', status: 403);
     }
 
     /** @param array<string, mixed> $body */

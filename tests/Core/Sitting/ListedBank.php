@@ -53,6 +53,11 @@ final class ListedBank implements Known
         return in_array($name, $this->pages, true);
     }
 
+    public function hasPool(string $name): bool
+    {
+        return false; // texts keep none
+    }
+
     public function stock(): ListedStock
     {
         return new ListedStock(array_map(static fn (int|string $name, Question $q): EligibleQuestion => new EligibleQuestion((string) $name, $q->kind::id()->value, $q->objective, $q->tags, $q->difficulty?->value, Points::of('1')), array_keys($this->questions), $this->questions));

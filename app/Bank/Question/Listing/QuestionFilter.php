@@ -15,7 +15,7 @@ use Zetema\Core\Question\Difficulty;
 final readonly class QuestionFilter
 {
     /** What the database has no sums of. */
-    private const MORE = ['tag', 'difficulty', 'whole', 'comments', 'notes', 'since', 'assessment', 'waiting'];
+    private const MORE = ['tag', 'difficulty', 'whole', 'comments', 'notes', 'since', 'assessment', 'pool', 'waiting'];
 
     /** For a reviewer what is to be reviewed, or was answered; for an author what came back with a comment of somebody else. */
     private const WAITING = [
@@ -40,10 +40,11 @@ final readonly class QuestionFilter
 
     /**
      * @param Fields $data as in a list's address: all that is there narrows the list
+     * @param Account|null $account whose work is asked for; null: nobody's
      *
      * @throws Malformed
      */
-    public static function of(Fields $data, Account $account): self
+    public static function of(Fields $data, ?Account $account): self
     {
         $data->only('objective', 'kind', 'status', 'search', 'patterns', ...self::MORE);
         $word = static fn (string $name): ?string => is_int($data->raw()[$name] ?? null) ? (string) $data->raw()[$name] : $data->optionalText($name);
@@ -51,6 +52,9 @@ final readonly class QuestionFilter
         foreach (self::MORE as $name) {
             $value = $word($name);
             if ($value !== null && $value !== '') {
+                if ($name === 'waiting' && $account === null) {
+                    throw new Malformed($name, 'is another thing for everybody, so that no pool can hold it');
+                }
                 $more[$name] = self::isRight($name, $value) ? $value : throw new Malformed($name, sprintf('cannot be “%s”', $value));
             }
         }
@@ -92,10 +96,11 @@ final readonly class QuestionFilter
                 'comments' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL)',
                 'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
                 'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
+                'pool' => 'q.id IN (SELECT p.question_id FROM pool_question p WHERE p.pool_id = :pool)',
                 'assessment' => 'q.id IN (SELECT e.question_id FROM edition_question e WHERE e.edition_id = (SELECT MAX(d.id) FROM edition d WHERE d.blueprint_id = :assessment))',
                 default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
             });
-            if (in_array($name, ['tag', 'difficulty', 'since', 'assessment'], true)) {
+            if (in_array($name, ['tag', 'difficulty', 'since', 'assessment', 'pool'], true)) {
                 $query->setParameter($name, $value);
             }
             if ($name === 'waiting') {

@@ -8,22 +8,19 @@ use Doctrine\DBAL\Connection;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Question\Listing\QuestionFilter;
-use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\Bank\Question\Listing\ChosenQuestions;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Data\Malformed;
 
 /** Many questions changed in one go: shown beforehand what changes from what to what, what stays and why; then done. */
 final readonly class ManyQuestions
 {
     /** Up to so many take less than a second. */
     private const AT_ONCE = 300;
-    private const MOST = 20_000;
     /** Of so many each one's own change is told, beside the sums. */
     private const EACH = 500;
 
-    public function __construct(private Connection $db, private QuestionList $list, private Jobs $jobs)
+    public function __construct(private Connection $db, private ChosenQuestions $chosen, private Jobs $jobs)
     {
     }
 
@@ -34,7 +31,7 @@ final readonly class ManyQuestions
         $settings = $bank->settings();
         $rows = $stays = $each = [];
         $changed = $drafts = $there = 0;
-        foreach (Standing::of($this->db, $bank, $this->ids($bank, $body, $account)) as $id => $standing) {
+        foreach (Standing::of($this->db, $bank, $this->chosen->ids($bank, $body, $account)) as $id => $standing) {
             ++$there;
             $one = $change->to($standing, $settings);
             $changed += $one->isNone() ? 0 : 1;
@@ -59,21 +56,9 @@ final readonly class ManyQuestions
     public function change(Bank $bank, Fields $body, Account $account): Job
     {
         ManyChange::of($body, $account->role->inTheBank());
-        $ids = $this->ids($bank, $body, $account);
+        $ids = $this->chosen->ids($bank, $body, $account);
 
         return $this->jobs->begin(ChangeManyQuestions::class, $bank->id, $account, ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)], count($ids) <= self::AT_ONCE);
-    }
-
-    /** @return list<int> those that were chosen: by their ids, or all that fit a filter but some */
-    private function ids(Bank $bank, Fields $body, Account $account): array
-    {
-        $filter = $body->optionalObject('filter');
-        $ids = $filter === null ? $body->integers('ids') : array_values(array_diff($this->list->ids($bank, QuestionFilter::of($filter, $account)), $body->integers('without', optional: true)));
-        if ($ids === [] || count($ids) > self::MOST) {
-            throw new Malformed('ids', $ids === [] ? 'no question is chosen' : sprintf('up to %d questions are changed in one go; %d are chosen', self::MOST, count($ids)));
-        }
-
-        return array_values(array_unique($ids));
     }
 
     /**
