@@ -50,6 +50,34 @@ final class OrganisingTest extends BrowserTestCase
         self::assertStringContainsString('cleared', $page->text());
     }
 
+    public function test_a_filter_kept_under_a_name_serves_two_draws(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/questions?kind=claim');
+        $page->click('keep this filter as a pool');
+        $page->type('True or not' . Key::ENTER);
+        $page->see('holds all that fits this filter; all of it can be drawn.');
+        $page->open('/banks/1/blueprints/2');
+        foreach ([6, 7] as $step) {
+            $page->click('Draw from a pool: draw from a pool …, change');
+            $page->click('True or not (20)');
+            $page->see("$step take 1 of pool True or not of 20");
+        }
+        $page->click('Step 7, how many: 1, change');
+        $page->type('3' . Key::ENTER);
+        $page->see('7 take 3 of pool True or not of 20');
+        $page->see('10 questions, 75 points in every form');
+        $page->click('Deal a form');
+        $page->see('10 questions, 75 points');
+        $page->click('Find or do Ctrl K');
+        $page->type('true or');
+        $page->see('pool True or not question A drone has no sting.');
+        $page->type(Key::ENTER);
+        $page->see('and is by “Spring practice”.');
+
+        self::assertStringNotContainsString('take the pool apart', $page->text(), 'what is drawn from stays');
+    }
+
     public function test_a_stretch_is_chosen_by_keys_alone(): void
     {
         $page = $this->page;

@@ -25,6 +25,7 @@ export const keys = {
   manyPreview: under<number | string>('many-preview'),
   media: under<number>('media'),
   pages: under<number>('pages'),
+  pools: under<number>('pools'),
   proofreading: under<number | string | null>('proofreading'),
   questions: under<number | string | Filter>('questions'),
   question: under<number>('question'),

@@ -32,4 +32,7 @@ export const batchesQuery = (bank: number) =>
 export const pagesQuery = (bank: number) =>
   queryOptions({ queryKey: keys.pages(bank), queryFn: () => dataOf(api.GET('/banks/{id}/pages', { params: { path: { id: bank } } })) });
 
+export const poolsQuery = (bank: number) =>
+  queryOptions({ queryKey: keys.pools(bank), queryFn: () => dataOf(api.GET('/banks/{id}/pools', { params: { path: { id: bank } } })) });
+
 export const myAssessmentsQuery = () => queryOptions({ queryKey: keys.mine(), queryFn: () => dataOf(api.GET('/my-assessments')) });

@@ -15,7 +15,7 @@ import { Editions } from './Editions';
 import { type Blueprint, questionsIn, usePlan } from './usePlan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
-import { RunningOrder } from './RunningOrder';
+import { DrawFromPool, RunningOrder } from './RunningOrder';
 import { WholeSteps } from './WholeSteps';
 import { WholeText } from './WholeText';
 
@@ -108,6 +108,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
             ) : (
               <>
                 <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
+                {!readOnly && <DrawFromPool blueprint={blueprint} plan={edited.plan} onChange={(plan) => change({ plan })} />}
                 <h2 className="mt-5 mb-1">
                   <span className="head">quota board</span>{' '}
                   <span className="path">type a number; each becomes a draw from the cleared questions</span>

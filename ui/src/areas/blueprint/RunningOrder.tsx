@@ -1,5 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
+import { poolsQuery } from '../../api/queries';
 import { figure } from '../../parts/text/figures';
-import { Editable } from '../../parts/fields/Editable';
+import { Editable, EditableChoice } from '../../parts/fields/Editable';
 import { cellOf } from '../bank/board/coverage';
 import type { Blueprint, Plan } from './usePlan';
 import { quota, why } from './typed';
@@ -75,5 +77,24 @@ export function RunningOrder({
         );
       })}
     </ol>
+  );
+}
+
+/** Draws that no cell of the quota board is: from a pool that the bank keeps. */
+export function DrawFromPool({ blueprint, plan, onChange }: { blueprint: Blueprint; plan: Plan; onChange: (plan: Plan) => void }) {
+  const pools = useQuery(poolsQuery(blueprint.bank.id)).data?.pools ?? [];
+  if (pools.length === 0) return null;
+  return (
+    <p className="py-1 pl-[60px]">
+      <EditableChoice
+        label="Draw from a pool"
+        value=""
+        options={[
+          { value: '', words: 'draw from a pool …' },
+          ...pools.map(({ name, cleared }) => ({ value: name, words: `${name} (${cleared})` })),
+        ]}
+        onChange={(name) => name !== '' && onChange({ ...plan, steps: [...plan.steps, { draw: { take: 1, pool: { in: name } } }] })}
+      />
+    </p>
   );
 }

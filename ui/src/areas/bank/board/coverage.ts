@@ -19,6 +19,7 @@ export function needOf(blueprint: Blueprint | undefined, path: string, kind: str
     if (!step.draw) continue;
     drawNumber += 1;
     const { objective = '', kinds = [], below = true } = step.draw.pool;
+    if (step.draw.pool.in !== undefined) continue; // from which cells is not said here
     const inObjective = objective === '' || path === objective || (below && path.startsWith(`${objective} > `));
     if (!inObjective || (kinds.length > 0 && !kinds.some((k) => k === kind))) continue;
     const proof = blueprint?.proof.draws[drawNumber];

@@ -23,10 +23,11 @@ const pathOf = (bank: number, { what, id }: Found) =>
     objective: `/banks/${bank}/questions?objective=${id}`,
     assessment: `/banks/${bank}/blueprints/${id}`,
     page: `/banks/${bank}/pages/${id}`,
+    pool: `/banks/${bank}/questions?pool=${id}`,
     question: `/banks/${bank}/questions/${id}`,
   })[what];
 
-/** Any question, objective, page, assessment or action by a few letters, from wherever one is: Ctrl K. */
+/** Any question, objective, pool, page, assessment or action by a few letters, from wherever one is: Ctrl K. */
 export function FindOrDo({ bank, account }: { bank: number; account: Account }) {
   const [open, setOpen] = useState(false);
   useKeys((e) => {
@@ -81,7 +82,7 @@ function Finder({ bank, account, onDone }: { bank: number; account: Account; onD
         aria-expanded
         aria-controls={list}
         aria-activedescendant={lines.length > 0 ? `${list}-${chosen}` : undefined}
-        aria-label="A question, an objective, a page, an assessment, or what to do"
+        aria-label="A question, an objective, a pool, a page, an assessment, or what to do"
         placeholder="a few letters of what you look for, or want to do"
         value={typed}
         onChange={(e) => {

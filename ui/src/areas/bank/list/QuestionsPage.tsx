@@ -3,7 +3,7 @@ import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-qu
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, dataOf } from '../../../api/client';
-import { boardQuery } from '../../../api/queries';
+import { boardQuery, poolsQuery } from '../../../api/queries';
 import { count, grouped } from '../../../parts/text/figures';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../parts/fields/Editable';
@@ -12,11 +12,14 @@ import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
-import { filterOf, moreFilters, moreNames } from './filter';
+import { addressOf, filterOf, moreFilters, moreNames } from './filter';
 import { MoreFilters } from './MoreFilters';
 import { ChangePanel, useManyPreview } from './many/ChangePanel';
 import { useChosen } from './many/useChosen';
 import { isEmpty, toChange, type Wish } from './many/wanted';
+import { PoolOfChosen } from './pools/PoolOfChosen';
+import { PoolsLine } from './pools/PoolsLine';
+import { usePoolChanges } from './pools/usePoolChanges';
 import { QuestionRows } from './QuestionRows';
 
 const kindOptions = [{ value: '', words: 'every kind' }, ...Object.keys(kinds).map((kind) => ({ value: kind, words: kind }))];
@@ -61,6 +64,8 @@ export default function QuestionsPage({ account }: { account: Account }) {
     placeholderData: keepPreviousData,
   });
   const board = useQuery(boardQuery(bank));
+  const pools = useQuery(poolsQuery(bank));
+  const poolChanges = usePoolChanges(bank);
   const chosen = useChosen(filter, list.data?.pages[0]?.total ?? 0);
   const [wanted, setWanted] = useState<Wish[]>([{ what: 'points', value: '' }]);
   const preview = useManyPreview(bank, chosen, wanted);
@@ -78,11 +83,19 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const questions = list.data.pages.flatMap((page) => page.questions);
   const total = list.data.pages[0]?.total ?? questions.length;
   const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
+  const pool = pools.data?.pools.find(({ id }) => id === filter.pool);
   const more = moreNames.filter((name) => get(name) !== '').map((name) => moreFilters[name].words);
-  const words = [get('kind'), get('status'), objectivePath.split(' > ').at(-1), get('search') && `with “${get('search')}”`, ...more]
+  const words = [
+    get('kind'),
+    get('status'),
+    objectivePath.split(' > ').at(-1),
+    get('search') && `with “${get('search')}”`,
+    pool && `in the pool “${pool.name}”`,
+    ...more,
+  ]
     .filter((w) => w)
     .join(', ');
-  const written = new URLSearchParams(Object.entries(filter).map(([name, value]) => [name, String(value)]));
+  const written = addressOf(filter);
   const rememberList = () =>
     remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
@@ -124,6 +137,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
           )
         }
       />
+      {pools.data && <PoolsLine bank={bank} pools={pools.data.pools} filter={filter} changes={poolChanges} readOnly={!may} />}
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
       {may && questions.length > 0 && (
         <Row
@@ -146,6 +160,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
           }
         />
       )}
+      {may && chosen.count > 0 && <PoolOfChosen pools={pools.data?.pools ?? []} pool={pool} chosen={chosen} changes={poolChanges} />}
       {may && chosen.count > 0 && <ChangePanel bank={bank} chosen={chosen} wanted={wanted} onWant={setWanted} preview={preview} />}
       <QuestionRows
         questions={questions}

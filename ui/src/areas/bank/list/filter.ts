@@ -19,7 +19,7 @@ export const moreNames = Object.keys(moreFilters) as MoreFilter[];
 /** The filter that stands in an address; what is there without a value narrows nothing yet. */
 export function filterOf(params: URLSearchParams): Filter {
   const filter: Filter = {};
-  for (const name of ['objective', 'assessment'] as const) {
+  for (const name of ['objective', 'assessment', 'pool'] as const) {
     const value = params.get(name) ?? '';
     if (/^\d{1,15}$/.test(value)) filter[name] = Number(value);
   }
@@ -29,6 +29,17 @@ export function filterOf(params: URLSearchParams): Filter {
   }
   return filter;
 }
+
+/** The filter as an address has it. */
+export const addressOf = (filter: Filter) => new URLSearchParams(Object.entries(filter).map(([name, value]) => [name, String(value)]));
+
+/** Whether two filters narrow to the same. */
+export const sameFilter = (a: Filter, b: Filter) => sorted(a) === sorted(b);
+const sorted = (filter: Filter) => {
+  const address = addressOf(filter);
+  address.sort();
+  return address.toString();
+};
 
 /** A day as it is typed, as an address has it: "3.5.2026", "2026-05-03", "today", "7 days". */
 export function dayOf(typed: string, today: Date): string | null {

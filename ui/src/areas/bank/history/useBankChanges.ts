@@ -1,0 +1,40 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, dataOf, type Schema } from '../../../api/client';
+import { keys } from '../../../api/keys';
+
+type BankChange = Schema['BankChange'];
+
+/**
+ * Changes of a bank as a whole, one at a time, and the way back from those made on this visit.
+ *
+ * @param of what is changed; changes of the same wait for each other
+ */
+export function useBankChanges<Body>(bank: number, of: string, post: (body: Body) => Promise<BankChange>) {
+  const queries = useQueryClient();
+  const [made, setMade] = useState<BankChange[]>([]);
+  const refresh = () =>
+    Promise.all(
+      [keys.board, keys.questions, keys.pools, keys.blueprints, keys.changes].map((key) =>
+        queries.invalidateQueries({ queryKey: key(bank) }),
+      ),
+    ).then(() => queries.invalidateQueries({ queryKey: keys.blueprint() }));
+  const change = useMutation({
+    scope: { id: `${of}:${bank}` },
+    mutationFn: post,
+    onSuccess: (one) => {
+      setMade((all) => [...all, one]);
+      return refresh();
+    },
+  });
+  const undo = useMutation({
+    scope: { id: `${of}:${bank}` },
+    mutationFn: (one: BankChange) => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: one.id } } })),
+    onSuccess: (one) => {
+      setMade((all) => all.filter(({ id }) => id !== one.id));
+      return refresh();
+    },
+  });
+  const last = made.at(-1);
+  return { change, undo, last, undoLast: () => last && !undo.isPending && undo.mutate(last) };
+}
