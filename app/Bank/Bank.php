@@ -7,7 +7,9 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Shared\Versioned;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Clearing;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -23,8 +25,11 @@ class Bank implements Versioned
     /** Settings that make sense for many questions at once. */
     public const SETTINGS = [
         Setting::Points, Setting::Marking, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::Attempts, Setting::AttemptCosts,
-        Setting::Stands, Setting::HintCosts, Setting::Floor, Setting::Time, Setting::Late, Setting::Shuffle, Setting::Ignore, Setting::Typos,
+        Setting::Stands, Setting::HintCosts, Setting::Floor, Setting::Decimals, Setting::Time, Setting::Late, Setting::Shuffle, Setting::Layout, Setting::Clicks, Setting::Areas,
+        Setting::Ignore, Setting::Typos, Setting::How,
     ];
+
+    private const LONGEST_WORDING = 2_000;
 
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     public readonly int $id;
@@ -36,6 +41,18 @@ class Bank implements Versioned
     /** @var array<string, array<string, string>> those for one kind, by kind */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $kindSettings = [];
+
+    /** @var array<string, string> what is said after an outcome */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $wording = [];
+
+    /** Who may clear; null: as the organisation says. */
+    #[ORM\Column(length: 30, nullable: true)]
+    private ?string $clearing = null;
+
+    /** @var array<string, mixed> what the organisation sets, as HouseRules has it */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $house = [];
 
     /** Raised by every change of the settings. */
     #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
@@ -75,9 +92,31 @@ class Bank implements Versioned
         return $this->isPutAway;
     }
 
+    /** What counts where a question says nothing: what the bank sets, and what the organisation sets where it does not. */
     public function settings(): BankSettings
     {
-        return new BankSettings(Settings::of($this->settings), array_map(Settings::of(...), $this->kindSettings));
+        return $this->house === [] ? $this->own() : $this->own()->over($this->house());
+    }
+
+    /** What is set for this bank. */
+    public function own(): BankSettings
+    {
+        return BankSettings::fromData(Fields::of(['settings' => $this->settings, 'byKind' => $this->kindSettings, 'wording' => $this->wording, 'clearing' => $this->clearing]));
+    }
+
+    public function house(): BankSettings
+    {
+        return BankSettings::fromData(Fields::of($this->house));
+    }
+
+    public function follow(BankSettings $house): void
+    {
+        $this->house = $house->isEmpty() ? [] : $house->toData();
+    }
+
+    public function clearing(): Clearing
+    {
+        return $this->settings()->clearing ?? Clearing::Anybody;
     }
 
     public function version(): int
@@ -88,8 +127,32 @@ class Bank implements Versioned
     /** @throws Malformed|InvalidSetting for a setting that only a question can make */
     public function set(BankSettings $settings): void
     {
+        self::refuseOwn($settings);
+        $this->settings = $settings->every->values;
+        $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
+        $this->wording = $settings->wording;
+        $this->clearing = $settings->clearing?->value;
+    }
+
+    /** Takes over what it does not set itself; what it sets stays. */
+    public function fillIn(BankSettings $others): void
+    {
+        $mine = $this->own();
+        $byKind = $mine->byKind;
+        foreach ($others->byKind as $kind => $settings) {
+            $byKind[$kind] = isset($byKind[$kind]) ? $byKind[$kind]->over($settings) : $settings;
+        }
+        $filled = new BankSettings($mine->every->over($others->every), $byKind, [...$others->wording, ...$mine->wording], $mine->clearing);
+        if (!$filled->equals($mine)) {
+            $this->set($filled);
+        }
+    }
+
+    /** @throws Malformed for what only a question can say */
+    public static function refuseOwn(BankSettings $settings): void
+    {
         foreach ([$settings->every, ...array_values($settings->byKind)] as $place) {
-            self::refuseOwn($place);
+            self::refuseIn($place);
         }
         foreach ($settings->byKind as $kind => $place) {
             foreach ($place->values as $word => $value) {
@@ -98,25 +161,14 @@ class Bank implements Versioned
                 }
             }
         }
-        $this->settings = $settings->every->values;
-        $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
-    }
-
-    /** Takes over what it does not set itself; what it sets stays. */
-    public function fillIn(BankSettings $others): void
-    {
-        $mine = $this->settings();
-        $byKind = $mine->byKind;
-        foreach ($others->byKind as $kind => $settings) {
-            $byKind[$kind] = isset($byKind[$kind]) ? $byKind[$kind]->over($settings) : $settings;
-        }
-        $filled = new BankSettings($mine->every->over($others->every), $byKind);
-        if (!$filled->equals($mine)) {
-            $this->set($filled);
+        foreach ($settings->wording as $outcome => $text) {
+            if (mb_strlen($text) > self::LONGEST_WORDING) {
+                throw new Malformed('if ' . $outcome, sprintf('has more than %d characters', self::LONGEST_WORDING));
+            }
         }
     }
 
-    private static function refuseOwn(Settings $settings): void
+    private static function refuseIn(Settings $settings): void
     {
         $allowed = array_map(static fn (Setting $s): string => $s->value, self::SETTINGS);
         foreach ($settings->values as $word => $value) {

@@ -20,6 +20,8 @@ use Zetema\App\Bank\Question\QuestionEditing;
 use Zetema\App\Bank\Question\QuestionView;
 use Zetema\App\Bank\Review\ProofreadingReport;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
+use Zetema\App\Bank\Settings\Differing;
+use Zetema\App\Bank\Settings\Specimens;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Data\Fields;
@@ -60,6 +62,14 @@ final readonly class BankController
     public function set(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
         return new JsonResponse($this->settings->settings($this->settings->set($bank, Body::of($request), $account)));
+    }
+
+    #[Route('/api/banks/{id}/settings/differing', methods: ['GET'])]
+    public function differing(#[MapEntity] Bank $bank, Differing $differing, Specimens $specimens): JsonResponse
+    {
+        $told = $differing->of($bank);
+
+        return new JsonResponse(['differ' => (object) $told['differ'], 'follow' => (object) $told['follow'], 'specimen' => (object) $specimens->of($bank)]);
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]

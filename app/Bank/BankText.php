@@ -27,7 +27,7 @@ final readonly class BankText
     public function pieces(Bank $bank, ?array $only = null): \Generator
     {
         $writer = new TextFormat\Writer();
-        yield $writer->bank($bank->name()) . $writer->bankSettings($bank->settings());
+        yield $writer->bank($bank->name()) . $writer->bankSettings($bank->own());
         foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
             yield $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
         }

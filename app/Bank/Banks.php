@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Settings\HouseRules;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Settings\BankSettings;
 
 /** All banks: listed with what they hold, made, named, put away. */
 final readonly class Banks
@@ -38,6 +40,7 @@ final readonly class Banks
     {
         return $this->saving->make(function () use ($name): Bank {
             $bank = new Bank($name);
+            $bank->follow($this->em->find(HouseRules::class, HouseRules::ID)?->settings() ?? BankSettings::none());
             $this->refuseTaken($bank->name(), null);
             $this->em->persist($bank);
             $this->em->flush();

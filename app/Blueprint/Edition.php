@@ -49,6 +49,10 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $bankKindSettings;
 
+    /** @var array<string, string> what is said after an outcome where a question says nothing, as it was */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $bankWording;
+
     /** When it was taken out of the candidates' lists; only one that nobody has begun. */
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $withdrawnAt = null;
@@ -85,14 +89,16 @@ class Edition
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
         $this->document = $blueprint->isWhole() ? $blueprint->document() : null;
-        $this->bankSettings = $blueprint->bank->settings()->every->values;
-        $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $blueprint->bank->settings()->byKind);
+        $settings = $blueprint->bank->settings();
+        $this->bankSettings = $settings->every->values;
+        $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $settings->byKind);
+        $this->bankWording = $settings->wording;
     }
 
     /** The places beyond the question, as they were when it was frozen. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings));
+        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings), $this->bankWording);
     }
 
     /** @return array<string, list<int>> ids of questions by the names of pools */
@@ -141,7 +147,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->pools];
+        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->bankWording, $this->pools];
     }
 
     /** @return array<string, mixed> */

@@ -196,10 +196,13 @@ final readonly class Intake
     {
         $news = [];
         foreach (['' => $read->every, ...$read->byKind] as $kind => $settings) {
-            $mine = $kind === '' ? $bank->settings()->every : $bank->settings()->byKind[$kind] ?? Settings::none();
+            $mine = $kind === '' ? $bank->own()->every : $bank->own()->byKind[$kind] ?? Settings::none();
             foreach (array_diff_key($settings->values, $mine->values) as $word => $value) {
                 $news[] = ['kind' => $kind === '' ? null : $kind, 'setting' => $word, 'value' => $value];
             }
+        }
+        foreach (array_diff_key($read->wording, $bank->own()->wording) as $outcome => $text) {
+            $news[] = ['kind' => null, 'setting' => 'if ' . $outcome, 'value' => $text];
         }
 
         return $news;

@@ -9,6 +9,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Feedback\OutcomeText;
 use Zetema\Core\Question\Kinds\Kind;
 use Zetema\Core\Question\Kinds\KindId;
@@ -113,6 +114,23 @@ final readonly class Question
     public function with(Settings $settings, array $tags): self
     {
         return new self($this->kind, $this->stem, $settings, $this->name, $this->objective, $tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints);
+    }
+
+    /**
+     * The same question, which says after an outcome what is said further out where it says nothing itself.
+     *
+     * @param array<string, string> $wording by outcome
+     */
+    public function saying(array $wording): self
+    {
+        foreach ($this->outcomeTexts as $own) {
+            if ($own->attempt === null && !$own->onLast && $own->text !== '') {
+                unset($wording[$own->outcome->value]);
+            }
+        }
+        $texts = array_map(static fn (string $outcome, string $text): OutcomeText => new OutcomeText(Outcome::from($outcome), $text), array_keys($wording), $wording);
+
+        return $texts === [] ? $this : new self($this->kind, $this->stem, $this->settings, $this->name, $this->objective, $this->tags, $this->difficulty, $this->status, [...$this->outcomeTexts, ...$texts], $this->notes, $this->hints, verified: true);
     }
 
     /** @return array<string, mixed> the stored form */

@@ -102,6 +102,9 @@ class Question implements Versioned
         $this->revisions = new ArrayCollection();
         $this->name = $name;
         $this->status = $sketch->question->status ?? Core\Status::Draft;
+        if ($this->status === Core\Status::Cleared && $bank->clearing() === Core\Clearing::Another) {
+            $this->status = Core\Status::InReview; // a file says so, and whoever brings it in is nobody else
+        }
         $this->newest = new Revision($this, 1, $author, $sketch, $now);
         $this->revisions->add($this->newest);
         if ($this->status === Core\Status::Cleared) {
@@ -194,7 +197,7 @@ class Question implements Versioned
             return;
         }
         if ($role === null || !in_array($status, $this->status->next($role), true)) {
-            throw new StepRefused($this->status, $status, in_array($status, $this->status->next(Core\BankRole::Author), true));
+            throw StepRefused::step($this->status, $status, in_array($status, $this->status->next(Core\BankRole::Author), true));
         }
         if (in_array($status, [Core\Status::InReview, Core\Status::Cleared], true)) {
             $this->refuseUnfinished();

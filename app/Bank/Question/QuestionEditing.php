@@ -23,7 +23,7 @@ final readonly class QuestionEditing
     private const MOST_AT_ONCE = 50;
     private const STALE = 'This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.';
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private Clearances $clearances, private ClockInterface $clock)
     {
     }
 
@@ -116,7 +116,12 @@ final readonly class QuestionEditing
     {
         $status = Core\Status::tryFrom($body->text('status')) ?? throw new Malformed('status', 'is no status of a question');
 
-        return $this->change($question->id, $body->integer('version'), static fn (Question $question) => $question->moveTo($status, $account->role->inTheBank()));
+        return $this->change($question->id, $body->integer('version'), function (Question $question) use ($status, $account): void {
+            if ($status === Core\Status::Cleared && $question->status() !== $status && !$this->clearances->let($question, $account)) {
+                throw StepRefused::toOneWhoWrote();
+            }
+            $question->moveTo($status, $account->role->inTheBank());
+        });
     }
 
     /** What is kept about a question and is no part of it: a note to self, and whether it is a house pattern. */

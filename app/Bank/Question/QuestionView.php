@@ -15,7 +15,7 @@ use Zetema\Core\Question as Core;
 /** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security, private Clearances $clearances)
     {
     }
 
@@ -34,6 +34,7 @@ final readonly class QuestionView
             'objective' => $question->objective()?->path,
             'status' => $question->status()->value,
             'next' => $this->next($question),
+            'mayNotClear' => $this->mayNotClear($question),
             'revision' => $newest->number,
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
@@ -46,9 +47,10 @@ final readonly class QuestionView
                 static fn (string $value, string $word): bool => Core\Question::kindTakes($newest->kind(), Core\Settings\Setting::from($word), $value),
                 ARRAY_FILTER_USE_BOTH,
             ),
+            'wording' => (object) $question->bank->settings()->wording,
             'proofs' => $this->proofs->of($question),
             'comments' => array_map(static fn (Comment $r): array => $r->toData(), $comments),
-            'selfNote' => $question->selfNote(),
+            'selfNote' => $this->role() === Core\BankRole::Author ? $question->selfNote() : '',
             'isPattern' => $question->isPattern(),
             'neighbours' => $this->neighbours($question),
             'revisions' => $revisions,
@@ -71,10 +73,24 @@ final readonly class QuestionView
     /** @return list<string> what whoever asks may make of its status */
     private function next(Question $question): array
     {
-        $account = $this->security->getUser();
-        $role = $account instanceof Account ? $account->role->inTheBank() : null;
+        $role = $this->role();
 
         return $role === null ? [] : array_map(static fn (Core\Status $status): string => $status->value, $question->status()->next($role));
+    }
+
+    private function role(): ?Core\BankRole
+    {
+        $account = $this->security->getUser();
+
+        return $account instanceof Account ? $account->role->inTheBank() : null;
+    }
+
+    /** Why whoever asks may not clear it; null: they may, as far as it is a step at all. */
+    private function mayNotClear(Question $question): ?string
+    {
+        $account = $this->security->getUser();
+
+        return $account instanceof Account && !$this->clearances->let($question, $account) ? Core\Clearing::REFUSED : null;
     }
 
     /**

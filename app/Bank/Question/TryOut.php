@@ -91,14 +91,14 @@ final readonly class TryOut
         $left = $most === null ? null : $most - $attempt;
         $chooser = new FeedbackChooser();
 
-        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->content, $this->place->plan, $response, $verdict, $attempt, $left === 0)];
+        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->place->question, $this->place->plan, $response, $verdict, $attempt, $left === 0)];
     }
 
     /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */
     public function table(bool $all): array
     {
         $rows = [];
-        foreach (WhatScoresWhat::table($this->content, $this->place->settings) as $row) {
+        foreach (WhatScoresWhat::table($this->place->question, $this->place->settings) as $row) {
             $rows[] = [...$row, 'response' => $this->short($row['response'])];
         }
         $total = count($rows);

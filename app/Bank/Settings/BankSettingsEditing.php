@@ -9,17 +9,12 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
-use Zetema\App\Bank\Question\Revisions;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Question as Core;
-use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
-use Zetema\Core\Question\Settings\Setting;
-use Zetema\Core\Question\Settings\Settings;
 
-/** What is set for a bank as a whole. */
+/** What is set for a bank as a whole, and what the organisation sets for all of them. */
 final readonly class BankSettingsEditing
 {
     public function __construct(private EntityManagerInterface $em, private Saving $saving, private Jobs $jobs)
@@ -29,14 +24,15 @@ final readonly class BankSettingsEditing
     /** @return array<string, mixed> */
     public function settings(Bank $bank): array
     {
-        $house = [];
-        foreach (Bank::SETTINGS as $setting) {
-            $house[$setting->value] = $setting->houseValue() ?? '';
-        }
+        return [...SettingsPlace::told($bank->version(), $bank->own(), $bank->house()), 'following' => $this->following($bank)?->toData()];
+    }
 
-        $byKind = array_map(static fn (Settings $s): object => (object) $s->values, $bank->settings()->byKind);
+    /** @return array<string, mixed> */
+    public function houseRules(): array
+    {
+        $rules = $this->rules();
 
-        return ['version' => $bank->version(), 'settings' => (object) $bank->settings()->every->values, 'byKind' => (object) $byKind, 'takes' => self::takes(), 'house' => (object) $house, 'following' => $this->following($bank)?->toData()];
+        return [...SettingsPlace::told($rules->version(), $rules->settings(), BankSettings::none()), 'following' => null];
     }
 
     private function following(Bank $bank): ?Job
@@ -49,7 +45,7 @@ final readonly class BankSettingsEditing
     /** What follows from the settings at each question is worked out anew in the background, if there are many. Cleared revisions keep their text. */
     public function set(Bank $bank, Fields $body, Account $account): Bank
     {
-        $set = self::read($body);
+        $set = BankSettings::fromData($body);
         $bank = $this->saving->change(Bank::class, $bank->id, $body->integer('version'), function (Bank $bank) use ($set): Bank {
             $bank->set($set);
             $this->em->flush();
@@ -59,6 +55,25 @@ final readonly class BankSettingsEditing
         $this->follow($bank, $this->saving->again(Account::class, $account->id));
 
         return $bank;
+    }
+
+    /** Every bank gets its copy in the same transaction. */
+    public function setHouseRules(Fields $body, Account $account): void
+    {
+        $set = BankSettings::fromData($body);
+        $banks = $this->saving->change(HouseRules::class, HouseRules::ID, $body->integer('version'), function (HouseRules $rules) use ($set): array {
+            $rules->set($set);
+            $banks = $this->em->getRepository(Bank::class)->findAll();
+            foreach ($banks as $bank) {
+                $bank->follow($set);
+            }
+            $this->em->flush();
+
+            return array_map(static fn (Bank $bank): int => $bank->id, $banks);
+        }, 'The house rules were changed in another window or by someone else since you opened them.', fn (): array => $this->houseRules());
+        foreach ($banks as $id) {
+            $this->follow($this->saving->again(Bank::class, $id), $this->saving->again(Account::class, $account->id));
+        }
     }
 
     public function follow(Bank $bank, Account $account): void
@@ -71,26 +86,8 @@ final readonly class BankSettingsEditing
         $this->jobs->begin(FollowSettings::class, $bank->id, $account, [], atOnce: $count <= FollowSettings::AT_ONCE);
     }
 
-    /** @return array<string, list<string>> the settings that have a meaning for a kind, by kind */
-    private static function takes(): array
+    private function rules(): HouseRules
     {
-        $takes = [];
-        foreach (KindId::cases() as $kind) {
-            $fitting = array_filter(Bank::SETTINGS, static fn (Setting $s): bool => Core\Question::kindTakes($kind, $s, $s->houseValue() ?? ''));
-            $takes[$kind->value] = array_values(array_map(static fn (Setting $s): string => $s->value, $fitting));
-        }
-
-        return $takes;
-    }
-
-    private static function read(Fields $body): BankSettings
-    {
-        $byKind = [];
-        foreach (KindId::cases() as $kind) {
-            $values = ($body->optionalObject('byKind') ?? Fields::of([]))->textMap($kind->value);
-            $byKind += $values === [] ? [] : [$kind->value => Settings::of($values)];
-        }
-
-        return new BankSettings(Settings::of($body->textMap('settings')), $byKind);
+        return $this->em->find(HouseRules::class, HouseRules::ID) ?? throw new \LogicException('a migration put them there');
     }
 }

@@ -52,6 +52,8 @@ final class Reader
     private bool $ofBank = false;
     /** @var array<string, Settings> by kind; '' for every question */
     private array $bankSettings = [];
+    /** @var array<string, string> by outcome */
+    private array $bankWording = [];
     private ?Line $page = null;
     /** @var array<string, Line> */
     private array $pageLines = [];
@@ -98,7 +100,7 @@ final class Reader
     /** What the file sets for the bank itself, as far as it was read. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]));
+        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]), $this->bankWording);
     }
 
     /** @return list<Page> after reading */
@@ -246,7 +248,12 @@ final class Reader
     /** @throws InvalidSetting */
     private function setForBank(string $kind, Line $line): void
     {
-        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings only', $line->word));
+        if ($line->word === 'if' && $kind === '' && !$line->has('last') && !$line->has('attempt')) {
+            $this->bankWording[$line->argument('outcome') ?? ''] = $line->text;
+
+            return;
+        }
+        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings, and under that of every question what is said after an outcome', $line->word));
         $value = $setting->canonical($line->text);
         if ($kind !== '' && !Question::kindTakes(KindId::from($kind), $setting, $value)) {
             throw new InvalidSetting(sprintf('“%s: %s” has no meaning for a question of kind %s', $line->word, $value, $kind));

@@ -32,8 +32,9 @@ final class Writer
     {
         $text = '';
         foreach (['' => $settings->every, ...$settings->byKind] as $kind => $place) {
-            if ($place->values !== []) {
-                $below = array_map(Line::written(...), array_keys($place->values), $place->values);
+            $said = $kind === '' ? $settings->wording : [];
+            if ($place->values !== [] || $said !== []) {
+                $below = [...array_map(Line::written(...), array_keys($place->values), $place->values), ...array_map(static fn (string $outcome, string $text): Line => Line::written('if ' . $outcome, $text), array_keys($said), $said)];
                 $text .= "\n" . $this->line(Line::written('bank settings' . ($kind === '' ? '' : ' for ' . $kind), '', $below), 0);
             }
         }

@@ -34,7 +34,7 @@ final readonly class FeedbackChooser
      */
     public function shown(Question $question, MarkingPlan $plan, Response $response, Verdict $verdict, int $attempt, bool $isLast, bool $counts = true): array
     {
-        $outcome = self::outcomeText($question, $verdict, $attempt, $isLast);
+        $outcome = self::said($question, $verdict, $attempt, $isLast);
         $texts = [];
         if ($counts) {
             $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
@@ -56,7 +56,15 @@ final readonly class FeedbackChooser
         return array_values(array_filter($this->shown($question, $plan, $response, $verdict, $attempt, $isLast), is_string(...)));
     }
 
-    private static function outcomeText(Question $question, Verdict $verdict, int $attempt, bool $isLast): ?string
+    /** What is said after an outcome alone; empty: nothing; null: the facts, since nobody wrote anything. */
+    public static function afterOutcome(Question $question, Verdict $verdict, int $attempt, bool $isLast): ?string
+    {
+        $said = self::said($question, $verdict, $attempt, $isLast);
+
+        return $said === self::NOTHING ? '' : $said;
+    }
+
+    private static function said(Question $question, Verdict $verdict, int $attempt, bool $isLast): ?string
     {
         $fitting = array_filter($question->outcomeTexts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $isLast) > 0);
         usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $isLast) <=> self::rank($a, $attempt, $isLast));

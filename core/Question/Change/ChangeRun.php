@@ -87,11 +87,12 @@ final class ChangeRun
     }
 
     /** @param string|null $value null: the question no longer says it */
-    public function setting(Setting $setting, ?string $value, string $unset): void
+    public function setting(Setting $setting, ?string $value): void
     {
         $from = $this->effective($setting) ?? 'none';
         $this->settings = self::withSetting($this->settings, $setting, $value);
-        $this->part($setting->value, $from, $value ?? $unset, static fn (array $data): array => [...$data, 'settings' => self::withSetting(self::map($data, 'settings'), $setting, $value)]);
+        $to = $value ?? sprintf('%s, as the bank has it', $this->effective($setting) ?? 'none');
+        $this->part($setting->value, $from, $to, static fn (array $data): array => [...$data, 'settings' => self::withSetting(self::map($data, 'settings'), $setting, $value)]);
     }
 
     public function set(string $what, string $field, mixed $from, mixed $to): void

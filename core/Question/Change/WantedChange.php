@@ -20,10 +20,11 @@ use Zetema\Core\Question\Settings\Setting;
  */
 final readonly class WantedChange
 {
-    /** What makes sense for many; a key, a unit, clicks belong to one question. */
+    /** What makes sense for many; a key, a unit, a refresher belong to one question. */
     public const SETTINGS = [
         Setting::Points, Setting::Marking, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::Attempts, Setting::AttemptCosts,
         Setting::Stands, Setting::Floor, Setting::Late, Setting::Time, Setting::Shuffle, Setting::Layout, Setting::Ignore, Setting::Typos, Setting::Graded,
+        Setting::Decimals, Setting::Clicks, Setting::Areas, Setting::How,
     ];
     private const AS_THE_BANK = 'as the bank has it';
     private const HAS_IT = 'has it already';
@@ -149,7 +150,7 @@ final readonly class WantedChange
             $value === null && $run->own($setting) === null, $value !== null && $run->effective($setting) === $value => self::HAS_IT,
             default => null,
         };
-        $why === null ? $run->setting($setting, $value, self::AS_THE_BANK) : $run->stays($setting->value, $why);
+        $why === null ? $run->setting($setting, $value) : $run->stays($setting->value, $why);
     }
 
     /** @return array<string, string|null> */

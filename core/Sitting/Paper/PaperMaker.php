@@ -130,6 +130,7 @@ final class PaperMaker
     {
         [$of, $rules] = $this->sections[$section];
         [$question, $bank] = ($this->question)($name);
+        $question = $question->saying($bank->wording ?? []);
         $settings = $question->effective($bank, $step->settings, $of->settings, $this->blueprint->settings);
         $attempts = $rules->tellsBeforeTheEnd() ? $settings->attempts() : 1;
 

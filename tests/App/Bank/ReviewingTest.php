@@ -33,6 +33,15 @@ final class ReviewingTest extends ApiTestCase
         $this->send('PUT', '/api/questions/15/comments/' . $comment->integer('id'), ['closed' => true], status: 404);
     }
 
+    public function test_a_note_to_self_is_seen_by_authors_only(): void
+    {
+        $this->logIn('orrell');
+        $version = $this->version('/api/questions/16');
+        self::assertSame('Ask the vet.', $this->send('PUT', '/api/questions/16/about', ['version' => $version, 'selfNote' => 'Ask the vet.'], 'Question')->text('selfNote'));
+        $this->logIn('penhale');
+        self::assertSame('', $this->send('GET', '/api/questions/16', schema: 'Question')->text('selfNote'));
+    }
+
     public function test_a_note_of_the_proofreader_is_waved_off_until_it_reads_otherwise(): void
     {
         $this->logIn('orrell');
@@ -136,7 +145,7 @@ final class ReviewingTest extends ApiTestCase
         self::assertSame('4', $made->object('margin')->text('worth'));
 
         $this->send('PUT', '/api/banks/1/settings', ['version' => $settings->integer('version'), 'settings' => []], status: 409);
-        foreach (['marking' => 'weighed', 'how' => 'Sing it.', 'attempts' => 'many'] as $word => $value) {
+        foreach (['marking' => 'weighed', 'unit' => 'g', 'attempts' => 'many'] as $word => $value) {
             $this->send('PUT', '/api/banks/1/settings', ['version' => $settings->integer('version') + 1, 'settings' => [$word => $value]], status: 422);
         }
     }

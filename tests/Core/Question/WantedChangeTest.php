@@ -32,7 +32,7 @@ final class WantedChangeTest extends TestCase
         yield 'a weighed question has no points' => [self::WEIGHED, ['settings' => ['points' => '5']], [], ['points: weighed: its points stand at its answers']];
         yield 'by kind in one go: the claims' => [self::CLAIM, ['settings' => ['points' => '10'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 5'], []];
         yield 'by kind in one go: the rest' => [self::NUMBER, ['settings' => ['points' => '20'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 20'], []];
-        yield 'back to what the bank has' => [self::ONE, ['settings' => ['points' => null]], ['points: 10 → as the bank has it'], []];
+        yield 'back to what the bank has' => [self::ONE, ['settings' => ['points' => null]], ['points: 10 → 3, as the bank has it'], []];
         yield 'no setting of its own to take back' => ["one: Which?\n yes: a\n no: b", ['settings' => ['points' => null]], [], ['points: has it already']];
         yield 'shuffle leaves claims alone' => [self::CLAIM, ['settings' => ['shuffle' => 'yes']], [], ['shuffle: claims stay as written unless you say so']];
         yield 'unless they are named' => [self::CLAIM, ['byKind' => ['claim' => ['shuffle' => 'yes']]], ['shuffle: no → yes'], []];

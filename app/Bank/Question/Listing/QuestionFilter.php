@@ -5,17 +5,21 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\Query\QueryBuilder;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Settings\Differing;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Difficulty;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Settings\Setting;
 
 /** Which questions of a bank are asked for: as it stands in a list's address, in a change of many, in what is written out. */
 final readonly class QuestionFilter
 {
     /** What the database has no sums of. */
-    private const MORE = ['tag', 'difficulty', 'whole', 'comments', 'notes', 'since', 'assessment', 'pool', 'waiting'];
+    private const MORE = ['tag', 'difficulty', 'whole', 'comments', 'notes', 'since', 'assessment', 'pool', 'differs', 'waiting'];
 
     /** For a reviewer what is to be reviewed, or was answered; for an author what came back with a comment of somebody else. */
     private const WAITING = [
@@ -83,7 +87,7 @@ final readonly class QuestionFilter
     }
 
     /** @param QueryBuilder $query over question q */
-    public function restrict(QueryBuilder $query): void
+    public function restrict(QueryBuilder $query, Bank $bank): void
     {
         if ($this->patterns) {
             $query->andWhere('q.is_pattern = 1');
@@ -97,6 +101,7 @@ final readonly class QuestionFilter
                 'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
                 'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
                 'pool' => 'q.id IN (SELECT p.question_id FROM pool_question p WHERE p.pool_id = :pool)',
+                'differs' => self::differs($query, Setting::from($value), $bank),
                 'assessment' => 'q.id IN (SELECT e.question_id FROM edition_question e WHERE e.edition_id = (SELECT MAX(d.id) FROM edition d WHERE d.blueprint_id = :assessment))',
                 default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
             });
@@ -109,6 +114,20 @@ final readonly class QuestionFilter
         }
     }
 
+    /** Says itself another value than counts for its kind where nothing is said. */
+    private static function differs(QueryBuilder $query, Setting $setting, Bank $bank): string
+    {
+        $settings = $bank->settings();
+        $values = '';
+        foreach (KindId::cases() as $i => $kind) {
+            $values .= " WHEN '{$kind->value}' THEN :counts{$i}";
+            $query->setParameter('counts' . $i, Differing::value($settings, $kind, $setting));
+        }
+        $query->setParameter('says', '$.settings."' . $setting->value . '"');
+
+        return "EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND json_extract(w.content, :says) <> CASE q.kind$values END)";
+    }
+
     private static function isRight(string $name, string $value): bool
     {
         return match ($name) {
@@ -118,6 +137,7 @@ final readonly class QuestionFilter
             'comments' => $value === 'open',
             'notes' => $value === 'yes',
             'waiting' => $value === 'me',
+            'differs' => in_array(Setting::tryFrom($value), Bank::SETTINGS, true),
             'since' => preg_match('/^\d{4}-\d\d-\d\d$/D', $value) === 1,
             default => preg_match('/^\d{1,18}$/D', $value) === 1,
         };

@@ -135,7 +135,7 @@ final readonly class QuestionList
         }
         $scope?->restrict($query, $looked('q.objective_id'));
         self::plain($query, $filter, $looked);
-        $filter->restrict($query);
+        $filter->restrict($query, $bank);
 
         return $query;
     }

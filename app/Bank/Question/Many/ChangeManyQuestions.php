@@ -40,7 +40,7 @@ final readonly class ChangeManyQuestions implements Task
         $input = Fields::of($job->input);
         $bank = $this->em->find(Bank::class, $job->bankId) ?? throw new \LogicException('a job is of a bank');
         $account = $job->account;
-        $change = ManyChange::of($input, $account->role->inTheBank());
+        $change = ManyChange::of($input, $account);
         $ids = $input->integers('ids');
         $progress->begin(count($ids));
         $prepared = [];

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question\Many;
 
+use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Question\BankRole;
 use Zetema\Core\Question\Change\Changed;
 use Zetema\Core\Question\Change\WantedChange;
+use Zetema\Core\Question\Clearing;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 
@@ -16,12 +17,12 @@ use Zetema\Core\Question\Status;
 final readonly class ManyChange
 {
     /** @param bool $clearAgain whether what was cleared and becomes a draft by this is cleared again at once */
-    private function __construct(private WantedChange $wanted, private ?Status $status, private bool $clearAgain, private ?BankRole $role)
+    private function __construct(private WantedChange $wanted, private ?Status $status, private bool $clearAgain, private Account $account)
     {
     }
 
     /** @throws Malformed */
-    public static function of(Fields $body, ?BankRole $role): self
+    public static function of(Fields $body, Account $account): self
     {
         $wanted = $body->object('change');
         $status = $wanted->optionalText('status');
@@ -30,7 +31,7 @@ final readonly class ManyChange
             WantedChange::of($wanted),
             $status === null ? null : (Status::tryFrom($status) ?? throw new Malformed('status', sprintf('“%s” is no status', $status))),
             $body->flag('clearAgain', false),
-            $role,
+            $account,
         );
     }
 
@@ -49,18 +50,27 @@ final readonly class ManyChange
     {
         $changed = $this->wanted->to($standing->content, $standing->name, $standing->names(), $bank, $standing->isWhole);
         $status = $standing->status;
+        $clearing = $bank->clearing ?? Clearing::Anybody;
+        $writers = $changed->isNone() ? $standing->writers : [...$standing->writers, $this->account->id];
+        $mayClear = $clearing->lets($this->account->id, $writers);
+        $role = $this->account->role->inTheBank();
         if (!$changed->isNone() && ($status === Status::Cleared || ($status === Status::InReview && $changed->sketch->problem !== null))) {
             $status = Status::Draft;
         }
-        if ($this->clearAgain && $standing->status === Status::Cleared && $status === Status::Draft && $changed->sketch->problem === null) {
+        if ($this->clearAgain && $mayClear && $standing->status === Status::Cleared && $status === Status::Draft && $changed->sketch->problem === null) {
             $status = Status::Cleared;
         }
         if ($this->status === null) {
+            if ($this->clearAgain && !$mayClear && $standing->status === Status::Cleared && !$changed->isNone()) {
+                $changed = new Changed($changed->sketch, $changed->objective, $changed->changes, [...$changed->stays, ['what' => 'status', 'why' => Clearing::REFUSED]]);
+            }
+
             return new ManyChanged($standing, $changed, $status);
         }
         $why = match (true) {
             $status === $this->status => 'is so already',
-            $this->role === null || !in_array($this->status, $status->next($this->role), true) => sprintf('what is %s cannot be made %s', $status->value, $this->status->value),
+            $role === null || !in_array($this->status, $status->next($role), true) => sprintf('what is %s cannot be made %s', $status->value, $this->status->value),
+            $this->status === Status::Cleared && !$mayClear => Clearing::REFUSED,
             in_array($this->status, [Status::InReview, Status::Cleared], true) && $changed->sketch->problem !== null => 'it is not whole yet: ' . $changed->sketch->problem['message'],
             default => null,
         };

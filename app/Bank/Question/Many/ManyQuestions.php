@@ -27,7 +27,7 @@ final readonly class ManyQuestions
     /** @return array<string, mixed> */
     public function preview(Bank $bank, Fields $body, Account $account): array
     {
-        $change = ManyChange::of($body, $account->role->inTheBank());
+        $change = ManyChange::of($body, $account);
         $settings = $bank->settings();
         $rows = $stays = $each = [];
         $changed = $drafts = $there = 0;
@@ -55,7 +55,7 @@ final readonly class ManyQuestions
     /** @return Job the change at work; few are changed at once, within the request */
     public function change(Bank $bank, Fields $body, Account $account): Job
     {
-        ManyChange::of($body, $account->role->inTheBank());
+        ManyChange::of($body, $account);
         $ids = $this->chosen->ids($bank, $body, $account);
 
         return $this->jobs->begin(ChangeManyQuestions::class, $bank->id, $account, ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)], count($ids) <= self::AT_ONCE);

@@ -20,6 +20,7 @@ final readonly class Standing
      * @param int $revision id of the newest one
      * @param int $number its number
      * @param array<string, mixed> $content
+     * @param list<int> $writers accounts of those who saved it since it was last cleared
      */
     private function __construct(
         public int $id,
@@ -35,6 +36,7 @@ final readonly class Standing
         public ?int $cleared,
         public ?string $clearedPath,
         public ?string $clearedKind,
+        public array $writers,
     ) {
     }
 
@@ -63,7 +65,8 @@ final readonly class Standing
     public static function of(Connection $db, Bank $bank, array $ids): \Generator
     {
         foreach (array_chunk($ids, self::PIECE) as $piece) {
-            $rows = $db->executeQuery('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind
+            $rows = $db->executeQuery('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,
+                (SELECT json_group_array(DISTINCT w.author_id) FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0)) AS writers
                 FROM question q JOIN revision r ON r.id = q.newest_id LEFT JOIN objective o ON o.id = q.objective_id LEFT JOIN revision c ON c.id = q.cleared_id
                 WHERE q.bank_id = ? AND q.id IN (?)', [$bank->id, $piece], [1 => ArrayParameterType::INTEGER]);
             foreach ($rows->iterateAssociative() as $row) {
@@ -83,6 +86,7 @@ final readonly class Standing
                     $row->optionalInteger('cleared'),
                     $row->optionalText('cleared_path'),
                     $row->optionalText('cleared_kind'),
+                    Fields::ofJson('{"writers":' . $row->text('writers') . '}')->integers('writers'),
                 );
             }
         }

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Settings;
+
+use Doctrine\DBAL\Connection;
+use Zetema\App\Bank\Bank;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\Setting;
+
+/** How the questions of a bank stand to what it sets: which say another value themselves, and how many say nothing and follow it. */
+final readonly class Differing
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /** @return array{differ: array<string, array<string, int>>, follow: array<string, array<string, int>>} by kind and setting */
+    public function of(Bank $bank): array
+    {
+        $settings = $bank->settings();
+        $differ = $follow = [];
+        $all = array_map(self::int(...), $this->db->fetchAllKeyValue("SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired' GROUP BY kind", [$bank->id]));
+        foreach ($all as $kind => $questions) {
+            $follow[(string) $kind] = array_fill_keys(SettingsPlace::takes()[$kind] ?? [], $questions);
+        }
+        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n FROM question q JOIN revision r ON r.id = q.newest_id, json_each(r.content, '$.settings') s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
+        foreach ($this->db->iterateNumeric($said, [$bank->id]) as $row) {
+            [$kind, $word, $value] = array_map(static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $row);
+            $id = KindId::tryFrom($kind);
+            if ($id === null || !isset($follow[$kind][$word])) {
+                continue;
+            }
+            $follow[$kind][$word] -= self::int($row[3] ?? 0);
+            if ($value !== self::value($settings, $id, Setting::from($word))) {
+                $differ[$kind][$word] = ($differ[$kind][$word] ?? 0) + self::int($row[3] ?? 0);
+            }
+        }
+
+        return ['differ' => $differ, 'follow' => $follow];
+    }
+
+    /** What counts for questions of a kind that say nothing. */
+    public static function value(BankSettings $settings, KindId $kind, Setting $setting): string
+    {
+        return $settings->for($kind)->get($setting) ?? $kind->facts()->defaults[$setting->value] ?? $setting->houseValue() ?? '';
+    }
+
+    private static function int(mixed $value): int
+    {
+        return is_numeric($value) ? (int) $value : 0;
+    }
+}
