@@ -125,8 +125,8 @@ final class LookingAfterTest extends BrowserTestCase
     {
         $page = $this->page;
         $page->open('/banks/1/settings');
-        $page->see('What counts where a question sets nothing itself');
-        $page->click('blank costs: 0, change');
+        $page->see('What counts where a question says nothing itself');
+        $page->click('A blank one costs: 0, change');
         $page->type('1' . Key::ENTER);
         $page->see('set by the bank');
         $page->open('/banks/1/questions/3');
@@ -138,8 +138,8 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('Set blank costs back to 1 (bank)');
         $page->see('blank costs from the bank');
         $page->open('/banks/1/settings');
-        $page->click('Set blank costs back to the house rules');
-        $page->until(fn (): bool => str_contains($page->text(), 'blank costs 0 house'), 'it is set back');
+        $page->click('Set blank costs back');
+        $page->until(fn (): bool => str_contains($page->text(), 'A blank one costs 0 points. house'), 'it is set back');
         $page->see('saved; worths were worked out anew');
 
         self::assertStringContainsString('house', $page->text());

@@ -78,6 +78,43 @@ final class OrganisingTest extends BrowserTestCase
         self::assertStringNotContainsString('take the pool apart', $page->text(), 'what is drawn from stays');
     }
 
+    public function test_a_comment_goes_to_the_author_and_its_answer_back_to_the_reviewer(): void
+    {
+        $page = $this->page;
+        $as = static function (string $login) use ($page): void {
+            $page->logOut();
+            $page->logIn($login, 'honeycomb');
+            $page->see('by objective and kind');
+        };
+        $as('penhale');
+        $page->see('1 wait for you');
+        $page->open('/banks/1/questions/16');
+        $page->see('what it says');
+        self::assertSame([], $page->script('return [...document.querySelectorAll(".p textarea")].filter((box) => box.value === "").map((box) => box.ariaLabel)'), 'no empty lines that are meant for authors');
+        $page->click('Comment on answer 2');
+        $page->type('Is a lid ever round?' . Key::ENTER);
+        $page->see('S. Penhale, ');
+        $as('orrell');
+        $page->click('3 came back to you with a comment');
+        $page->see('3 questions');
+        $page->click('Which sign shows that a queen laid here within the last three days? fresh eggs');
+        $page->see('Is a lid ever round?');
+        $page->click('answer');
+        $page->type('Only over drones.' . Key::ENTER);
+        $page->see('M. Orrell: Only over drones.');
+        $as('penhale');
+        $page->click('2 wait for you');
+        $page->see('2 questions');
+        $page->click('Which sign shows that a queen laid here within the last three days? fresh eggs');
+        $page->see('M. Orrell: Only over drones.');
+        $page->click('close');
+        $page->see('1 closed comment');
+        $page->click('Board');
+        $page->see('1 wait for you');
+
+        self::assertStringNotContainsString('2 wait for you', $page->text());
+    }
+
     public function test_a_stretch_is_chosen_by_keys_alone(): void
     {
         $page = $this->page;

@@ -19,6 +19,7 @@ const ProofreadingPage = lazy(() => import('./areas/bank/list/ProofreadingPage')
 const AlikePage = lazy(() => import('./areas/bank/list/AlikePage'));
 const HistoryPage = lazy(() => import('./areas/bank/history/HistoryPage'));
 const BankSettingsPage = lazy(() => import('./areas/bank/settings/BankSettingsPage'));
+const HouseRulesPage = lazy(() => import('./areas/bank/settings/HouseRulesPage'));
 const ToQuestion = lazy(() => import('./areas/bank/question/QuestionPage').then((page) => ({ default: page.ToQuestion })));
 const NewQuestionPage = lazy(() => import('./areas/bank/list/NewQuestionPage'));
 const IntakePage = lazy(() => import('./areas/intake/IntakePage'));
@@ -66,6 +67,7 @@ export function App() {
                   <Route path="blueprints" element={<BlueprintsPage account={account} />} />
                   <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
                 </Route>
+                <Route path="/house-rules" element={<HouseRulesPage account={account} />} />
                 {account.role === 'administrator' && <Route path="/people" element={<PeoplePage account={account} />} />}
                 <Route path="*" element={<ToFirstBank />} />
               </>

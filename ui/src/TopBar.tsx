@@ -47,6 +47,10 @@ export function TopBar({ account, bank, title }: { account: Account; bank?: { id
               People
             </Link>{' '}
             &ensp;
+            <Link className="text-inherit! underline underline-offset-3" to="/house-rules">
+              House rules
+            </Link>{' '}
+            &ensp;
           </>
         )}
         {account.name} &ensp;

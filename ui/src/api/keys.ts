@@ -18,6 +18,8 @@ export const keys = {
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
   form: under<number>('form'),
+  differing: under<number>('differing'),
+  houseRules: under<never>('house-rules'),
   found: under<number | string>('found'),
   intake: under<number | string>('intake'),
   job: under<number | undefined>('job'),

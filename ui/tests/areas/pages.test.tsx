@@ -2,12 +2,11 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import QuestionsPage from '../../src/areas/bank/list/QuestionsPage';
-import BankSettingsPage from '../../src/areas/bank/settings/BankSettingsPage';
 import ReviewPage from '../../src/areas/delivery/ReviewPage';
 import { LogInForm } from '../../src/areas/people/LogIn';
 import PeoplePage from '../../src/areas/people/PeoplePage';
 import { at, Served, settled } from '../served';
-import { field, pick, press, typeOver, write } from '../written';
+import { field, pick, press, write } from '../written';
 
 const author = { id: 1, login: 'orrell', name: 'M. Orrell', role: 'author' } as Schema['Account'];
 const reader = { ...author, id: 2, role: 'reviewer' } as Schema['Account'];
@@ -108,73 +107,6 @@ describe('the list of questions', () => {
     });
     await at('/banks/1/questions', '/banks/:bank/questions', page());
     expect(text()).toContain('The disk is full.');
-  });
-});
-
-describe('the settings of a bank', () => {
-  const settings = (version: number, every: Record<string, string> = {}, byKind = {}) => ({
-    version,
-    settings: every,
-    byKind,
-    takes: { one: ['points', 'marking', 'attempts', 'shuffle'], claim: ['points', 'shuffle'], text: ['points', 'typos'] },
-    house: { points: '1', marking: 'whole', attempts: '1', shuffle: 'no', typos: '0', time: '', 'wrong part costs': '' },
-    following: null,
-  });
-  const page = (account = author) => at('/banks/1/settings', '/banks/:bank/settings', <BankSettingsPage account={account} />);
-  const path = '/banks/{id}/settings';
-
-  it('are set for every question and set back to the house', async () => {
-    let version = 1;
-    const { asked } = new Served({
-      [`GET ${path}`]: settings(1),
-      [`PUT ${path}`]: ({ body }) => settings(++version, (body as { settings: Record<string, string> }).settings),
-    });
-    await page();
-    typeOver('a question is worth', '5');
-    await settled();
-    expect(asked('PUT', path)[0]?.body).toEqual({ settings: { points: '5' }, byKind: {}, version: 1 });
-    expect(text()).toContain('set by the bank');
-    press('Set points back to the house rules');
-    await settled();
-    expect(asked('PUT', path)[1]?.body).toEqual({ settings: {}, byKind: {}, version: 2 });
-  });
-
-  it('are set for one kind, which is nearer, and only what has a meaning for it', async () => {
-    const { asked } = new Served({
-      [`GET ${path}`]: settings(1, { points: '5', shuffle: 'yes' }),
-      [`PUT ${path}`]: settings(2, { points: '5' }, { claim: { points: '2' } }),
-    });
-    await page();
-    pick('For which questions', 'every claim');
-    expect(text()).not.toContain('typos allowed');
-    expect(text()).toContain('set by the bank for every question');
-    typeOver('a question is worth', '2');
-    await settled();
-    expect(asked('PUT', path)[0]?.body).toMatchObject({ settings: { points: '5', shuffle: 'yes' }, byKind: { claim: { points: '2' } } });
-  });
-
-  it('that somebody else changed meanwhile are shown, to take or to save over', async () => {
-    const { asked, answers } = new Served({
-      [`GET ${path}`]: settings(1),
-      [`PUT ${path}`]: { refuse: 409, detail: 'Changed in another window.', type: 'stale', current: settings(4, { points: '9' }) },
-    });
-    await page();
-    typeOver('a question is worth', '5');
-    await settled();
-    expect(screen.getByRole('alert').textContent).toContain('Changed in another window.');
-    answers[`PUT ${path}`] = settings(5, { points: '5' });
-    press('Save mine over it');
-    await settled();
-    expect(asked('PUT', path).at(-1)?.body).toMatchObject({ settings: { points: '5' }, version: 4 });
-  });
-
-  it('are shown to readers, who cannot change them', async () => {
-    new Served({ [`GET ${path}`]: settings(1) });
-    await page(reader);
-    expect([screen.queryByRole('button', { name: /^a question is worth/ }), text().includes('a question is worth 1')]).toEqual([
-      null,
-      true,
-    ]);
   });
 });
 

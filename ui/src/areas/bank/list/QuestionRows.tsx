@@ -95,6 +95,7 @@ function QuestionLine(props: {
   onOpen: () => void;
 }) {
   const { i, question: q, bank, isAt, isChosen, each, onChoose, onOpen } = props;
+  const only = onlyChange(each);
   return (
     <Row
       line
@@ -127,8 +128,8 @@ function QuestionLine(props: {
         <span className="grid grid-cols-[3.6rem_minmax(2.2rem,auto)_1fr_auto] gap-2 whitespace-nowrap">
           <span>{q.kind}</span>
           <Worth worth={q.worth} each={each} />
-          <span className="truncate" title={q.objective ?? ''}>
-            {q.objective?.split(' > ').at(-1) ?? 'no objective'}
+          <span className={`truncate ${only ? 'text-ink' : ''}`} title={only ?? q.objective ?? ''}>
+            {only ?? q.objective?.split(' > ').at(-1) ?? 'no objective'}
           </span>
           <span
             className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
@@ -149,6 +150,15 @@ function Hit({ hit, shown }: { hit: string | null; shown: string }) {
   return <span className="path ml-2">{parts.map(({ text, found }, i) => (found ? <b key={i}>{text}</b> : text))}</span>;
 }
 
+/** A value that comes from further out, without saying so in every row. */
+const short = (to: string) => to.replace(/, as the bank has it$/, '');
+
+/** The one thing that would change, where it is not its points, which have their own place. */
+function onlyChange(each: Each | undefined): string | null {
+  const [one, another] = each?.changes ?? [];
+  return one && !another && !['points', 'objective', 'status'].includes(one.what) ? `${one.what}: ${one.from} → ${short(one.to)}` : null;
+}
+
 /** What it is worth, and what it would be. */
 function Worth({ worth, each }: { worth: string; each: Each | undefined }) {
   const points = each?.changes.find(({ what }) => what === 'points');
@@ -156,7 +166,7 @@ function Worth({ worth, each }: { worth: string; each: Each | undefined }) {
   if (points) {
     return (
       <span className="fig text-right">
-        {worth} → <b>{points.to}</b>
+        {worth} → <b>{short(points.to)}</b>
       </span>
     );
   }

@@ -13,6 +13,7 @@ import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
 import { addressOf, filterOf, moreFilters, moreNames } from './filter';
+import { IntoLine } from './IntoLine';
 import { MoreFilters } from './MoreFilters';
 import { ChangePanel, useManyPreview } from './many/ChangePanel';
 import { useChosen } from './many/useChosen';
@@ -91,6 +92,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
     objectivePath.split(' > ').at(-1),
     get('search') && `with “${get('search')}”`,
     pool && `in the pool “${pool.name}”`,
+    filter.differs && `with other ${filter.differs}`,
     ...more,
   ]
     .filter((w) => w)
@@ -138,6 +140,9 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
       />
       {pools.data && <PoolsLine bank={bank} pools={pools.data.pools} filter={filter} changes={poolChanges} readOnly={!may} />}
+      {filter.differs !== undefined && may && (
+        <IntoLine differs={filter.differs} total={total} chosen={chosen} onWant={setWanted} onLeave={() => put('differs', null)} />
+      )}
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
       {may && questions.length > 0 && (
         <Row

@@ -23,7 +23,19 @@ export function filterOf(params: URLSearchParams): Filter {
     const value = params.get(name) ?? '';
     if (/^\d{1,15}$/.test(value)) filter[name] = Number(value);
   }
-  for (const name of ['kind', 'status', 'search', 'tag', 'difficulty', 'whole', 'comments', 'waiting', 'notes', 'since'] as const) {
+  for (const name of [
+    'kind',
+    'status',
+    'search',
+    'tag',
+    'difficulty',
+    'whole',
+    'comments',
+    'waiting',
+    'notes',
+    'since',
+    'differs',
+  ] as const) {
     const value = params.get(name) ?? '';
     if (value !== '') filter[name] = value;
   }

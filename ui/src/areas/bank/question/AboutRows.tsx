@@ -112,17 +112,18 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
       />
       <Row
         page={
-          <div className="flex items-baseline gap-2">
-            <span className="whitespace-nowrap">note to self</span>
-            <textarea
-              rows={1}
-              aria-label="Note to self"
-              placeholder="seen by authors only, no part of the question"
-              readOnly={readOnly}
-              value={note.value}
-              onChange={(e) => note.put(e.target.value)}
-            />
-          </div>
+          !readOnly && (
+            <div className="flex items-baseline gap-2">
+              <span className="whitespace-nowrap">note to self</span>
+              <textarea
+                rows={1}
+                aria-label="Note to self"
+                placeholder="seen by authors only, no part of the question"
+                value={note.value}
+                onChange={(e) => note.put(e.target.value)}
+              />
+            </div>
+          )
         }
         margin={<Throw question={question} versionRef={edit.versionRef} readOnly={readOnly} />}
       />

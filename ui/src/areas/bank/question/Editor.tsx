@@ -21,6 +21,8 @@ interface Props {
   draft: Draft;
   margin: Margin | null;
   bankSettings: Record<string, string>;
+  /** what the bank says after an outcome */
+  wording: Record<string, string>;
   /** What keeps it from being whole. */
   problem: Question['problem'];
   bank: number;
@@ -32,7 +34,7 @@ interface Props {
 }
 
 /** A question's page with its margin. */
-export function Editor({ draft, margin, bankSettings, problem, bank, change, edit, readOnly, lead, status }: Props) {
+export function Editor({ draft, margin, bankSettings, wording, problem, bank, change, edit, readOnly, lead, status }: Props) {
   const { content } = draft;
   const parts = { content, margin, readOnly, edit };
   const { Rows } = kindUi(content);
@@ -89,7 +91,7 @@ export function Editor({ draft, margin, bankSettings, problem, bank, change, edi
         }
       />
       <Rows {...parts} bank={bank} />
-      <SaysRows {...parts} />
+      <SaysRows {...parts} wording={wording} />
       <NoteRows {...parts} />
       <HintRows {...parts} />
     </>

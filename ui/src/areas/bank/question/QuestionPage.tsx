@@ -67,6 +67,7 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
                 draft={edit.draft}
                 margin={question.margin}
                 bankSettings={question.bankSettings}
+                wording={question.wording}
                 problem={question.problem}
                 bank={question.bank.id}
                 change={edit.change}

@@ -118,6 +118,7 @@ const stepWords: Record<Schema['Status'], string> = {
 function StatusSteps({ question, edit, readOnly }: { question: Question; edit: Edit; readOnly: boolean }) {
   const navigate = useNavigate();
   const [asked, setAsked] = useState(false);
+  const steps = question.next.filter((to) => to !== 'cleared' || question.mayNotClear === null);
   const open = question.comments.filter(({ closedAt }) => closedAt === null).length;
   const move = useMutation({
     scope: { id: `question:${question.id}` },
@@ -133,7 +134,10 @@ function StatusSteps({ question, edit, readOnly }: { question: Question; edit: E
   });
   return (
     <>
-      {question.next.map((to) => (
+      {question.next.includes('cleared') && question.mayNotClear !== null && (
+        <span className="block text-quiet">{question.mayNotClear}</span>
+      )}
+      {steps.map((to) => (
         <button
           key={to}
           className="act mr-2"

@@ -1,8 +1,8 @@
 import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
 import type { Kind } from '../../../../kinds/content';
-import { kinds } from '../../../../kinds/facts.gen';
+import { kinds, settings } from '../../../../kinds/facts.gen';
 import { ObjectiveField } from '../../question/ObjectiveField';
-import { saying, values, type Wish } from './wanted';
+import { asTheBank, saying, values, type Wish } from './wanted';
 
 const asItIs = 'as it is';
 const kindOptions = (Object.keys(kinds) as Kind[]).map((kind) => ({ value: kind, words: kind }));
@@ -57,11 +57,15 @@ function Value({ bank, wish, onChange }: { bank: number; wish: Wish; onChange: (
       <EditableChoice
         label={saying(what)}
         value={value}
-        options={[{ value: '', words: asItIs }, ...picked.map((word) => ({ value: word, words: word }))]}
+        options={[
+          { value: '', words: asItIs },
+          ...picked.map((word) => ({ value: word, words: word })),
+          ...(what in settings ? [{ value: asTheBank, words: asTheBank }] : []),
+        ]}
         onChange={put}
       />
     );
   }
-  const isText = what.startsWith('if ') || what.startsWith('tags') || what === 'replace';
+  const isText = value === asTheBank || what === 'how' || what.startsWith('if ') || what.startsWith('tags') || what === 'replace';
   return <Editable plain={isText} label={saying(what)} width={isText ? 24 : 6} value={value === '' ? asItIs : value} onChange={put} />;
 }

@@ -11,6 +11,9 @@ export interface Wish {
   more?: string;
 }
 
+/** What takes a question's own value away, so that it follows what is set further out. */
+export const asTheBank = 'as the bank has it';
+
 const words: Record<string, string> = {
   points: 'points become',
   'points of a kind': 'points of every',
@@ -29,6 +32,10 @@ const words: Record<string, string> = {
   layout: 'answers stand in a',
   ignore: 'typed answers ignore',
   typos: 'typos allowed become',
+  decimals: 'marks are rounded to decimals:',
+  clicks: 'clicks allowed become',
+  areas: 'areas of pictures are',
+  how: 'how to answer is told by',
   graded: 'graded:',
   objective: 'they stand under',
   'tags put on': 'tagged also',
@@ -69,7 +76,7 @@ export function toChange(all: Wish[]): Change {
     else if (what === 'status') change.status = value as Schema['Status'];
     else if (what === 'replace') change.replace = { find: value, with: more };
     else if (what.startsWith('if ')) change.feedback = { ...change.feedback, [what.slice(3)]: value === 'nothing' ? '' : value };
-    else change.settings = { ...change.settings, [what]: value.replace('−', '-') };
+    else change.settings = { ...change.settings, [what]: value === asTheBank ? null : value.replace('−', '-') };
   }
   return change;
 }

@@ -14,17 +14,20 @@ type Outcome = Schema['Outcome'];
 
 const same = (a: OutcomeText, b: OutcomeText) =>
   a.outcome === b.outcome && a.attempt === b.attempt && (a.onLast ?? false) === (b.onLast ?? false);
+const isEmpty = ({ text }: OutcomeText) => text.trim() === '';
 const when = (row: OutcomeText) => (row.onLast ? 'last' : row.attempt ? String(row.attempt) : 'any');
 
 interface Props {
   content: Content;
   margin: Margin | null;
   readOnly: boolean;
+  /** what is said further out, by outcome */
+  wording?: Record<string, string>;
   edit: (make: (content: Content) => Content) => void;
 }
 
 /** What the question says after each outcome, on any attempt or on one; blank says what the house says. */
-export function SaysRows({ content, margin, readOnly, edit }: Props) {
+export function SaysRows({ content, margin, readOnly, wording = {}, edit }: Props) {
   const texts = content.outcomeTexts ?? [];
   const { isJudged, isPartly } = kindFacts(content);
   const timed = margin?.settings.time !== undefined;
@@ -66,7 +69,8 @@ export function SaysRows({ content, margin, readOnly, edit }: Props) {
   return (
     <>
       <Row className="pt-4" page={<h2 className="head">what it says</h2>} margin={<LineNotes where="feedback" />} />
-      {rows.map((row) => (
+      {readOnly && rows.every(isEmpty) && <Row page={<p className="text-quiet">after each outcome, what the house says</p>} />}
+      {(readOnly ? rows.filter((row) => !isEmpty(row)) : rows).map((row) => (
         <Row
           key={`${row.outcome} ${when(row)}`}
           page={
@@ -80,7 +84,7 @@ export function SaysRows({ content, margin, readOnly, edit }: Props) {
               <GrowingText
                 className="say"
                 label={`Says when ${row.outcome}${row.attempt ? ` on attempt ${row.attempt}` : row.onLast ? ' on the last attempt' : ''}`}
-                placeholder={`“${houseWords[row.outcome]}” (house)`}
+                placeholder={wording[row.outcome] ? `“${wording[row.outcome]}” (bank)` : `“${houseWords[row.outcome]}” (house)`}
                 readOnly={readOnly}
                 value={row.text === ' ' ? '' : row.text}
                 onChange={(text) => write(row, text)}

@@ -1,0 +1,45 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import type { Schema } from '../../../api/client';
+import { keys } from '../../../api/keys';
+import { useAutosave } from '../../../parts/hooks/useAutosave';
+
+export type Settings = Schema['BankSettings'];
+export type Edited = Pick<Settings, 'settings' | 'byKind' | 'wording' | 'clearing'>;
+const editedOf = ({ settings, byKind, wording, clearing }: Settings): Edited => ({ settings, byKind, wording, clearing });
+
+/** A place that settings are made at: a bank, or the organisation. */
+export interface Place {
+  /** what it is called where unsaved changes are kept */
+  thing: string;
+  query: (string | number)[];
+  save: (body: Schema['EditedSettings'], keepalive: boolean) => Promise<Settings>;
+}
+
+/** Settings that save themselves with every change. */
+export function useSettings(place: Place, stored: Settings) {
+  const queries = useQueryClient();
+  const versionRef = useRef(stored.version);
+  const again = () => {
+    for (const key of [keys.questions, keys.blueprints, keys.proofreading, keys.differing])
+      void queries.invalidateQueries({ queryKey: key() });
+    queries.removeQueries({ queryKey: keys.question() });
+  };
+  const saving = useAutosave<Edited, Settings>({
+    thing: place.thing,
+    shelf: `zetema:${place.thing}`,
+    initial: editedOf(stored),
+    versionRef,
+    save: (body, over, keepalive) => place.save({ ...body, version: over }, keepalive),
+    versionOf: (saved) => saved.version,
+    valueOf: editedOf,
+    onSaved: (saved) => {
+      // As the server writes it: "2,5" becomes "2, 5".
+      saving.adopt(saved);
+      queries.setQueryData(place.query, saved);
+      again();
+    },
+    delay: 0,
+  });
+  return { saving, again };
+}
