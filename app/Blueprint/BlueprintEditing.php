@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Question\Revision;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
@@ -97,20 +97,8 @@ final readonly class BlueprintEditing
         $stock = $this->stock->of($blueprint->bank);
         $form = (new Dealer($blueprint->plan(), $stock))->deal($seed);
         $revisions = $stock->revisions($form->ids());
-        $this->em->getRepository(Revision::class)->findBy(['id' => array_values($revisions)]);
-        $questions = [];
-        foreach ($form->questions as $dealt) {
-            $revision = $this->em->find(Revision::class, $revisions[$dealt['id']]) ?? throw new \LogicException('a dealt revision is stored');
-            $question = $revision->question();
-            $questions[] = [
-                'id' => $revision->question->id,
-                'step' => $dealt['step'],
-                'kind' => $question->kind::id()->value,
-                'objective' => $revision->question->objective()?->path,
-                'stem' => $question->stem,
-                'worth' => (string) $dealt['worth'],
-            ];
-        }
+        $rows = $this->em->getConnection()->fetchAllAssociativeIndexed("SELECT r.id AS revision, q.id, r.kind, o.path AS objective, json_extract(r.content, '$.stem') AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)", [array_values($revisions)], [ArrayParameterType::INTEGER]);
+        $questions = array_map(static fn (array $dealt): array => [...$rows[$revisions[$dealt['id']]], 'step' => $dealt['step'], 'worth' => (string) $dealt['worth']], $form->questions);
 
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
     }

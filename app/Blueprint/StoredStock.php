@@ -18,6 +18,8 @@ use Zetema\Core\Drawing\Stock\Stock;
  */
 final class StoredStock implements Stock
 {
+    /** What is dealt from a bank, which the database has counted. */
+    private const DEALT = 's.bank_id = :owner AND s.is_dealt = 1';
     private const FACTS = ['s.objective_path', 's.kind', 's.difficulty', 's.worth'];
 
     /** @var list<int> questions that are classes of their own */
@@ -44,9 +46,9 @@ final class StoredStock implements Stock
      */
     public static function ofBank(Connection $db, int $bank, callable $members, bool $drafts = false): self
     {
-        $dealt = $drafts ? "EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')" : 's.is_dealt = 1';
+        $newest = "s.bank_id = :owner AND EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')";
 
-        return new self($db, ['revision', 's.bank_id = :owner AND ' . $dealt, 's.id'], $bank, $bank, $members);
+        return new self($db, ['revision', $drafts ? $newest : self::DEALT, 's.id'], $bank, $bank, $members);
     }
 
     /** What an edition holds. */
@@ -62,8 +64,7 @@ final class StoredStock implements Stock
         $this->pools = array_filter(($this->members)($blueprint->pools()));
         $this->facts = [];
         $classes = [];
-        $rows = $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS);
-        foreach ($rows->executeQuery()->iterateAssociative() as $row) {
+        foreach ($this->rows() as $row) {
             $classes[StoredClass::key($row)] = $class = StoredClass::of($row, self::int($row['sample']));
             $class->count = self::int($row['n']);
         }
@@ -84,6 +85,17 @@ final class StoredStock implements Stock
         }
 
         return $told;
+    }
+
+    /** @return iterable<array<string, mixed>> what tells questions apart, how many have it, and the first of them */
+    private function rows(): iterable
+    {
+        if ($this->from[1] !== self::DEALT) {
+            return $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS)->executeQuery()->iterateAssociative();
+        }
+
+        return $this->db->iterateAssociative("SELECT (SELECT MIN(s.question_id) FROM revision s WHERE s.bank_id = c.bank_id AND s.is_dealt = 1 AND s.objective_path IS NULLIF(c.objective_path, '') AND s.kind = c.kind AND s.difficulty IS NULLIF(c.difficulty, '') AND s.worth = c.worth) AS sample,
+            c.questions AS n, NULLIF(c.objective_path, '') AS objective_path, c.kind, NULLIF(c.difficulty, '') AS difficulty, c.worth FROM dealt_count c WHERE c.bank_id = ? AND c.questions > 0", [$this->owner]);
     }
 
     /** @return array<int, array{array<string, mixed>, array<int, true>, array<int, true>, int|null}> facts, places of tags and of pools, and own number of questions that the blueprint can tell from those like them, by number */

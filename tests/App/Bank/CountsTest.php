@@ -19,7 +19,12 @@ final class CountsTest extends ApiTestCase
         for ($i = 0; $i < 60; ++$i) {
             $this->doSomething(1 + $chance->below(90), $chance->below(6), $i);
         }
+        $this->assertDealtIsCounted();
+        $this->send('PUT', '/api/banks/1/settings', ['version' => $this->version('/api/banks/1/settings'), 'settings' => ['points' => '3'], 'byKind' => ['claim' => ['points' => '2']]]);
+        $this->send('POST', '/api/banks/1/questions/change', ['filter' => ['kind' => 'claim'], 'change' => ['settings' => ['points' => null], 'difficulty' => 'hard'], 'clearAgain' => true], status: 202);
+        $this->assertDealtIsCounted();
         $this->send('POST', '/api/batches/1/take-back');
+        $this->assertDealtIsCounted();
         $db = self::getContainer()->get(Connection::class);
         $kept = $db->fetchAllNumeric('SELECT bank_id, objective_id, kind, status, questions, dealt FROM question_count WHERE questions > 0 ORDER BY 1, 2, 3, 4');
         $found = $db->fetchAllNumeric('SELECT q.bank_id, COALESCE(q.objective_id, 0), q.kind, q.status, COUNT(*), SUM(q.cleared_id IS NOT NULL AND r.objective_path IS o.path AND r.kind = q.kind)
@@ -30,6 +35,16 @@ final class CountsTest extends ApiTestCase
         self::assertSame([], $db->fetchFirstColumn('SELECT rowid FROM question_search WHERE rowid NOT IN (SELECT id FROM question)'), 'and nothing else');
         self::assertSame([], $db->fetchFirstColumn('SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.worth <> r.worth OR q.revision_number <> r.number OR q.kind <> r.kind OR q.is_unfinished <> (r.problem IS NOT NULL)'));
         self::assertSame([], $db->fetchFirstColumn('SELECT r.id FROM revision r JOIN question q ON q.id = r.question_id WHERE r.is_dealt <> (q.cleared_id IS r.id)'), 'one revision of a question is dealt, or none');
+    }
+
+    private function assertDealtIsCounted(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+
+        self::assertSame(
+            $db->fetchAllNumeric("SELECT bank_id, COALESCE(objective_path, ''), kind, COALESCE(difficulty, ''), worth, COUNT(*) FROM revision WHERE is_dealt = 1 GROUP BY 1, 2, 3, 4, 5 ORDER BY 1, 2, 3, 4, 5"),
+            $db->fetchAllNumeric('SELECT * FROM dealt_count WHERE questions > 0 ORDER BY 1, 2, 3, 4, 5'),
+        );
     }
 
     /** Edits, moves, clears, retires or copies a question, as far as that is allowed. */
