@@ -21,8 +21,8 @@ final readonly class Board
     /** A cleared question counts as cleared where its cleared revision stands, since that is what is dealt. */
     private const CELLS = "SELECT objective_id, kind, SUM(CASE WHEN status <> 'retired' THEN questions ELSE 0 END), SUM(dealt) FROM question_count WHERE bank_id = :bank GROUP BY 1, 2";
 
-    /** Those of them whose draft stands in another cell by now. */
-    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q JOIN revision r ON r.id = q.cleared_id
+    /** Those of them whose draft stands in another cell by now; by the index in any case, as in ObjectiveScope. */
+    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q INDEXED BY question_elsewhere JOIN revision r ON r.id = q.cleared_id
         LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
 
     /** By what the columns can be; objective (0: none), column, how many, and of them dealt. */

@@ -33,6 +33,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/pools', true, true, false],
             ['POST', '/api/banks/1/pools', true, false, false],
             ['GET', '/api/banks/1/changes', true, true, false],
+            ['GET', '/api/banks/1/saves', true, true, false],
             ['POST', '/api/banks/1/changes/1/undo', true, false, false],
             ['GET', '/api/questions/1', true, true, false],
             ['PUT', '/api/questions/1', true, false, false],

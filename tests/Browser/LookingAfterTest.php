@@ -76,9 +76,17 @@ final class LookingAfterTest extends BrowserTestCase
         self::assertSame('Ask about larvae too.', $page->field('Note to self')->getAttribute('value'));
 
         $page->click('throw this draft away');
-        $page->see('It cannot be brought back.');
+        $page->see('The history of the bank keeps it.');
         $page->click('Throw it away');
         $page->see('90 questions');
+        $page->open('/banks/1/history');
+        $page->click('What: the bank as a whole, change');
+        $page->click('the wastebasket');
+        $page->see('M. Orrell threw away the question');
+        $page->click('restore');
+        $page->see('The wastebasket is empty');
+        $page->open('/banks/1/questions');
+        $page->see('91 questions');
         $page->open('/banks/1/questions/new');
         $page->see('What sort of question?');
         $page->type('3 claim' . Key::ENTER);

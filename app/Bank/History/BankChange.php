@@ -53,11 +53,12 @@ class BankChange
         [$this->undoneBy, $this->undoneAt] = [$by, $at];
     }
 
-    /** @return array{id: int, words: string, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
+    /** @return array{id: int, kind: string, words: string, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
     public function toData(): array
     {
         return [
             'id' => $this->id,
+            'kind' => $this->kind,
             'words' => $this->words,
             'by' => $this->account->name,
             'at' => $this->at->format(\DATE_ATOM),

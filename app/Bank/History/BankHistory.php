@@ -43,14 +43,18 @@ final readonly class BankHistory
 
     /**
      * @param int|null $before the id of the last one of the page before
+     * @param int|null $who the account that did it; null: anybody
+     * @param string $kind one kind of change; empty: any
      *
      * @return list<BankChange>
      */
-    public function of(Bank $bank, ?int $before): array
+    public function of(Bank $bank, ?int $before = null, ?int $who = null, ?\DateTimeImmutable $since = null, string $kind = ''): array
     {
         $query = $this->em->createQueryBuilder()->select('c')->from(BankChange::class, 'c')->where('c.bank = :bank')->setParameter('bank', $bank)->orderBy('c.id', 'DESC')->setMaxResults(self::PAGE);
-        if ($before !== null) {
-            $query->andWhere('c.id < :before')->setParameter('before', $before);
+        foreach (['before' => ['c.id < :before', $before], 'who' => ['c.account = :who', $who], 'since' => ['c.at >= :since', $since], 'kind' => ['c.kind = :kind', $kind === '' ? null : $kind]] as $name => [$condition, $value]) {
+            if ($value !== null) {
+                $query->andWhere($condition)->setParameter($name, $value);
+            }
         }
         $found = $query->getQuery()->getResult();
 

@@ -43,9 +43,9 @@ final readonly class QuestionController
 
     #[Route('', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function remove(#[MapEntity] Question $question, #[MapQueryParameter] int $version): JsonResponse
+    public function remove(#[MapEntity] Question $question, #[MapQueryParameter] int $version, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->editing->remove($question, $version);
+        $this->editing->remove($question, $version, $account);
 
         return new JsonResponse(['removed' => true]);
     }

@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Question;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
@@ -23,7 +24,7 @@ final readonly class QuestionEditing
     private const MOST_AT_ONCE = 50;
     private const STALE = 'This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.';
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private Clearances $clearances, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private Clearances $clearances, private Wastebasket $wastebasket, private BankHistory $history, private ClockInterface $clock)
     {
     }
 
@@ -93,17 +94,16 @@ final readonly class QuestionEditing
         });
     }
 
-    /**
-     * Throws a draft away for good; refused if it was ever cleared, since papers may hold it.
-     */
-    public function remove(Question $question, int $version): void
+    /** Throws a draft into the wastebasket; refused if it was ever cleared, since papers may hold it. */
+    public function remove(Question $question, int $version, Account $account): void
     {
-        $this->saving->change(Question::class, $question->id, $version, function (Question $question): void {
+        $this->saving->change(Question::class, $question->id, $version, function (Question $question) use ($account): void {
             foreach ($question->revisions() as $revision) {
                 if ($revision->wasCleared()) {
                     throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
                 }
             }
+            $this->history->record($question->bank, $account, Wastebasket::kind(), sprintf('threw away the question “%s”', $question->name() ?? $question->excerpt()), $this->wastebasket->kept($question));
             $question->forgetNewest();
             $this->em->flush();
             $this->em->remove($question);

@@ -1,16 +1,18 @@
 import { useState } from 'react';
 import { errorWords } from '../../api/client';
 
-/** Something that cannot be brought back: asked for twice, at its place. */
+/** Something that is not done lightly: asked for twice, at its place, with what can be done about it afterwards. */
 export function Confirm({
   ask,
   act,
+  afterwards = 'It cannot be brought back.',
   pending,
   error,
   onSure,
 }: {
   ask: string;
   act: string;
+  afterwards?: string;
   pending: boolean;
   error: unknown;
   onSure: () => void;
@@ -20,7 +22,7 @@ export function Confirm({
     <p>
       {sure ? (
         <>
-          It cannot be brought back.{' '}
+          {afterwards}{' '}
           <button className="act" disabled={pending} onClick={onSure}>
             {act}
           </button>{' '}

@@ -1,85 +1,62 @@
-import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
-import { useParams } from 'react-router';
-import { api, dataOf, errorWords, type Schema } from '../../../api/client';
-import { keys } from '../../../api/keys';
-import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
-import { day, timeOfDay } from '../../../parts/text/figures';
-import { Waiting } from '../../../parts/Waiting';
+import { useParams, useSearchParams } from 'react-router';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { PageAndMargin, Row } from '../../../parts/PageAndMargin';
 import { type Account, mayEdit } from '../../people/session';
+import { Changes } from './Changes';
+import { Saves } from './Saves';
+import { type Narrowed, whats } from './narrowed';
 
-const page = 50;
+const sinces = [
+  { value: '', words: 'at any time' },
+  { value: '1', words: 'since yesterday' },
+  { value: '7', words: 'in the last 7 days' },
+  { value: '30', words: 'in the last 30 days' },
+];
 
-/** What was done to the bank as a whole, newest first; each step can be undone while nothing stands in its way. */
+/** What was done to the bank and its questions: by whom, when; each step can be undone while nothing stands in its way. */
 export default function HistoryPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
-  const changes = useInfiniteQuery({
-    queryKey: keys.changes(bank),
-    queryFn: ({ pageParam }) =>
-      dataOf(api.GET('/banks/{id}/changes', { params: { path: { id: bank }, query: pageParam === null ? {} : { before: pageParam } } })),
-    initialPageParam: null as number | null,
-    getNextPageParam: ({ changes: list }) => (list.length < page ? undefined : (list.at(-1)?.id ?? undefined)),
-  });
-  if (!changes.data) return <Waiting error={changes.error} retry={() => void changes.refetch()} />;
-  const list = changes.data.pages.flatMap((one) => one.changes);
-  return (
-    <PageAndMargin label="History of the bank">
-      <Row
-        className="pt-5 pb-3"
-        page={<h1 className="title">What was done to the bank</h1>}
-        margin={<p className="text-quiet">A question’s own revisions stand with the question.</p>}
-      />
-      {list.length === 0 && (
-        <Row page={<p className="pb-6">Nothing yet: changes of the objectives and of many questions at once will stand here.</p>} />
-      )}
-      {list.map((change) => (
-        <Change key={change.id} bank={bank} change={change} may={mayEdit(account)} />
-      ))}
-      {changes.hasNextPage && (
-        <Row
-          page={
-            <button className="act my-3" disabled={changes.isFetching} onClick={() => void changes.fetchNextPage()}>
-              Older ones
-            </button>
-          }
-        />
-      )}
-    </PageAndMargin>
-  );
-}
-
-function Change({ bank, change, may }: { bank: number; change: Schema['BankChange']; may: boolean }) {
-  const queries = useQueryClient();
-  const undo = useMutation({
-    mutationFn: () => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: change.id } } })),
-    onSuccess: () => queries.invalidateQueries(),
-  });
-  return (
+  const [params, setParams] = useSearchParams();
+  const get = (name: string) => params.get(name) ?? '';
+  const set = (name: string, value: string) =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old);
+        if (value === '') next.delete(name);
+        else next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const what = whats.find(({ value }) => value === get('what'))?.value ?? '';
+  const narrowed: Narrowed = { what, who: get('who'), days: get('days') };
+  const filter = (people: { id: number; name: string }[]) => (
     <Row
-      line
+      className="pt-5 pb-3"
       page={
-        <p className={change.undoneAt ? 'text-quiet line-through' : ''}>
-          {change.by} {change.words}
-        </p>
-      }
-      margin={
-        <p>
-          {day(change.at)}, {timeOfDay(change.at)}{' '}
-          {change.undoneAt ? (
-            <span className="text-quiet">· undone by {change.undoneBy}</span>
-          ) : (
-            may && (
-              <button className="act ml-2" disabled={undo.isPending} onClick={() => undo.mutate()} aria-label={`Undo: ${change.words}`}>
-                undo
-              </button>
-            )
-          )}
-          {undo.error && (
-            <span className="notice block" role="alert">
-              {errorWords(undo.error)}
-            </span>
-          )}
-        </p>
+        <>
+          <h1 className="title">What was done to the bank</h1>
+          <p className="path">
+            <EditableChoice label="What" value={what} options={whats} onChange={(v) => set('what', v)} /> ·{' '}
+            <EditableChoice
+              label="By whom"
+              value={narrowed.who}
+              options={[{ value: '', words: 'by anybody' }, ...people.map(({ id, name }) => ({ value: String(id), words: `by ${name}` }))]}
+              onChange={(v) => set('who', v)}
+            />{' '}
+            · <EditableChoice label="Since when" value={narrowed.days} options={sinces} onChange={(v) => set('days', v)} />
+          </p>
+        </>
       }
     />
+  );
+  return (
+    <PageAndMargin label="History of the bank">
+      {what === 'saves' ? (
+        <Saves bank={bank} narrowed={narrowed} filter={filter} />
+      ) : (
+        <Changes bank={bank} narrowed={narrowed} filter={filter} may={mayEdit(account)} />
+      )}
+    </PageAndMargin>
   );
 }

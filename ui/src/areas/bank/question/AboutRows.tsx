@@ -149,7 +149,7 @@ function ClosedComments() {
   );
 }
 
-/** A draft that was never cleared can be thrown away; said twice, since it cannot be brought back. */
+/** A draft that was never cleared can be thrown away; it stays in the bank's wastebasket. */
 function Throw({ question, versionRef, readOnly }: { question: Question; versionRef: RefObject<number>; readOnly: boolean }) {
   const navigate = useNavigate();
   const discard = useMutation({
@@ -165,6 +165,7 @@ function Throw({ question, versionRef, readOnly }: { question: Question; version
     <Confirm
       ask="throw this draft away"
       act="Throw it away"
+      afterwards="The history of the bank keeps it."
       pending={discard.isPending}
       error={discard.error}
       onSure={() => discard.mutate()}

@@ -108,7 +108,8 @@ function OpenPool({ pool, changes, readOnly }: { pool: Pool; changes: PoolChange
       {!readOnly && pool.drawnBy.length === 0 && (
         <Confirm
           ask="take the pool apart"
-          act="take it apart; its questions stay in the bank"
+          act="take it apart"
+          afterwards="Its questions stay in the bank; one step undoes it."
           pending={changes.change.isPending}
           error={null}
           onSure={() => changes.change.mutate({ do: 'remove', id: pool.id })}

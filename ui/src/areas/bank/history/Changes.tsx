@@ -1,0 +1,107 @@
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { api, dataOf, errorWords, type Schema } from '../../../api/client';
+import { keys } from '../../../api/keys';
+import { Row } from '../../../parts/PageAndMargin';
+import { day, timeOfDay } from '../../../parts/text/figures';
+import { Waiting } from '../../../parts/Waiting';
+import { asked, type Narrowed, page } from './narrowed';
+
+interface Props {
+  bank: number;
+  narrowed: Narrowed;
+  filter: (people: Schema['People']) => ReactNode;
+  may: boolean;
+}
+
+/** What was done to the bank as a whole, newest first, each with its undo; what was thrown away is restored the same way. */
+export function Changes({ bank, narrowed, filter, may }: Props) {
+  const query = asked(narrowed);
+  const changes = useInfiniteQuery({
+    queryKey: keys.changes(bank, JSON.stringify(query)),
+    queryFn: ({ pageParam }) =>
+      dataOf(
+        api.GET('/banks/{id}/changes', {
+          params: { path: { id: bank }, query: { ...query, ...(pageParam === null ? {} : { before: pageParam }) } },
+        }),
+      ),
+    initialPageParam: null as number | null,
+    getNextPageParam: ({ changes: list }) => (list.length < page ? undefined : (list.at(-1)?.id ?? undefined)),
+  });
+  if (!changes.data) return <Waiting error={changes.error} retry={() => void changes.refetch()} />;
+  const basket = narrowed.what === 'thrown away';
+  const list = changes.data.pages.flatMap((one) => one.changes).filter(({ undoneAt }) => !basket || undoneAt === null);
+  return (
+    <>
+      {filter(changes.data.pages[0]?.people ?? [])}
+      {list.length === 0 && (
+        <Row
+          page={
+            <p className="pb-6">
+              {basket
+                ? 'The wastebasket is empty: drafts that are thrown away stay here and can be restored.'
+                : 'Nothing of this: changes of objectives, pools and of many questions at once stand here, and what was thrown away.'}
+            </p>
+          }
+        />
+      )}
+      {list.map((change) => (
+        <Change key={change.id} bank={bank} change={change} may={may} />
+      ))}
+      {changes.hasNextPage && (
+        <Row
+          page={
+            <button className="act my-3" disabled={changes.isFetching} onClick={() => void changes.fetchNextPage()}>
+              Older ones
+            </button>
+          }
+        />
+      )}
+    </>
+  );
+}
+
+function Change({ bank, change, may }: { bank: number; change: Schema['BankChange']; may: boolean }) {
+  const queries = useQueryClient();
+  const undo = useMutation({
+    mutationFn: () => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: change.id } } })),
+    onSuccess: () => queries.invalidateQueries(),
+  });
+  const way = change.kind === 'thrown away' ? 'restore' : 'undo';
+  return (
+    <Row
+      line
+      page={
+        <p className={change.undoneAt ? 'text-quiet line-through' : ''}>
+          {change.by} {change.words}
+        </p>
+      }
+      margin={
+        <p>
+          {day(change.at)}, {timeOfDay(change.at)}{' '}
+          {change.undoneAt ? (
+            <span className="text-quiet">
+              · {way === 'undo' ? 'undone' : 'restored'} by {change.undoneBy}
+            </span>
+          ) : (
+            may && (
+              <button
+                className="act ml-2"
+                disabled={undo.isPending}
+                onClick={() => undo.mutate()}
+                aria-label={`${way === 'undo' ? 'Undo' : 'Restore'}: ${change.words}`}
+              >
+                {way}
+              </button>
+            )
+          )}
+          {undo.error && (
+            <span className="notice block" role="alert">
+              {errorWords(undo.error)}
+            </span>
+          )}
+        </p>
+      }
+    />
+  );
+}
