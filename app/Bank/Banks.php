@@ -63,6 +63,12 @@ final readonly class Banks
         }, 'This bank was changed by someone else since. Look at the newer state, and change it again.', static fn (Bank $bank): array => ['name' => $bank->name(), 'version' => $bank->version()]);
     }
 
+    /** @throws Malformed if no bank can be made under this name */
+    public function refuse(string $name): void
+    {
+        $this->refuseTaken((new Bank($name))->name(), null);
+    }
+
     private function refuseTaken(string $name, ?int $but): void
     {
         $taken = $this->em->getConnection()->fetchOne('SELECT id FROM bank WHERE name = ? AND id <> ?', [$name, $but ?? 0]);

@@ -8,7 +8,10 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Background\Jobs;
+use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 /** All banks; each answer is the list as it stands then. */
@@ -41,6 +44,17 @@ final readonly class BanksController
         $this->banks->change($bank, Body::of($request));
 
         return $this->answer();
+    }
+
+    #[Route('/api/banks/{id}/copy', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function copy(#[MapEntity] Bank $bank, Request $request, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
+    {
+        $name = Body::of($request)->text('name');
+        $this->banks->refuse($name);
+        $few = array_filter($this->banks->told(), static fn (array $told): bool => $told['id'] === $bank->id && $told['questions'] <= CopyBank::AT_ONCE) !== [];
+
+        return new JsonResponse($jobs->begin(CopyBank::class, $bank->id, $account, ['name' => $name], $few)->toData(), 202);
     }
 
     /** @param array<string, int> $more */

@@ -20,6 +20,7 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/questions', true, false, false],
             ['GET', '/api/banks/1/text', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
+            ['POST', '/api/banks/1/copy', true, false, false],
             ['GET', '/api/banks/1/find', true, true, false],
             ['GET', '/api/banks/1/alike', true, true, false],
             ['POST', '/api/banks/1/alike', true, true, false],

@@ -26,17 +26,20 @@ use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Paper\PageAnswers;
 
-/** What must hold of any question, held against every question of the guild's bank. */
+/** What must hold of any question, held against every question of the guild's bank and of the sample for empty banks. */
 final class DemoQuestionsTest extends TestCase
 {
     public const QUESTIONS = 90;
+    private const SAMPLE = 7;
 
     /** @return iterable<string, array{Question}> */
     public static function questions(): iterable
     {
-        foreach (TextQuestions::all((string) file_get_contents(dirname(__DIR__, 2) . '/demo/certificate.zet.txt')) as $read) {
-            $question = $read->question ?? throw new \LogicException('the demo has a problem at line ' . $read->fromLine);
-            yield $question->name ?? 'line ' . $read->fromLine => [$question];
+        foreach (['demo/certificate.zet.txt', 'ui/src/areas/intake/sample.zet.txt'] as $file) {
+            foreach (TextQuestions::all((string) file_get_contents(dirname(__DIR__, 2) . '/' . $file)) as $read) {
+                $question = $read->question ?? throw new \LogicException($file . ' has a problem at line ' . $read->fromLine);
+                yield $question->name ?? $file . ', line ' . $read->fromLine => [$question];
+            }
         }
     }
 
@@ -139,6 +142,6 @@ final class DemoQuestionsTest extends TestCase
         $kinds = array_unique(array_map(static fn (Question $q): string => $q->kind::id()->value, $questions));
         $cleared = array_filter($questions, static fn (Question $q): bool => $q->status === Status::Cleared);
 
-        self::assertSame([self::QUESTIONS, count(KindId::cases()), self::QUESTIONS - 1], [count($questions), count($kinds), count($cleared)]);
+        self::assertSame([self::QUESTIONS + self::SAMPLE, count(KindId::cases()), self::QUESTIONS - 1], [count($questions), count($kinds), count($cleared)]);
     }
 }

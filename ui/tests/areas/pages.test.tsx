@@ -2,6 +2,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import QuestionsPage from '../../src/areas/bank/list/QuestionsPage';
+import BanksPage from '../../src/areas/banks/BanksPage';
 import ReviewPage from '../../src/areas/delivery/ReviewPage';
 import { LogInForm } from '../../src/areas/people/LogIn';
 import PeoplePage from '../../src/areas/people/PeoplePage';
@@ -107,6 +108,40 @@ describe('the list of questions', () => {
     });
     await at('/banks/1/questions', '/banks/:bank/questions', page());
     expect(text()).toContain('The disk is full.');
+  });
+});
+
+describe('the banks', () => {
+  const row = { id: 3, name: 'Certificate', version: 2, putAway: false, questions: 90, cleared: 89, inReview: 1, blueprints: 3 };
+  const names = () => screen.getAllByRole('link').map((link) => link.textContent);
+
+  it('are copied under a name of their own, and listed when that is done', async () => {
+    const banks = { banks: [row] };
+    const { asked, answers } = new Served({
+      'GET /banks': banks,
+      'POST /banks/{id}/copy': {
+        id: 1,
+        task: 'copy bank',
+        state: 'done',
+        done: 90,
+        total: 90,
+        stopAsked: false,
+        result: null,
+        failure: null,
+      },
+    });
+    await at('/banks', '/banks', <BanksPage account={author} />);
+    press('copy');
+    expect(field('Name of the copy of Certificate')).toHaveProperty('value', 'Certificate, copy');
+    fireEvent.keyDown(field('Name of the copy of Certificate'), { key: 'Escape' });
+    expect(asked('POST', '/banks/{id}/copy')).toEqual([]);
+    press('copy');
+    write('Name of the copy of Certificate', 'Next year');
+    answers['GET /banks'] = { banks: [row, { ...row, id: 4, name: 'Next year' }] };
+    fireEvent.keyDown(field('Name of the copy of Certificate'), { key: 'Enter' });
+    await settled();
+    expect(asked('POST', '/banks/{id}/copy').map(({ body }) => body)).toEqual([{ name: 'Next year' }]);
+    expect(names()).toContain('Next year');
   });
 });
 

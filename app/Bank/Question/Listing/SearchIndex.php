@@ -36,6 +36,12 @@ final readonly class SearchIndex
         $this->statements->run('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
     }
 
+    /** The words of a bank's questions for their copies. @param int $far the distance from a question's id to that of its copy */
+    public function copy(int $from, int $to, int $far): void
+    {
+        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) SELECT s.rowid + ?, ?, s.body FROM question_search s WHERE s.rowid IN (SELECT id FROM question WHERE bank_id = ?)', [$far, 'b' . $to, $from]);
+    }
+
     public function forget(int $id): void
     {
         $this->statements->run('DELETE FROM question_search WHERE rowid = ?', [$id]);

@@ -7,6 +7,7 @@ import { banksQuery } from '../../api/queries';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Waiting } from '../../parts/Waiting';
 import { TopBar } from '../../TopBar';
+import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { type Account, mayEdit } from '../people/session';
 
 type Bank = Schema['BankRow'];
@@ -30,10 +31,16 @@ export default function BanksPage({ account }: { account: Account }) {
     onSuccess: taken,
     onError: () => banks.refetch(),
   });
+  const copy = useMutation({
+    mutationFn: ({ bank, name }: { bank: Bank; name: string }) =>
+      dataOf(api.POST('/banks/{id}/copy', { params: { path: { id: bank.id } }, body: { name } })),
+    onSuccess: () => banks.refetch(),
+  });
+  const copying = useJob(copy.data, () => void banks.refetch());
   if (!banks.data) return <Waiting error={banks.error} retry={() => void banks.refetch()} />;
   const { banks: list } = banks.data;
   const may = mayEdit(account);
-  const error = make.error ?? change.error;
+  const error = make.error ?? change.error ?? copy.error;
   return (
     <>
       <TopBar account={account} title="Banks" />
@@ -45,12 +52,18 @@ export default function BanksPage({ account }: { account: Account }) {
             list.length === 0 ? (
               <p>{may ? 'There is no bank yet. Give the first one a name, beside this.' : 'There is no bank yet. An author makes one.'}</p>
             ) : (
-              <Table list={list} may={may} onChange={(bank, part) => change.mutate({ bank, ...part })} />
+              <Table
+                list={list}
+                may={may}
+                onChange={(bank, part) => change.mutate({ bank, ...part })}
+                onCopy={(bank, name) => copy.mutate({ bank, name })}
+              />
             )
           }
           margin={
             <>
               {may && <Make pending={make.isPending} onMake={(name) => make.mutate(name)} />}
+              {copying && !isOver(copying) && <JobProgress job={copying} doing="Copying" />}
               {error && (
                 <p className="notice mt-2" role="alert">
                   {errorWords(error)}
@@ -64,9 +77,15 @@ export default function BanksPage({ account }: { account: Account }) {
   );
 }
 
-function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part: { name?: string; putAway?: boolean }) => void }) {
-  const { list, may, onChange } = props;
+function Table(props: {
+  list: Bank[];
+  may: boolean;
+  onChange: (bank: Bank, part: { name?: string; putAway?: boolean }) => void;
+  onCopy: (bank: Bank, name: string) => void;
+}) {
+  const { list, may, onChange, onCopy } = props;
   const [renaming, setRenaming] = useState<number | null>(null);
+  const [copying, setCopying] = useState<number | null>(null);
   return (
     <div className="overflow-x-auto">
       <table className="ledger">
@@ -84,8 +103,9 @@ function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part:
             <tr key={bank.id} className={bank.putAway ? 'text-quiet' : ''}>
               <th scope="row">
                 {renaming === bank.id ? (
-                  <Rename
-                    bank={bank}
+                  <NameOf
+                    label={`Name of ${bank.name}`}
+                    name={bank.name}
                     onDone={(name) => {
                       setRenaming(null);
                       if (name !== bank.name) onChange(bank, { name });
@@ -97,6 +117,19 @@ function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part:
                   </Link>
                 )}
                 {bank.putAway && 'put away'}
+                {copying === bank.id && (
+                  <span className="block pt-1">
+                    its copy is called{' '}
+                    <NameOf
+                      label={`Name of the copy of ${bank.name}`}
+                      name={`${bank.name}, copy`}
+                      onDone={(name, taken) => {
+                        setCopying(null);
+                        if (taken) onCopy(bank, name);
+                      }}
+                    />
+                  </span>
+                )}
               </th>
               <td className="c">
                 {bank.cleared}
@@ -108,6 +141,9 @@ function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part:
                 <td className="pl-4 whitespace-nowrap">
                   <button className="act mr-4" onClick={() => setRenaming(bank.id)}>
                     rename
+                  </button>
+                  <button className="act mr-4" onClick={() => setCopying(bank.id)}>
+                    copy
                   </button>
                   <button className="act" onClick={() => onChange(bank, { putAway: !bank.putAway })}>
                     {bank.putAway ? 'take out again' : 'put away'}
@@ -122,24 +158,25 @@ function Table(props: { list: Bank[]; may: boolean; onChange: (bank: Bank, part:
   );
 }
 
-/** Enter or leaving takes the name, Escape keeps the old one. */
-function Rename({ bank, onDone }: { bank: Bank; onDone: (name: string) => void }) {
-  const [name, setName] = useState(bank.name);
-  const end = (typed: string) => onDone(typed.trim() || bank.name);
+/** Enter takes the name, and so does leaving, if it was changed; Escape keeps the old one. */
+function NameOf(props: { label: string; name: string; onDone: (name: string, taken: boolean) => void }) {
+  const { label, onDone } = props;
+  const [name, setName] = useState(props.name);
+  const end = (typed: string, taken: boolean) => onDone(typed.trim() || props.name, taken);
   return (
     <input
       className="field mr-3 w-80 max-w-full"
-      aria-label={`Name of ${bank.name}`}
+      aria-label={label}
       maxLength={160}
       value={name}
       ref={(input) => {
         if (input && document.activeElement !== input) input.select();
       }}
       onChange={(e) => setName(e.target.value)}
-      onBlur={() => end(name)}
+      onBlur={() => end(name, name !== props.name)}
       onKeyDown={(e) => {
-        if (e.key === 'Enter') end(name);
-        if (e.key === 'Escape') end(bank.name);
+        if (e.key === 'Enter') end(name, true);
+        if (e.key === 'Escape') end(props.name, false);
       }}
     />
   );

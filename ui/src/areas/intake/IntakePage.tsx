@@ -1,7 +1,7 @@
 import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../api/client';
 import { inMegabytes } from '../../kinds/common/picture/files';
 import { largest } from '../../kinds/facts.gen';
@@ -12,6 +12,7 @@ import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from '../bank/board/LastIntake';
 import { LEVEL, SourceText } from './SourceText';
 import { UnderstoodMargin } from './UnderstoodMargin';
+import sample from './sample.zet.txt?raw';
 
 const shelf = 'zetema:intake';
 /** Bytes of text that the server reads at once. */
@@ -25,8 +26,9 @@ interface Chosen {
 export default function IntakePage() {
   const bank = Number(useParams().bank);
   const queries = useQueryClient();
-  const [text, setText] = useState(() => localStorage.getItem(shelf) ?? '');
-  const [name, setName] = useState('pasted text');
+  const [params] = useSearchParams();
+  const [text, setText] = useState(() => localStorage.getItem(shelf) || (params.has('sample') ? sample : ''));
+  const [name, setName] = useState(text === sample ? 'sample.zet.txt' : 'pasted text');
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [fileProblem, setFileProblem] = useState<string | null>(null);
   /** A file that was chosen while there was text already: where it goes is asked. */

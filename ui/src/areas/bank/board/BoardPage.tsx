@@ -78,7 +78,7 @@ export default function BoardPage({ account }: { account: Account }) {
             {rows.length === 0 && (
               <p className="py-3">
                 This bank is empty. <Link to="intake">Bring in a text file</Link>, or <Link to="questions/new">write a first question</Link>
-                ; or begin with its objectives here.
+                , or <Link to="intake?sample">look at the sample</Link>; or begin with its objectives here.
               </p>
             )}
             <BoardTable
