@@ -90,12 +90,14 @@ final readonly class BankController
         ?QuestionOrder $order = null,
         #[MapQueryParameter]
         string $after = '',
+        #[MapQueryParameter]
+        bool $more = false,
     ): JsonResponse {
         $filter = self::filter($request, $account);
         // What a search finds stands as it was made, which the index gives at once.
         $order ??= $filter->search === '' ? QuestionOrder::Objective : QuestionOrder::Made;
 
-        return new JsonResponse($list->of($bank, $filter, $order, $after));
+        return new JsonResponse($list->of($bank, $filter, $order, $after, $more));
     }
 
     #[Route('/api/banks/{id}/questions', methods: ['POST'])]
@@ -117,6 +119,6 @@ final readonly class BankController
     /** What the list is narrowed to, as its address says. */
     private static function filter(Request $request, Account $account): QuestionFilter
     {
-        return QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1])), $account);
+        return QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1])), $account);
     }
 }

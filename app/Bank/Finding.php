@@ -7,7 +7,7 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 
-/** Anything of a bank by typing a few letters of it: questions, objectives, pools, pages, assessments; the nearest first. */
+/** Anything of a bank by typing a few letters of it: questions, objectives, pools, pages, assessments, people; the nearest first. */
 final readonly class Finding
 {
     private const EACH = 6;
@@ -37,6 +37,7 @@ final readonly class Finding
         ] as $sql) {
             array_push($found, ...$this->rows($sql, ['bank' => $bank->id, 'like' => $like, 'begins' => $begins]));
         }
+        array_push($found, ...$this->rows("SELECT 'person' AS what, id, name AS words, role AS more FROM account WHERE role <> 'candidate' AND name LIKE :like ESCAPE '\\' ORDER BY name LIMIT " . self::EACH, ['like' => $like]));
         $search = SearchIndex::query($bank->id, $typed);
         if ($search !== null) {
             $sql = 'SELECT \'question\' AS what, q.id, q.excerpt AS words, COALESCE(q.name, \'\') AS more FROM question_search s CROSS JOIN question q WHERE q.id = s.rowid AND question_search MATCH :search ORDER BY s.rowid LIMIT ' . self::EACH;

@@ -13,6 +13,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Pool\PoolEditing;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Bank\Question\QuestionEditing;
 use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
@@ -51,6 +52,7 @@ final readonly class DemoCommand
         private Media $media,
         private Comments $comments,
         private PoolEditing $pools,
+        private QuestionEditing $questions,
         #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
         private string $file,
     ) {
@@ -85,6 +87,8 @@ final readonly class DemoCommand
         $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
         $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
         $this->em->flush();
+        $this->unfinished($bank->id);
+        $this->retired($bank->id);
         $edition = $this->frozen($this->certificate(...), $bank->id)->id;
         $this->frozen($this->practice(...), $bank->id);
         $this->frozen($this->handsOn(...), $bank->id);
@@ -99,6 +103,23 @@ final readonly class DemoCommand
             ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
         $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+    }
+
+    /** A question somebody has begun. */
+    private function unfinished(int $bank): void
+    {
+        $content = ['kind' => 'one', 'stem' => 'Which of these does the wax moth leave behind on a stored comb?', 'choices' => [['id' => 1, 'text' => 'Silken tunnels', 'key' => true], ['id' => 2, 'text' => '', 'key' => false]], 'settings' => ['points' => '10']];
+        $this->questions->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['name' => 'wax moth', 'objective' => 'Health and pests > Brood diseases', 'content' => $content]), $this->account('orrell'));
+    }
+
+    /** One that was asked for years and is no more. */
+    private function retired(int $bank): void
+    {
+        $content = ['kind' => 'claim', 'stem' => 'A hive must be registered within a year.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'settings' => ['points' => '5']];
+        $question = $this->questions->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['name' => 'registered within a year', 'objective' => 'Neighbours and law', 'content' => $content]), $this->account('orrell'));
+        foreach (['cleared', 'retired'] as $status) {
+            $question = $this->questions->moveTo($question, Fields::of(['status' => $status, 'version' => $question->version()]), $this->account('orrell'));
+        }
     }
 
     /** @param array<string, mixed> $change */

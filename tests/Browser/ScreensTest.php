@@ -10,7 +10,7 @@ use Facebook\WebDriver\WebDriverKeys;
 final class ScreensTest extends BrowserTestCase
 {
     private const SCREENS = [
-        '/banks' => 'Banks of questions', '/banks/1' => 'what it takes', '/banks/1/history' => 'What was done to the bank', '/banks/1/alike' => 'ask', '/banks/1/questions' => '90 questions', '/banks/1/questions/16' => 'what it says', '/banks/1/questions/new' => 'What sort',
+        '/banks' => 'Banks of questions', '/banks/1' => 'what it takes', '/banks/1/history' => 'What was done to the bank', '/banks/1/alike' => 'ask', '/banks/1/questions' => '92 questions', '/banks/1/questions/16' => 'what it says', '/banks/1/questions/new' => 'What sort',
         '/banks/1/questions/64' => 'what it says', '/banks/1/questions/67' => 'what it says', '/banks/1/questions/70' => 'what it says', '/banks/1/questions/75' => 'what it says',
         '/banks/1/questions/76' => 'what it says',
         '/as-seen/64' => 'Check', '/as-seen/67' => 'Check', '/as-seen/70' => 'Check', '/as-seen/75' => 'Check',

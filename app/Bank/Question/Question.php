@@ -117,19 +117,19 @@ class Question implements Versioned
     /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
     public function edit(Core\Sketch $sketch, ?string $name, ?Objective $objective, Account $author, \DateTimeImmutable $now, bool $afresh = false): void
     {
+        $this->name = $name;
+        $this->objective = $objective;
         $newest = $this->newest();
         $pause = $now->getTimestamp() - $newest->savedAt()->getTimestamp();
         if ($afresh || $newest->wasCleared() || $newest->author !== $author || $pause > self::ONE_REVISION) {
             $this->newest = new Revision($this, $newest->number + 1, $author, $sketch, $now);
             $this->revisions->add($this->newest);
         } else {
-            $newest->write($sketch, $now, $objective?->names());
+            $newest->write($sketch, $now);
         }
         if ($this->status === Core\Status::Cleared || ($this->status === Core\Status::InReview && !$this->newest()->isWhole())) {
             $this->status = Core\Status::Draft;
         }
-        $this->name = $name;
-        $this->objective = $objective;
         $this->describe($sketch);
     }
 
@@ -153,10 +153,8 @@ class Question implements Versioned
     public function followSettings(Connection $db): void
     {
         foreach (array_filter([$this->newest, $this->cleared]) as $revision) {
-            if ($revision->isWhole()) {
-                $revision->followSettings($revision->question());
-                $revision->keepWhatFollowed($db);
-            }
+            $revision->followSettings();
+            $revision->keepWhatFollowed($db);
         }
         $stem = $this->newest()->content()['stem'] ?? '';
         $this->inLists = $this->newest()->inLists(is_string($stem) ? $stem : '');

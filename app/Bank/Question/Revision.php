@@ -86,13 +86,12 @@ class Revision
         $this->write($sketch, $now);
     }
 
-    /** @param list<string>|null $objective where a question that is not whole stands */
-    public function write(Core\Sketch $sketch, \DateTimeImmutable $now, ?array $objective = null): void
+    public function write(Core\Sketch $sketch, \DateTimeImmutable $now): void
     {
         if ($this->wasCleared) {
             throw new \LogicException('a revision that was cleared is never written again');
         }
-        $facts = RevisionFacts::of($sketch, $objective, $this->bank->settings());
+        $facts = RevisionFacts::of($sketch, $this->question->objective()?->names(), $this->bank->settings());
         [$this->content, $this->problem, $this->objectivePath, $this->kind, $this->difficulty] = [$facts->content, $facts->problem, $facts->objectivePath, $facts->kind, $facts->difficulty];
         [$this->worth, $this->keyPlace, $this->savedAt] = [$facts->worth, $facts->keyPlace, $now];
         foreach (array_diff($this->tags->getKeys(), $facts->tags) as $gone) {
@@ -104,9 +103,10 @@ class Revision
     }
 
     /** Works out anew what depends on the bank's settings too. */
-    public function followSettings(Core\Question $question): void
+    public function followSettings(): void
     {
-        $facts = RevisionFacts::of(Core\Sketch::whole($question), null, $this->bank->settings());
+        $sketch = $this->isWhole() ? Core\Sketch::whole($this->question()) : Core\Sketch::of(Fields::of($this->content), null, []);
+        $facts = RevisionFacts::of($sketch, null, $this->bank->settings());
         [$this->worth, $this->keyPlace] = [$facts->worth, $facts->keyPlace];
     }
 

@@ -165,7 +165,7 @@ final class BankTest extends ApiTestCase
         $back = $this->send('POST', '/api/batches/1/take-back');
 
         self::assertGreaterThan(40, $back->integer('kept'));
-        self::assertSame(self::QUESTIONS, $back->integer('taken') + $back->integer('kept'));
+        self::assertSame(self::QUESTIONS - 2, $back->integer('taken') + $back->integer('kept'), 'but for what was written by hand');
     }
 
     public function test_five_thousand_questions_open_within_200_ms(): void

@@ -28,7 +28,7 @@ final class ChangeManyTest extends ApiTestCase
 
         self::assertSame($before, $this->standing(), 'looking changes nothing');
         self::assertSame(self::QUESTIONS, $preview->integer('questions'));
-        self::assertContains('points: 5 → 4 (20)', self::sums($preview, 'changes', 'to'));
+        self::assertContains('points: 5 → 4 (21)', self::sums($preview, 'changes', 'to'));
         self::assertContains('points: weighed: its points stand at its answers (1)', self::sums($preview, 'stays', 'why'));
 
         $job = $this->send('POST', '/api/banks/1/questions/change', $chosen, 'Job', 202);

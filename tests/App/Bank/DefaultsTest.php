@@ -109,6 +109,16 @@ final class DefaultsTest extends ApiTestCase
         self::assertSame('cleared', $this->send('PUT', "/api/questions/$id/status", ['version' => $question->integer('version'), 'status' => 'cleared'], 'Question')->text('status'));
     }
 
+    public function test_clearing_many_tells_how_many_have_an_open_comment(): void
+    {
+        $commented = array_map(static fn (Fields $q): int => $q->integer('id'), $this->send('GET', '/api/banks/1/questions?comments=open')->objects('questions'));
+        self::assertCount(2, $commented);
+        $preview = fn (array $change, bool $again): int => $this->send('POST', '/api/banks/1/questions/change/preview', ['ids' => [...$commented, $this->first('number')], 'change' => $change, 'clearAgain' => $again], 'ManyPreview')->integer('commented');
+        self::assertSame([2, 2, 0], [$preview(['settings' => ['points' => '7']], false), $preview(['settings' => ['points' => '7']], true), $preview(['status' => 'retired'], false)]);
+        $this->send('POST', '/api/banks/1/questions/change', ['ids' => $commented, 'change' => ['settings' => ['points' => '7']]], status: 202);
+        self::assertSame(2, $preview(['status' => 'cleared'], false));
+    }
+
     public function test_what_a_file_calls_cleared_is_reviewed_first_where_another_person_must_clear(): void
     {
         $this->setHouse(['settings' => [], 'clearing' => 'only another person']);

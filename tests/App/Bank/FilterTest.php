@@ -12,6 +12,18 @@ use Zetema\Tests\App\ApiTestCase;
 /** What a list is narrowed to stands in its address, and works alike for the list, for changes of many and for what is written out. */
 final class FilterTest extends ApiTestCase
 {
+    public function test_more_of_each_question_is_told_where_it_is_asked_for(): void
+    {
+        $this->logIn('orrell');
+        $this->send('POST', '/api/banks/1/questions/change', ['ids' => [3], 'change' => ['addTags' => ['exam', 'bees'], 'difficulty' => 'hard']], status: 202);
+        $listed = $this->send('GET', '/api/banks/1/questions?difficulty=hard&tag=exam&more=1', schema: 'QuestionList')->objects('questions');
+        self::assertCount(1, $listed);
+        $more = $listed[0]->object('more');
+        self::assertSame(['hard', ['bees', 'exam'], 'M. Orrell'], [$more->text('difficulty'), $more->texts('tags'), $more->text('savedBy')]);
+        self::assertSame($this->send('GET', '/api/questions/3')->text('savedAt'), $more->text('savedAt'));
+        self::assertFalse($this->send('GET', '/api/banks/1/questions', schema: 'QuestionList')->objects('questions')[0]->has('more'));
+    }
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -24,7 +36,7 @@ final class FilterTest extends ApiTestCase
         yield 'a tag' => ['tag=exam', 'SELECT 3 UNION SELECT 5'];
         yield 'hard ones' => ['difficulty=hard', "SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.difficulty = 'hard'"];
         yield 'no difficulty said' => ['difficulty=none', 'SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.difficulty IS NULL'];
-        yield 'not whole' => ['whole=no', 'SELECT 7'];
+        yield 'not whole' => ['whole=no', 'SELECT 7 UNION SELECT 91'];
         yield 'open comments' => ['comments=open', 'SELECT DISTINCT question_id FROM comment WHERE closed_at IS NULL'];
         yield 'notes of the proofreader' => ['notes=yes', 'SELECT DISTINCT question_id FROM proofreading_note'];
         yield 'held by an assessment' => ['assessment=1', 'SELECT e.question_id FROM edition_question e JOIN edition d ON d.id = e.edition_id WHERE d.blueprint_id = 1'];

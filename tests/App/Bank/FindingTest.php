@@ -16,6 +16,8 @@ final class FindingTest extends ApiTestCase
         yield 'an objective by its beginning' => ['Reading a', 'objective: Reading a frame'];
         yield 'in the middle of its name, in any letters' => ['A FRAME', 'objective: Reading a frame'];
         yield 'an assessment' => ['spring pr', 'assessment: Spring practice'];
+        yield 'a pool' => ['swarm sea', 'pool: Swarm season'];
+        yield 'a person' => ['penh', 'person: S. Penhale'];
         yield 'a question by its name' => ['fresh eg', 'question: fresh eggs'];
         yield 'a question by words in it' => ['lid', 'question: two lids'];
         yield 'signs that mean something to the database stand for themselves' => ['%', null];

@@ -114,7 +114,7 @@ final readonly class QuestionFilter
         }
     }
 
-    /** Says itself another value than counts for its kind where nothing is said. */
+    /** Says itself another value than counts for its kind where nothing is said, and is still asked. */
     private static function differs(QueryBuilder $query, Setting $setting, Bank $bank): string
     {
         $settings = $bank->settings();
@@ -125,7 +125,7 @@ final readonly class QuestionFilter
         }
         $query->setParameter('says', '$.settings."' . $setting->value . '"');
 
-        return "EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND json_extract(w.content, :says) <> CASE q.kind$values END)";
+        return "q.status <> 'retired' AND EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND json_extract(w.content, :says) <> CASE q.kind$values END)";
     }
 
     private static function isRight(string $name, string $value): bool

@@ -28,10 +28,11 @@ final readonly class QuestionList
 
     /**
      * @param string $after where the page before ended, as it said itself
+     * @param bool $more whether difficulty, tags and who saved it when are told, too
      *
      * @return array{questions: list<array<string, mixed>>, after: string|null, total: int|null, atLeast: bool} total: on the first page; at least so many, where more are not counted
      */
-    public function of(Bank $bank, QuestionFilter $filter, QuestionOrder $order, string $after = ''): array
+    public function of(Bank $bank, QuestionFilter $filter, QuestionOrder $order, string $after = '', bool $more = false): array
     {
         $place = ListPlace::of($after);
         $scope = $filter->objective === null ? null : $this->scope->below($bank, $filter->objective);
@@ -51,15 +52,15 @@ final readonly class QuestionList
             $found = $query->setMaxResults(self::PAGE + 1 - count($rows))->fetchAllAssociative();
             array_push($rows, ...array_map(static fn (array $row): array => [...$row, 'phase' => $phase], $found));
         }
-        $more = count($rows) > self::PAGE;
+        $goesOn = count($rows) > self::PAGE;
         $rows = array_slice($rows, 0, self::PAGE);
         $last = $rows[count($rows) - 1] ?? null;
 
-        $total = $after !== '' ? null : ($more ? $this->total($bank, $filter, $scope, $search, $fits) : count($rows));
+        $total = $after !== '' ? null : ($goesOn ? $this->total($bank, $filter, $scope, $search, $fits) : count($rows));
 
         return [
-            'questions' => array_map(self::told(...), $rows),
-            'after' => $more && $last !== null ? ListPlace::end($last) : null,
+            'questions' => $more ? MoreOfQuestions::with($this->db, array_map(self::told(...), $rows)) : array_map(self::told(...), $rows),
+            'after' => $goesOn && $last !== null ? ListPlace::end($last) : null,
             'total' => $total,
             'atLeast' => ($search !== null || $filter->isMore()) && $total === self::MOST_COUNTED,
         ];

@@ -25,6 +25,12 @@ final readonly class ManyChanged
         return $this->changed->objective !== null || $this->changed->sketch->data !== $this->standing->content;
     }
 
+    /** Whether a comment is open about what is cleared by this, or would be if it were cleared again. */
+    public function clearsCommented(): bool
+    {
+        return !$this->isNone() && $this->standing->isCommented && ($this->status === Status::Cleared || $this->becomesDraft());
+    }
+
     /** Whether a cleared question gets a draft beside what is dealt. */
     public function becomesDraft(): bool
     {

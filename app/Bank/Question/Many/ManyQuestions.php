@@ -30,12 +30,13 @@ final readonly class ManyQuestions
         $change = ManyChange::of($body, $account);
         $settings = $bank->settings();
         $rows = $stays = $each = [];
-        $changed = $drafts = $there = 0;
+        $changed = $drafts = $there = $commented = 0;
         foreach (Standing::of($this->db, $bank, $this->chosen->ids($bank, $body, $account)) as $id => $standing) {
             ++$there;
             $one = $change->to($standing, $settings);
             $changed += $one->isNone() ? 0 : 1;
             $drafts += $one->becomesDraft() ? 1 : 0;
+            $commented += $one->clearsCommented() ? 1 : 0;
             foreach ($one->changed->changes as $row) {
                 $key = $row['what'] . "\n" . $row['from'] . "\n" . $row['to'];
                 $rows[$key] = [...$row, 'questions' => ($rows[$key]['questions'] ?? 0) + 1];
@@ -49,7 +50,7 @@ final readonly class ManyQuestions
             }
         }
 
-        return ['questions' => $there, 'changed' => $changed, 'drafts' => $drafts, 'changes' => self::mostFirst($rows), 'stays' => self::mostFirst($stays), 'each' => $each];
+        return ['questions' => $there, 'changed' => $changed, 'drafts' => $drafts, 'commented' => $commented, 'changes' => self::mostFirst($rows), 'stays' => self::mostFirst($stays), 'each' => $each];
     }
 
     /** @return Job the change at work; few are changed at once, within the request */

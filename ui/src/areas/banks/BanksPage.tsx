@@ -165,7 +165,7 @@ function NameOf(props: { label: string; name: string; onDone: (name: string, tak
   const end = (typed: string, taken: boolean) => onDone(typed.trim() || props.name, taken);
   return (
     <input
-      className="field mr-3 w-80 max-w-full"
+      className="field mr-3 w-56 max-w-full"
       aria-label={label}
       maxLength={160}
       value={name}

@@ -25,9 +25,10 @@ const pathOf = (bank: number, { what, id }: Found) =>
     page: `/banks/${bank}/pages/${id}`,
     pool: `/banks/${bank}/questions?pool=${id}`,
     question: `/banks/${bank}/questions/${id}`,
+    person: `/banks/${bank}/history?what=saves&who=${id}`,
   })[what];
 
-/** Any question, objective, pool, page, assessment or action by a few letters, from wherever one is: Ctrl K. */
+/** Any question, objective, pool, page, assessment, person or action by a few letters, from wherever one is: Ctrl K. */
 export function FindOrDo({ bank, account }: { bank: number; account: Account }) {
   const [open, setOpen] = useState(false);
   useKeys((e) => {

@@ -3,6 +3,8 @@ import { type KeyboardEvent, useEffect, useEffectEvent, useRef, useState } from 
 import { Link } from 'react-router';
 import type { Schema } from '../../../api/client';
 import { Row } from '../../../parts/PageAndMargin';
+import { day } from '../../../parts/text/figures';
+import type { Shown } from './columns';
 import { hitParts } from './filter';
 import type { Choosing } from './many/useChosen';
 
@@ -16,13 +18,14 @@ interface Props {
   chosen: Choosing | null;
   /** what a change would do to each */
   each: ReadonlyMap<number, Each>;
+  columns: Shown;
   onOpen: () => void;
   onEnd: () => void;
 }
 
 /** The rows in sight, of however many; ↑ and ↓ go, Space chooses, with Shift a stretch. */
 export function QuestionRows(props: Props) {
-  const { questions, bank, chosen, each, onOpen } = props;
+  const { questions, bank, chosen, each, columns, onOpen } = props;
   const rows = useWindowVirtualizer({ count: questions.length, estimateSize: () => 36, overscan: 20, scrollMargin: 130 });
   const shown = rows.getVirtualItems();
   const isNearEnd = (shown.at(-1)?.index ?? 0) >= questions.length - 20;
@@ -70,6 +73,7 @@ export function QuestionRows(props: Props) {
               isAt={item.index === Math.min(at, questions.length - 1)}
               isChosen={chosen ? chosen.has(q.id) : null}
               each={each.get(q.id)}
+              columns={columns}
               onChoose={(stretch) => {
                 setAt(item.index);
                 chosen?.toggle(questions, item.index, stretch);
@@ -91,10 +95,11 @@ function QuestionLine(props: {
   isAt: boolean;
   isChosen: boolean | null;
   each: Each | undefined;
+  columns: Shown;
   onChoose: (stretch: boolean) => void;
   onOpen: () => void;
 }) {
-  const { i, question: q, bank, isAt, isChosen, each, onChoose, onOpen } = props;
+  const { i, question: q, bank, isAt, isChosen, each, columns, onChoose, onOpen } = props;
   const only = onlyChange(each);
   return (
     <Row
@@ -120,27 +125,41 @@ function QuestionLine(props: {
             title={q.objective ?? 'without an objective'}
           >
             <span className="font-reading">{q.excerpt || <i className="text-quiet">no stem yet</i>}</span>{' '}
-            {q.name && <span className="path ml-2">{q.name}</span>} <Hit hit={q.hit} shown={`${q.name ?? ''} ${q.excerpt}`} />
+            {q.name && columns.has('name') && <span className="path ml-2">{q.name}</span>}{' '}
+            <Hit hit={q.hit} shown={`${q.name ?? ''} ${q.excerpt}`} />
           </Link>
+          <More question={q} columns={columns} />
         </span>
       }
       margin={
         <span className="grid grid-cols-[3.6rem_minmax(2.2rem,auto)_1fr_auto] gap-2 whitespace-nowrap">
-          <span>{q.kind}</span>
-          <Worth worth={q.worth} each={each} />
+          <span>{columns.has('kind') && q.kind}</span>
+          {columns.has('points') || each ? <Worth worth={q.worth} each={each} /> : <span />}
           <span className={`truncate ${only ? 'text-ink' : ''}`} title={only ?? q.objective ?? ''}>
-            {only ?? q.objective?.split(' > ').at(-1) ?? 'no objective'}
+            {only ?? (columns.has('objective') && (q.objective?.split(' > ').at(-1) ?? 'no objective'))}
           </span>
           <span
             className={q.status === 'cleared' ? 'text-quiet' : 'text-ink'}
             title={q.dealt && q.status !== 'cleared' ? 'an earlier revision is dealt' : undefined}
           >
-            {q.unfinished ? 'not whole' : q.status}
+            {columns.has('status') && (q.unfinished ? 'not whole' : q.status)}
           </span>
         </span>
       }
     />
   );
+}
+
+/** What is shown of it besides, on the page, where there is room. */
+function More({ question: { more, revision }, columns }: { question: Question; columns: Shown }) {
+  const told = [
+    columns.has('difficulty') && more?.difficulty,
+    columns.has('tags') && more?.tags.join(', '),
+    columns.has('revision') && `revision ${revision}`,
+    columns.has('saved') && more && day(more.savedAt),
+    columns.has('by') && more?.savedBy,
+  ].filter((one) => typeof one === 'string' && one !== '');
+  return told.length === 0 ? null : <span className="path ml-auto max-w-1/2 flex-none truncate pl-3">{told.join(' · ')}</span>;
 }
 
 /** Where a search found its words, if the row does not show them anyway. */

@@ -13,6 +13,8 @@ import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
 import { addressOf, filterOf, moreFilters, moreNames } from './filter';
+import { ColumnMenu } from './ColumnMenu';
+import { useColumns } from './columns';
 import { IntoLine } from './IntoLine';
 import { MoreFilters } from './MoreFilters';
 import { ChangePanel, useManyPreview } from './many/ChangePanel';
@@ -56,10 +58,17 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const set = (name: string, value: string) => put(name, value === '' ? null : value);
   const filter = filterOf(params);
   const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
+  const columns = useColumns();
+  const more = columns.needsMore ? { more: true } : {};
   const list = useInfiniteQuery({
-    queryKey: keys.questions(bank, filter, order),
+    queryKey: keys.questions(bank, filter, order, columns.needsMore ? 'more' : ''),
     queryFn: ({ pageParam, signal }) =>
-      dataOf(api.GET('/banks/{id}/questions', { params: { path: { id: bank }, query: { ...filter, order, after: pageParam } }, signal })),
+      dataOf(
+        api.GET('/banks/{id}/questions', {
+          params: { path: { id: bank }, query: { ...filter, ...more, order, after: pageParam } },
+          signal,
+        }),
+      ),
     initialPageParam: '',
     getNextPageParam: (page) => page.after,
     placeholderData: keepPreviousData,
@@ -85,7 +94,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const total = list.data.pages[0]?.total ?? questions.length;
   const objectivePath = board.data?.rows.find(({ objective }) => String(objective.id) === get('objective'))?.objective.path ?? '';
   const pool = pools.data?.pools.find(({ id }) => id === filter.pool);
-  const more = moreNames.filter((name) => get(name) !== '').map((name) => moreFilters[name].words);
+  const narrowed = moreNames.filter((name) => get(name) !== '').map((name) => moreFilters[name].words);
   const words = [
     get('kind'),
     get('status'),
@@ -93,7 +102,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
     get('search') && `with “${get('search')}”`,
     pool && `in the pool “${pool.name}”`,
     filter.differs && `with other ${filter.differs}`,
-    ...more,
+    ...narrowed,
   ]
     .filter((w) => w)
     .join(', ');
@@ -144,24 +153,27 @@ export default function QuestionsPage({ account }: { account: Account }) {
         <IntoLine differs={filter.differs} total={total} chosen={chosen} onWant={setWanted} onLeave={() => put('differs', null)} />
       )}
       {questions.length === 0 && <Row page={<p className="py-2">No question fits. Widen the filter above.</p>} />}
-      {may && questions.length > 0 && (
+      {questions.length > 0 && (
         <Row
           page={
             <p className="pb-1 text-sm text-quiet">
-              {orders.find(({ value }) => value === order)?.words} · keys: ↑ ↓ go, Space chooses, with Shift a stretch
+              {orders.find(({ value }) => value === order)?.words} · <ColumnMenu shown={columns.shown} onToggle={columns.toggle} />
+              {may && ' · keys: ↑ ↓ go, Space chooses, with Shift a stretch'}
             </p>
           }
           margin={
-            <p className="pb-1">
-              <b className="fig">{grouped(chosen.count)}</b> chosen ·{' '}
-              <button className="act" onClick={chosen.all}>
-                all {grouped(total)}
-              </button>{' '}
-              ·{' '}
-              <button className="act" disabled={chosen.count === 0} onClick={chosen.none}>
-                none
-              </button>
-            </p>
+            may && (
+              <p className="pb-1">
+                <b className="fig">{grouped(chosen.count)}</b> chosen ·{' '}
+                <button className="act" onClick={chosen.all}>
+                  all {grouped(total)}
+                </button>{' '}
+                ·{' '}
+                <button className="act" disabled={chosen.count === 0} onClick={chosen.none}>
+                  none
+                </button>
+              </p>
+            )
           }
         />
       )}
@@ -172,6 +184,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
         bank={bank}
         chosen={may ? chosen : null}
         each={each}
+        columns={columns.shown}
         onOpen={rememberList}
         onEnd={() => {
           if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();

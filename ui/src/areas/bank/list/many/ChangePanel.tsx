@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../../api/client';
 import { keys } from '../../../../api/keys';
 import { EditableChoice } from '../../../../parts/fields/Editable';
@@ -41,6 +42,7 @@ export function ChangePanel(props: {
   const change = toChange(wanted);
   const told = isEmpty(change) ? undefined : preview.data;
   const busy = make.isPending || (job !== null && !isOver(job));
+  const commented = (told && (clearAgain || change.status === 'cleared') && told.commented) || 0;
   const left = wishes.filter((what) => what === 'points of a kind' || !wanted.some((wish) => wish.what === what));
   return (
     <Row
@@ -77,8 +79,18 @@ export function ChangePanel(props: {
               disabled={busy || preview.isPlaceholderData || !told || told.changed === 0}
               onClick={() => make.mutate({ ...chosen.body(), change, clearAgain })}
             >
-              {told && told.changed > 0 ? `Change ${count(told.changed, 'question')}` : 'Nothing to change yet'}
+              {told && told.changed > 0
+                ? `Change ${count(told.changed, 'question')}${commented > 0 ? ' all the same' : ''}`
+                : 'Nothing to change yet'}
             </button>
+            {commented > 0 && (
+              <span className="notice ml-3 inline-block" role="alert">
+                {commented} of them {commented === 1 ? 'has' : 'have'} an open comment.{' '}
+                <Link className="act" to={`/banks/${bank}/questions?comments=open`}>
+                  look at {commented === 1 ? 'it' : 'them'} first
+                </Link>
+              </span>
+            )}
           </p>
         </>
       }
