@@ -29,6 +29,27 @@ final class AlikeTest extends ApiTestCase
         self::assertCount(count($before), $this->send('GET', '/api/banks/1/alike')->items('groups'), 'a retired one is no longer told');
     }
 
+    public function test_by_their_answers_are_found_that_ask_otherwise(): void
+    {
+        $choices = static fn (string ...$texts): array => array_map(static fn (string $text, int $i): array => ['id' => $i + 1, 'text' => $text, 'key' => $i === 0, 'says' => "Something $i that is said."], $texts, array_keys($texts));
+        $make = fn (string $stem, array $choices): int => $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'one', 'stem' => $stem, 'choices' => $choices]], 'Question', 201)->integer('id');
+        $one = $make('Who brings water?', $choices('An old forager', 'A drone of May', 'The queen herself', 'A nurse bee'));
+        $other = $make('To whom does the waggle dance speak?', $choices('A nurse bee', 'The queen herself', 'An old forager', 'A drone of May'));
+        $ids = fn (string $by): array => array_map(static fn (mixed $group): array => is_array($group) ? array_column($group, 'id') : [], $this->send('GET', '/api/banks/1/alike' . $by)->items('groups'));
+
+        self::assertContains([$one, $other], $ids('?by=answers'));
+        self::assertNotContains([$one, $other], $ids(''));
+        $beside = $this->send('GET', "/api/banks/1/alike/beside?one=$other&other=$one", schema: 'Beside')->objects('questions');
+        self::assertSame(['Who brings water?', 'To whom does the waggle dance speak?'], array_map(static fn (Fields $q): string => $q->text('stem'), $beside));
+        self::assertSame([['An old forager', true], ['A drone of May', false]], array_map(static fn (Fields $line): array => [$line->text('text'), $line->flag('isKey')], array_slice($beside[0]->objects('lines'), 0, 2)));
+        foreach (['claim' => [2, 'true', true], 'number' => [0, null, true]] as $kind => [$editions, $text, $isKey]) {
+            $id = $this->send('GET', "/api/banks/1/questions?kind=$kind&order=made")->objects('questions')[0]->integer('id');
+            $held = $this->send('GET', "/api/banks/1/alike/beside?one=$id&other=$id", schema: 'Beside')->objects('questions')[0];
+            $key = array_values(array_filter($held->objects('lines'), static fn (Fields $line): bool => $line->flag('isKey')))[0];
+            self::assertSame([$editions, $text ?? $key->text('text'), $isKey], [$held->integer('editions'), $key->text('text'), $key->flag('isKey')], $kind);
+        }
+    }
+
     public function test_while_a_question_is_written_what_asks_nearly_the_same_is_told_but_not_itself(): void
     {
         $question = $this->send('GET', '/api/questions/1');

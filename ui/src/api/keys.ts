@@ -13,6 +13,7 @@ export const keys = {
   bankSettings: under<number>('bank-settings'),
   batches: under<number>('batches'),
   alike: under<number | string>('alike'),
+  beside: under<number>('beside'),
   board: under<number | string>('board'),
   changes: under<number | string>('changes'),
   saves: under<number | string>('saves'),

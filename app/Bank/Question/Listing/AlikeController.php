@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Question\Listing;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
@@ -21,9 +22,15 @@ final readonly class AlikeController
     }
 
     #[Route('', methods: ['GET'])]
-    public function all(#[MapEntity] Bank $bank): JsonResponse
+    public function all(#[MapEntity] Bank $bank, #[MapQueryParameter] string $by = ''): JsonResponse
     {
-        return new JsonResponse($this->alike->of($bank));
+        return new JsonResponse($this->alike->of($bank, $by === 'answers'));
+    }
+
+    #[Route('/beside', methods: ['GET'])]
+    public function beside(#[MapEntity] Bank $bank, #[MapQueryParameter] int $one, #[MapQueryParameter] int $other): JsonResponse
+    {
+        return new JsonResponse(['questions' => $this->alike->beside($bank, [$one, $other])]);
     }
 
     #[Route('', methods: ['POST'])]

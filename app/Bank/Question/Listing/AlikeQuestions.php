@@ -6,8 +6,14 @@ namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Question;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Alike;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Question\Kinds\KindId;
 
 /** Questions that ask the same or nearly the same: in the whole bank, and as one that is being written. Retired ones are left out. */
 final readonly class AlikeQuestions
@@ -17,24 +23,82 @@ final readonly class AlikeQuestions
     private const MOST_GROUPS = 100;
     private const NEAR_ONE = 5;
 
-    public function __construct(private Connection $db)
+    public function __construct(private EntityManagerInterface $em, private Connection $db)
     {
     }
 
-    /** @return array{groups: list<list<array<string, mixed>>>, nearly: bool} nearly: whether nearly the same ones are among them */
-    public function of(Bank $bank): array
+    /**
+     * @param bool $byAnswers whether what they offer or take as answers is compared, and not what they ask
+     *
+     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool} nearly: whether nearly the same ones are among them
+     */
+    public function of(Bank $bank, bool $byAnswers = false): array
     {
         $all = $this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND status <> 'retired'", [$bank->id]);
         $nearly = is_numeric($all) && (int) $all <= self::MOST_COMPARED;
+        if ($byAnswers) {
+            return $this->grouped($nearly ? $this->answers($bank) : [], $nearly);
+        }
         $where = $nearly ? '' : " AND stem_key IN (SELECT stem_key FROM question WHERE bank_id = :bank AND stem_key <> '' AND status <> 'retired' GROUP BY stem_key HAVING COUNT(*) > 1 LIMIT " . self::MOST_GROUPS . ')';
         $stems = [];
         foreach ($this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = :bank AND status <> 'retired' AND stem_key <> ''$where ORDER BY id", ['bank' => $bank->id]) as [$id, $stem]) {
             $stems[is_numeric($id) ? (int) $id : 0] = is_string($stem) ? $stem : '';
         }
-        $groups = array_slice(Alike::groups($stems), 0, self::MOST_GROUPS);
+
+        return $this->grouped($stems, $nearly);
+    }
+
+    /** @return array<int, string> all that stands in the answers of each, by id; claims offer the same two everywhere */
+    private function answers(Bank $bank): array
+    {
+        $answers = [];
+        foreach ($this->db->iterateNumeric("SELECT q.id, q.kind, r.content FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND q.kind <> 'claim' ORDER BY q.id", [$bank->id]) as [$id, $kind, $content]) {
+            $lists = KindId::tryFrom(is_string($kind) ? $kind : '')?->facts()->lists ?? [];
+            $texts = [];
+            $lines = array_intersect_key(Fields::ofJson(is_string($content) ? $content : '{}')->raw(), array_flip($lists));
+            array_walk_recursive($lines, static function (mixed $value, int|string $field) use (&$texts): void {
+                if (is_string($value) && $field !== 'says' && $field !== 'leadsTo') {
+                    $texts[] = $value;
+                }
+            });
+            $answers[is_numeric($id) ? (int) $id : 0] = implode(' ', $texts);
+        }
+
+        return $answers;
+    }
+
+    /**
+     * @param array<int, string> $texts by id
+     *
+     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool}
+     */
+    private function grouped(array $texts, bool $nearly): array
+    {
+        $groups = array_slice(Alike::groups($texts), 0, self::MOST_GROUPS);
         $told = $this->told(array_merge([], ...array_map(static fn (array $group): array => array_column($group, 'id'), $groups)));
 
         return ['groups' => array_map(static fn (array $group): array => array_map(static fn (array $one): array => [...$told[$one['id']], 'percent' => $one['percent']], $group), $groups), 'nearly' => $nearly];
+    }
+
+    /**
+     * Questions set beside each other: what they ask, their answers with what is key, and how many editions hold them.
+     *
+     * @param list<int> $ids
+     *
+     * @return list<array{id: int, stem: string, lines: list<array{text: string, isKey: bool}>, editions: int}>
+     */
+    public function beside(Bank $bank, array $ids): array
+    {
+        $beside = [];
+        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank, 'id' => $ids], ['id' => 'ASC']) as $question) {
+            $content = $question->newest()->isWhole() ? $question->newest()->question() : null;
+            $choices = array_map(static fn (Choice $choice): array => ['text' => $choice->text, 'isKey' => $choice->isKey], $content?->kind->choices() ?? []);
+            $key = array_map(static fn (AnswerLine $line): array => ['text' => ($line->before === null ? '' : $line->before . ': ') . $line->text, 'isKey' => true], $content?->kind->keyInWords() ?? []);
+            $editions = $this->db->fetchOne('SELECT COUNT(DISTINCT edition_id) FROM edition_question WHERE question_id = ?', [$question->id]);
+            $beside[] = ['id' => $question->id, 'stem' => $content->stem ?? $question->excerpt(), 'lines' => $choices === [] ? $key : $choices, 'editions' => is_numeric($editions) ? (int) $editions : 0];
+        }
+
+        return $beside;
     }
 
     /** @return list<array<string, mixed>> the nearest first */
