@@ -31,7 +31,7 @@ final class AlikeTest extends ApiTestCase
 
     public function test_by_their_answers_are_found_that_ask_otherwise(): void
     {
-        $choices = static fn (string ...$texts): array => array_map(static fn (string $text, int $i): array => ['id' => $i + 1, 'text' => $text, 'key' => $i === 0, 'says' => "Something $i that is said."], $texts, array_keys($texts));
+        $choices = static fn (string ...$texts): array => array_map(static fn (string $text, int $i): array => ['id' => $i + 1, 'text' => $text, 'key' => $i === 0, 'says' => "Something $i that is said."], array_values($texts), range(0, count($texts) - 1));
         $make = fn (string $stem, array $choices): int => $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'one', 'stem' => $stem, 'choices' => $choices]], 'Question', 201)->integer('id');
         $one = $make('Who brings water?', $choices('An old forager', 'A drone of May', 'The queen herself', 'A nurse bee'));
         $other = $make('To whom does the waggle dance speak?', $choices('A nurse bee', 'The queen herself', 'An old forager', 'A drone of May'));
