@@ -14,6 +14,8 @@ final readonly class Alike
 {
     /** From here on two stems are told as nearly the same. */
     public const NEARLY = 60;
+    /** So many pairs are compared, some seconds' work: texts that all have the same few words would else be held against each other one by one. */
+    public const MOST_PAIRS = 1_500_000;
     /** What is compared of a stem: its beginning, as lists have it. */
     private const LONGEST = 200;
 
@@ -28,10 +30,11 @@ final readonly class Alike
      *
      * @param array<int, string> $stems by the question's id
      *
-     * @return list<list<array{id: int, percent: int}>> the nearest group first, each in the order given; percent: shared with the first
+     * @return array{groups: list<list<array{id: int, percent: int}>>, complete: bool} the nearest group first, each in the order given; percent: shared with the first; complete: whether all were compared
      */
-    public static function groups(array $stems): array
+    public static function groups(array $stems, int $mostPairs = self::MOST_PAIRS): array
     {
+        $pairs = 0;
         $words = array_map(self::words(...), $stems);
         $having = [];
         foreach ($words as $id => $own) {
@@ -41,12 +44,13 @@ final readonly class Alike
         }
         $taken = $groups = [];
         foreach ($words as $id => $own) {
-            if (isset($taken[$id]) || count($own) < 2) {
+            if (isset($taken[$id]) || count($own) < 2 || $pairs > $mostPairs) {
                 continue;
             }
             $group = [['id' => $id, 'percent' => 100]];
             $nearest = 0;
             foreach (self::candidates($own, $having, $id) as $other) {
+                ++$pairs;
                 $percent = isset($taken[$other]) ? 0 : self::shared($own, $words[$other]);
                 if ($percent >= self::NEARLY) {
                     $nearest = max($nearest, $percent);
@@ -60,7 +64,7 @@ final readonly class Alike
         }
         usort($groups, static fn (array $a, array $b): int => $b['nearest'] <=> $a['nearest']);
 
-        return array_column($groups, 'group');
+        return ['groups' => array_column($groups, 'group'), 'complete' => $pairs <= $mostPairs];
     }
 
     /**

@@ -56,7 +56,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->open('/banks/1/questions?kind=claim');
         $page->click('keep this filter as a pool');
         $page->type('True or not' . Key::ENTER);
-        $page->see('holds all that fits this filter; all of it can be drawn.');
+        $page->see('holds all that fits this filter; 20 questions can be drawn.');
         $page->open('/banks/1/blueprints/2');
         foreach ([6, 7] as $step) {
             $page->click('Draw from a pool: draw from a pool …, change');

@@ -39,7 +39,7 @@ final class AlikeTest extends TestCase
             6 => 'What is a nectar flow?',
             7 => 'Bees?',
             8 => 'Bees?',
-        ]);
+        ])['groups'];
 
         self::assertSame([[2, 5], [1, 3, 4]], array_map(static fn (array $group): array => array_column($group, 'id'), $groups));
         self::assertSame([100, 88, 80], array_column($groups[1], 'percent'));
@@ -54,7 +54,7 @@ final class AlikeTest extends TestCase
             $stems[$id] = implode(' ', array_map(static fn (int $i): string => $words[$i], array_rand($words, 5)));
         }
         $grouped = [];
-        foreach (Alike::groups($stems) as $group) {
+        foreach (Alike::groups($stems)['groups'] as $group) {
             foreach (array_slice($group, 1) as $one) {
                 self::assertSame(Alike::percent($stems[$group[0]['id']], $stems[$one['id']]), $one['percent']);
             }
@@ -72,5 +72,19 @@ final class AlikeTest extends TestCase
         self::assertGreaterThan(10, count($grouped));
         self::assertSame([], $missed);
         self::assertSame($grouped, array_values(array_unique($grouped)));
+    }
+
+    public function test_it_stops_comparing_where_all_have_the_same_few_words_and_says_so(): void
+    {
+        $words = range('a', 'p');
+        $texts = [];
+        for ($i = 0; $i < 400; ++$i) {
+            $texts[$i] = implode(' ', [$words[$i % 16], $words[($i * 3 + 1) % 16], $words[($i * 7 + 2) % 16], $words[intdiv($i, 16) % 16]]);
+        }
+        $few = Alike::groups($texts, 500);
+        $all = Alike::groups($texts);
+
+        self::assertSame([false, true], [$few['complete'], $all['complete']]);
+        self::assertLessThan(count($all['groups']), count($few['groups']));
     }
 }

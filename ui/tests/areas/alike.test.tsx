@@ -25,7 +25,7 @@ const open = (account = author) => at('/banks/1/alike', '/banks/:bank/alike', <A
 
 describe('questions that are alike', () => {
   it('are told group by group, with how much the others share with the first', async () => {
-    new Served({ [path]: { groups, nearly: true } });
+    new Served({ [path]: { groups, nearly: true, complete: true } });
     await open();
     expect(text()).toContain('1 group of questions that are alike');
     expect(text()).toContain('75 %');
@@ -34,7 +34,7 @@ describe('questions that are alike', () => {
 
   it('are set beside the first, with their keys and the editions that hold them', async () => {
     const { asked } = new Served({
-      [path]: { groups, nearly: true },
+      [path]: { groups, nearly: true, complete: true },
       'GET /banks/{id}/alike/beside': {
         questions: [
           { id: 3, stem: 'Who brings water?', lines: [{ text: 'A forager', isKey: true }], editions: 2 },
@@ -54,10 +54,10 @@ describe('questions that are alike', () => {
   });
 
   it('are compared by their answers where one likes, unless there are too many', async () => {
-    const { answers } = new Served({ [path]: { groups: [], nearly: true } });
+    const { answers } = new Served({ [path]: { groups: [], nearly: true, complete: true } });
     await open();
     expect(text()).toContain('No two questions are alike');
-    answers[path] = { groups: [], nearly: false };
+    answers[path] = { groups: [], nearly: false, complete: false };
     pick('Compared by', 'their answers');
     await settled();
     expect(text()).toContain('This bank is too large to compare all answers');
@@ -65,7 +65,7 @@ describe('questions that are alike', () => {
 
   it('are retired one by one, and back', async () => {
     const { asked } = new Served({
-      [path]: { groups, nearly: true },
+      [path]: { groups, nearly: true, complete: true },
       'POST /banks/{id}/questions/change': {
         id: 1,
         task: 'change many',
@@ -89,7 +89,7 @@ describe('questions that are alike', () => {
   });
 
   it('offer readers nothing to retire', async () => {
-    new Served({ [path]: { groups, nearly: true } });
+    new Served({ [path]: { groups, nearly: true, complete: true } });
     await open({ ...author, role: 'reviewer' });
     expect(screen.queryAllByRole('button', { name: /^Retire / })).toEqual([]);
   });

@@ -30,7 +30,7 @@ final readonly class AlikeQuestions
     /**
      * @param bool $byAnswers whether what they offer or take as answers is compared, and not what they ask
      *
-     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool} nearly: whether nearly the same ones are among them
+     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool, complete: bool} nearly: whether nearly the same ones are among them; complete: whether all were compared
      */
     public function of(Bank $bank, bool $byAnswers = false): array
     {
@@ -70,14 +70,15 @@ final readonly class AlikeQuestions
     /**
      * @param array<int, string> $texts by id
      *
-     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool}
+     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool, complete: bool}
      */
     private function grouped(array $texts, bool $nearly): array
     {
-        $groups = array_slice(Alike::groups($texts), 0, self::MOST_GROUPS);
+        $found = Alike::groups($texts);
+        $groups = array_slice($found['groups'], 0, self::MOST_GROUPS);
         $told = $this->told(array_merge([], ...array_map(static fn (array $group): array => array_column($group, 'id'), $groups)));
 
-        return ['groups' => array_map(static fn (array $group): array => array_map(static fn (array $one): array => [...$told[$one['id']], 'percent' => $one['percent']], $group), $groups), 'nearly' => $nearly];
+        return ['groups' => array_map(static fn (array $group): array => array_map(static fn (array $one): array => [...$told[$one['id']], 'percent' => $one['percent']], $group), $groups), 'nearly' => $nearly, 'complete' => $found['complete']];
     }
 
     /**

@@ -15,6 +15,9 @@ type BoardRow = Schema['Board']['rows'][number];
 export const bys = ['kind', 'status', 'difficulty', 'tag'] as const;
 export type By = (typeof bys)[number];
 
+/** From so many objectives on the heads are held in sight. */
+const LONG = 25;
+
 interface Props {
   bank: number;
   by: By;
@@ -28,6 +31,8 @@ interface Props {
 /** Objective × kind, and the tree of objectives put in order in place. */
 export function BoardTable({ bank, by, columns, rows, blueprint, changes }: Props) {
   const objectives = rows.map(({ objective }) => objective);
+  // Where figures are long, what there is stands below what is cleared, so that objectives keep their room.
+  const isLarge = total(rows.map(({ cells }) => cells)).all >= 1000;
   const [doing, setDoing] = useState<{ id: number; what: Doing } | null>(null);
   const done = () => {
     changes?.change.reset();
@@ -52,8 +57,8 @@ export function BoardTable({ bank, by, columns, rows, blueprint, changes }: Prop
   };
   return (
     <Moving what="Objective" onMove={move}>
-      <div className="overflow-x-auto">
-        <table className={columns.length > 7 ? 'ledger many' : 'ledger'}>
+      <div className={rows.length > LONG ? 'held-heads' : 'overflow-x-auto'}>
+        <table className={`ledger ${columns.length > 7 ? 'many' : ''} ${isLarge ? 'large' : ''}`}>
           <KindHeads kinds={columns} sum="all" />
           <tbody>
             {rows.map((row, i) => (

@@ -23,7 +23,7 @@ export default function AlikePage({ account }: { account: Account }) {
     staleTime: 0,
   });
   if (!alike.data) return <Waiting error={alike.error} retry={() => void alike.refetch()} />;
-  const { groups, nearly } = alike.data;
+  const { groups, nearly, complete } = alike.data;
   return (
     <PageAndMargin label="Questions that are alike">
       <Row
@@ -49,6 +49,7 @@ export default function AlikePage({ account }: { account: Account }) {
         }
         margin={
           <p className="text-quiet">
+            {!complete && 'Not all were compared: too many of them have the same words. '}
             {nearly
               ? 'The figure is how many of all their words they share.'
               : by === 'answers'
