@@ -48,10 +48,10 @@ final readonly class BankText
         }
     }
 
-    /** @return list<int> by objective, each objective's questions as they were made */
+    /** @return list<int> by objective, each objective's questions as they were put in order, or made */
     private function order(Bank $bank): array
     {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT q.id FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.bank_id = ? ORDER BY o.place IS NULL, o.place, q.id', [$bank->id]);
+        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT q.id FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.bank_id = ? ORDER BY o.place IS NULL, o.place, q.place, q.id', [$bank->id]);
 
         return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
     }

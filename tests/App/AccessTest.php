@@ -27,6 +27,7 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/alike', true, true, false],
             ['GET', '/api/banks/1/board/status', true, true, false],
             ['POST', '/api/banks/1/questions/change', true, false, false],
+            ['POST', '/api/banks/1/questions/arrange', true, false, false],
             ['POST', '/api/banks/1/questions/change/preview', true, false, false],
             ['POST', '/api/banks/1/objectives', true, false, false],
             ['GET', '/api/banks/1/settings/differing', true, true, false],

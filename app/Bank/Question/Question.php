@@ -29,7 +29,7 @@ use Zetema\Core\Question as Core;
 #[ORM\Index(name: 'question_kind', columns: ['bank_id', 'kind'])]
 #[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]
 #[ORM\Index(name: 'question_worth', columns: ['bank_id', 'micro_points'])]
-#[ORM\Index(name: 'question_neighbours', columns: ['objective_id', 'bank_id'])]
+#[ORM\Index(name: 'question_neighbours', columns: ['objective_id', 'bank_id', 'place'])]
 #[ORM\Index(name: 'question_elsewhere', columns: ['bank_id', 'dealt_elsewhere'])]
 class Question implements Versioned
 {
@@ -54,6 +54,10 @@ class Question implements Versioned
     /** Whether what is dealt stands under another objective, or is of another kind, than the draft. */
     #[ORM\Column(options: ['default' => false])]
     private bool $dealtElsewhere = false;
+
+    /** Where it stands within its objective: below 0 as somebody put it (Arranging), 0 as it was made. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $place = 0;
 
     /** Kept as a house pattern: new questions can be made from it. */
     #[ORM\Column(options: ['default' => false])]
@@ -117,6 +121,9 @@ class Question implements Versioned
     /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
     public function edit(Core\Sketch $sketch, ?string $name, ?Objective $objective, Account $author, \DateTimeImmutable $now, bool $afresh = false): void
     {
+        if ($objective !== $this->objective) {
+            $this->place = 0; // it is new there
+        }
         $this->name = $name;
         $this->objective = $objective;
         $newest = $this->newest();
@@ -215,6 +222,11 @@ class Question implements Versioned
     public function keepAsPattern(bool $keep): void
     {
         $this->isPattern = $keep;
+    }
+
+    public function place(): int
+    {
+        return $this->place;
     }
 
     public function isPattern(): bool

@@ -108,10 +108,10 @@ final readonly class QuestionView
     /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */
     private function neighbours(Question $question): array
     {
-        $same = 'FROM question WHERE bank_id = :bank AND objective_id IS :objective AND id ';
+        $same = 'FROM question WHERE bank_id = :bank AND objective_id IS :objective';
         $row = $this->db->fetchAssociative(
-            "SELECT (SELECT COUNT(*) $same <= :id) AS place, (SELECT COUNT(*) $same > 0) AS of_all, (SELECT MAX(id) $same < :id) AS previous, (SELECT MIN(id) $same > :id) AS next",
-            ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'id' => $question->id],
+            "SELECT (SELECT COUNT(*) $same AND (place, id) <= (:place, :id)) AS place, (SELECT COUNT(*) $same) AS of_all, (SELECT id $same AND (place, id) < (:place, :id) ORDER BY place DESC, id DESC LIMIT 1) AS previous, (SELECT id $same AND (place, id) > (:place, :id) ORDER BY place, id LIMIT 1) AS next",
+            ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'place' => $question->place(), 'id' => $question->id],
         );
         $id = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
 

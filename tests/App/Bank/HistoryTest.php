@@ -68,6 +68,7 @@ final class HistoryTest extends ApiTestCase
         yield 'what one did' => ['who=1', $all];
         yield 'what another did' => ['who=2', []];
         yield 'pools' => ['kind=pool', [$all[2], $all[3]]];
+        yield 'many at once' => ['kind=questions', []];
         yield 'objectives' => ['kind=objectives', [$all[0]]];
         yield 'since long ago' => ['since=2020-01-01', $all];
         yield 'since a day to come' => ['since=2199-01-01', []];
@@ -83,6 +84,22 @@ final class HistoryTest extends ApiTestCase
         $told = $this->send('GET', "/api/banks/1/changes?$query", schema: 'BankChanges');
         self::assertSame($words, array_map(static fn (Fields $c): string => $c->text('words'), $told->objects('changes')));
         self::assertContains('S. Penhale', array_map(static fn (Fields $p): string => $p->text('name'), $told->objects('people')));
+    }
+
+    /** The screen narrows the history by these words; each finds what it says. */
+    public function test_every_kind_of_change_is_found_by_its_own_word(): void
+    {
+        $this->throwAway($this->made('wasps', ''));
+        $this->send('POST', '/api/banks/1/objectives', ['do' => 'add', 'name' => 'Wax', 'parent' => null]);
+        $this->send('POST', '/api/banks/1/questions/change', ['ids' => [1, 2], 'change' => ['addTags' => ['exam']]], status: 202);
+        $this->send('POST', '/api/banks/1/questions/arrange', ['questions' => [2], 'before' => 1], 'BankChange');
+        $offered = (string) file_get_contents(dirname(__DIR__, 3) . '/ui/src/areas/bank/history/narrowed.ts');
+        preg_match_all("/\{ value: '([^']+)'/", $offered, $words);
+        foreach (array_diff($words[1], ['saves']) as $word) {
+            $changes = $this->send('GET', "/api/banks/1/changes?kind=$word")->objects('changes');
+            self::assertNotSame([], $changes, $word);
+            self::assertSame([$word], array_values(array_unique(array_map(static fn (Fields $change): string => $change->text('kind'), $changes))));
+        }
     }
 
     public function test_saves_of_single_questions_are_told_newest_first_and_page_by_page(): void

@@ -24,7 +24,7 @@ enum QuestionOrder: string
     public function columns(): array
     {
         return match ($this) {
-            self::Objective => ['o.place', 'o.id', 'q.id'],
+            self::Objective => ['o.place', 'o.id', 'q.place', 'q.id'],
             self::Made, self::Newest => ['q.id'],
             self::Text => ['q.stem_key', 'q.id'],
             self::Name => ['q.name', 'q.id'],

@@ -80,7 +80,7 @@ final readonly class ChangeManyQuestions implements Task
             $standing = $one->standing;
             if (($versions[$standing->id] ?? null) === $standing->version) {
                 $this->writer->write($one, $bank, $account, $now, $objectives);
-                $undo[] = [$standing->id, $standing->version + 1, $standing->revision, $standing->status->value, $standing->objective, $standing->cleared];
+                $undo[] = [$standing->id, $standing->version + 1, $standing->revision, $standing->status->value, $standing->objective, $standing->cleared, $standing->place];
             }
         }
         if ($undo === []) {

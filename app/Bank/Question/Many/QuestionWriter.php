@@ -59,7 +59,7 @@ final readonly class QuestionWriter
         $objective = $one->path === null ? $standing->objective : ($one->path === '' ? null : $objectives[$one->path]);
         $path = $one->path === null ? $standing->path : ($one->path === '' ? null : $one->path);
         $elsewhere = $cleared !== null && $cleared === $standing->cleared && $newest !== $cleared && ($standing->clearedPath !== $path || $standing->clearedKind !== $one->kind());
-        $this->follow($one, $bank, ['newest_id' => $newest, 'cleared_id' => $cleared, 'status' => $one->status->value, 'objective_id' => $objective, 'dealt_elsewhere' => (int) $elsewhere]);
+        $this->follow($one, $bank, ['newest_id' => $newest, 'cleared_id' => $cleared, 'status' => $one->status->value, 'objective_id' => $objective, 'place' => $objective === $standing->objective ? $standing->place : 0, 'dealt_elsewhere' => (int) $elsewhere]);
     }
 
     /**

@@ -20,6 +20,7 @@ final readonly class Standing
      * @param int $revision id of the newest one
      * @param int $number its number
      * @param array<string, mixed> $content
+     * @param int $place within its objective
      * @param bool $isCommented whether a comment is open
      * @param list<int> $writers accounts of those who saved it since it was last cleared
      */
@@ -39,6 +40,7 @@ final readonly class Standing
         public ?string $clearedKind,
         public array $writers,
         public bool $isCommented,
+        public int $place,
     ) {
     }
 
@@ -67,7 +69,7 @@ final readonly class Standing
     public static function of(Connection $db, Bank $bank, array $ids): \Generator
     {
         foreach (array_chunk($ids, self::PIECE) as $piece) {
-            $rows = $db->executeQuery('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,
+            $rows = $db->executeQuery('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, q.place, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,
                 (SELECT json_group_array(DISTINCT w.author_id) FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0)) AS writers, EXISTS (SELECT 1 FROM comment m WHERE m.question_id = q.id AND m.closed_at IS NULL) AS commented
                 FROM question q JOIN revision r ON r.id = q.newest_id LEFT JOIN objective o ON o.id = q.objective_id LEFT JOIN revision c ON c.id = q.cleared_id
                 WHERE q.bank_id = ? AND q.id IN (?)', [$bank->id, $piece], [1 => ArrayParameterType::INTEGER]);
@@ -90,6 +92,7 @@ final readonly class Standing
                     $row->optionalText('cleared_kind'),
                     Fields::ofJson('{"writers":' . $row->text('writers') . '}')->integers('writers'),
                     $row->integer('commented') === 1,
+                    $row->integer('place'),
                 );
             }
         }

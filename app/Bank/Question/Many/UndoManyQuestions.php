@@ -35,9 +35,9 @@ final readonly class UndoManyQuestions implements Undoing
         $undo = Fields::of($change->undo);
         $before = [];
         foreach ($undo->items('questions') as $row) {
-            [$id, $version, $revision, $status, $objective, $cleared] = is_array($row) ? array_pad($row, 6, null) : array_fill(0, 6, null);
+            [$id, $version, $revision, $status, $objective, $cleared, $place] = is_array($row) ? array_pad($row, 7, null) : array_fill(0, 7, null);
             if (is_int($id) && is_int($version) && is_int($revision) && is_string($status)) {
-                $before[$id] = [$id, $version, $revision, $status, is_int($objective) ? $objective : null, is_int($cleared) ? $cleared : null];
+                $before[$id] = [$id, $version, $revision, $status, is_int($objective) ? $objective : null, is_int($cleared) ? $cleared : null, is_int($place) ? $place : 0];
             }
         }
         $touched = $made = $standings = [];
@@ -68,11 +68,11 @@ final readonly class UndoManyQuestions implements Undoing
         }
     }
 
-    /** @param array{int, int, int, string, int|null, int|null} $before id, version, revision, status, objective, cleared revision */
+    /** @param array{int, int, int, string, int|null, int|null, int} $before id, version, revision, status, objective, cleared revision, place */
     private function back(Standing $standing, array $before): void
     {
-        [, , $revision, $status, $objective, $cleared] = $before;
-        $this->statements->run('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ? WHERE id = ?', [$revision, $status, $objective, $cleared, $standing->id]);
+        [, , $revision, $status, $objective, $cleared, $place] = $before;
+        $this->statements->run('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ?, place = ? WHERE id = ?', [$revision, $status, $objective, $cleared, $place, $standing->id]);
         if ($cleared !== $standing->cleared) {
             $this->statements->run('UPDATE revision SET is_dealt = (id = ?) WHERE question_id = ?', [$cleared ?? 0, $standing->id]);
         }

@@ -3,9 +3,10 @@ export const whats = [
   { value: '', words: 'the bank as a whole' },
   { value: 'saves', words: 'single questions' },
   { value: 'thrown away', words: 'the wastebasket' },
-  { value: 'change many', words: 'many questions at once' },
+  { value: 'questions', words: 'many questions at once' },
   { value: 'objectives', words: 'objectives' },
   { value: 'pool', words: 'pools' },
+  { value: 'order', words: 'the order of questions' },
 ] as const;
 
 export interface Narrowed {

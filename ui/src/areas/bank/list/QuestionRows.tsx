@@ -19,6 +19,8 @@ interface Props {
   /** what a change would do to each */
   each: ReadonlyMap<number, Each>;
   columns: Shown;
+  /** where they can be put in order: the row that is moved, and by how many */
+  onMove?: (i: number, by: number) => void;
   onOpen: () => void;
   onEnd: () => void;
 }
@@ -42,6 +44,14 @@ export function QuestionRows(props: Props) {
     list.current?.querySelector<HTMLElement>(`[data-row="${at}"]`)?.focus();
   }, [at, shown]);
   const onKeyDown = (e: KeyboardEvent) => {
+    const one = { ArrowUp: -1, ArrowDown: 1 }[e.key];
+    if (e.altKey && one !== undefined && props.onMove) {
+      e.preventDefault();
+      props.onMove(at, one);
+      goes.current = true;
+      setAt(Math.min(questions.length - 1, Math.max(0, at + one)));
+      return;
+    }
     const way = { ArrowUp: -1, ArrowDown: 1, Home: -questions.length, End: questions.length }[e.key];
     if (way !== undefined && !e.altKey) {
       e.preventDefault();

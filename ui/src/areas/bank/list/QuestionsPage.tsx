@@ -20,6 +20,8 @@ import { MoreFilters } from './MoreFilters';
 import { ChangePanel, useManyPreview } from './many/ChangePanel';
 import { useChosen } from './many/useChosen';
 import { isEmpty, toChange, type Wish } from './many/wanted';
+import { Arrange } from './order/Arrange';
+import { useArranging } from './order/useArranging';
 import { PoolOfChosen } from './pools/PoolOfChosen';
 import { PoolsLine } from './pools/PoolsLine';
 import { usePoolChanges } from './pools/usePoolChanges';
@@ -60,6 +62,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
   const order = orders.find(({ value }) => value === get('order'))?.value ?? (get('search') ? 'made' : 'objective');
   const columns = useColumns();
   const more = columns.needsMore ? { more: true } : {};
+  const arranging = useArranging(bank);
   const list = useInfiniteQuery({
     queryKey: keys.questions(bank, filter, order, columns.needsMore ? 'more' : ''),
     queryFn: ({ pageParam, signal }) =>
@@ -107,6 +110,8 @@ export default function QuestionsPage({ account }: { account: Account }) {
     .filter((w) => w)
     .join(', ');
   const written = addressOf(filter);
+  // Where the list stands as it was put, and all of an objective is in it, it can be put in order.
+  const isArranged = order === 'objective' && Object.keys(filter).every((name) => name === 'objective');
   const rememberList = () =>
     remember({ ids: questions.map((q) => q.id), words: words || 'in the bank', path: `/banks/${bank}/questions?${params.toString()}` });
   return (
@@ -178,6 +183,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
         />
       )}
       {may && chosen.count > 0 && <PoolOfChosen pools={pools.data?.pools ?? []} pool={pool} chosen={chosen} changes={poolChanges} />}
+      {may && isArranged && <Arrange questions={questions} chosen={chosen} arranging={arranging} />}
       {may && chosen.count > 0 && <ChangePanel bank={bank} chosen={chosen} wanted={wanted} onWant={setWanted} preview={preview} />}
       <QuestionRows
         questions={questions}
@@ -185,6 +191,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
         chosen={may ? chosen : null}
         each={each}
         columns={columns.shown}
+        {...(may && isArranged ? { onMove: (i: number, by: number) => arranging.step(questions, i, by) } : {})}
         onOpen={rememberList}
         onEnd={() => {
           if (list.hasNextPage && !list.isFetching) void list.fetchNextPage();
