@@ -7,6 +7,8 @@ namespace Zetema\App\Bank\Page;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\History\BankHistory;
+use Zetema\App\Bank\Question\Wastebasket;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
@@ -16,7 +18,7 @@ use Zetema\Core\Data\Malformed;
 /** Where a bank's pages are written. */
 final readonly class Pages
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock, private BankHistory $history, private Wastebasket $wastebasket)
     {
     }
 
@@ -47,10 +49,13 @@ final readonly class Pages
         });
     }
 
-    /** @throws Stale */
-    public function remove(Page $page, int $version): void
+    /** Into the wastebasket. @throws Stale */
+    public function remove(Page $page, int $version, Account $account): void
     {
-        $this->change($page, $version, $this->em->remove(...));
+        $this->change($page, $version, function (Page $page) use ($account): void {
+            $this->history->record($page->bank, $account, Wastebasket::kind(), sprintf('took out the page “%s”', $page->name()), $this->wastebasket->keptPage($page));
+            $this->em->remove($page);
+        });
     }
 
     /** @param callable(Page): void $change */

@@ -44,9 +44,9 @@ final readonly class PagesController
 
     #[Route('/api/pages/{id}', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function remove(#[MapEntity] Page $page, #[MapQueryParameter] int $version): JsonResponse
+    public function remove(#[MapEntity] Page $page, #[MapQueryParameter] int $version, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->pages->remove($page, $version);
+        $this->pages->remove($page, $version, $account);
 
         return new JsonResponse(['removed' => true]);
     }

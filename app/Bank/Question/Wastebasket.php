@@ -10,13 +10,14 @@ use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\Undoing;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Review\ProofreadingStore;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\Core\Data\Fields;
 
-/** Questions that were thrown away: each is kept whole in the bank's history, with its revisions and comments, and comes back as it was. */
+/** Questions and pages that were thrown away: each is kept whole in the bank's history, a question with its revisions and comments, and comes back as it was. */
 final readonly class Wastebasket implements Undoing
 {
     /** What is of a question, in an order in which it can be put back; the column that says so. */
@@ -40,9 +41,28 @@ final readonly class Wastebasket implements Undoing
         return ['objective' => $question->objective()?->path, 'rows' => $rows];
     }
 
+    /** @return array<string, mixed> the same of a page */
+    public function keptPage(Page $page): array
+    {
+        return ['page' => $this->db->fetchAssociative('SELECT * FROM page WHERE id = ?', [$page->id])];
+    }
+
+    private function restorePage(BankChange $change, Fields $page): void
+    {
+        if ($this->db->fetchOne('SELECT 1 FROM page WHERE bank_id = ? AND name = ?', [$change->bank->id, $page->text('name')]) !== false) {
+            throw new Conflict(sprintf('Another page is called “%s” by now. Give that one another name first.', $page->text('name')));
+        }
+        $this->db->insert('page', [...self::row($page), 'version' => $page->integer('version') + 1]);
+    }
+
     public function undo(BankChange $change, Account $account): void
     {
         $kept = Fields::of($change->undo);
+        if ($kept->has('page')) {
+            $this->restorePage($change, $kept->object('page'));
+
+            return;
+        }
         $rows = $kept->object('rows');
         $question = $rows->objects('question')[0];
         $name = $question->optionalText('name');

@@ -47,6 +47,20 @@ final class HistoryTest extends ApiTestCase
         $this->send('POST', '/api/banks/1/changes/' . $change->integer('id') . '/undo', [], status: 409);
     }
 
+    public function test_a_page_that_is_taken_out_is_restored_unless_another_has_its_name(): void
+    {
+        $page = $this->send('GET', '/api/banks/1/pages')->objects('pages')[0];
+        $this->send('DELETE', '/api/pages/' . $page->integer('id') . '?version=' . $page->integer('version'));
+        self::assertCount(1, $this->send('GET', '/api/banks/1/pages')->objects('pages'));
+        $change = $this->send('GET', '/api/banks/1/changes?kind=thrown away')->objects('changes')[0];
+        self::assertSame('took out the page “' . $page->text('name') . '”', $change->text('words'));
+        $other = $this->send('POST', '/api/banks/1/pages', ['name' => $page->text('name')], 'Page', 201);
+        self::assertStringContainsString('Another page is called', $this->send('POST', '/api/banks/1/changes/' . $change->integer('id') . '/undo', [], status: 409)->text('detail'));
+        $this->send('DELETE', '/api/pages/' . $other->integer('id') . '?version=' . $other->integer('version'));
+        $this->undo($change);
+        self::assertEquals([...$page->raw(), 'version' => 0], [...$this->send('GET', '/api/banks/1/pages')->objects('pages')[0]->raw(), 'version' => 0]);
+    }
+
     public function test_it_stays_in_the_wastebasket_while_another_question_has_its_name(): void
     {
         $first = $this->made('wasps', '');

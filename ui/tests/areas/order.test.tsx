@@ -58,6 +58,8 @@ describe('putting questions in order', () => {
   it('offers no step where there is none', () => {
     arrange([1]);
     expect(screen.getByText('up')).toHaveProperty('disabled', true);
+    expect(screen.getByText('to the top')).toHaveProperty('disabled', true);
+    expect(screen.getByText('to the end')).toHaveProperty('disabled', false);
     expect(screen.getByText('down')).toHaveProperty('disabled', false);
   });
 

@@ -28,7 +28,7 @@ export default function PagesPage({ account }: { account: Account }) {
   const media = useMedia(bank);
   const pages = useQuery(pagesQuery(bank));
   const make = useMutation({
-    mutationFn: (name: string) => dataOf(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body: { name } })),
+    mutationFn: (body: Schema['NewPage']) => dataOf(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body })),
     onSuccess: async (made) => {
       await queries.invalidateQueries({ queryKey: keys.pages(bank) });
       void navigate(`/banks/${bank}/pages/${made.id}`);
@@ -37,8 +37,8 @@ export default function PagesPage({ account }: { account: Account }) {
   if (!pages.data) return <Waiting error={pages.error} retry={() => void pages.refetch()} />;
   const list = pages.data.pages;
   const open = list.find((page) => page.id === Number(id));
-  const free = () => {
-    for (let n = list.length + 1; ; n++) if (!list.some((page) => page.name === `page ${n}`)) return `page ${n}`;
+  const free = (name: string, from: number) => {
+    for (let n = from; ; n++) if (!list.some((page) => page.name === `${name} ${n}`)) return `${name} ${n}`;
   };
   return (
     <MediaContext value={media}>
@@ -75,8 +75,19 @@ export default function PagesPage({ account }: { account: Account }) {
             <>
               {!open && list.length === 0 && <p className="pb-2 text-soft">No page yet.</p>}
               {mayEdit(account) && (
-                <button className="act" disabled={make.isPending} onClick={() => make.mutate(free())}>
+                <button className="act" disabled={make.isPending} onClick={() => make.mutate({ name: free('page', list.length + 1) })}>
                   Write {open ? 'another' : 'a'} page
+                </button>
+              )}
+              {mayEdit(account) && open && (
+                <button
+                  className="act ml-4"
+                  disabled={make.isPending}
+                  onClick={() =>
+                    make.mutate({ name: free(`${open.name.slice(0, 70)}, copy`, 1), heading: open.heading ?? '', reads: open.reads })
+                  }
+                >
+                  Copy this page
                 </button>
               )}
               {make.error && (
@@ -195,6 +206,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
             <Confirm
               ask="Take this page out of the bank"
               act="Take it out"
+              afterwards="The history of the bank keeps it."
               pending={remove.isPending}
               error={remove.error}
               onSure={() => remove.mutate()}

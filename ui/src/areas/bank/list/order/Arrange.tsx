@@ -8,15 +8,17 @@ import { type Arranging, placeOf } from './useArranging';
 export function Arrange({ questions, chosen, arranging }: { questions: Schema['QuestionRow'][]; chosen: Choosing; arranging: Arranging }) {
   const moved = questions.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const objective = questions.find(({ id }) => id === moved[0])?.objective ?? null;
-  const there = questions.filter((one) => one.objective === objective && !moved.includes(one.id));
+  const all = questions.filter((one) => one.objective === objective);
+  const there = all.filter(({ id }) => !moved.includes(id));
+  const stand = (some: typeof all) => some.every(({ id }) => moved.includes(id));
   const may = moved.length > 0 && objective !== null && questions.every(({ id, objective: at }) => !moved.includes(id) || at === objective);
   const error = arranging.change.error ?? arranging.undo.error;
   if (!may && !arranging.last && !error) return null;
   const steps: [string, number | null | undefined][] = [
-    ['to the top', there[0]?.id],
+    ['to the top', stand(all.slice(0, moved.length)) ? undefined : there[0]?.id],
     ['up', placeOf(questions, moved, -1)],
     ['down', placeOf(questions, moved, 1)],
-    ['to the end', null],
+    ['to the end', stand(all.slice(-moved.length)) ? undefined : null],
   ];
   return (
     <Row
