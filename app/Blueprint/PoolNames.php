@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Pool\NamesPools;
@@ -12,7 +11,7 @@ use Zetema\App\Bank\Pool\NamesPools;
 /** Blueprints whose draws take from pools that the bank keeps. Editions hold what was in them and are no concern of it. */
 final readonly class PoolNames implements NamesPools
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db)
+    public function __construct(private EntityManagerInterface $em, private WrittenPlans $written)
     {
     }
 
@@ -30,20 +29,7 @@ final readonly class PoolNames implements NamesPools
 
     public function renamed(Bank $bank, string $from, string $to): void
     {
-        foreach ($this->db->fetchAllAssociative('SELECT id, plan, document FROM blueprint WHERE bank_id = ?', [$bank->id]) as $row) {
-            $written = [];
-            foreach (['plan', 'document'] as $column) {
-                $data = is_string($row[$column]) ? json_decode($row[$column], true, 512, JSON_THROW_ON_ERROR) : null;
-                $new = self::called($data, $from, $to);
-                if ($new !== $data) {
-                    $written[$column] = json_encode($new, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-                }
-            }
-            if ($written !== []) {
-                $this->db->update('blueprint', $written, ['id' => $row['id']]);
-                $this->db->executeStatement('UPDATE blueprint SET version = version + 1 WHERE id = ?', [$row['id']]);
-            }
-        }
+        $this->written->rewrite($bank, WrittenPlans::PLANS, static fn (mixed $data): mixed => self::called($data, $from, $to));
     }
 
     private static function called(mixed $data, string $from, string $to): mixed

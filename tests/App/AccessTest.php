@@ -24,6 +24,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/find', true, true, false],
             ['GET', '/api/banks/1/alike', true, true, false],
             ['GET', '/api/banks/1/alike/beside?one=1&other=2', true, true, false],
+            ['POST', '/api/banks/1/alike/merge', true, false, false],
             ['POST', '/api/banks/1/alike', true, true, false],
             ['GET', '/api/banks/1/board/status', true, true, false],
             ['POST', '/api/banks/1/questions/change', true, false, false],

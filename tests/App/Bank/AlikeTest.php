@@ -50,6 +50,39 @@ final class AlikeTest extends ApiTestCase
         }
     }
 
+    public function test_two_are_merged_wherever_the_other_was_named_and_set_apart_again(): void
+    {
+        $blueprint = $this->send('GET', '/api/blueprints/2');
+        $plan = ['steps' => [['question' => 'q16'], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['one'], 'without' => ['q16']]]]]];
+        $this->send('PUT', '/api/blueprints/2', ['version' => $blueprint->integer('version'), 'title' => 'Spring practice', 'plan' => $plan, 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        $this->send('POST', '/api/banks/1/pools', ['do' => 'gather', 'name' => 'Both', 'ids' => [16, 17]]);
+        $this->send('POST', '/api/banks/1/pools', ['do' => 'gather', 'name' => 'The other', 'ids' => [16]]);
+        $state = fn (): array => [
+            $this->send('GET', '/api/blueprints/2')->object('plan')->raw(),
+            array_map(static fn (Fields $pool): array => [$pool->text('name'), $pool->integer('questions'), $pool->integer('cleared')], $this->send('GET', '/api/banks/1/pools')->objects('pools')),
+            array_map(static fn (Fields $q): array => [$q->integer('id'), $q->text('status'), $q->flag('dealt')], $this->send('GET', '/api/banks/1/questions?order=made')->objects('questions')),
+        ];
+        $before = $state();
+        $change = $this->send('POST', '/api/banks/1/alike/merge', ['keep' => 17, 'other' => 16], 'BankChange');
+        [$now, $pools] = $state();
+
+        self::assertStringStartsWith('merged the question “fresh eggs” into “', $change->text('words'));
+        self::assertSame(['q17', ['q17']], [Fields::of($now)->objects('steps')[0]->text('question'), Fields::of($now)->objects('steps')[1]->object('draw')->object('pool')->texts('without')]);
+        self::assertSame([['Both', 1, 1], ['Open evening', 6, 6], ['Swarm season', $before[1][2][1], $before[1][2][2]], ['The other', 1, 1]], $pools);
+        self::assertSame('retired', $this->send('GET', '/api/questions/16')->text('status'));
+        $this->send('POST', '/api/banks/1/changes/' . $change->integer('id') . '/undo', []);
+        self::assertSame($before, $state());
+    }
+
+    public function test_what_cannot_be_merged_is_refused(): void
+    {
+        $blueprint = $this->send('GET', '/api/blueprints/2');
+        $this->send('PUT', '/api/blueprints/2', ['version' => $blueprint->integer('version'), 'title' => 'Spring practice', 'plan' => ['steps' => [['question' => 'q16'], ['question' => 'q17']]], 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        foreach ([[17, 16, 409, '“Spring practice” asks both'], [16, 16, 422, 'another question of this bank'], [16, 999_999, 422, 'another question of this bank'], [16, 92, 409, 'is retired already']] as [$keep, $other, $status, $why]) {
+            self::assertStringContainsString($why, $this->send('POST', '/api/banks/1/alike/merge', ['keep' => $keep, 'other' => $other], status: $status)->text('detail'));
+        }
+    }
+
     public function test_while_a_question_is_written_what_asks_nearly_the_same_is_told_but_not_itself(): void
     {
         $question = $this->send('GET', '/api/questions/1');

@@ -83,7 +83,7 @@ final class CountsTest extends ApiTestCase
         for ($i = 0; $i < 160; ++$i) {
             $this->send('POST', '/api/banks/1/questions', ['name' => $i % 3 === 0 ? "made $i" : '', 'objective' => $i % 5 === 0 ? '' : 'Many > Part ' . $i % 4, 'content' => $content($i)], status: 201);
         }
-        foreach (['objective', 'made', 'newest', 'text', 'name', 'kind', 'points', 'status'] as $order) {
+        foreach (['objective', 'made', 'newest', 'text', 'name', 'kind', 'points', 'status', 'saved', 'difficulty', 'tags', 'revision', 'by'] as $order) {
             $ids = [];
             $after = '';
             $total = null;

@@ -12,6 +12,24 @@ use Zetema\Tests\App\ApiTestCase;
 /** What a list is narrowed to stands in its address, and works alike for the list, for changes of many and for what is written out. */
 final class FilterTest extends ApiTestCase
 {
+    public function test_a_list_is_sorted_by_whatever_it_shows(): void
+    {
+        $this->logIn('orrell');
+        $change = fn (array $ids, array $change): Fields => $this->send('POST', '/api/banks/1/questions/change', ['ids' => $ids, 'change' => $change], status: 202);
+        $change([5], ['difficulty' => 'easy', 'addTags' => ['zoo']]);
+        $change([3], ['difficulty' => 'medium', 'addTags' => ['ant', 'zoo']]);
+        $easy = array_map(static fn (Fields $q): string => $q->object('more')->optionalText('difficulty') ?? 'none', $this->send('GET', '/api/banks/1/questions?order=difficulty&more=1')->objects('questions'));
+        $ranked = $easy;
+        usort($ranked, static fn (string $a, string $b): int => array_search($a, ['easy', 'medium', 'hard', 'none'], true) <=> array_search($b, ['easy', 'medium', 'hard', 'none'], true));
+        self::assertSame($ranked, $easy);
+        self::assertSame(3, $this->send('GET', '/api/banks/1/questions?order=tags')->objects('questions')[0]->integer('id'), 'by the first of its tags');
+        self::assertSame(3, $this->send('GET', '/api/banks/1/questions?order=saved')->objects('questions')[0]->integer('id'), 'saved last');
+        $revisions = array_map(static fn (Fields $q): int => $q->integer('revision'), $this->send('GET', '/api/banks/1/questions?order=revision')->objects('questions'));
+        self::assertSame([1, 2, 2], [$revisions[0], ...array_slice($revisions, -2)]);
+        $by = array_map(static fn (Fields $q): string => $q->object('more')->text('savedBy'), $this->send('GET', '/api/banks/1/questions?order=by&more=1')->objects('questions'));
+        self::assertSame(['M. Orrell'], array_values(array_unique($by)));
+    }
+
     public function test_more_of_each_question_is_told_where_it_is_asked_for(): void
     {
         $this->logIn('orrell');

@@ -53,6 +53,32 @@ describe('questions that are alike', () => {
     expect(text()).not.toContain('A forager key');
   });
 
+  it('are merged into the one that is kept, and set apart again', async () => {
+    const { asked } = new Served({
+      [path]: { groups, nearly: true, complete: true },
+      'GET /banks/{id}/alike/beside': {
+        questions: [
+          { id: 3, stem: 'Who brings water?', lines: [], editions: 0 },
+          { id: 8, stem: 'Who brings the water?', lines: [], editions: 1 },
+        ],
+      },
+      'POST /banks/{id}/alike/merge': { id: 9, words: 'merged one into the other' },
+      'POST /banks/{bank}/changes/{id}/undo': { id: 9 },
+    });
+    await open();
+    press('beside the first');
+    await settled();
+    const [, second] = screen.getAllByRole('button', { name: 'keep this one, merge the other into it' });
+    if (second) fireEvent.click(second);
+    await settled();
+    expect(asked('POST', '/banks/{id}/alike/merge').map(({ body }) => body)).toEqual([{ keep: 8, other: 3 }]);
+    expect(screen.getByRole('status').textContent).toContain('merged one into the other');
+    press('undo');
+    await settled();
+    expect(asked('POST', '/banks/{bank}/changes/{id}/undo')).toHaveLength(1);
+    expect(screen.queryByRole('status')).toBeNull();
+  });
+
   it('are compared by their answers where one likes, unless there are too many', async () => {
     const { answers } = new Served({ [path]: { groups: [], nearly: true, complete: true } });
     await open();

@@ -9,8 +9,11 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Merging;
+use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 #[IsGranted('ROLE_READER')]
@@ -31,6 +34,15 @@ final readonly class AlikeController
     public function beside(#[MapEntity] Bank $bank, #[MapQueryParameter] int $one, #[MapQueryParameter] int $other): JsonResponse
     {
         return new JsonResponse(['questions' => $this->alike->beside($bank, [$one, $other])]);
+    }
+
+    #[Route('/merge', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function merge(#[MapEntity] Bank $bank, Request $request, Merging $merging, #[CurrentUser] Account $account): JsonResponse
+    {
+        $body = Body::of($request);
+
+        return new JsonResponse($merging->merge($bank, $body->integer('keep'), $body->integer('other'), $account)->toData());
     }
 
     #[Route('', methods: ['POST'])]

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
+use Zetema\Core\Data\Malformed;
 
 /**
  * The dense list of a bank's questions, a page at a time; each page begins after the last row of the one before, however deep.
@@ -41,6 +42,9 @@ final readonly class QuestionList
             return ['questions' => [], 'after' => null, 'total' => 0, 'atLeast' => false];
         }
         $fits = $this->counted($bank, $filter, $scope);
+        if (!$order->isIndexed() && $this->total($bank, $filter, $scope, $search, $fits) >= ($search === null && !$filter->isMore() ? self::FEW + 1 : self::MOST_COUNTED)) {
+            throw new Malformed('order', sprintf('can be so only where up to %d questions fit; narrow the list first', self::FEW));
+        }
         $along = $search === null && !$filter->isMore() && $fits > self::FEW;
         $rows = [];
         for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {

@@ -7,6 +7,7 @@ export const whats = [
   { value: 'objectives', words: 'objectives' },
   { value: 'pool', words: 'pools' },
   { value: 'order', words: 'the order of questions' },
+  { value: 'merge', words: 'merged questions' },
 ] as const;
 
 export interface Narrowed {

@@ -135,7 +135,7 @@ function OneAlike({ bank, one, first, may }: { bank: number; one: Alike; first: 
           </p>
         }
       />
-      {beside && first !== null && <Row page={<Beside bank={bank} one={first} other={one.id} />} />}
+      {beside && first !== null && <Row page={<Beside bank={bank} one={first} other={one.id} may={may} />} />}
     </>
   );
 }

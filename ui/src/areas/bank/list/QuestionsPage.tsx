@@ -39,7 +39,15 @@ const orders = [
   { value: 'kind', words: 'by kind' },
   { value: 'points', words: 'by points' },
   { value: 'status', words: 'by status' },
+  { value: 'saved', words: 'last saved first' },
+  { value: 'difficulty', words: 'by difficulty' },
+  { value: 'tags', words: 'by tag' },
+  { value: 'revision', words: 'by revision' },
+  { value: 'by', words: 'by who saved them' },
 ] as const;
+/** Orders that are looked up for each question, and how many may fit then. */
+const lookedUp: readonly string[] = ['difficulty', 'tags', 'revision', 'by'];
+const few = 2_000;
 type Order = (typeof orders)[number]['value'];
 
 /** The dense list: filtered by what stands in the address, searched, one row a question. */
@@ -125,7 +133,12 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <EditableChoice label="Objective" value={get('objective')} options={objectives} onChange={(v) => set('objective', v)} /> ·{' '}
               <EditableChoice label="Kind" value={get('kind')} options={kindOptions} onChange={(v) => set('kind', v)} /> ·{' '}
               <EditableChoice label="Status" value={get('status')} options={statusOptions} onChange={(v) => set('status', v)} /> ·{' '}
-              <EditableChoice<Order> label="Order" value={order} options={orders} onChange={(v) => set('order', v)} />
+              <EditableChoice<Order>
+                label="Order"
+                value={order}
+                options={total < few ? orders : orders.filter(({ value }) => !lookedUp.includes(value))}
+                onChange={(v) => set('order', v)}
+              />
               <MoreFilters bank={bank} params={params} set={put} />
             </span>
             <Search key={bank} value={get('search')} onSettled={(typed) => set('search', typed)} />
