@@ -105,10 +105,9 @@ class Question implements Versioned
     ) {
         $this->revisions = new ArrayCollection();
         $this->name = $name;
-        $this->status = $sketch->question->status ?? Core\Status::Draft;
-        if ($this->status === Core\Status::Cleared && $bank->clearing() === Core\Clearing::Another) {
-            $this->status = Core\Status::InReview; // a file says so, and whoever brings it in is nobody else
-        }
+        $status = $sketch->question->status ?? Core\Status::Draft;
+        // A file says that it is cleared, and whoever brings it in is nobody else.
+        $this->status = $status === Core\Status::Cleared && $bank->clearing() === Core\Clearing::Another ? Core\Status::InReview : $status;
         $this->newest = new Revision($this, 1, $author, $sketch, $now);
         $this->revisions->add($this->newest);
         if ($this->status === Core\Status::Cleared) {
@@ -121,9 +120,7 @@ class Question implements Versioned
     /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
     public function edit(Core\Sketch $sketch, ?string $name, ?Objective $objective, Account $author, \DateTimeImmutable $now, bool $afresh = false): void
     {
-        if ($objective !== $this->objective) {
-            $this->place = 0; // it is new there
-        }
+        $this->place = $objective === $this->objective ? $this->place : 0; // it is new there
         $this->name = $name;
         $this->objective = $objective;
         $newest = $this->newest();
@@ -222,11 +219,6 @@ class Question implements Versioned
     public function keepAsPattern(bool $keep): void
     {
         $this->isPattern = $keep;
-    }
-
-    public function place(): int
-    {
-        return $this->place;
     }
 
     public function isPattern(): bool

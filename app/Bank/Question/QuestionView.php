@@ -109,9 +109,10 @@ final readonly class QuestionView
     private function neighbours(Question $question): array
     {
         $same = 'FROM question WHERE bank_id = :bank AND objective_id IS :objective';
+        $place = $this->db->fetchOne('SELECT place FROM question WHERE id = ?', [$question->id]);
         $row = $this->db->fetchAssociative(
             "SELECT (SELECT COUNT(*) $same AND (place, id) <= (:place, :id)) AS place, (SELECT COUNT(*) $same) AS of_all, (SELECT id $same AND (place, id) < (:place, :id) ORDER BY place DESC, id DESC LIMIT 1) AS previous, (SELECT id $same AND (place, id) > (:place, :id) ORDER BY place, id LIMIT 1) AS next",
-            ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'place' => $question->place(), 'id' => $question->id],
+            ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'place' => $place, 'id' => $question->id],
         );
         $id = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
 
