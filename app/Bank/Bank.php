@@ -65,6 +65,9 @@ class Bank implements Versioned
     #[ORM\Column(options: ['default' => false])]
     private bool $isPutAway = false;
 
+    /** What counts, once it was worked out: a save asks for it ten times. */
+    private ?BankSettings $effective = null;
+
     public function __construct(string $name)
     {
         $this->rename($name);
@@ -95,7 +98,7 @@ class Bank implements Versioned
     /** What counts where a question says nothing: what the bank sets, and what the organisation sets where it does not. */
     public function settings(): BankSettings
     {
-        return $this->house === [] ? $this->own() : $this->own()->over($this->house());
+        return $this->effective ??= $this->house === [] ? $this->own() : $this->own()->over($this->house());
     }
 
     /** What is set for this bank. */
@@ -111,6 +114,7 @@ class Bank implements Versioned
 
     public function follow(BankSettings $house): void
     {
+        $this->effective = null;
         $this->house = $house->isEmpty() ? [] : $house->toData();
     }
 
@@ -128,6 +132,7 @@ class Bank implements Versioned
     public function set(BankSettings $settings): void
     {
         self::refuseOwn($settings);
+        $this->effective = null;
         $this->settings = $settings->every->values;
         $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
         $this->wording = $settings->wording;
