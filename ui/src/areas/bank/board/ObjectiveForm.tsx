@@ -71,7 +71,12 @@ function Add({ objective, changes, onDone }: Props) {
   const [name, setName] = useState('');
   const add = () => {
     if (name.trim() === '') return;
-    changes.change.mutate({ do: 'add', parent: objective?.id ?? null, name }, { onSuccess: () => setName('') });
+    // The field is free for the next one at once; a name that is refused comes back, unless another is being typed.
+    setName('');
+    changes.change.mutate(
+      { do: 'add', parent: objective?.id ?? null, name },
+      { onError: () => setName((typed) => (typed === '' ? name : typed)) },
+    );
   };
   return (
     <Form onSubmit={add} onLeave={onDone} act="Add it">
