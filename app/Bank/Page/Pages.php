@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\History\BankHistory;
-use Zetema\App\Bank\Question\Wastebasket;
+use Zetema\App\Bank\Question\Undoable\Wastebasket;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;

@@ -11,6 +11,7 @@ use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Bank\Question\Undoable\Wastebasket;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;

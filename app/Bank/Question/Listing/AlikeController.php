@@ -12,7 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Question\Merging;
+use Zetema\App\Bank\Question\Undoable\Merging;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Naming;
 
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\NamesObjectives;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Bank\Question;
+namespace Zetema\App\Bank\Question\Undoable;
 
 use Zetema\App\Bank\Bank;
 use Zetema\App\Shared\Conflict;

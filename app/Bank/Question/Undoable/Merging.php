@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Bank\Question;
+namespace Zetema\App\Bank\Question\Undoable;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
@@ -10,6 +10,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\History\Undoing;
+use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Saving;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Bank\Question;
+namespace Zetema\App\Bank\Question\Undoable;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
@@ -12,6 +12,7 @@ use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
+use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Review\ProofreadingStore;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Naming;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Pool\NamesPools;
+use Zetema\App\Blueprint\Blueprint;
 
 /** Blueprints whose draws take from pools that the bank keeps. Editions hold what was in them and are no concern of it. */
 final readonly class PoolNames implements NamesPools

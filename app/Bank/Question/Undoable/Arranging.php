@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Bank\Question;
+namespace Zetema\App\Bank\Question\Undoable;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Naming;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Question\NamesQuestions;
+use Zetema\App\Bank\Question\Undoable\NamesQuestions;
+use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Shared\Conflict;
 use Zetema\Core\Blueprint\Reading\NamedQuestions;
 
