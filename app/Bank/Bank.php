@@ -10,6 +10,7 @@ use Zetema\App\Shared\Versioned;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Clearing;
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -45,6 +46,10 @@ class Bank implements Versioned
     /** @var array<string, string> what is said after an outcome */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $wording = [];
+
+    /** @var array<string, array<string, string>> the same for one kind, by kind */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $kindWording = [];
 
     /** Who may clear; null: as the organisation says. */
     #[ORM\Column(length: 30, nullable: true)]
@@ -104,7 +109,7 @@ class Bank implements Versioned
     /** What is set for this bank. */
     public function own(): BankSettings
     {
-        return BankSettings::fromData(Fields::of(['settings' => $this->settings, 'byKind' => $this->kindSettings, 'wording' => $this->wording, 'clearing' => $this->clearing]));
+        return BankSettings::fromData(Fields::of(['settings' => $this->settings, 'byKind' => $this->kindSettings, 'wording' => $this->wording, 'kindWording' => $this->kindWording, 'clearing' => $this->clearing]));
     }
 
     public function house(): BankSettings
@@ -136,6 +141,7 @@ class Bank implements Versioned
         $this->settings = $settings->every->values;
         $this->kindSettings = array_filter(array_map(static fn (Settings $s): array => $s->values, $settings->byKind));
         $this->wording = $settings->wording;
+        $this->kindWording = $settings->kindWording;
         $this->clearing = $settings->clearing?->value;
     }
 
@@ -147,7 +153,11 @@ class Bank implements Versioned
         foreach ($others->byKind as $kind => $settings) {
             $byKind[$kind] = isset($byKind[$kind]) ? $byKind[$kind]->over($settings) : $settings;
         }
-        $filled = new BankSettings($mine->every->over($others->every), $byKind, [...$others->wording, ...$mine->wording], $mine->clearing);
+        $kindWording = $mine->kindWording;
+        foreach ($others->kindWording as $kind => $wording) {
+            $kindWording[$kind] = [...$wording, ...$kindWording[$kind] ?? []];
+        }
+        $filled = new BankSettings($mine->every->over($others->every), $byKind, [...$others->wording, ...$mine->wording], $kindWording, $mine->clearing);
         if (!$filled->equals($mine)) {
             $this->set($filled);
         }
@@ -166,9 +176,14 @@ class Bank implements Versioned
                 }
             }
         }
-        foreach ($settings->wording as $outcome => $text) {
-            if (mb_strlen($text) > self::LONGEST_WORDING) {
-                throw new Malformed('if ' . $outcome, sprintf('has more than %d characters', self::LONGEST_WORDING));
+        foreach (['' => $settings->wording, ...$settings->kindWording] as $kind => $wording) {
+            foreach ($wording as $outcome => $text) {
+                if (mb_strlen($text) > self::LONGEST_WORDING) {
+                    throw new Malformed('if ' . $outcome, sprintf('has more than %d characters', self::LONGEST_WORDING));
+                }
+                if ($kind !== '' && !KindId::from($kind)->facts()->canBe(Outcome::from($outcome))) {
+                    throw new Malformed('if ' . $outcome, sprintf('cannot be said to a question of kind %s, which is never “%s”', $kind, $outcome));
+                }
             }
         }
     }

@@ -69,7 +69,7 @@ final readonly class BankController
     {
         $told = $differing->of($bank);
 
-        return new JsonResponse(['differ' => (object) $told['differ'], 'follow' => (object) $told['follow'], 'specimen' => (object) $specimens->of($bank)]);
+        return new JsonResponse(['differ' => (object) $told['differ'], 'follow' => (object) $told['follow'], 'cleared' => (object) $told['cleared'], 'specimen' => (object) $specimens->of($bank)]);
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Doctrine\DBAL\Connection;
+use Zetema\App\Bank\Pool\Pools;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 
 /** Anything of a bank by typing a few letters of it: questions, objectives, pools, pages, assessments, people; the nearest first. */
@@ -13,7 +14,7 @@ final readonly class Finding
     private const EACH = 6;
     private const LONGEST = 200;
 
-    public function __construct(private Connection $db)
+    public function __construct(private Connection $db, private Pools $pools)
     {
     }
 
@@ -37,6 +38,7 @@ final readonly class Finding
         ] as $sql) {
             array_push($found, ...$this->rows($sql, ['bank' => $bank->id, 'like' => $like, 'begins' => $begins]));
         }
+        $found = array_map(fn (array $one): array => $one['what'] === 'pool' ? [...$one, 'more' => $this->pools->size($bank, $one['id'])] : $one, $found);
         array_push($found, ...$this->rows("SELECT 'person' AS what, id, name AS words, role AS more FROM account WHERE role <> 'candidate' AND name LIKE :like ESCAPE '\\' ORDER BY name LIMIT " . self::EACH, ['like' => $like]));
         $search = SearchIndex::query($bank->id, $typed);
         if ($search !== null) {

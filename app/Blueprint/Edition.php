@@ -53,6 +53,10 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $bankWording;
 
+    /** @var array<string, array<string, string>> the same for one kind, by kind */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
+    private array $bankKindWording;
+
     /** When it was taken out of the candidates' lists; only one that nobody has begun. */
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $withdrawnAt = null;
@@ -93,12 +97,13 @@ class Edition
         $this->bankSettings = $settings->every->values;
         $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $settings->byKind);
         $this->bankWording = $settings->wording;
+        $this->bankKindWording = $settings->kindWording;
     }
 
     /** The places beyond the question, as they were when it was frozen. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings), $this->bankWording);
+        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings), $this->bankWording, $this->bankKindWording);
     }
 
     /** @return array<string, list<int>> ids of questions by the names of pools */
@@ -147,7 +152,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->bankWording, $this->pools];
+        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools];
     }
 
     /** @return array<string, mixed> */

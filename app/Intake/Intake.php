@@ -201,8 +201,10 @@ final readonly class Intake
                 $news[] = ['kind' => $kind === '' ? null : $kind, 'setting' => $word, 'value' => $value];
             }
         }
-        foreach (array_diff_key($read->wording, $bank->own()->wording) as $outcome => $text) {
-            $news[] = ['kind' => null, 'setting' => 'if ' . $outcome, 'value' => $text];
+        foreach (['' => $read->wording, ...$read->kindWording] as $kind => $wording) {
+            foreach (array_diff_key($wording, $kind === '' ? $bank->own()->wording : $bank->own()->kindWording[$kind] ?? []) as $outcome => $text) {
+                $news[] = ['kind' => $kind === '' ? null : $kind, 'setting' => 'if ' . $outcome, 'value' => $text];
+            }
         }
 
         return $news;

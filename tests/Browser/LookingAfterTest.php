@@ -136,6 +136,8 @@ final class LookingAfterTest extends BrowserTestCase
         $page->see('What counts where a question says nothing itself');
         $page->click('A blank one costs: 0, change');
         $page->type('1' . Key::ENTER);
+        $page->see('cleared questions say nothing themselves and will follow');
+        $page->click('Change it');
         $page->see('set by the bank');
         $page->open('/banks/1/questions/3');
         $page->see('blank costs from the bank');
@@ -147,6 +149,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->see('blank costs from the bank');
         $page->open('/banks/1/settings');
         $page->click('Set blank costs back');
+        $page->click('Change it');
         $page->until(fn (): bool => str_contains($page->text(), 'A blank one costs 0 points. house'), 'it is set back');
         $page->see('saved; worths were worked out anew');
 

@@ -23,18 +23,39 @@ final readonly class Pools
         foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name COLLATE NOCASE', [$bank->id]) as $row) {
             $row = Fields::of($row);
             $filter = PoolMembers::filter($row);
-            $ids = $this->members->of($bank, $row->integer('id'), $filter);
-            $cleared = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE cleared_id IS NOT NULL AND id IN (SELECT value FROM json_each(?))', [json_encode($ids, JSON_THROW_ON_ERROR)]);
+            [$questions, $cleared] = $this->counts($bank, $row->integer('id'), $filter);
             $told[] = [
                 'id' => $row->integer('id'),
                 'name' => $row->text('name'),
                 'filter' => $filter === null ? null : (object) $this->filters->address($bank, $filter),
-                'questions' => count($ids),
-                'cleared' => is_numeric($cleared) ? (int) $cleared : 0,
+                'questions' => $questions,
+                'cleared' => $cleared,
                 'drawnBy' => $drawnBy[$row->text('name')] ?? [],
             ];
         }
 
         return $told;
+    }
+
+    /** How many questions a pool has, in words. */
+    public function size(Bank $bank, int $id): string
+    {
+        $row = $this->db->fetchAssociative('SELECT filter FROM pool WHERE bank_id = ? AND id = ?', [$bank->id, $id]);
+        [$questions, $cleared] = $row === false ? [0, 0] : $this->counts($bank, $id, PoolMembers::filter(Fields::of($row)));
+
+        return sprintf('%d %s, %d can be drawn', $questions, $questions === 1 ? 'question' : 'questions', $cleared);
+    }
+
+    /**
+     * @param array<array-key, mixed>|null $filter
+     *
+     * @return array{int, int} of all, and of those that can be drawn
+     */
+    private function counts(Bank $bank, int $id, ?array $filter): array
+    {
+        $ids = $this->members->of($bank, $id, $filter);
+        $cleared = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE cleared_id IS NOT NULL AND id IN (SELECT value FROM json_each(?))', [json_encode($ids, JSON_THROW_ON_ERROR)]);
+
+        return [count($ids), is_numeric($cleared) ? (int) $cleared : 0];
     }
 }

@@ -47,7 +47,7 @@ final readonly class QuestionView
                 static fn (string $value, string $word): bool => Core\Question::kindTakes($newest->kind(), Core\Settings\Setting::from($word), $value),
                 ARRAY_FILTER_USE_BOTH,
             ),
-            'wording' => (object) $question->bank->settings()->wording,
+            'wording' => (object) $question->bank->settings()->wordingFor($newest->kind()),
             'proofs' => $this->proofs->of($question),
             'comments' => array_map(static fn (Comment $r): array => $r->toData(), $comments),
             'selfNote' => $this->role() === Core\BankRole::Author ? $question->selfNote() : '',

@@ -10,23 +10,21 @@ use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** How the questions of a bank stand to what it sets: which say another value themselves, and how many say nothing and follow it. */
+/** How the questions of a bank stand to what it sets: which say another value themselves, how many say nothing and follow it, and how many of those are cleared. */
 final readonly class Differing
 {
     public function __construct(private Connection $db)
     {
     }
 
-    /** @return array{differ: array<string, array<string, int>>, follow: array<string, array<string, int>>} by kind and setting */
+    /** @return array{differ: array<string, array<string, int>>, follow: array<string, array<string, int>>, cleared: array<string, array<string, int>>} by kind and setting */
     public function of(Bank $bank): array
     {
         $settings = $bank->settings();
-        $differ = $follow = [];
-        $all = array_map(self::int(...), $this->db->fetchAllKeyValue("SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired' GROUP BY kind", [$bank->id]));
-        foreach ($all as $kind => $questions) {
-            $follow[(string) $kind] = array_fill_keys(SettingsPlace::takes()[$kind] ?? [], $questions);
-        }
-        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n FROM question q JOIN revision r ON r.id = q.newest_id, json_each(r.content, '$.settings') s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
+        $differ = [];
+        $follow = $this->everyOne($bank, "<> 'retired'");
+        $cleared = $this->everyOne($bank, "= 'cleared'");
+        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n, SUM(q.status = 'cleared') AS cleared FROM question q JOIN revision r ON r.id = q.newest_id, json_each(r.content, '$.settings') s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
         foreach ($this->db->iterateNumeric($said, [$bank->id]) as $row) {
             [$kind, $word, $value] = array_map(static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $row);
             $id = KindId::tryFrom($kind);
@@ -34,12 +32,24 @@ final readonly class Differing
                 continue;
             }
             $follow[$kind][$word] -= self::int($row[3] ?? 0);
+            $cleared[$kind][$word] = ($cleared[$kind][$word] ?? 0) - self::int($row[4] ?? 0);
             if ($value !== self::value($settings, $id, Setting::from($word))) {
                 $differ[$kind][$word] = ($differ[$kind][$word] ?? 0) + self::int($row[3] ?? 0);
             }
         }
 
-        return ['differ' => $differ, 'follow' => $follow];
+        return ['differ' => $differ, 'follow' => $follow, 'cleared' => $cleared];
+    }
+
+    /** @return array<string, array<string, int>> how many there are of a kind, at each setting that has a meaning for it */
+    private function everyOne(Bank $bank, string $status): array
+    {
+        $all = [];
+        foreach ($this->db->fetchAllKeyValue("SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status $status GROUP BY kind", [$bank->id]) as $kind => $questions) {
+            $all[(string) $kind] = array_fill_keys(SettingsPlace::takes()[$kind] ?? [], self::int($questions));
+        }
+
+        return $all;
     }
 
     /** What counts for questions of a kind that say nothing. */

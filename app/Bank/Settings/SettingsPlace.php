@@ -35,7 +35,7 @@ final readonly class SettingsPlace
      * @param array<string, string>|null $every
      * @param array<string, string> $wording
      *
-     * @return array{settings: object, byKind: object, wording: object, clearing: string|null}
+     * @return array{settings: object, byKind: object, wording: object, kindWording: object, clearing: string|null}
      */
     private static function written(BankSettings $place, ?array $every = null, array $wording = [], ?Clearing $clearing = null): array
     {
@@ -43,6 +43,7 @@ final readonly class SettingsPlace
             'settings' => (object) ($every ?? $place->every->values),
             'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $place->byKind),
             'wording' => (object) [...$wording, ...$place->wording],
+            'kindWording' => (object) array_map(static fn (array $said): object => (object) $said, $place->kindWording),
             'clearing' => ($place->clearing ?? $clearing)?->value,
         ];
     }

@@ -41,7 +41,8 @@ final readonly class Specimens
     /** @return array<string, mixed> */
     private function told(Bank $bank, Revision $revision): array
     {
-        $question = $revision->question()->saying($bank->settings()->wording);
+        $question = $revision->question();
+        $question = $question->saying($bank->settings()->wordingFor($question->kind::id()));
         $settings = $question->effective($bank->settings());
         $max = MarkingPlan::of($question, $settings)->max();
         $attempts = $settings->attempts();

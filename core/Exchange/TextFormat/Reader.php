@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problem;
@@ -52,7 +53,7 @@ final class Reader
     private bool $ofBank = false;
     /** @var array<string, Settings> by kind; '' for every question */
     private array $bankSettings = [];
-    /** @var array<string, string> by outcome */
+    /** @var array<string, array<string, string>> by kind, '' for every question, and by outcome */
     private array $bankWording = [];
     private ?Line $page = null;
     /** @var array<string, Line> */
@@ -100,7 +101,7 @@ final class Reader
     /** What the file sets for the bank itself, as far as it was read. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]), $this->bankWording);
+        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]), $this->bankWording[''] ?? [], array_diff_key($this->bankWording, ['' => true]));
     }
 
     /** @return list<Page> after reading */
@@ -248,12 +249,16 @@ final class Reader
     /** @throws InvalidSetting */
     private function setForBank(string $kind, Line $line): void
     {
-        if ($line->word === 'if' && $kind === '' && !$line->has('last') && !$line->has('attempt')) {
-            $this->bankWording[$line->argument('outcome') ?? ''] = $line->text;
+        $outcome = Outcome::tryFrom($line->argument('outcome') ?? '');
+        if ($line->word === 'if' && $outcome !== null && !$line->has('last') && !$line->has('attempt')) {
+            if ($kind !== '' && !KindId::from($kind)->facts()->canBe($outcome)) {
+                throw new InvalidSetting(sprintf('a question of kind %s is never “%s”', $kind, $outcome->value));
+            }
+            $this->bankWording[$kind][$outcome->value] = $line->text;
 
             return;
         }
-        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings, and under that of every question what is said after an outcome', $line->word));
+        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings, and what is said after an outcome', $line->word));
         $value = $setting->canonical($line->text);
         if ($kind !== '' && !Question::kindTakes(KindId::from($kind), $setting, $value)) {
             throw new InvalidSetting(sprintf('“%s: %s” has no meaning for a question of kind %s', $line->word, $value, $kind));

@@ -7,6 +7,7 @@ namespace Zetema\Core\Exchange\TextFormat;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\OutcomeText;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -31,10 +32,11 @@ final class Writer
     public function bankSettings(BankSettings $settings): string
     {
         $text = '';
-        foreach (['' => $settings->every, ...$settings->byKind] as $kind => $place) {
-            $said = $kind === '' ? $settings->wording : [];
-            if ($place->values !== [] || $said !== []) {
-                $below = [...array_map(Line::written(...), array_keys($place->values), $place->values), ...array_map(static fn (string $outcome, string $text): Line => Line::written('if ' . $outcome, $text), array_keys($said), $said)];
+        foreach (['', ...array_map(static fn (KindId $kind): string => $kind->value, KindId::cases())] as $kind) {
+            $values = ($kind === '' ? $settings->every : $settings->byKind[$kind] ?? null)->values ?? [];
+            $said = $kind === '' ? $settings->wording : $settings->kindWording[$kind] ?? [];
+            if ($values !== [] || $said !== []) {
+                $below = [...array_map(Line::written(...), array_keys($values), $values), ...array_map(static fn (string $outcome, string $text): Line => Line::written('if ' . $outcome, $text), array_keys($said), $said)];
                 $text .= "\n" . $this->line(Line::written('bank settings' . ($kind === '' ? '' : ' for ' . $kind), '', $below), 0);
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds;
 
+use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\Setting;
 
@@ -61,6 +62,12 @@ final readonly class KindFacts
     public function topWords(): array
     {
         return array_values(array_map(static fn (LineWord $w): string => $w->word, array_filter($this->words, static fn (LineWord $w): bool => !$w->isBelow)));
+    }
+
+    /** Whether a response can come to it: where nothing is judged, it is recorded or missing. */
+    public function canBe(Outcome $outcome): bool
+    {
+        return $this->isJudged || in_array($outcome, [Outcome::Recorded, Outcome::Unanswered], true);
     }
 
     /**

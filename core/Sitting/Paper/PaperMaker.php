@@ -130,7 +130,7 @@ final class PaperMaker
     {
         [$of, $rules] = $this->sections[$section];
         [$question, $bank] = ($this->question)($name);
-        $question = $question->saying($bank->wording ?? []);
+        $question = $question->saying($bank?->wordingFor($question->kind::id()) ?? []);
         $settings = $question->effective($bank, $step->settings, $of->settings, $this->blueprint->settings);
         $attempts = $rules->tellsBeforeTheEnd() ? $settings->attempts() : 1;
 

@@ -85,8 +85,29 @@ final class DefaultsTest extends ApiTestCase
         $line = $this->send('POST', "/api/banks/$other/intake/read", ['text' => $text], 'Understood')->objects('questions')[0]->integer('fromLine');
         $this->send('POST', "/api/banks/$other/intake", ['text' => $text, 'lines' => [$line]], 'Job', 201);
         self::assertSame('Too late, says the queen.', $this->bank($other)->object('wording')->text('out of time'));
-        $problems = $this->send('POST', "/api/banks/$other/intake/read", ['text' => "bank settings for claim:\n  if wrong: No.\n"])->objects('problems');
-        self::assertStringContainsString('under that of every question what is said after an outcome', $problems[0]->text('message'));
+        $problems = $this->send('POST', "/api/banks/$other/intake/read", ['text' => "bank settings for rating:\n  if wrong: No.\n"])->objects('problems');
+        self::assertStringContainsString('a question of kind rating is never “wrong”', $problems[0]->text('message'));
+    }
+
+    public function test_the_wording_for_one_kind_is_nearer_and_goes_out_and_comes_back(): void
+    {
+        $this->setHouse(['settings' => [], 'wording' => ['wrong' => 'House: no.', 'right' => 'House: yes.'], 'kindWording' => ['claim' => ['right' => 'It is so.'], 'text' => ['wrong' => 'Mind the spelling.']]]);
+        $this->setBank(['settings' => [], 'wording' => ['wrong' => 'Bank: no.'], 'kindWording' => ['claim' => ['wrong' => 'It is not so.']]]);
+        $said = function (string $kind): array {
+            $wording = $this->send('GET', '/api/questions/' . $this->first($kind), schema: 'Question')->object('wording');
+
+            return [$wording->text('right'), $wording->text('wrong')];
+        };
+        self::assertSame([['It is so.', 'It is not so.'], ['House: yes.', 'Bank: no.'], ['House: yes.', 'Bank: no.']], [$said('claim'), $said('text'), $said('one')], 'what the bank says of every question is nearer than what the house says of a kind');
+
+        $this->client->request('GET', '/api/banks/1/text');
+        self::assertStringContainsString("\nbank settings for claim:\n  if wrong: It is not so.\n", $this->client->getInternalResponse()->getContent());
+        $other = $this->send('POST', '/api/banks', ['name' => 'Other'], 'Banks', 201)->integer('made');
+        $text = "bank settings for claim:\n  if wrong: It is not so.\n\nfalse: A drone stings.\n";
+        $understood = $this->send('POST', "/api/banks/$other/intake/read", ['text' => $text], 'Understood');
+        self::assertSame(['claim', 'if wrong', 'It is not so.'], array_map($understood->objects('bankSettings')[0]->text(...), ['kind', 'setting', 'value']));
+        $this->send('POST', "/api/banks/$other/intake", ['text' => $text, 'lines' => [4]], 'Job', 201);
+        self::assertSame('It is not so.', $this->bank($other)->object('kindWording')->object('claim')->text('wrong'));
     }
 
     public function test_who_wrote_in_a_question_does_not_clear_it_where_another_person_must(): void
@@ -142,7 +163,7 @@ final class DefaultsTest extends ApiTestCase
         self::assertSame('points: 5 → 10, as the bank has it', sprintf('%s: %s → %s', ...array_map($preview->objects('changes')[0]->text(...), ['what', 'from', 'to'])));
         $this->send('POST', '/api/banks/1/questions/change', $body, 'Job', 202);
         $after = $this->send('GET', '/api/banks/1/settings/differing', schema: 'Differing');
-        self::assertSame([0, $claims->integer('total')], [$own($after, 'differ', 'claim'), $own($after, 'follow', 'claim')]);
+        self::assertSame([0, $claims->integer('total'), 0], [$own($after, 'differ', 'claim'), $own($after, 'follow', 'claim'), $own($after, 'cleared', 'claim')], 'each is a draft now');
         self::assertSame('draft', $this->send('GET', '/api/questions/' . $this->first('claim'))->text('status'), 'a cleared one gets a draft; nothing is dealt otherwise in silence');
         $change = $this->send('GET', '/api/banks/1/changes')->objects('changes')[0]->integer('id');
         $this->send('POST', "/api/banks/1/changes/$change/undo", []);
@@ -169,6 +190,7 @@ final class DefaultsTest extends ApiTestCase
         yield 'a setting of one question alone' => [['settings' => ['unit' => 'g']], 'for a whole bank'];
         yield 'a value that does not go there' => [['settings' => ['decimals' => '9']], 'a number from 0 to 4'];
         yield 'nobody' => [['settings' => [], 'clearing' => 'nobody'], 'its author too or only another person'];
+        yield 'a wording for what never comes' => [['settings' => [], 'kindWording' => ['rating' => ['wrong' => 'No.']]], 'never “wrong”'];
         yield 'too long' => [['settings' => [], 'wording' => ['wrong' => str_repeat('a', 2001)]], 'more than 2000 characters'];
     }
 

@@ -35,6 +35,16 @@ final class FindingTest extends ApiTestCase
         self::assertSame($first, $found === [] ? null : $found[0]->text('what') . ': ' . $found[0]->text('words'));
     }
 
+    public function test_a_pool_is_found_with_its_size(): void
+    {
+        $this->logIn('orrell');
+        $pool = $this->send('GET', '/api/banks/1/find?typed=swarm sea', schema: 'Found')->objects('found')[0];
+        $told = array_values(array_filter($this->send('GET', '/api/banks/1/pools')->objects('pools'), static fn (Fields $one): bool => $one->text('name') === 'Swarm season'))[0];
+
+        self::assertGreaterThan(1, $told->integer('cleared'));
+        self::assertSame(sprintf('%d questions, %d can be drawn', $told->integer('questions'), $told->integer('cleared')), $pool->text('more'));
+    }
+
     public function test_a_question_comes_once_though_name_and_text_fit(): void
     {
         $this->logIn('orrell');

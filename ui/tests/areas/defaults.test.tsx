@@ -21,44 +21,55 @@ describe('the settings of a bank', () => {
     settings: every,
     byKind,
     wording: {},
+    kindWording: {},
     clearing: null,
     takes: { one: ['points', 'marking', 'attempts', 'shuffle'], claim: ['points', 'shuffle'], text: ['points', 'typos'] },
     house: {
       settings: { points: '1', marking: 'whole', attempts: '1', shuffle: 'no', typos: '0', time: '', 'wrong part costs': '' },
       byKind: { claim: { attempts: '2' } },
       wording: { right: 'Right: all points.', wrong: 'Wrong.' },
+      kindWording: { claim: { right: 'It holds.' } },
       clearing: 'its author too',
     },
     following: null,
   });
   const page = (account = author) => at('/banks/1/settings', '/banks/:bank/settings', <BankSettingsPage account={account} />);
   const path = '/banks/{id}/settings';
+  const standing = (told: object) => ({ differ: {}, follow: {}, cleared: {}, specimen: {}, ...told });
 
   it('are set for every question and set back to the house', async () => {
     let version = 1;
     const { asked } = new Served({
       [`GET ${path}`]: settings(1),
+      [`GET ${path}/differing`]: standing({}),
       [`PUT ${path}`]: ({ body }) => settings(++version, (body as { settings: Record<string, string> }).settings),
     });
     await page();
     typeOver('A question is worth', '5');
     await settled();
-    expect(asked('PUT', path)[0]?.body).toEqual({ settings: { points: '5' }, byKind: {}, wording: {}, clearing: null, version: 1 });
+    expect(asked('PUT', path)[0]?.body).toEqual({
+      settings: { points: '5' },
+      byKind: {},
+      wording: {},
+      kindWording: {},
+      clearing: null,
+      version: 1,
+    });
     expect(text()).toContain('set by the bank');
     press('Set points back');
     await settled();
-    expect(asked('PUT', path)[1]?.body).toEqual({ settings: {}, byKind: {}, wording: {}, clearing: null, version: 2 });
+    expect(asked('PUT', path)[1]?.body).toEqual({ settings: {}, byKind: {}, wording: {}, kindWording: {}, clearing: null, version: 2 });
   });
 
   it('are set for one kind, which is nearer, and only what has a meaning for it', async () => {
     const { asked } = new Served({
       [`GET ${path}`]: settings(1, { points: '5', shuffle: 'yes' }),
+      [`GET ${path}/differing`]: standing({}),
       [`PUT ${path}`]: settings(2, { points: '5' }, { claim: { points: '2' } }),
     });
     await page();
     pick('For which questions', 'every claim');
     expect(text()).not.toContain('typing errors');
-    expect(text()).not.toContain('what is said after a response');
     expect(text()).toContain('set by the bank for every question');
     typeOver('A question is worth', '2');
     await settled();
@@ -68,6 +79,7 @@ describe('the settings of a bank', () => {
   it('that somebody else changed meanwhile are shown, to take or to save over', async () => {
     const { asked, answers } = new Served({
       [`GET ${path}`]: settings(1),
+      [`GET ${path}/differing`]: standing({}),
       [`PUT ${path}`]: { refuse: 409, detail: 'Changed in another window.', type: 'stale', current: settings(4, { points: '9' }) },
     });
     await page();
@@ -92,11 +104,11 @@ describe('the settings of a bank', () => {
     };
     new Served({
       [`GET ${path}`]: settings(1, { shuffle: 'yes' }),
-      [`GET ${path}/differing`]: {
+      [`GET ${path}/differing`]: standing({
         differ: { one: { points: 3 }, claim: { points: 1 } },
         follow: { one: { points: 5, shuffle: 8 }, claim: { points: 2, shuffle: 3 } },
         specimen: { one: specimen },
-      },
+      }),
     });
     await page();
     expect(text()).toContain('7 follow it · 4 questions differ');
@@ -110,10 +122,58 @@ describe('the settings of a bank', () => {
     );
   });
 
+  it('ask before a change reaches cleared questions, and can be left', async () => {
+    const { asked } = new Served({
+      [`GET ${path}`]: settings(1, { shuffle: 'yes' }),
+      [`GET ${path}/differing`]: standing({ cleared: { one: { points: 1, attempts: 2 }, claim: { points: 1 } } }),
+      [`PUT ${path}`]: settings(2, { shuffle: 'yes', points: '5' }),
+    });
+    await page();
+    typeOver('A question is worth', '5');
+    await settled();
+    expect(screen.getByRole('alert').textContent).toContain('To 5? 2 cleared questions say nothing themselves and will follow.');
+    expect(document.activeElement?.textContent).toBe('Change it');
+    press('Leave it');
+    expect([screen.queryByRole('alert'), asked('PUT', path)]).toEqual([null, []]);
+    typeOver('A question is worth', '5');
+    press('Change it');
+    await settled();
+    expect(asked('PUT', path)[0]?.body).toMatchObject({ settings: { shuffle: 'yes', points: '5' } });
+    // No cleared one says nothing of shuffling: nothing to ask.
+    press('Set shuffle back');
+    await settled();
+    expect(asked('PUT', path)[1]?.body).toMatchObject({ settings: { points: '5' } });
+  });
+
+  it('say what is read after an outcome by kind, which is nearer, and only what can come of it', async () => {
+    const { asked } = new Served({
+      [`GET ${path}`]: { ...settings(1), wording: { wrong: 'Not so.' }, kindWording: { text: { wrong: 'Mind the spelling.' } } },
+      [`GET ${path}/differing`]: standing({}),
+      [`PUT ${path}`]: settings(2),
+    });
+    await page();
+    pick('For which questions', 'every claim');
+    expect([field('Said when wrong').getAttribute('placeholder'), field('Said when right').getAttribute('placeholder')]).toEqual([
+      '“Not so.” (set by the bank for every question)',
+      '“It holds.” (house)',
+    ]);
+    fireEvent.change(field('Said when wrong'), { target: { value: 'It does not hold.' } });
+    await waitFor(() =>
+      expect(asked('PUT', path)[0]?.body).toMatchObject({
+        wording: { wrong: 'Not so.' },
+        kindWording: { text: { wrong: 'Mind the spelling.' }, claim: { wrong: 'It does not hold.' } },
+      }),
+    );
+    pick('For which questions', 'every rating');
+    expect(screen.queryByRole('textbox', { name: 'Said when wrong' })).toBeNull();
+    expect(field('Said when recorded')).toBeTruthy();
+  });
+
   it('say what is read after an outcome, and who may clear', async () => {
     let version = 1;
     const { asked } = new Served({
       [`GET ${path}`]: settings(1),
+      [`GET ${path}/differing`]: standing({}),
       [`PUT ${path}`]: ({ body }) => ({ ...settings(++version), ...(body as object), version }),
     });
     await page();
@@ -142,9 +202,16 @@ it('house rules are read by authors and changed by who keeps the accounts', asyn
     settings: { attempts: '2' },
     byKind: {},
     wording: {},
+    kindWording: {},
     clearing: null,
     takes: {},
-    house: { settings: { points: '1', attempts: '1' }, byKind: {}, wording: { wrong: 'Wrong.' }, clearing: 'its author too' },
+    house: {
+      settings: { points: '1', attempts: '1' },
+      byKind: {},
+      wording: { wrong: 'Wrong.' },
+      kindWording: {},
+      clearing: 'its author too',
+    },
     following: null,
   };
   const { asked } = new Served({ 'GET /house-rules': rules, 'PUT /house-rules': { ...rules, version: 4 } });
@@ -156,6 +223,8 @@ it('house rules are read by authors and changed by who keeps the accounts', asyn
   expect(text()).toContain('set by the house rules set back to 1');
   expect(text()).toContain('as shipped');
   typeOver('A question is worth', '4');
+  expect(screen.getByRole('alert').textContent).toContain('Questions of all banks');
+  press('Change it');
   await settled();
   expect(asked('PUT', '/house-rules')[0]?.body).toMatchObject({ settings: { attempts: '2', points: '4' }, version: 3 });
 });

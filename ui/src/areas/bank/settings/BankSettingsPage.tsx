@@ -42,6 +42,13 @@ export default function BankSettingsPage({ account }: { account: Account }) {
         </p>
       }
       standing={(kind, word) => differing && <Standing bank={bank} differing={differing} kind={kind} word={word} />}
+      follows={(kind, word) => {
+        if (!differing) return 'Cleared questions that say nothing themselves will follow.';
+        const cleared = sum(differing.cleared, kind, word);
+        return cleared === 0
+          ? ''
+          : `${count(cleared, 'cleared question')} ${cleared === 1 ? 'says' : 'say'} nothing themselves and will follow.`;
+      }}
       specimen={(kind) => <Specimen specimen={differing?.specimen[kind === '' ? 'one' : kind]} />}
     />
   );

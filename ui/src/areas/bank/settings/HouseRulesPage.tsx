@@ -26,6 +26,7 @@ export default function HouseRulesPage({ account }: { account: Account }) {
         heading="What counts in all banks"
         setBy="the house rules"
         beyond="as shipped"
+        follows={() => 'Questions of all banks that say nothing themselves, cleared ones too, will follow, unless their bank sets it.'}
         further={
           <p>
             {readOnly && <span className="text-quiet">Whoever keeps the accounts changes them. </span>}

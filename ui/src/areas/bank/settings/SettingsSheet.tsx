@@ -9,6 +9,7 @@ import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { groups, type Sentence } from './sentences';
 import { SettingValue } from './SettingValue';
 import { type Place, type Settings, useSettings } from './useSettings';
+import { ClearingRow } from './ClearingRow';
 import { WordingRows } from './WordingRows';
 
 interface Props {
@@ -22,13 +23,15 @@ interface Props {
   beyond: string;
   /** how the questions stand to one setting, for a kind or all */
   standing?: (kind: Kind | '', word: string) => ReactNode;
+  /** which cleared questions a change would reach, in words to be agreed to; empty: none */
+  follows: (kind: Kind | '', word: string) => string;
   /** what a candidate reads of a kind under all this */
   specimen?: (kind: Kind | '') => ReactNode;
   further?: ReactNode;
 }
 
 /** What counts where a question says nothing itself: a sentence for each setting, its value to choose; where it comes from in the margin. */
-export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond, standing, specimen, further }: Props) {
+export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond, standing, follows, specimen, further }: Props) {
   const [kind, setKind] = useState<Kind | ''>('');
   const [first] = useState(stored.version);
   const { saving, again } = useSettings(place, stored);
@@ -38,8 +41,17 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
   const here = kind === '' ? every : (byKind[kind] ?? {});
   const put = (values: Record<string, string>) =>
     saving.put(kind === '' ? { ...saving.value, settings: values } : { ...saving.value, byKind: { ...byKind, [kind]: values } });
-  const back = (word: string) => put(Object.fromEntries(Object.entries(here).filter(([key]) => key !== word)));
-  const further1 = (word: string) => {
+  const [asked, setAsked] = useState<{ kind: Kind | ''; word: string; value: string | null } | null>(null);
+  const change = (word: string, value: string | null) => {
+    setAsked(null);
+    const others = Object.fromEntries(Object.entries(here).filter(([key]) => key !== word));
+    put(value === null ? others : { ...others, [word]: value });
+  };
+  const ask = (word: string, value: string | null) => {
+    if (follows(kind, word) === '') change(word, value);
+    else setAsked({ kind, word, value });
+  };
+  const otherwise = (word: string) => {
     const general = kind === '' || (word === 'shuffle' && kind === 'claim') ? undefined : every[word];
     return {
       general,
@@ -86,26 +98,46 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
               key={sentence.word}
               sentence={sentence}
               own={here[sentence.word]}
-              further={further1(sentence.word).value}
-              source={further1(sentence.word).general === undefined ? beyond : `set by ${setBy} for every question`}
+              further={otherwise(sentence.word).value}
+              source={otherwise(sentence.word).general === undefined ? beyond : `set by ${setBy} for every question`}
               setBy={kind === '' ? setBy : `${setBy} for every ${kind}`}
               readOnly={readOnly}
               busy={saving.isSaving}
               standing={standing?.(kind, sentence.word)}
-              onChange={(value) => put({ ...here, [sentence.word]: value })}
-              onBack={() => back(sentence.word)}
+              asked={
+                asked?.kind === kind &&
+                asked.word === sentence.word && (
+                  <Asked
+                    to={valueWords(sentence, asked.value ?? otherwise(sentence.word).value)}
+                    follows={follows(kind, sentence.word)}
+                    onChange={() => change(sentence.word, asked.value)}
+                    onLeave={() => setAsked(null)}
+                  />
+                )
+              }
+              onChange={(value) => ask(sentence.word, value)}
+              onBack={() => ask(sentence.word, null)}
             />
           ))}
         </section>
       ))}
+      <WordingRows
+        kind={kind}
+        value={saving.value}
+        house={house}
+        setBy={setBy}
+        beyond={beyond}
+        readOnly={readOnly}
+        onChange={(part) => saving.put({ ...saving.value, ...part })}
+      />
       {kind === '' && (
-        <WordingRows
-          value={saving.value}
-          house={house}
+        <ClearingRow
+          own={saving.value.clearing}
+          house={house.clearing}
           setBy={setBy}
           beyond={beyond}
           readOnly={readOnly}
-          onChange={(part) => saving.put({ ...saving.value, ...part })}
+          onChange={(clearing) => saving.put({ ...saving.value, clearing })}
         />
       )}
     </PageAndMargin>
@@ -122,23 +154,27 @@ interface LineProps {
   readOnly: boolean;
   busy: boolean;
   standing: ReactNode;
+  asked: ReactNode;
   onChange: (value: string) => void;
   onBack: () => void;
 }
 
-function Line({ sentence, own, further, source, setBy, readOnly, busy, standing, onChange, onBack }: LineProps) {
-  const { word, before, none } = sentence;
+function Line({ sentence, own, further, source, setBy, readOnly, busy, standing, asked, onChange, onBack }: LineProps) {
+  const { word, before } = sentence;
   const value = own ?? further;
   const after = (value === '1' ? sentence.afterOne : undefined) ?? sentence.after ?? '';
   return (
     <Row
       line
       page={
-        <p>
-          {before} <SettingValue sentence={sentence} value={value} disabled={readOnly || busy} onChange={onChange} />
-          {after === '.' ? '' : ' '}
-          {after} {['time', 'late'].includes(word) && <WhereForward />}
-        </p>
+        <>
+          <p>
+            {before} <SettingValue sentence={sentence} value={value} disabled={readOnly || busy} onChange={onChange} />
+            {after === '.' ? '' : ' '}
+            {after} {['time', 'late'].includes(word) && <WhereForward />}
+          </p>
+          {asked}
+        </>
       }
       margin={
         <p>
@@ -149,8 +185,7 @@ function Line({ sentence, own, further, source, setBy, readOnly, busy, standing,
               set by {setBy}{' '}
               {!readOnly && (
                 <button className="act" disabled={busy} aria-label={`Set ${word} back`} onClick={onBack}>
-                  set back to{' '}
-                  {further === '' ? (none ?? 'none') : (sentence.values?.find(({ value }) => value === further)?.words ?? further)}
+                  set back to {valueWords(sentence, further)}
                 </button>
               )}
             </>
@@ -159,6 +194,26 @@ function Line({ sentence, own, further, source, setBy, readOnly, busy, standing,
         </p>
       }
     />
+  );
+}
+
+const valueWords = ({ values, none }: Sentence, value: string) =>
+  value === '' ? (none ?? 'none') : (values?.find((one) => one.value === value)?.words ?? value);
+
+const focus = (button: HTMLButtonElement | null) => button?.focus();
+
+/** A change of a default that reaches cleared questions is agreed to first. */
+function Asked({ to, follows, onChange, onLeave }: { to: string; follows: string; onChange: () => void; onLeave: () => void }) {
+  return (
+    <p className="notice" role="alert">
+      To {to}? {follows} What is frozen for sittings stays as it is.{' '}
+      <button className="act" ref={focus} onClick={onChange}>
+        Change it
+      </button>{' '}
+      <button className="act" onClick={onLeave}>
+        Leave it
+      </button>
+    </p>
   );
 }
 

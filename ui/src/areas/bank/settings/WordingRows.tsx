@@ -1,17 +1,13 @@
 import { Gauge } from '../../../parts/Gauge';
-import { EditableChoice } from '../../../parts/fields/Editable';
 import { GrowingText } from '../../../parts/fields/GrowingText';
 import { Row } from '../../../parts/PageAndMargin';
-import { outcomes } from '../../../kinds/facts.gen';
+import type { Kind } from '../../../kinds/content';
+import { kinds, outcomes } from '../../../kinds/facts.gen';
 import { useTyped } from './useTyped';
 import type { Edited, Settings } from './useSettings';
 
-const clearings = [
-  { value: 'its author too', words: 'its author too' },
-  { value: 'only another person', words: 'only another person' },
-] as const;
-
 interface Props {
+  kind: Kind | '';
   value: Edited;
   house: Settings['house'];
   setBy: string;
@@ -20,77 +16,65 @@ interface Props {
   onChange: (part: Partial<Edited>) => void;
 }
 
-/** What candidates read after each outcome where the question says nothing, and who may clear. */
-export function WordingRows({ value, house, setBy, beyond, readOnly, onChange }: Props) {
-  const { wording, clearing } = value;
+/** What candidates read after each outcome where the question says nothing: for every question, or for one kind, which is nearer. */
+export function WordingRows({ kind, value, house, setBy, beyond, readOnly, onChange }: Props) {
+  const { wording, kindWording } = value;
+  const here = kind === '' ? wording : (kindWording[kind] ?? {});
+  const shown = outcomes.filter((outcome) => kind === '' || kinds[kind].isJudged || ['unanswered', 'recorded'].includes(outcome));
+  const put = (said: Record<string, string>) =>
+    onChange(kind === '' ? { wording: said } : { kindWording: { ...kindWording, [kind]: said } });
   return (
     <>
       <Row
         className="pt-3"
         page={<h2 className="head">what is said after a response</h2>}
-        margin={<p className="text-quiet">Empty says the facts alone; a dash, –, says nothing.</p>}
+        margin={<p className="text-quiet">Empty says what is shown in grey; a dash, –, says nothing.</p>}
       />
-      {outcomes.map((outcome) => (
-        <Row
-          key={outcome}
-          page={
-            <div className="flex items-baseline gap-2">
-              <span className="whitespace-nowrap">
-                <Gauge outcome={outcome} />
-                {outcome}:
-              </span>
-              <Said
-                outcome={outcome}
-                text={wording[outcome] ?? ''}
-                house={`“${house.wording[outcome] ?? ''}” (${beyond})`}
-                readOnly={readOnly}
-                onSaid={(text) => onChange({ wording: { ...wording, [outcome]: text } })}
-              />
-            </div>
-          }
-          margin={<p className={wording[outcome] ? '' : 'text-quiet'}>{wording[outcome] ? `set by ${setBy}` : beyond}</p>}
-        />
-      ))}
-      <Row className="pt-3" page={<h2 className="head">clearing</h2>} />
-      <Row
-        line
-        className="pb-6"
-        page={
-          <p>
-            A question is cleared by{' '}
-            <EditableChoice
-              label="A question is cleared by"
-              value={clearing ?? house.clearing ?? 'its author too'}
-              options={clearings}
-              disabled={readOnly}
-              onChange={(by) => onChange({ clearing: by })}
-            />
-            .
-          </p>
-        }
-        margin={
-          clearing ? (
-            <p>
-              set by {setBy}{' '}
-              {!readOnly && (
-                <button className="act" onClick={() => onChange({ clearing: null })}>
-                  set back to {house.clearing}
-                </button>
-              )}
-            </p>
-          ) : (
-            <p className="text-quiet">{beyond}</p>
-          )
-        }
-      />
+      {shown.map((outcome) => {
+        const general = kind === '' ? undefined : wording[outcome];
+        const further = general ?? (kind === '' ? undefined : house.kindWording[kind]?.[outcome]) ?? house.wording[outcome] ?? '';
+        const source = general ? `set by ${setBy} for every question` : beyond;
+        return (
+          <Row
+            key={`${kind} ${outcome}`}
+            page={
+              <div className="flex items-baseline gap-2">
+                <span className="whitespace-nowrap">
+                  <Gauge outcome={outcome} />
+                  {outcome}:
+                </span>
+                <Said
+                  outcome={outcome}
+                  text={here[outcome] ?? ''}
+                  further={`“${further}” (${source})`}
+                  readOnly={readOnly}
+                  onSaid={(text) => put({ ...here, [outcome]: text })}
+                />
+              </div>
+            }
+            margin={
+              <p className={here[outcome] ? '' : 'text-quiet'}>
+                {here[outcome] ? `set by ${setBy}${kind === '' ? '' : ` for every ${kind}`}` : source}
+              </p>
+            }
+          />
+        );
+      })}
     </>
   );
 }
 
-function Said(props: { outcome: string; text: string; house: string; readOnly: boolean; onSaid: (text: string) => void }) {
-  const { outcome, text, house, readOnly, onSaid } = props;
+function Said(props: { outcome: string; text: string; further: string; readOnly: boolean; onSaid: (text: string) => void }) {
+  const { outcome, text, further, readOnly, onSaid } = props;
   const [typed, setTyped] = useTyped(text, onSaid);
   return (
-    <GrowingText className="say" label={`Said when ${outcome}`} placeholder={house} readOnly={readOnly} value={typed} onChange={setTyped} />
+    <GrowingText
+      className="say"
+      label={`Said when ${outcome}`}
+      placeholder={further}
+      readOnly={readOnly}
+      value={typed}
+      onChange={setTyped}
+    />
   );
 }

@@ -5,8 +5,14 @@ import { keys } from '../../../api/keys';
 import { useAutosave } from '../../../parts/hooks/useAutosave';
 
 export type Settings = Schema['BankSettings'];
-export type Edited = Pick<Settings, 'settings' | 'byKind' | 'wording' | 'clearing'>;
-const editedOf = ({ settings, byKind, wording, clearing }: Settings): Edited => ({ settings, byKind, wording, clearing });
+export type Edited = Pick<Settings, 'settings' | 'byKind' | 'wording' | 'kindWording' | 'clearing'>;
+const editedOf = ({ settings, byKind, wording, kindWording, clearing }: Settings): Edited => ({
+  settings,
+  byKind,
+  wording,
+  kindWording,
+  clearing,
+});
 
 /** A place that settings are made at: a bank, or the organisation. */
 export interface Place {
