@@ -6,38 +6,88 @@ namespace Zetema\App\CommandLine;
 
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\Core\Exchange\Aside;
+use Zetema\Core\Exchange\Encoding;
+use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Settings;
 
-#[AsCommand('zetema:read', 'Reads text files of questions and tells what was understood, with problems by line and column')]
+#[AsCommand('zetema:read', 'Reads files of questions and tells what was understood, with problems by line and column')]
 final class ReadCommand
 {
     /** @param list<string> $files */
-    public function __invoke(OutputInterface $output, #[Argument('Files in the text format, or -')] array $files): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('Files, or -')]
+        array $files,
+        #[Option('text, paper, table, qti or archive')]
+        string $as = 'text',
+        #[Option('utf-8, utf-16le, utf-16be or windows-1252, where it is not as it looks')]
+        ?string $encoding = null,
+        #[Option('A file that says which column of a table is what')]
+        ?string $map = null,
+    ): int {
         $files = array_values(array_filter($files, is_string(...)));
         if ($files === []) {
-            throw new \Symfony\Component\Console\Exception\InvalidArgumentException('Name at least one file, or - for standard input.');
+            throw new InvalidArgumentException('Name at least one file, or - for standard input.');
         }
         TextFiles::refuseMissing($files);
+        $format = SourceFormat::tryFrom($as) ?? throw new InvalidArgumentException(sprintf('There is no way in “%s”; text, paper, table, qti and archive are.', $as));
+        $encoded = $encoding === null ? null : Encoding::tryFrom(strtolower($encoding)) ?? throw new InvalidArgumentException(sprintf('The encoding “%s” is not known; utf-8, utf-16le, utf-16be and windows-1252 are.', $encoding));
+        if ($format !== SourceFormat::Text) {
+            return $this->readOther($output, new OtherFiles($format, $encoded, $map), $files);
+        }
         $texts = new TextFiles();
-        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
         // Written question by question, so that memory does not grow with the file.
         $output->write('{"questions":[', false, OutputInterface::OUTPUT_RAW);
         $between = '';
         foreach ($texts->questions($files) as $number => $question) {
-            $output->write($between . json_encode(self::told($question, $texts->effective($question), $number), $flags), false, OutputInterface::OUTPUT_RAW);
+            $output->write($between . self::json(self::told($question, $texts->effective($question), $number)), false, OutputInterface::OUTPUT_RAW);
             $between = ',';
         }
         $pages = array_map(static fn (Page $p): array => ['name' => $p->name, 'heading' => $p->heading, 'reads' => $p->reads], $texts->pages());
         $bank = ['every' => (object) $texts->bankSettings()->every->values, 'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $texts->bankSettings()->byKind)];
-        $output->writeln('],"bankSettings":' . json_encode($bank, $flags) . ',"pages":' . json_encode($pages, $flags) . ',"problems":' . json_encode($texts->problems(), $flags) . '}', OutputInterface::OUTPUT_RAW);
+        $output->writeln('],"bankSettings":' . self::json($bank) . ',"pages":' . self::json($pages) . ',"problems":' . self::json($texts->problems()) . '}', OutputInterface::OUTPUT_RAW);
 
         return $texts->problems() === [] ? 0 : 1;
+    }
+
+    /** @param list<string> $files */
+    private function readOther(OutputInterface $output, OtherFiles $others, array $files): int
+    {
+        $output->write('{"questions":[', false, OutputInterface::OUTPUT_RAW);
+        $between = '';
+        $number = 0;
+        foreach ($others->found($files) as $found) {
+            ++$number;
+            if ($found->question !== null) {
+                $told = [...self::told($found->question, $found->question->effective(), $number), 'line' => $found->fromLine, 'why' => $found->why];
+                $output->write($between . self::json($told), false, OutputInterface::OUTPUT_RAW);
+                $between = ',';
+            }
+        }
+        $rest = [
+            'kept' => $others->kept(),
+            'aside' => array_map(static fn (Aside $a): array => $a->toData(), $others->aside()),
+            'unread' => $others->unread(),
+            'encoding' => $others->encoding(),
+            'pages' => [],
+            'problems' => $others->problems(),
+        ];
+        $output->writeln('],' . substr(self::json($rest), 1), OutputInterface::OUTPUT_RAW);
+
+        return $others->problems() === [] ? 0 : 1;
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     /** @return array<string, mixed> */

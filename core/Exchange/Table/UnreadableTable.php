@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\Table;
+
+/** A file that cannot be opened as a table, and why. */
+final class UnreadableTable extends \DomainException
+{
+}
