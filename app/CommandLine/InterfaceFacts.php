@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\CommandLine;
 
 use Zetema\App\Bank\Media\Media;
-use Zetema\App\Intake\Intake;
+use Zetema\App\Intake\Brought;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Difficulty;
@@ -54,7 +54,7 @@ final class InterfaceFacts
             'statuses' => ["Schema['Status'][]", array_column(Status::cases(), 'value')],
             'difficulties' => ["NonNullable<Schema['AnyContent']['difficulty']>[]", array_column(Difficulty::cases(), 'value')],
             'rungs' => ["Schema['Rung'][]", array_column(Rung::cases(), 'value')],
-            'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Intake::LONGEST]],
+            'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Brought::LONGEST]],
         ];
     }
 

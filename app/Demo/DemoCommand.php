@@ -18,6 +18,7 @@ use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Edition;
+use Zetema\App\Intake\Brought;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
@@ -84,7 +85,7 @@ final readonly class DemoCommand
         foreach ((new Reader())->questions($text) as $read) {
             $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException('the demo file has a problem at line ' . $read->fromLine);
         }
-        $this->intake->takeIn($bank, $text, $lines, 'certificate.zet.txt', $accounts['orrell']);
+        $this->intake->takeIn($bank, Brought::of(Fields::of(['text' => $text, 'as' => 'text'])), $lines, 'certificate.zet.txt', $accounts['orrell']);
         $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
         $this->em->flush();
         $this->unfinished($bank->id);

@@ -18,8 +18,10 @@ use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Exchange\TextFormat\Reader;
-use Zetema\Core\Exchange\TextFormat\ReadQuestion;
+use Zetema\Core\Exchange\Aside;
+use Zetema\Core\Exchange\Found;
+use Zetema\Core\Exchange\Table\TableSource;
+use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Problem;
@@ -29,8 +31,6 @@ use Zetema\Core\Question\Settings\Settings;
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
 {
-    /** Bytes of text that are read at once. */
-    public const LONGEST = 4_000_000;
     private const PIECE = 200;
 
     public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)
@@ -38,13 +38,12 @@ final readonly class Intake
     }
 
     /** @return array<string, mixed> */
-    public function understand(Bank $bank, string $text): array
+    public function understand(Bank $bank, Brought $brought): array
     {
-        self::refuseTooLong($text);
-        $reader = new Reader();
+        $source = $brought->source();
         $questions = [];
-        foreach (self::pieces($reader->questions($text)) as $piece) {
-            $whole = array_values(array_filter(array_map(static fn (ReadQuestion $read): ?Core\Question => $read->question, $piece)));
+        foreach (self::pieces($source->questions()) as $piece) {
+            $whole = array_values(array_filter(array_map(static fn (Found $read): ?Core\Question => $read->question, $piece)));
             $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $whole), is_string(...))));
             $stems = $this->lookup->stems($bank, array_map(static fn (Core\Question $q): string => AuthorText::comparable($q->stem), $whole));
             foreach ($piece as $read) {
@@ -52,9 +51,18 @@ final readonly class Intake
             }
         }
 
-        $problems = array_map(static fn (Problem $p): array => $p->toData(), $reader->outside());
+        $report = $source->report();
 
-        return ['bank' => $reader->bank(), 'bankSettings' => self::news($bank, $reader->bankSettings()), 'questions' => $questions, 'problems' => $problems, 'pages' => array_map(static fn ($page): string => $page->name, $reader->pages())];
+        return [
+            'as' => $brought->format->value,
+            'bank' => $report->bank,
+            'bankSettings' => self::news($bank, $report->bankSettings),
+            'questions' => $questions,
+            'problems' => array_map(static fn (Problem $p): array => $p->toData(), $report->problems),
+            'pages' => array_map(static fn (Page $page): string => $page->name, $report->pages),
+            'aside' => array_map(static fn (Aside $aside): array => $aside->toData(), $report->aside),
+            'table' => $source instanceof TableSource ? $source->told() : null,
+        ];
     }
 
     /**
@@ -64,14 +72,13 @@ final readonly class Intake
      *
      * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, string $text, array $lines, string $name, Account $account): Job
+    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account): Job
     {
-        self::refuseTooLong($text);
         $chosen = array_fill_keys($lines, true);
         $found = 0;
-        $reader = new Reader();
-        foreach (self::pieces($reader->questions($text)) as $piece) {
-            $wanted = array_values(array_filter($piece, static fn (ReadQuestion $read): bool => isset($chosen[$read->fromLine])));
+        $source = $brought->source();
+        foreach (self::pieces($source->questions()) as $piece) {
+            $wanted = array_values(array_filter($piece, static fn (Found $read): bool => isset($chosen[$read->fromLine])));
             $this->refuseUnfit($bank, $wanted);
             $found += count($wanted);
         }
@@ -79,25 +86,25 @@ final readonly class Intake
             throw new Malformed('lines', $found === 0 ? 'no question is chosen' : 'some of these lines open no question');
         }
 
-        return $this->em->wrapInTransaction(function () use ($bank, $text, $chosen, $name, $account, $reader): Job {
+        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source): Job {
             $before = $bank->version();
-            $bank->fillIn($reader->bankSettings());
+            $bank->fillIn($source->report()->bankSettings);
             $batch = new Batch($bank, $account, mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160), $this->clock->now());
             $this->em->persist($batch);
             $this->em->flush();
             if ($bank->version() !== $before) {
                 $this->settings->follow($bank, $account);
             }
-            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, ['text' => $text, 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
+            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
 
             return $job;
         });
     }
 
-    /** @param list<ReadQuestion> $wanted */
+    /** @param list<Found> $wanted */
     private function refuseUnfit(Bank $bank, array $wanted): void
     {
-        $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (ReadQuestion $read): ?string => $read->question?->name, $wanted), is_string(...))));
+        $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Found $read): ?string => $read->question?->name, $wanted), is_string(...))));
         foreach ($wanted as $read) {
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
@@ -109,9 +116,9 @@ final readonly class Intake
     }
 
     /**
-     * @param iterable<ReadQuestion> $questions
+     * @param iterable<Found> $questions
      *
-     * @return \Generator<int, non-empty-list<ReadQuestion>>
+     * @return \Generator<int, non-empty-list<Found>>
      */
     private static function pieces(iterable $questions): \Generator
     {
@@ -165,7 +172,7 @@ final readonly class Intake
      *
      * @return array<string, mixed>
      */
-    private static function told(ReadQuestion $read, array $names, array $stems): array
+    private static function told(Found $read, array $names, array $stems): array
     {
         $question = $read->question;
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $read->problems);
@@ -177,6 +184,7 @@ final readonly class Intake
             'fromLine' => $read->fromLine,
             'toLine' => $read->toLine,
             'problems' => $problems,
+            'why' => $read->why,
             'same' => $question === null ? null : $stems[AuthorText::comparable($question->stem)] ?? null,
             'question' => $question === null ? null : [
                 'kind' => $question->kind::id()->value,
@@ -208,12 +216,5 @@ final readonly class Intake
         }
 
         return $news;
-    }
-
-    private static function refuseTooLong(string $text): void
-    {
-        if (strlen($text) > self::LONGEST) {
-            throw new Malformed('text', sprintf('has %.1f MB; up to %d MB can be read at once, so bring it in as several files', strlen($text) / 1e6, intdiv(self::LONGEST, 1_000_000)));
-        }
     }
 }

@@ -15,6 +15,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
+use Zetema\Core\Data\Malformed;
 
 #[IsGranted('ROLE_AUTHOR')]
 final readonly class IntakeController
@@ -29,7 +30,7 @@ final readonly class IntakeController
     #[Route('/api/banks/{id}/intake/read', methods: ['POST'])]
     public function read(#[MapEntity] Bank $bank, Request $request): JsonResponse
     {
-        return new JsonResponse($this->intake->understand($bank, Body::of($request, self::LARGEST)->text('text')));
+        return new JsonResponse($this->intake->understand($bank, Brought::of(Body::of($request, self::LARGEST))));
     }
 
     #[Route('/api/banks/{id}/intake', methods: ['POST'])]
@@ -37,9 +38,21 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        $job = $this->intake->takeIn($bank, $body->text('text'), $body->integers('lines'), $body->text('name', ''), $account);
+        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account);
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
+    }
+
+    /** A file as it is, its name and encoding in the address. */
+    #[Route('/api/intake/open', methods: ['POST'])]
+    public function open(Request $request, Opening $opening): JsonResponse
+    {
+        $size = max((int) $request->headers->get('Content-Length', '0'), 0);
+        if ($size > self::LARGEST || strlen($bytes = $request->getContent()) > self::LARGEST) {
+            throw new Malformed('file', sprintf('has %.1f MB; up to %d MB can be opened', $size / 1e6, intdiv(self::LARGEST, 1_000_000)));
+        }
+
+        return new JsonResponse($opening->open($bytes, $request->query->getString('name'), $request->query->getString('encoding')));
     }
 
     #[Route('/api/banks/{id}/batches', methods: ['GET'])]

@@ -19,7 +19,6 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Sketch;
 
@@ -46,15 +45,16 @@ final readonly class TakeIn implements Task
         $batch = $this->em->find(Batch::class, $input->integer('batch')) ?? throw new Malformed('batch', 'is gone');
         $progress->begin(count($chosen));
         $atOnce = count($chosen) <= self::AT_ONCE;
-        $reader = new Reader();
+        $brought = Brought::of($input);
+        $source = $brought->source();
         $piece = [];
         $done = 0;
         $wanted = true;
-        foreach ($reader->questions($input->text('text')) as $read) {
+        foreach ($source->questions() as $read) {
             if ($read->question === null || !isset($chosen[$read->fromLine])) {
                 continue;
             }
-            $piece[] = $read->question;
+            $piece[] = $brought->given->to($read->question);
             if (!$atOnce && count($piece) === self::PIECE) {
                 $done += self::PIECE;
                 $this->takeIn($batch, $piece);
@@ -67,7 +67,7 @@ final readonly class TakeIn implements Task
                 }
             }
         }
-        $this->takeIn($batch, $piece, $wanted ? $reader->pages() : []);
+        $this->takeIn($batch, $piece, $wanted ? $source->report()->pages : []);
         $progress->at($done + count($piece));
 
         return $batch->toData();

@@ -108,12 +108,13 @@ final readonly class Question
      * The same question with other settings and tags.
      *
      * @param list<string> $tags
+     * @param list<string>|null $objective null: its own
      *
      * @throws InvalidQuestion if it cannot be asked or marked so
      */
-    public function with(Settings $settings, array $tags): self
+    public function with(Settings $settings, array $tags, ?array $objective = null): self
     {
-        return new self($this->kind, $this->stem, $settings, $this->name, $this->objective, $tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints);
+        return new self($this->kind, $this->stem, $settings, $this->name, $objective ?? $this->objective, $tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints);
     }
 
     /**

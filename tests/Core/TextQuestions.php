@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\Core;
 
+use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\TextFormat\Reader;
-use Zetema\Core\Exchange\TextFormat\ReadQuestion;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
 
@@ -19,7 +19,7 @@ final class TextQuestions
         return $read->question ?? throw new \LogicException(implode('; ', array_map(static fn (Problem $p): string => $p->message, $read->problems)));
     }
 
-    /** @return list<ReadQuestion> */
+    /** @return list<Found> */
     public static function all(string $text): array
     {
         return iterator_to_array((new Reader())->questions($text), false);

@@ -67,7 +67,7 @@ final readonly class Columns
         $problem = null;
         foreach ($mapping->columns as $name => $columns) {
             $meaning = Meaning::from($name);
-            foreach ($columns as $i => $column) {
+            foreach ($columns as $place => $column) {
                 $at = is_int($column) ? $column - 1 : array_search($column, $names, true);
                 if ($at === false) {
                     $problem ??= [0, sprintf('there is no heading “%s”', $column)];
@@ -76,8 +76,8 @@ final readonly class Columns
                 $taken[] = $at;
                 match (true) {
                     !$meaning->isOfMany() => $single[$name] = $at,
-                    count($columns) === 1 && $meaning !== Meaning::Says => $inOne[$name] = $at,
-                    default => $many[$name][$i + 1] = $at,
+                    $place === 0 && $meaning !== Meaning::Says => $inOne[$name] = $at,
+                    default => $many[$name][max(1, $place)] = $at,
                 };
             }
         }
@@ -89,6 +89,25 @@ final readonly class Columns
     public function of(Meaning $meaning): ?int
     {
         return $this->single[$meaning->value] ?? null;
+    }
+
+    /** @return array{string, int|null}|null what a column holds, and for which choice, from 1 */
+    public function meaning(int $column): ?array
+    {
+        foreach ([$this->single, $this->inOne] as $columns) {
+            $means = array_search($column, $columns, true);
+            if (is_string($means)) {
+                return [$means, null];
+            }
+        }
+        foreach ($this->many as $means => $columns) {
+            $place = array_search($column, $columns, true);
+            if (is_int($place)) {
+                return [$means, $place];
+            }
+        }
+
+        return null;
     }
 
     public function name(int $column): ?string

@@ -15,8 +15,11 @@ final readonly class CsvRows implements Rows
 
     private string $separator;
 
-    /** @param string|null $separator null: the one that cuts the first rows into most cells alike */
-    public function __construct(private string $text, ?string $separator = null)
+    /**
+     * @param string|null $separator null: the one that cuts the first rows into most cells alike
+     * @param bool $byLines whether a row's number is that of the line it begins at, for whoever has the text before them
+     */
+    public function __construct(private string $text, ?string $separator = null, private bool $byLines = false)
     {
         $this->separator = $separator ?? $this->likely();
     }
@@ -64,8 +67,7 @@ final readonly class CsvRows implements Rows
     {
         $at = 0;
         $length = strlen($this->text);
-        $number = 1;
-        $sign = preg_quote($separator, '/');
+        $number = $line = 1;
         while ($at < $length) {
             $cells = $problems = [];
             $width = 0;
@@ -74,7 +76,7 @@ final readonly class CsvRows implements Rows
                 if (($this->text[$at] ?? '') === '"') {
                     $end = $this->quoteEnd($at + 1);
                     if ($end === null) {
-                        yield new Row($number, [], [], Characters::plain(substr($this->text, $began)));
+                        yield new Row($this->byLines ? $line : $number, [], [], Characters::plain(substr($this->text, $began)));
 
                         return;
                     }
@@ -92,11 +94,13 @@ final readonly class CsvRows implements Rows
                 $goesOn = ($this->text[$at] ?? '') === $separator;
                 $at += $goesOn ? 1 : 0;
             } while ($goesOn);
+            $breaks = $this->byLines ? Characters::lineEnds(substr($this->text, $began, $at - $began)) : 0;
             if (preg_match('/\r\n|\r|\n/A', $this->text, $m, 0, $at) === 1) {
                 $at += strlen($m[0]);
             }
-            yield new Row($number++, $cells, $problems, width: $width);
-            if ($number > Rows::MOST_ROWS) {
+            yield new Row($this->byLines ? $line : $number, $cells, $problems, width: $width, breaks: $breaks);
+            $line += $breaks + 1;
+            if (++$number > Rows::MOST_ROWS) {
                 throw new UnreadableTable(sprintf('has more than %s rows; bring it in as several files', number_format(Rows::MOST_ROWS)));
             }
         }

@@ -12,9 +12,10 @@ final readonly class Row
      * @param list<string> $cells up to as many as are looked at
      * @param array<int, string> $problems what is wrong with a cell, by its place from 0
      * @param int $width how many cells there are, where that is more
+     * @param int $breaks line ends within it, where rows are counted by lines
      * @param string|null $unclosed all that is left, where a quote that opens in this row never closes
      */
-    public function __construct(public int $number, public array $cells, public array $problems = [], public ?string $unclosed = null, public int $width = 0)
+    public function __construct(public int $number, public array $cells, public array $problems = [], public ?string $unclosed = null, public int $width = 0, public int $breaks = 0)
     {
     }
 

@@ -71,7 +71,7 @@ final class RowQuestion
         } elseif ($holds === null) {
             $this->problems[] = [Meaning::Key, sprintf('“%s” is neither true nor false', $this->cells->key)];
         } else {
-            $this->why = $holds ? 'true' : 'false';
+            $this->why = '';
             $this->lines = new QuestionLines($holds ? 'true' : 'false', $this->cells->stem, $this->cells->row);
         }
     }

@@ -15,6 +15,8 @@ use Zetema\Core\Question\Question;
 /** A table of questions, one a row, its columns recognised by their headings or mapped by hand. */
 final class TableSource implements Source
 {
+    /** First rows that are shown under their columns. */
+    private const SAMPLE = 3;
     /** Rows in which the headings are looked for. */
     private const FIRST = 10;
 
@@ -24,6 +26,10 @@ final class TableSource implements Source
     private array $aside = [];
     private ?Columns $columns = null;
     private int $headingRow = 1;
+    /** @var list<Row> */
+    private array $sample = [];
+    /** Which row may be the headings, where none is known. */
+    private ?Row $likely = null;
 
     private function __construct(private readonly ?Rows $rows, private readonly Mapping $mapping, private readonly Encoding $encoding, private readonly ?string $unreadable = null)
     {
@@ -34,6 +40,12 @@ final class TableSource implements Source
         $encoding ??= Encoding::of($bytes);
 
         return new self(new CsvRows($encoding->decode($bytes), $mapping?->separator), $mapping ?? Mapping::none(), $encoding);
+    }
+
+    /** A table as somebody has it before them: rows are counted by lines. */
+    public static function ofLines(string $text, ?Mapping $mapping = null): self
+    {
+        return new self(new CsvRows($text, $mapping?->separator, byLines: true), $mapping ?? Mapping::none(), Encoding::Utf8);
     }
 
     /** @param string $path of an .xlsx file */
@@ -74,6 +86,18 @@ final class TableSource implements Source
     public function columns(): ?Columns
     {
         return $this->columns;
+    }
+
+    /** @return array{headings: int, columns: list<array{name: string, means: string|null, place: int|null, sample: list<string>}>} the heading row, and each column, what it was taken for, and its first cells; after reading */
+    public function told(): array
+    {
+        $told = [];
+        foreach ($this->columns->names ?? $this->likely->cells ?? [] as $column => $name) {
+            [$means, $place] = $this->columns?->meaning($column) ?? [null, null];
+            $told[] = ['name' => $name, 'means' => $means, 'place' => $place, 'sample' => array_map(static fn (Row $row): string => $row->cell($column), $this->sample)];
+        }
+
+        return ['headings' => $this->likely->number ?? $this->headingRow, 'columns' => $told];
     }
 
     /** @return \Generator<int, Found> */
@@ -118,6 +142,7 @@ final class TableSource implements Source
             }
         }
         if ($this->columns === null) {
+            $this->likely = self::fullest($first);
             $this->problems[] = new Problem(1, 1, 'no row has headings that are known: one for the stem, such as “question”, and one more, such as “answer”');
         } elseif ($this->columns->problem !== null) {
             [$column, $why] = $this->columns->problem;
@@ -142,7 +167,7 @@ final class TableSource implements Source
             return [$at === false ? null : $at, $mapping->columns !== [] ? Columns::ofMapping($mapping, $row) : ($row === null ? null : Columns::ofHeadings($row))];
         }
         if ($mapping->columns !== []) {
-            $wanted = array_filter(array_merge(...array_values($mapping->columns)), is_string(...));
+            $wanted = array_filter(array_merge(...array_map(array_values(...), array_values($mapping->columns))), is_string(...));
             foreach ($first as $at => $row) {
                 if (array_intersect($wanted, $row->cells) !== []) {
                     return [$at, Columns::ofMapping($mapping, $row)];
@@ -162,6 +187,19 @@ final class TableSource implements Source
     }
 
     /**
+     * The first of the first rows that has most cells filled.
+     *
+     * @param list<Row> $first
+     */
+    private static function fullest(array $first): ?Row
+    {
+        $filled = static fn (Row $row): int => count(array_filter($row->cells, static fn (string $cell): bool => $cell !== ''));
+        usort($first, static fn (Row $a, Row $b): int => [$filled($b), $a->number] <=> [$filled($a), $b->number]);
+
+        return $first[0] ?? null;
+    }
+
+    /**
      * @param array<string, true> $taken names so far; something of every row that is not empty
      *
      * @return \Generator<int, Found>
@@ -172,23 +210,26 @@ final class TableSource implements Source
             return;
         }
         $taken[''] = true;
+        if (count($this->sample) < self::SAMPLE && $row->number > ($this->likely->number ?? 0)) {
+            $this->sample[] = $row;
+        }
         if ($row->unclosed !== null) {
-            yield new Found($row->number, $row->number, null, [new Problem($row->number, 1, 'a quote opens here and never closes')], kept: $row->unclosed);
+            yield new Found($row->number, $row->number + $row->breaks, null, [new Problem($row->number, 1, 'a quote opens here and never closes')], kept: $row->unclosed);
 
             return;
         }
         if ($this->columns === null || $this->columns->problem !== null) {
-            yield new Found($row->number, $row->number, null, [new Problem($row->number, 1, 'its columns are not known')], kept: $reading->kept($row));
+            yield new Found($row->number, $row->number + $row->breaks, null, [new Problem($row->number, 1, 'its columns are not known')], kept: $reading->kept($row));
 
             return;
         }
         $read = $reading->of($row, $taken);
         if ($read instanceof Question) {
             $taken[$read->name ?? ''] = true;
-            yield new Found($row->number, $row->number, $read, [], $reading->why());
+            yield new Found($row->number, $row->number + $row->breaks, $read, [], $reading->why());
 
             return;
         }
-        yield new Found($row->number, $row->number, null, $read, $reading->why(), $reading->kept($row));
+        yield new Found($row->number, $row->number + $row->breaks, null, $read, $reading->why(), $reading->kept($row));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Exchange\Found;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Line;
@@ -67,7 +68,7 @@ final class Reader
         $this->problems = new Problems();
     }
 
-    /** @return \Generator<int, ReadQuestion> in the order of the text */
+    /** @return \Generator<int, Found> in the order of the text */
     public function questions(string $text): \Generator
     {
         if (!mb_check_encoding($text, 'UTF-8')) {
@@ -121,7 +122,7 @@ final class Reader
         return in_array($line->word, [...Vocabulary::opening(), 'bank', 'bank settings', 'objective', 'every', 'page'], true);
     }
 
-    /** @return \Generator<int, ReadQuestion> */
+    /** @return \Generator<int, Found> */
     private function finished(): \Generator
     {
         if ($this->opening === null) {
@@ -132,7 +133,7 @@ final class Reader
             $this->names[$question->name] = true;
         }
         $problems = $this->problems->all();
-        $read = new ReadQuestion($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems);
+        $read = new Found($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems);
         $this->opening = null;
         yield $read;
     }

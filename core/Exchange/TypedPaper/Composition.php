@@ -210,10 +210,10 @@ final class Composition
         $body = $this->body;
         $answers = $body->answers;
         if ($answers === [] && $body->toBlanks === []) {
-            foreach ([$this->draft->held === null ? null : [$this->draft->held, $this->line], $this->draft->listed] as $other) {
+            foreach (['held before the number' => $this->draft->held === null ? null : [$this->draft->held, $this->line], 'the list' => $this->draft->listed] as $source => $other) {
                 if ($other !== null) {
                     $answers[] = ['text' => trim(preg_replace('/\.$/', '', $other[0]) ?? ''), 'line' => $other[1]];
-                    $this->why[] = 'the answer at line ' . $other[1];
+                    $this->why[] = $source . ' at line ' . $other[1];
                 }
             }
         } elseif ($this->draft->listed !== null && $answers !== [] && mb_strtolower($this->draft->listed[0]) !== mb_strtolower($answers[0]['text'])) {

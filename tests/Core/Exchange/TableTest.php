@@ -127,6 +127,8 @@ final class TableTest extends TestCase
         yield 'by headings' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => ['One', 'Two']]], ['one: Who? / no: he / yes: she']];
         yield 'by places' => [['headings' => 2, 'columns' => ['stem' => 1, 'key' => 4, 'choices' => [2, 3], 'feedback' => 'Note']], ['one: Who? / no: he / yes: she / if right: So. / if wrong: So.']];
         yield 'with what fills empty cells' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => ['One', 'Two']], 'every' => ['points' => '2', 'objective' => 'Signals']], ['objective: Signals / one: Who? / points: 2 / no: he / yes: she']];
+        yield 'all choices in one column' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => 'One']], ['!3: at least two']];
+        yield 'a choice that no column holds' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => [null, 'One', 'Two']]], ['one: Who? / yes: he / no: she']];
         yield 'without headings' => [['headings' => 0, 'columns' => ['stem' => 1, 'key' => 5]], ['text: Guild words / answer: ok', 'text: Wording / answer: Note', 'text: Who? / answer: So.']];
         yield 'a heading that is not there' => [['columns' => ['stem' => 'Wording', 'key' => 'Solution']], ['!3: columns are not known', '!2: no heading “Solution”']];
     }

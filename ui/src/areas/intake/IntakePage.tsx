@@ -1,24 +1,33 @@
-import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, errorWords, type Schema, dataOf } from '../../api/client';
-import { inMegabytes } from '../../kinds/common/picture/files';
-import { largest } from '../../kinds/facts.gen';
+import { api, type Schema, dataOf } from '../../api/client';
+import { keys } from '../../api/keys';
+import { EditableChoice } from '../../parts/fields/Editable';
 import { FileButton } from '../../parts/fields/FileButton';
-import { count } from '../../parts/text/figures';
 import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from '../bank/board/LastIntake';
+import { bodyOf, type Brought, type SourceFormat, useBrought, withoutTaken } from './brought';
+import { Columns } from './Columns';
+import { EncodingAsked } from './EncodingAsked';
+import { GivenLine } from './GivenLine';
 import { LEVEL, SourceText } from './SourceText';
+import { Summary } from './Summary';
 import { UnderstoodMargin } from './UnderstoodMargin';
+import { useDrop } from './useDrop';
+import { openAsText, type Opened, useOpened } from './useOpened';
 import sample from './sample.zet.txt?raw';
 
-const shelf = 'zetema:intake';
-/** Bytes of text that the server reads at once. */
+const formats: { value: SourceFormat; words: string }[] = [
+  { value: 'text', words: 'the text format' },
+  { value: 'paper', words: 'a typed paper' },
+  { value: 'table', words: 'a table' },
+];
 
 interface Chosen {
-  text: string;
+  brought: Brought;
+  understood: Schema['Understood'];
   questions: Schema['UnderstoodQuestion'][];
 }
 
@@ -27,26 +36,24 @@ export default function IntakePage() {
   const bank = Number(useParams().bank);
   const queries = useQueryClient();
   const [params] = useSearchParams();
-  const [text, setText] = useState(() => localStorage.getItem(shelf) || (params.has('sample') ? sample : ''));
-  const [name, setName] = useState(text === sample ? 'sample.zet.txt' : 'pasted text');
-  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  const [fileProblem, setFileProblem] = useState<string | null>(null);
+  const { brought, put, setBrought } = useBrought(bank, params.has('sample') ? { text: sample, name: 'sample.zet.txt' } : null);
+  const { text } = brought;
   /** A file that was chosen while there was text already: where it goes is asked. */
-  const [waiting, setWaiting] = useState<{ name: string; text: string } | null>(null);
-  const settled = useSettled(useDeferredValue(text), 300);
-  useEffect(() => {
-    if (settled.length < 2_000_000) localStorage.setItem(shelf, settled);
-  }, [settled]);
+  const [waiting, setWaiting] = useState<Opened | null>(null);
+  const left = useMemo(() => new Set(brought.left), [brought.left]);
+  const asked = useSettled(useDeferredValue(brought), 300);
+  const body = useMemo(() => bodyOf(asked), [asked]);
   const read = useQuery({
-    queryKey: keys.intake(bank, settled),
-    queryFn: () => dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: { text: settled } })),
-    enabled: settled.trim() !== '',
+    queryKey: keys.intake(bank, body.text, JSON.stringify({ ...body, text: '' })),
+    queryFn: () => dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body })),
+    enabled: body.text.trim() !== '',
     placeholderData: (old) => old,
     gcTime: 0,
   });
-  const understood = settled.trim() === '' ? undefined : read.data;
+  const understood = body.text.trim() === '' ? undefined : read.data;
+  const format = brought.as ?? understood?.as ?? 'text';
   const ready = useMemo(
-    () => understood?.questions.filter((q) => q.problems.length === 0 && !left.has(q.fromLine)) ?? [],
+    () => understood?.questions.filter((q) => q.question !== null && q.problems.length === 0 && !left.has(q.fromLine)) ?? [],
     [understood, left],
   );
   const takenIn = (done: Schema['Job'], from?: Chosen) => {
@@ -63,15 +70,22 @@ export default function IntakePage() {
       void queries.invalidateQueries({ queryKey: key(bank) });
     if (done.state !== 'done' || !from) return;
     // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
-    setText((old) => (old === from.text ? withoutLines(old, from.questions) : old));
-    setLeft(new Set());
+    setBrought((old) => {
+      const rest = old.text === from.brought.text ? withoutTaken(old.text, from.understood, from.questions) : old.text;
+      return { ...old, left: [], text: rest, ...(rest === '' && { as: null, mapping: null }) };
+    });
   };
   const takeIn = useMutation({
     mutationFn: (chosen: Chosen) =>
       dataOf(
         api.POST('/banks/{id}/intake', {
           params: { path: { id: bank } },
-          body: { text: chosen.text, name, lines: chosen.questions.map((q) => q.fromLine) },
+          body: {
+            ...bodyOf(chosen.brought),
+            as: chosen.understood.as,
+            name: chosen.brought.name,
+            lines: chosen.questions.map((q) => q.fromLine),
+          },
         }),
       ),
     onSuccess: (job, chosen) => {
@@ -87,36 +101,23 @@ export default function IntakePage() {
   const working = job !== null && !isOver(job);
   const problems = useMemo(() => problemLines(understood), [understood]);
   const onLeave = useCallback(
-    (line: number) => setLeft((old) => (old.has(line) ? new Set([...old].filter((l) => l !== line)) : new Set([...old, line]))),
-    [],
+    (line: number) =>
+      setBrought((old) => ({ ...old, left: old.left.includes(line) ? old.left.filter((l) => l !== line) : [...old.left, line] })),
+    [setBrought],
   );
-  const put = (chosen: { name: string; text: string }, below = false) => {
-    setText((old) => (below ? `${old.replace(/\n*$/, '')}\n\n${chosen.text}` : chosen.text));
-    if (!below) setName(chosen.name);
+  const take = (file: Opened, below = false) => {
+    if (below) setBrought((old) => ({ ...old, text: `${old.text.replace(/\n*$/, '')}\n\n${file.text}` }));
+    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [] });
     setWaiting(null);
     takeIn.reset();
   };
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
-    if (chosen.size > largest.text) {
-      setFileProblem(
-        `${chosen.name} has ${inMegabytes(chosen.size)}; up to ${inMegabytes(largest.text)} can be read at once. Bring it in as several files; nothing here was changed.`,
-      );
-      return;
-    }
-    void chosen.arrayBuffer().then((bytes) => {
-      try {
-        const read = { name: chosen.name, text: new TextDecoder('utf-8', { fatal: true }).decode(bytes) };
-        setFileProblem(null);
-        if (text.trim() === '' || text === read.text) put(read);
-        else setWaiting(read);
-      } catch {
-        setFileProblem(`${chosen.name} is not UTF-8 text. Save it as UTF-8 and drop it again; nothing here was changed.`);
-      }
-    });
-  };
-  const desk = useDrop(choose);
-  const stale = settled !== text || read.isFetching;
+  const opening = useOpened((file) => {
+    if (text.trim() === '' || text === file.text) take(file);
+    else setWaiting(file);
+  });
+  const { unsure } = opening;
+  const desk = useDrop((file) => opening.open(file, file.name));
+  const stale = asked !== brought || read.isFetching;
   return (
     <main className="desk" ref={desk}>
       <div className="sheet" aria-label="Intake">
@@ -126,16 +127,33 @@ export default function IntakePage() {
               Bring questions in{' '}
               <span className="path ml-2 font-interface">
                 paste or type below, or drop a file ·{' '}
-                <FileButton words="choose a file" label="File in the text format" accept=".txt,text/plain" onFile={choose} />
+                <FileButton
+                  words="choose a file"
+                  label="A text, a typed paper or a table"
+                  accept=".txt,.csv,.tsv,.xlsx,.html,.htm,text/plain,text/csv,text/html"
+                  onFile={(file) => opening.open(file, file.name)}
+                />
               </span>
             </h1>
+            {unsure && (
+              <EncodingAsked
+                unsure={unsure}
+                onAgree={() => {
+                  opening.leave();
+                  if (text.trim() === '') take(unsure.opened);
+                  else setWaiting(unsure.opened);
+                }}
+                onOther={(encoding) => opening.open(unsure.file, unsure.name, encoding)}
+                onLeave={opening.leave}
+              />
+            )}
             {waiting && (
               <p className="mt-2" role="alert">
                 There is text here already.{' '}
-                <button className="act" onClick={() => put(waiting, true)}>
+                <button className="act" onClick={() => take(waiting, true)}>
                   Put {waiting.name} below it
                 </button>{' '}
-                <button className="act" onClick={() => put(waiting)}>
+                <button className="act" onClick={() => take(waiting)}>
                   in its place
                 </button>{' '}
                 <button className="act" onClick={() => setWaiting(null)}>
@@ -143,10 +161,28 @@ export default function IntakePage() {
                 </button>
               </p>
             )}
-            {fileProblem && (
+            {opening.problem && (
               <p className="notice mt-2" role="alert">
-                {fileProblem}
+                {opening.problem}
               </p>
+            )}
+            {text.trim() !== '' && (
+              <>
+                <p className="mt-2">
+                  Read as{' '}
+                  <EditableChoice
+                    label="Read as"
+                    value={format}
+                    options={formats}
+                    onChange={(as) => put({ as, mapping: null, left: [] })}
+                  />
+                  {brought.as === null && <span className="text-quiet">, as it looks</span>}.
+                </p>
+                {understood?.table && format === 'table' && (
+                  <Columns table={understood.table} onChange={(mapping) => put({ mapping, as: 'table', left: [] })} />
+                )}
+                <GivenLine bank={bank} given={brought.given} onChange={(given) => put({ given })} />
+              </>
             )}
           </div>
           <div className="m pt-4 pb-3">
@@ -156,7 +192,7 @@ export default function IntakePage() {
               stale={stale}
               pending={takeIn.isPending || working}
               error={takeIn.error ?? read.error}
-              onTakeIn={() => takeIn.mutate({ text, questions: ready })}
+              onTakeIn={() => understood && takeIn.mutate({ brought, understood, questions: ready })}
             />
             {job && (working || job.state === 'failed') && <JobProgress job={job} doing="Taking in" />}
             {job && isOver(job) && job.result && 'takenInAt' in job.result && (
@@ -171,7 +207,12 @@ export default function IntakePage() {
         </div>
         <div className="row">
           <div className="p" style={{ paddingLeft: 0 }}>
-            <SourceText text={text} problems={problems} onChange={setText} />
+            <SourceText
+              text={text}
+              problems={problems}
+              onChange={(next) => put({ text: next })}
+              asText={(html) => openAsText(html, 'paste.html').then((opened) => opened.text)}
+            />
           </div>
           <div className="m" style={{ position: 'relative', paddingRight: 16 }}>
             {understood && <UnderstoodMargin understood={understood} bank={bank} left={left} onLeave={onLeave} level={LEVEL} />}
@@ -182,89 +223,6 @@ export default function IntakePage() {
   );
 }
 
-function Summary(props: {
-  understood: Schema['Understood'] | undefined;
-  ready: number;
-  stale: boolean;
-  pending: boolean;
-  error: unknown;
-  onTakeIn: () => void;
-}) {
-  const { understood, ready, stale, pending, error, onTakeIn } = props;
-  const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
-  const lines = understood?.problems.length ?? 0;
-  return (
-    <>
-      <p className="flex items-baseline gap-4">
-        <button className="btn main whitespace-nowrap" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
-          Take in {ready > 0 ? count(ready, 'question') : ''}
-        </button>
-        <span aria-live="polite">{understood ? `${count(understood.questions.length, 'question')} read` : 'nothing read yet'}</span>
-      </p>
-      {(broken > 0 || lines > 0) && (
-        <p className="mt-1 text-wrong">
-          {broken > 0 && `${count(broken, 'question')} with problems ${broken === 1 ? 'stays' : 'stay'} in the text until put right. `}
-          {lines > 0 && `${count(lines, 'line')} beside them.`}
-        </p>
-      )}
-      {understood && understood.bankSettings.length > 0 && (
-        <p className="mt-1">
-          Settings that this bank does not make yet come with it:{' '}
-          {understood.bankSettings.map(({ kind, setting, value }) => `${setting} ${value}${kind === null ? '' : ` (${kind})`}`).join(', ')}.
-        </p>
-      )}
-      {understood && understood.pages.length > 0 && (
-        <p className="mt-1">
-          {count(understood.pages.length, 'page')} {understood.pages.length === 1 ? 'comes' : 'come'} with it: {understood.pages.join(', ')}
-          . Pages whose name the bank has already stay as they are there.
-        </p>
-      )}
-      {error !== null && error !== undefined && (
-        <p className="notice mt-1" role="alert">
-          {errorWords(error)}
-        </p>
-      )}
-    </>
-  );
-}
-
 function problemLines(understood: Schema['Understood'] | undefined): ReadonlySet<number> {
   return new Set([...(understood?.problems ?? []), ...(understood?.questions.flatMap((q) => q.problems) ?? [])].map((p) => p.line));
-}
-
-function withoutLines(text: string, taken: Schema['UnderstoodQuestion'][]): string {
-  const gone = new Set(taken.flatMap((q) => Array.from({ length: q.toLine - q.fromLine + 1 }, (_, i) => q.fromLine + i)));
-  const rest = text.split('\n').filter((_, i) => !gone.has(i + 1));
-  // Where only headings and defaults are left there is nothing to keep.
-  const remains = rest.join('\n').replace(/\n{3,}/g, '\n\n');
-  return hasQuestions(remains) ? remains : '';
-}
-
-function hasQuestions(text: string): boolean {
-  return /^\s*(one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|page)\s*:/im.test(text);
-}
-
-/** Takes a file that is dropped on an element. */
-function useDrop(take: (file: File | undefined) => void) {
-  const element = useRef<HTMLElement>(null);
-  const taking = useRef(take);
-  useEffect(() => {
-    taking.current = take;
-  });
-  useEffect(() => {
-    const target = element.current;
-    const over = (e: DragEvent) => e.preventDefault();
-    const drop = (e: DragEvent) => {
-      if (!e.dataTransfer?.files.length) return;
-      e.preventDefault();
-      taking.current(e.dataTransfer.files[0]);
-    };
-    target?.addEventListener('dragover', over);
-    target?.addEventListener('drop', drop);
-    return () => {
-      target?.removeEventListener('dragover', over);
-      target?.removeEventListener('drop', drop);
-    };
-  }, []);
-  return element;
 }

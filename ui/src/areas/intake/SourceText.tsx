@@ -53,6 +53,11 @@ const problemLines = StateField.define<RangeSet<GutterMarker>>({
   provide: (field) => gutterLineClass.from(field),
 });
 
+/** Whether what is pasted says more by its looks than by its words, and is not our own text format from some editor. */
+const isDocument = (html: string, plain: string) =>
+  /<(?:b|strong|u|ul|ol|li|table|h[1-6])\b|font-weight|text-decoration/i.test(html) &&
+  !/^\s*(?:one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|bank|objective)\s*:/im.test(plain);
+
 /**
  * The text with line numbers; lines with a problem have theirs in madder. Grows with the text, so page and margin scroll as one; only
  * the lines near the window are drawn, however many there are.
@@ -61,10 +66,13 @@ export function SourceText({
   text,
   problems,
   onChange,
+  asText,
 }: {
   text: string;
   problems: ReadonlySet<number>;
   onChange: (text: string) => void;
+  /** what a document on the clipboard is as text: bold answers, lists and tables keep what they mean */
+  asText: (html: Blob) => Promise<string>;
 }) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
@@ -73,6 +81,15 @@ export function SourceText({
   const changed = useEffectEvent((next: string) => {
     known.current = next;
     onChange(next);
+  });
+  const pasted = useEffectEvent((event: ClipboardEvent, editor: EditorView) => {
+    const html = event.clipboardData?.getData('text/html') ?? '';
+    const plain = event.clipboardData?.getData('text/plain') ?? '';
+    if (!isDocument(html, plain)) return false;
+    event.preventDefault();
+    const put = (insert: string) => editor.dispatch(editor.state.replaceSelection(insert));
+    asText(new Blob([html])).then(put, () => put(plain));
+    return true;
   });
   useEffect(() => {
     if (!place.current) return;
@@ -88,6 +105,7 @@ export function SourceText({
           // A line begins where its author puts it: below what stands indented is often something that does not.
           keymap.of([{ key: 'Enter', run: insertNewline }, ...historyKeymap, ...defaultKeymap]),
           placeholder(example),
+          EditorView.domEventHandlers({ paste: (event, editor) => pasted(event, editor) }),
           EditorView.contentAttributes.of({ 'aria-label': 'Text of the questions', spellcheck: 'false' }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) changed(update.state.doc.toString());

@@ -38,6 +38,7 @@ export const UnderstoodMargin = memo(function UnderstoodMargin(props: {
 
 function entriesOf(understood: Schema['Understood'], bank: number, left: ReadonlySet<number>, onLeave: (line: number) => void): Entry[] {
   return [
+    ...understood.aside.map(({ line }) => ({ key: `a${line}`, line, height: 20, show: <p className="text-quiet">stands aside</p> })),
     ...understood.problems.map((p, i) => ({
       key: `p${i}`,
       line: p.line,
@@ -50,7 +51,7 @@ function entriesOf(understood: Schema['Understood'], bank: number, left: Readonl
             {
               key: `q${q.fromLine}`,
               line: q.fromLine,
-              height: 42 + (q.same ? 20 : 0) + q.problems.reduce((sum, p) => sum + textHeight(p.message), 0),
+              height: 42 + (q.why ? 20 : 0) + (q.same ? 20 : 0) + q.problems.reduce((sum, p) => sum + textHeight(p.message), 0),
               show: <Understood q={q} bank={bank} isLeft={left.has(q.fromLine)} onLeave={onLeave} />,
             },
           ]
@@ -131,6 +132,11 @@ function Understood({
         · {question.objective.split(' > ').at(-1) || 'no objective'}
         {question.status !== 'draft' && ` · ${question.status}`}
       </p>
+      {q.why && (
+        <p className="truncate text-quiet" title={q.why}>
+          {q.why}
+        </p>
+      )}
       {q.same && (
         <p className="text-wrong">
           The bank has{' '}

@@ -1,0 +1,49 @@
+import { errorWords, type Schema } from '../../api/client';
+import { count } from '../../parts/text/figures';
+
+/** How much was read and what is wrong with it; taking it in. */
+export function Summary(props: {
+  understood: Schema['Understood'] | undefined;
+  ready: number;
+  stale: boolean;
+  pending: boolean;
+  error: unknown;
+  onTakeIn: () => void;
+}) {
+  const { understood, ready, stale, pending, error, onTakeIn } = props;
+  const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
+  const lines = understood?.problems.length ?? 0;
+  return (
+    <>
+      <p className="flex items-baseline gap-4">
+        <button className="btn main whitespace-nowrap" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
+          Take in {ready > 0 ? count(ready, 'question') : ''}
+        </button>
+        <span aria-live="polite">{understood ? `${count(understood.questions.length, 'question')} read` : 'nothing read yet'}</span>
+      </p>
+      {(broken > 0 || lines > 0) && (
+        <p className="mt-1 text-wrong">
+          {broken > 0 && `${count(broken, 'question')} with problems ${broken === 1 ? 'stays' : 'stay'} in the text until put right. `}
+          {lines > 0 && `${count(lines, 'line')} ${lines === 1 ? 'belongs' : 'belong'} to no question.`}
+        </p>
+      )}
+      {understood && understood.bankSettings.length > 0 && (
+        <p className="mt-1">
+          Settings that this bank does not make yet come with it:{' '}
+          {understood.bankSettings.map(({ kind, setting, value }) => `${setting} ${value}${kind === null ? '' : ` (${kind})`}`).join(', ')}.
+        </p>
+      )}
+      {understood && understood.pages.length > 0 && (
+        <p className="mt-1">
+          {count(understood.pages.length, 'page')} {understood.pages.length === 1 ? 'comes' : 'come'} with it: {understood.pages.join(', ')}
+          . Pages whose name the bank has already stay as they are there.
+        </p>
+      )}
+      {error !== null && error !== undefined && (
+        <p className="notice mt-1" role="alert">
+          {errorWords(error)}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import { useEffect, useState } from 'react';
+import type { Schema } from '../../api/client';
+import { useSettled } from '../../parts/hooks/useSettled';
+
+export type SourceFormat = Schema['SourceFormat'];
+export type Given = Required<Schema['Given']>;
+export interface Mapping {
+  headings: number;
+  columns: Record<string, number | (number | null)[]>;
+}
+
+/** What somebody brings: the text, as what it is read, and what its questions are given. */
+export interface Brought {
+  text: string;
+  name: string;
+  /** null: as it looks */
+  as: SourceFormat | null;
+  mapping: Mapping | null;
+  given: Given;
+  /** lines of questions that are left out */
+  left: number[];
+}
+
+const nothing: Brought = {
+  text: '',
+  name: 'pasted text',
+  as: null,
+  mapping: null,
+  given: { objective: '', tags: [], settings: {} },
+  left: [],
+};
+
+const shelf = (bank: number) => `zetema:intake:${bank}`;
+
+function kept(bank: number): Brought | null {
+  const stored = localStorage.getItem(shelf(bank));
+  return stored === null ? null : { ...nothing, ...(JSON.parse(stored) as Partial<Brought>) };
+}
+
+/** What is being brought into a bank; leaving the page and coming back keeps all of it. */
+export function useBrought(bank: number, sample: Partial<Brought> | null) {
+  const [brought, setBrought] = useState<Brought>(() => kept(bank) ?? { ...nothing, ...sample });
+  const isLong = brought.text.length > 200_000;
+  const settled = useSettled(brought, 300);
+  // A long text is not written at every key.
+  const toKeep = isLong ? settled : brought;
+  useEffect(() => {
+    if (toKeep.text.length > 2_000_000) return;
+    if (toKeep.text === '') localStorage.removeItem(shelf(bank));
+    else localStorage.setItem(shelf(bank), JSON.stringify(toKeep));
+  }, [bank, toKeep]);
+  const put = (part: Partial<Brought>) => setBrought((old) => ({ ...old, ...part }));
+  return { brought, put, setBrought };
+}
+
+/** As the server takes it. */
+export function bodyOf({ text, as, mapping, given }: Brought): Schema['Brought'] {
+  return {
+    text,
+    ...(as !== null && { as }),
+    ...(mapping !== null && as !== 'text' && as !== 'paper' && { mapping }),
+    ...(isGiven(given) && { given }),
+  };
+}
+
+export const isGiven = ({ objective, tags, settings }: Given) => objective !== '' || tags.length > 0 || Object.keys(settings).length > 0;
+
+/** The text without the questions that were taken in; nothing, where nothing is left to take in. */
+export function withoutTaken(text: string, understood: Schema['Understood'], taken: Schema['UnderstoodQuestion'][]): string {
+  const lines = new Set(taken.map(({ fromLine }) => fromLine));
+  if (understood.questions.every(({ fromLine }) => lines.has(fromLine))) return '';
+  const gone = new Set(taken.flatMap((q) => Array.from({ length: q.toLine - q.fromLine + 1 }, (_, i) => q.fromLine + i)));
+  const rest = text.split('\n').filter((_, i) => !gone.has(i + 1));
+  return rest.join('\n').replace(/\n{3,}/g, '\n\n');
+}
