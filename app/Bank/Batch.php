@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Bank;
 
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Bank\History\BankChange;
 use Zetema\App\People\Account;
 
 /** One intake: what came in together and can be taken back together. */
@@ -21,6 +22,14 @@ class Batch
     /** How many came in. */
     #[ORM\Column]
     private int $questions = 0;
+
+    /** How many of the bank's questions got a new revision. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $revised = 0;
+
+    /** The step in the bank's history that made these revisions. */
+    #[ORM\ManyToOne]
+    private ?BankChange $change = null;
 
     public function __construct(
         #[ORM\ManyToOne]
@@ -46,6 +55,22 @@ class Batch
         return $this->questions;
     }
 
+    public function revised(BankChange $change, int $count): void
+    {
+        [$this->change, $this->revised] = [$change, $count];
+    }
+
+    /** How many of the bank's questions got a new revision. */
+    public function revisions(): int
+    {
+        return $this->revised;
+    }
+
+    public function change(): ?BankChange
+    {
+        return $this->change;
+    }
+
     public function takeBack(\DateTimeImmutable $now): void
     {
         $this->takenBackAt = $now;
@@ -63,6 +88,7 @@ class Batch
             'id' => $this->id,
             'name' => $this->name,
             'questions' => $this->questions,
+            'revised' => $this->revised,
             'by' => $this->account->name,
             'takenInAt' => $this->takenInAt->format(DATE_ATOM),
             'takenBackAt' => $this->takenBackAt?->format(DATE_ATOM),

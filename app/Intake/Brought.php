@@ -21,7 +21,8 @@ final readonly class Brought
     /** Bytes of text that are read at once. */
     public const LONGEST = 4_000_000;
 
-    private function __construct(public string $text, public SourceFormat $format, private ?Mapping $mapping, public Given $given, private Fields $body)
+    /** @param array<int, string> $again what becomes of questions that the bank has, by the line each opens at: "revise" or "another" */
+    private function __construct(public string $text, public SourceFormat $format, private ?Mapping $mapping, public Given $given, public array $again, private Fields $body)
     {
     }
 
@@ -43,7 +44,18 @@ final readonly class Brought
         }
         $mapping = $body->optionalObject('mapping');
 
-        return new self($text, $format, $mapping === null ? null : Mapping::of($mapping), Given::of($body->optionalObject('given') ?? Fields::of([])), $body);
+        return new self($text, $format, $mapping === null ? null : Mapping::of($mapping), Given::of($body->optionalObject('given') ?? Fields::of([])), self::again($body), $body);
+    }
+
+    /** @return array<int, string> */
+    private static function again(Fields $body): array
+    {
+        $again = [];
+        foreach ($body->textMap('again') as $line => $what) {
+            $again[(int) $line] = in_array($what, ['revise', 'another'], true) ? $what : throw new Malformed('again', 'must be revise or another');
+        }
+
+        return $again;
     }
 
     public function source(): Source
@@ -58,6 +70,6 @@ final readonly class Brought
     /** @return array<string, mixed> for a job that goes on with it */
     public function toData(): array
     {
-        return ['text' => $this->text, 'as' => $this->format->value, 'mapping' => $this->body->optionalObject('mapping')?->raw(), 'given' => $this->given->toData()];
+        return ['text' => $this->text, 'as' => $this->format->value, 'mapping' => $this->body->optionalObject('mapping')?->raw(), 'given' => $this->given->toData(), 'again' => (object) $this->again];
     }
 }

@@ -11,19 +11,18 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
-use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Table\TableSource;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Question\Answers\AnswerLine;
-use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
@@ -33,7 +32,7 @@ final readonly class Intake
 {
     private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)
     {
     }
 
@@ -43,11 +42,9 @@ final readonly class Intake
         $source = $brought->source();
         $questions = [];
         foreach (self::pieces($source->questions()) as $piece) {
-            $whole = array_values(array_filter(array_map(static fn (Found $read): ?Core\Question => $read->question, $piece)));
-            $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $whole), is_string(...))));
-            $stems = $this->lookup->stems($bank, array_map(static fn (Core\Question $q): string => AuthorText::comparable($q->stem), $whole));
+            $known = $this->known->of($bank, $piece);
             foreach ($piece as $read) {
-                $questions[] = self::told($read, $names, $stems);
+                $questions[] = self::told($read, $known[$read->fromLine] ?? null);
             }
         }
 
@@ -79,7 +76,7 @@ final readonly class Intake
         $source = $brought->source();
         foreach (self::pieces($source->questions()) as $piece) {
             $wanted = array_values(array_filter($piece, static fn (Found $read): bool => isset($chosen[$read->fromLine])));
-            $this->refuseUnfit($bank, $wanted);
+            $this->refuseUnfit($bank, $wanted, $brought->again);
             $found += count($wanted);
         }
         if ($found === 0 || $found !== count($chosen)) {
@@ -101,16 +98,19 @@ final readonly class Intake
         });
     }
 
-    /** @param list<Found> $wanted */
-    private function refuseUnfit(Bank $bank, array $wanted): void
+    /**
+     * @param list<Found> $wanted
+     * @param array<int, string> $again
+     */
+    private function refuseUnfit(Bank $bank, array $wanted, array $again): void
     {
         $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Found $read): ?string => $read->question?->name, $wanted), is_string(...))));
         foreach ($wanted as $read) {
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
-            if ($read->question->name !== null && isset($names[$read->question->name])) {
-                throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d)', $read->question->name, $read->fromLine));
+            if ($read->question->name !== null && isset($names[$read->question->name]) && !isset($again[$read->fromLine])) {
+                throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d); a new revision of it, or another one?', $read->question->name, $read->fromLine));
             }
         }
     }
@@ -139,15 +139,22 @@ final readonly class Intake
      * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and objectives that came with it
      * and are empty now.
      *
-     * @return array{taken: int, kept: int}
+     * @return array{putBack: int, taken: int, kept: int}
      */
-    public function takeBack(Batch $batch): array
+    public function takeBack(Batch $batch, Account $account): array
     {
         if ($batch->isTakenBack()) {
             throw new Malformed('batch', 'has been taken back already');
         }
+        // Revised questions first: if one of them was changed since, this says which, and nothing is taken back.
+        $putBack = 0;
+        if ($batch->change()?->isUndone() === false) {
+            $putBack = $batch->revisions();
+            $this->history->undo($batch->change(), $account);
+            $batch = $this->em->find(Batch::class, $batch->id) ?? throw new \LogicException('it was found before');
+        }
 
-        return $this->db->transactional(function () use ($batch): array {
+        return $this->db->transactional(function () use ($batch, $putBack): array {
             $free = "batch_id = ? AND version = intake_version AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
                 AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
             $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
@@ -162,30 +169,26 @@ final readonly class Intake
             $batch->takeBack($this->clock->now());
             $this->em->flush();
 
-            return ['taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken];
+            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken];
         });
     }
 
     /**
-     * @param array<array-key, int> $names
-     * @param array<array-key, int> $stems
+     * @param array{id: int, by: string, isSame: bool, difference: list<array{text: string, change: string}>}|null $known
      *
      * @return array<string, mixed>
      */
-    private static function told(Found $read, array $names, array $stems): array
+    private static function told(Found $read, ?array $known): array
     {
         $question = $read->question;
         $problems = array_map(static fn (Problem $p): array => $p->toData(), $read->problems);
-        if ($question?->name !== null && isset($names[$question->name])) {
-            $problems[] = ['line' => $read->fromLine, 'column' => 1, 'message' => sprintf('the bank has a question named “%s” already; give this one another name', $question->name)];
-        }
 
         return [
             'fromLine' => $read->fromLine,
             'toLine' => $read->toLine,
             'problems' => $problems,
             'why' => $read->why,
-            'same' => $question === null ? null : $stems[AuthorText::comparable($question->stem)] ?? null,
+            'known' => $known,
             'question' => $question === null ? null : [
                 'kind' => $question->kind::id()->value,
                 'name' => $question->name,

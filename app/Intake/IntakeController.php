@@ -64,8 +64,8 @@ final readonly class IntakeController
     }
 
     #[Route('/api/batches/{id}/take-back', methods: ['POST'])]
-    public function takeBack(#[MapEntity] Batch $batch): JsonResponse
+    public function takeBack(#[MapEntity] Batch $batch, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->intake->takeBack($batch));
+        return new JsonResponse($this->intake->takeBack($batch, $account));
     }
 }

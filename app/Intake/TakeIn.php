@@ -19,6 +19,7 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Found;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Sketch;
 
@@ -29,7 +30,7 @@ final readonly class TakeIn implements Task
     public const AT_ONCE = 300;
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ClockInterface $clock)
     {
     }
 
@@ -47,6 +48,7 @@ final readonly class TakeIn implements Task
         $atOnce = count($chosen) <= self::AT_ONCE;
         $brought = Brought::of($input);
         $source = $brought->source();
+        $this->again->begin();
         $piece = [];
         $done = 0;
         $wanted = true;
@@ -54,7 +56,7 @@ final readonly class TakeIn implements Task
             if ($read->question === null || !isset($chosen[$read->fromLine])) {
                 continue;
             }
-            $piece[] = $brought->given->to($read->question);
+            $piece[] = [$brought->given->to($read->question), $brought->again[$read->fromLine] ?? ''];
             if (!$atOnce && count($piece) === self::PIECE) {
                 $done += self::PIECE;
                 $this->takeIn($batch, $piece);
@@ -68,19 +70,21 @@ final readonly class TakeIn implements Task
             }
         }
         $this->takeIn($batch, $piece, $wanted ? $source->report()->pages : []);
+        $this->em->wrapInTransaction(fn (): int => $this->again->end($batch, $batch->bank));
         $progress->at($done + count($piece));
 
         return $batch->toData();
     }
 
     /**
-     * @param list<Core\Question> $questions
+     * @param list<array{Core\Question, string}> $decided each with what becomes of it where the bank has it
      * @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages
      */
-    private function takeIn(Batch $batch, array $questions, array $pages = []): void
+    private function takeIn(Batch $batch, array $decided, array $pages = []): void
     {
-        $this->em->wrapInTransaction(function () use ($batch, $questions, $pages): void {
+        $this->em->wrapInTransaction(function () use ($batch, $decided, $pages): void {
             $bank = $batch->bank;
+            $questions = $this->revise($batch, $decided);
             $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
             $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
             $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
@@ -93,6 +97,40 @@ final readonly class TakeIn implements Task
             $this->em->flush();
             $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
         });
+    }
+
+    /**
+     * Those that are to be new revisions become so; those that are to be others than the bank's get names of their own.
+     *
+     * @param list<array{Core\Question, string}> $decided
+     *
+     * @return list<Core\Question> the new ones
+     */
+    private function revise(Batch $batch, array $decided): array
+    {
+        $found = array_map(static fn (array $one, int $i): Found => new Found($i, $i, $one[0], []), $decided, array_keys($decided));
+        $ids = array_intersect_key($this->known->ids($batch->bank, $found), array_filter($decided, static fn (array $one): bool => $one[1] !== ''));
+        $paths = array_map(static fn (int $i): array => $decided[$i][0]->objective, array_keys($ids));
+        $objectives = $this->objectives->ensure($batch->bank, array_values(array_filter($paths)), $batch);
+        $revised = $new = [];
+        foreach ($decided as $i => [$question, $what]) {
+            if ($what === 'revise' && isset($ids[$i])) {
+                $revised[$ids[$i][0]] = [$this->sketch($batch->bank, $question), $question->name, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null];
+            } else {
+                $new[] = $what === 'another' && isset($ids[$i]) && $question->name !== null ? $question->named($this->freeName($batch->bank, $question->name)) : $question;
+            }
+        }
+        $this->again->revise($batch, $revised);
+
+        return $new;
+    }
+
+    private function freeName(Bank $bank, string $name): string
+    {
+        $names = array_map(static fn (int $n): string => mb_substr($name, 0, 76) . ' ' . $n, range(2, 200));
+        $taken = $this->lookup->names($bank, $names);
+
+        return array_values(array_filter($names, static fn (string $one): bool => !isset($taken[$one])))[0] ?? mb_substr($name, 0, 60) . ' ' . bin2hex(random_bytes(4));
     }
 
     /** @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages */

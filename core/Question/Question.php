@@ -104,6 +104,12 @@ final readonly class Question
         }
     }
 
+    /** The same question under another name. */
+    public function named(string $name): self
+    {
+        return new self($this->kind, $this->stem, $this->settings, $name, $this->objective, $this->tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints, verified: true);
+    }
+
     /**
      * The same question with other settings and tags.
      *

@@ -81,6 +81,37 @@ final class WaysInTest extends BrowserTestCase
         self::assertStringContainsString('Senses', $page->text());
     }
 
+    public function test_a_bank_goes_out_is_corrected_and_comes_in_again(): void
+    {
+        $page = $this->page;
+        $text = $page->script('return fetch("/api/banks/1/text").then((answer) => answer.text())');
+        self::assertIsString($text);
+        $file = sys_get_temp_dir() . '/zetema-corrected.zet.txt';
+        file_put_contents($file, str_replace(['Single eggs standing upright', 'A drone has no sting.'], ['Single eggs that stand upright', 'A drone has no sting at all.'], $text));
+        $this->choose($file);
+        $page->see('questions the bank has');
+        $page->see('new revisions of all that differ');
+        $page->click('new revisions of all that differ');
+        $page->see('Take in 2 questions');
+        $page->script('window.scrollTo(0, 22 * arguments[0])', substr_count($text, "\n", 0, (int) strpos($text, 'Single eggs')));
+        $page->see('yes: Single eggs that stand upright in their cells');
+        $page->script('window.scrollTo(0, 0)');
+        $page->click('Take in 2 questions');
+        $page->see('2 new revisions');
+        $page->open('/banks/1/questions?search=at all');
+        $page->see('A drone has no sting at all');
+        $page->open('/banks/1/intake');
+        $page->open('/banks/1');
+        $page->see('last intake');
+        $page->click('Take back this batch');
+        $page->see('2 put back');
+        $page->open('/banks/1/questions?search=drone sting');
+        $page->see('A drone has no sting.');
+        unlink($file);
+
+        self::assertStringNotContainsString('at all', $page->text());
+    }
+
     public function test_a_file_in_another_encoding_is_agreed_to_and_taken_back(): void
     {
         $page = $this->page;

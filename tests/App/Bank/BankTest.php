@@ -150,7 +150,7 @@ final class BankTest extends ApiTestCase
         $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->objects('questions');
 
         self::assertSame([0, 1, 0], array_map(static fn ($q): int => count($q->objects('problems')), $read));
-        self::assertSame($this->idOf('drone sting'), $read[2]->integer('same'), 'the bank has this stem already');
+        self::assertSame($this->idOf('drone sting'), $read[2]->object('known')->integer('id'), 'the bank has this stem already');
         self::assertStringContainsString('line 6', $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 6]], status: 422)->text('detail'));
         $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 9], 'name' => 'mine.zet.txt'], 'Job', 201);
         self::assertCount(self::QUESTIONS + 2, $this->send('GET', '/api/banks/1/questions')->objects('questions'));

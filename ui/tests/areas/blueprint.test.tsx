@@ -1,13 +1,11 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { isOver, JobProgress, useJob } from '../../src/areas/background/JobProgress';
 import { QuotaBoard } from '../../src/areas/blueprint/QuotaBoard';
 import { RunningOrder } from '../../src/areas/blueprint/RunningOrder';
 import type { Blueprint, Plan } from '../../src/areas/blueprint/usePlan';
-import { UnderstoodMargin } from '../../src/areas/intake/UnderstoodMargin';
 import { at, Served, settled } from '../served';
 import { field, key, press, typeOver, write } from '../written';
 
@@ -167,80 +165,5 @@ describe('work in the background', () => {
       true,
       over,
     ]);
-  });
-});
-
-describe('what an intake understood', () => {
-  const question = (more: object = {}) => ({
-    kind: 'one',
-    name: null,
-    objective: 'Colony life > Castes',
-    stem: 'Who lays?',
-    choices: [],
-    answers: [],
-    settings: {},
-    status: 'draft',
-    ...more,
-  });
-  const entry = (fromLine: number, of: object | null, more: object = {}) => ({
-    fromLine,
-    toLine: fromLine + 3,
-    problems: [],
-    same: null,
-    question: of,
-    ...more,
-  });
-  const choices = [true, false, false].map((isKey, i) => ({ text: ['true', 'false', 'neither'][i] ?? '', key: isKey, weight: null }));
-  const show = (questions: object[], problems: object[] = []) => {
-    const left = vi.fn();
-    render(
-      <MemoryRouter>
-        <UnderstoodMargin
-          understood={{ bank: null, bankSettings: [], pages: [], problems, questions } as unknown as Schema['Understood']}
-          bank={1}
-          left={new Set([9])}
-          onLeave={left}
-          level={20}
-        />
-      </MemoryRouter>,
-    );
-    return left;
-  };
-  const entries = () => [...document.querySelectorAll<HTMLElement>('.absolute')].map((div) => [div.style.top, div.textContent]);
-
-  it('stands level with its line, and moves down where two would meet', () => {
-    show([
-      entry(1, question({ choices })),
-      entry(9, question({ kind: 'claim', choices: choices.slice(0, 2), settings: { points: '5' }, status: 'cleared' })),
-      entry(10, question({ kind: 'text', answers: ['varroa', 'mite'] })),
-    ]);
-    expect(entries()).toEqual([
-      ['0px', 'one3 answers, key 11 point · Castes'],
-      ['160px', 'claimtrue5 points · Castes · cleared'],
-      ['202px', 'textvarroa or mite1 point · Castes'],
-    ]);
-  });
-
-  it('tells problems at their line, weights, and what the bank has already', () => {
-    show(
-      [
-        entry(4, null, { problems: [{ line: 5, column: 1, message: 'no such word' }] }),
-        entry(9, question({ choices: choices.map((c, i) => ({ ...c, weight: String(i) })), objective: '' }), { same: 12 }),
-      ],
-      [{ line: 1, column: 1, message: 'belongs to nothing' }],
-    );
-    expect(entries().map(([, words]) => words)).toEqual([
-      'line 1: belongs to nothing',
-      'line 5: no such word',
-      'oneweighed 0/1/2points by weight · no objectiveThe bank has one with this stem.',
-    ]);
-    expect(screen.getByRole('link', { name: 'one with this stem' }).getAttribute('href')).toBe('/banks/1/questions/12');
-  });
-
-  it('is left out and taken in one by one', () => {
-    const left = show([entry(1, question()), entry(9, question())]);
-    expect([field('Take in the question at line 1').checked, field('Take in the question at line 9').checked]).toEqual([true, false]);
-    fireEvent.click(field('Take in the question at line 1'));
-    expect(left).toHaveBeenCalledWith(1);
   });
 });

@@ -23,6 +23,7 @@ const brought = (part: Partial<Brought> = {}): Brought => ({
   mapping: null,
   given: { objective: '', tags: [], settings: {} },
   left: [],
+  again: {},
   ...part,
 });
 

@@ -8,7 +8,7 @@ import { FileButton } from '../../parts/fields/FileButton';
 import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from '../bank/board/LastIntake';
-import { bodyOf, type Brought, type SourceFormat, useBrought, withoutTaken } from './brought';
+import { bodyOf, type Brought, chosenOf, type Decision, decisionOf, type SourceFormat, useBrought, withoutTaken } from './brought';
 import { Columns } from './Columns';
 import { EncodingAsked } from './EncodingAsked';
 import { GivenLine } from './GivenLine';
@@ -53,8 +53,11 @@ export default function IntakePage() {
   const understood = body.text.trim() === '' ? undefined : read.data;
   const format = brought.as ?? understood?.as ?? 'text';
   const ready = useMemo(
-    () => understood?.questions.filter((q) => q.question !== null && q.problems.length === 0 && !left.has(q.fromLine)) ?? [],
-    [understood, left],
+    () =>
+      understood?.questions.filter(
+        (q) => q.question !== null && q.problems.length === 0 && !left.has(q.fromLine) && decisionOf(q, brought.again) !== 'leave',
+      ) ?? [],
+    [understood, left, brought.again],
   );
   const takenIn = (done: Schema['Job'], from?: Chosen) => {
     for (const key of [
@@ -72,7 +75,7 @@ export default function IntakePage() {
     // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
     setBrought((old) => {
       const rest = old.text === from.brought.text ? withoutTaken(old.text, from.understood, from.questions) : old.text;
-      return { ...old, left: [], text: rest, ...(rest === '' && { as: null, mapping: null }) };
+      return { ...old, left: [], again: {}, text: rest, ...(rest === '' && { as: null, mapping: null }) };
     });
   };
   const takeIn = useMutation({
@@ -84,7 +87,7 @@ export default function IntakePage() {
             ...bodyOf(chosen.brought),
             as: chosen.understood.as,
             name: chosen.brought.name,
-            lines: chosen.questions.map((q) => q.fromLine),
+            ...chosenOf(chosen.questions, chosen.brought.again),
           },
         }),
       ),
@@ -105,9 +108,19 @@ export default function IntakePage() {
       setBrought((old) => ({ ...old, left: old.left.includes(line) ? old.left.filter((l) => l !== line) : [...old.left, line] })),
     [setBrought],
   );
+  const onDecide = useCallback(
+    (line: number, decision: Decision) => setBrought((old) => ({ ...old, again: { ...old.again, [line]: decision } })),
+    [setBrought],
+  );
+  const decideAll = (decision: Decision) =>
+    setBrought((old) => ({
+      ...old,
+      again: Object.fromEntries(known.map((q) => [q.fromLine, q.known?.isSame && decision === 'revise' ? 'leave' : decision])),
+    }));
+  const known = understood?.questions.filter((q) => q.known !== null && q.problems.length === 0) ?? [];
   const take = (file: Opened, below = false) => {
     if (below) setBrought((old) => ({ ...old, text: `${old.text.replace(/\n*$/, '')}\n\n${file.text}` }));
-    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [] });
+    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [], again: {} });
     setWaiting(null);
     takeIn.reset();
   };
@@ -187,6 +200,8 @@ export default function IntakePage() {
           </div>
           <div className="m pt-4 pb-3">
             <Summary
+              known={known}
+              onDecideAll={decideAll}
               understood={understood}
               ready={ready.length}
               stale={stale}
@@ -215,7 +230,17 @@ export default function IntakePage() {
             />
           </div>
           <div className="m" style={{ position: 'relative', paddingRight: 16 }}>
-            {understood && <UnderstoodMargin understood={understood} bank={bank} left={left} onLeave={onLeave} level={LEVEL} />}
+            {understood && (
+              <UnderstoodMargin
+                understood={understood}
+                bank={bank}
+                left={left}
+                again={brought.again}
+                onLeave={onLeave}
+                onDecide={onDecide}
+                level={LEVEL}
+              />
+            )}
           </div>
         </div>
       </div>

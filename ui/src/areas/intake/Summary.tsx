@@ -1,16 +1,19 @@
 import { errorWords, type Schema } from '../../api/client';
+import type { Decision } from './brought';
 import { count } from '../../parts/text/figures';
 
 /** How much was read and what is wrong with it; taking it in. */
 export function Summary(props: {
   understood: Schema['Understood'] | undefined;
   ready: number;
+  known: Schema['UnderstoodQuestion'][];
+  onDecideAll: (decision: Decision) => void;
   stale: boolean;
   pending: boolean;
   error: unknown;
   onTakeIn: () => void;
 }) {
-  const { understood, ready, stale, pending, error, onTakeIn } = props;
+  const { understood, ready, known, onDecideAll, stale, pending, error, onTakeIn } = props;
   const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
   const lines = understood?.problems.length ?? 0;
   return (
@@ -25,6 +28,20 @@ export function Summary(props: {
         <p className="mt-1 text-wrong">
           {broken > 0 && `${count(broken, 'question')} with problems ${broken === 1 ? 'stays' : 'stay'} in the text until put right. `}
           {lines > 0 && `${count(lines, 'line')} ${lines === 1 ? 'belongs' : 'belong'} to no question.`}
+        </p>
+      )}
+      {known.length > 0 && (
+        <p className="mt-1">
+          {count(known.length, 'question')} the bank has, {known.filter((q) => q.known?.isSame).length} the same:{' '}
+          <button className="act" onClick={() => onDecideAll('revise')}>
+            new revisions of all that differ
+          </button>{' '}
+          <button className="act" onClick={() => onDecideAll('another')}>
+            others
+          </button>{' '}
+          <button className="act" onClick={() => onDecideAll('leave')}>
+            leave all
+          </button>
         </p>
       )}
       {understood && understood.bankSettings.length > 0 && (

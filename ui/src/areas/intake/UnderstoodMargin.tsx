@@ -2,6 +2,10 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { kindFacts } from '../../kinds/registry';
+import { EditableChoice } from '../../parts/fields/Editable';
+import { type Brought, type Decision, decisionOf } from './brought';
+
+type KnownQuestion = NonNullable<Schema['UnderstoodQuestion']['known']>;
 
 interface Entry {
   key: string;
@@ -10,17 +14,24 @@ interface Entry {
   show: React.ReactNode;
 }
 
-/** What was understood, each entry level with its line; where two would meet, the later one moves down. */
-export const UnderstoodMargin = memo(function UnderstoodMargin(props: {
+interface Props {
   understood: Schema['Understood'];
   bank: number;
   left: ReadonlySet<number>;
+  again: Brought['again'];
   onLeave: (line: number) => void;
+  onDecide: (line: number, decision: Decision) => void;
   level: number;
-}) {
-  const { understood, bank, left, onLeave, level } = props;
+}
+
+/** What was understood, each entry level with its line; where two would meet, the later one moves down. */
+export const UnderstoodMargin = memo(function UnderstoodMargin(props: Props) {
+  const { understood, bank, left, again, onLeave, onDecide, level } = props;
   const range = useVisible();
-  const placed = useMemo(() => place(entriesOf(understood, bank, left, onLeave), level), [understood, bank, left, onLeave, level]);
+  const placed = useMemo(
+    () => place(entriesOf({ understood, bank, left, again, onLeave, onDecide }), level),
+    [understood, bank, left, again, onLeave, onDecide, level],
+  );
   const last = placed.at(-1);
   const bottom = last ? last.top + last.height : 0;
   return (
@@ -36,7 +47,7 @@ export const UnderstoodMargin = memo(function UnderstoodMargin(props: {
   );
 });
 
-function entriesOf(understood: Schema['Understood'], bank: number, left: ReadonlySet<number>, onLeave: (line: number) => void): Entry[] {
+function entriesOf({ understood, bank, left, again, onLeave, onDecide }: Omit<Props, 'level'>): Entry[] {
   return [
     ...understood.aside.map(({ line }) => ({ key: `a${line}`, line, height: 20, show: <p className="text-quiet">stands aside</p> })),
     ...understood.problems.map((p, i) => ({
@@ -51,8 +62,21 @@ function entriesOf(understood: Schema['Understood'], bank: number, left: Readonl
             {
               key: `q${q.fromLine}`,
               line: q.fromLine,
-              height: 42 + (q.why ? 20 : 0) + (q.same ? 20 : 0) + q.problems.reduce((sum, p) => sum + textHeight(p.message), 0),
-              show: <Understood q={q} bank={bank} isLeft={left.has(q.fromLine)} onLeave={onLeave} />,
+              height:
+                42 +
+                (q.why ? 20 : 0) +
+                (q.known ? 42 + 20 * shownOf(q.known).length : 0) +
+                q.problems.reduce((sum, p) => sum + textHeight(p.message), 0),
+              show: (
+                <Understood
+                  q={q}
+                  bank={bank}
+                  isLeft={left.has(q.fromLine)}
+                  decision={decisionOf(q, again)}
+                  onLeave={onLeave}
+                  onDecide={onDecide}
+                />
+              ),
             },
           ]
         : q.problems.map((p, i) => ({
@@ -88,11 +112,15 @@ function Understood({
   q,
   bank,
   isLeft,
+  decision,
   onLeave,
+  onDecide,
 }: {
   q: Schema['UnderstoodQuestion'];
   bank: number;
   isLeft: boolean;
+  decision: Decision;
+  onDecide: (line: number, decision: Decision) => void;
   onLeave: (line: number) => void;
 }) {
   const question = q.question;
@@ -137,21 +165,43 @@ function Understood({
           {q.why}
         </p>
       )}
-      {q.same && (
-        <p className="text-wrong">
-          The bank has{' '}
-          <Link className="act" to={`/banks/${bank}/questions/${q.same}`}>
-            one with this stem
-          </Link>
-          .
-        </p>
-      )}
+      {q.known && <Known known={q.known} bank={bank} decision={decision} onDecide={(next) => onDecide(q.fromLine, next)} />}
       {q.problems.map((p, i) => (
         <ProblemText key={i} problem={p} />
       ))}
     </>
   );
 }
+
+/** One that the bank has: how the two differ, and what becomes of it. */
+function Known(props: { known: KnownQuestion; bank: number; decision: Decision; onDecide: (decision: Decision) => void }) {
+  const { known, bank, decision, onDecide } = props;
+  return (
+    <>
+      <p>
+        The bank has{' '}
+        <Link className="act" to={`/banks/${bank}/questions/${known.id}`}>
+          {known.by === 'name' ? 'one of this name' : 'one with this stem'}
+        </Link>
+        {known.isSame ? ', the same' : ''}:{' '}
+        <EditableChoice label="What becomes of it" value={decision} options={decisions} onChange={onDecide} />
+      </p>
+      {shownOf(known).map((line, i) => (
+        <p key={i} className={`truncate ${line.change === 'added' ? '' : 'text-quiet line-through'}`} title={line.text}>
+          {line.text}
+        </p>
+      ))}
+    </>
+  );
+}
+
+const decisions: { value: Decision; words: string }[] = [
+  { value: 'leave', words: 'leave this one' },
+  { value: 'revise', words: 'a new revision of it' },
+  { value: 'another', words: 'take it as another' },
+];
+
+const shownOf = (known: KnownQuestion) => known.difference.slice(0, 4);
 
 /** The part of the margin near the window, in pixels, so that long files stay quick. */
 function useVisible() {

@@ -19,6 +19,15 @@ export interface Brought {
   given: Given;
   /** lines of questions that are left out */
   left: number[];
+  /** what becomes of those that the bank has, by their lines */
+  again: Record<number, Decision>;
+}
+
+export type Decision = 'leave' | 'revise' | 'another';
+
+/** What becomes of a question: one that the bank has by its name is left until somebody says otherwise; one of the same stem alone is taken in as it says itself. */
+export function decisionOf(q: Schema['UnderstoodQuestion'], again: Brought['again']): Decision {
+  return again[q.fromLine] ?? (q.known === null || (q.known.by === 'stem' && !q.known.isSame) ? 'another' : 'leave');
 }
 
 const nothing: Brought = {
@@ -28,6 +37,7 @@ const nothing: Brought = {
   mapping: null,
   given: { objective: '', tags: [], settings: {} },
   left: [],
+  again: {},
 };
 
 const shelf = (bank: number) => `zetema:intake:${bank}`;
@@ -64,6 +74,17 @@ export function bodyOf({ text, as, mapping, given }: Brought): Schema['Brought']
 }
 
 export const isGiven = ({ objective, tags, settings }: Given) => objective !== '' || tags.length > 0 || Object.keys(settings).length > 0;
+
+/** How they are taken in: the lines, and which of them the bank has. */
+export function chosenOf(questions: Schema['UnderstoodQuestion'][], again: Brought['again']) {
+  const known = questions.filter((q) => q.known !== null);
+  return {
+    lines: questions.map((q) => q.fromLine),
+    again: Object.fromEntries(
+      known.map((q) => [q.fromLine, decisionOf(q, again) === 'revise' ? ('revise' as const) : ('another' as const)]),
+    ),
+  };
+}
 
 /** The text without the questions that were taken in; nothing, where nothing is left to take in. */
 export function withoutTaken(text: string, understood: Schema['Understood'], taken: Schema['UnderstoodQuestion'][]): string {

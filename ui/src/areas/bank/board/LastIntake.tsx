@@ -1,5 +1,6 @@
 import { keys } from '../../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
 import { count, day } from '../../../parts/text/figures';
@@ -20,20 +21,29 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
         [keys.board, keys.questions, keys.batches, keys.blueprints].map((key) => queries.invalidateQueries({ queryKey: key(bank) })),
       ),
   });
+  /** A large one is asked about first. */
+  const [sure, setSure] = useState(false);
+  const isLarge = batch.questions + batch.revised > 50;
   const done = takeBack.data;
   return (
     <p>
       {lead}
-      {batch.name}, {count(batch.questions, 'question')}, {day(batch.takenInAt)}{' '}
+      {batch.name}, {count(batch.questions, 'question')}
+      {batch.revised > 0 && `, ${count(batch.revised, 'new revision')}`}, {day(batch.takenInAt)}{' '}
       {done ? (
         <span role="status">
-          · {done.taken} taken back{done.kept > 0 && `, ${done.kept} kept: changed since, or held by an edition`}
+          · {done.taken} taken back{done.putBack > 0 && `, ${done.putBack} put back`}
+          {done.kept > 0 && `, ${done.kept} kept: changed since, or held by an edition`}
         </span>
       ) : batch.takenBackAt ? (
         <span>· taken back</span>
+      ) : isLarge && !sure ? (
+        <button className="act" onClick={() => setSure(true)}>
+          Take back this batch
+        </button>
       ) : (
         <button className="act" disabled={takeBack.isPending} onClick={() => takeBack.mutate()}>
-          Take back this batch
+          {isLarge ? `Take back all ${count(batch.questions + batch.revised, 'question')} of it` : 'Take back this batch'}
         </button>
       )}
       {takeBack.error && <span className="notice block">{errorWords(takeBack.error)}</span>}
