@@ -23,6 +23,10 @@ class Batch
     #[ORM\Column]
     private int $questions = 0;
 
+    /** How many files came into it. */
+    #[ORM\Column(options: ['default' => 1])]
+    private int $files = 1;
+
     /** How many of the bank's questions got a new revision. */
     #[ORM\Column(options: ['default' => 0])]
     private int $revised = 0;
@@ -39,10 +43,22 @@ class Batch
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $account,
         #[ORM\Column(length: 160)]
-        public readonly string $name,
+        private string $name,
         #[ORM\Column]
         public readonly \DateTimeImmutable $takenInAt,
     ) {
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    /** Another file came into it. */
+    public function alsoOf(string $name): void
+    {
+        ++$this->files;
+        $this->name = $this->files === 2 ? mb_substr($this->name, 0, 120) . ' and 1 more' : (preg_replace('/ and \d+ more$/', sprintf(' and %d more', $this->files - 1), $this->name) ?? $name);
     }
 
     public function count(int $more): void
@@ -58,6 +74,11 @@ class Batch
     public function revised(BankChange $change, int $count): void
     {
         [$this->change, $this->revised] = [$change, $count];
+    }
+
+    public function forgetChange(): void
+    {
+        $this->change = null;
     }
 
     /** How many of the bank's questions got a new revision. */

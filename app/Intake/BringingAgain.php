@@ -14,12 +14,13 @@ use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Question\Many\Standing;
 use Zetema\App\Bank\Question\Many\UndoManyQuestions;
 use Zetema\App\Bank\Question\Question;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Sketch;
 
 /** New revisions of questions that were brought in again; one step in the bank's history, undone like a change of many. */
 final class BringingAgain
 {
-    /** @var list<array{int, int, int, string, int|null, int|null, int}> as UndoManyQuestions has them */
+    /** @var list<non-empty-list<mixed>> id and version, and what UndoManyQuestions has besides */
     private array $undo = [];
 
     public function __construct(private readonly EntityManagerInterface $em, private readonly Connection $db, private readonly BankHistory $history, private readonly ClockInterface $clock)
@@ -48,14 +49,51 @@ final class BringingAgain
         }
     }
 
+    /**
+     * Steps of an earlier file, without those of questions that this one revised once more: they go back to what they were first.
+     *
+     * @param list<mixed> $rows
+     *
+     * @return list<mixed>
+     */
+    private function withoutAgain(array $rows): array
+    {
+        $first = [];
+        foreach ($rows as $row) {
+            if (is_array($row) && is_int($row[0] ?? null)) {
+                $first[$row[0]] = $row;
+            }
+        }
+        foreach ($this->undo as $i => $row) {
+            $id = is_int($row[0]) ? $row[0] : 0;
+            if (isset($first[$id])) {
+                $this->undo[$i] = [$id, $row[1] ?? 0, ...array_values(array_slice($first[$id], 2))];
+                unset($first[$id]);
+            }
+        }
+
+        return array_values($first);
+    }
+
     /** How many there were, after the last of them. */
     public function end(Batch $batch, Bank $bank): int
     {
-        $count = count($this->undo);
-        if ($count > 0) {
-            $words = sprintf('brought %s in again as new %s (%s)', $count === 1 ? 'one question' : "$count questions", $count === 1 ? 'revision' : 'revisions', $batch->name);
-            $batch->revised($this->history->record($bank, $batch->account, UndoManyQuestions::kind(), $words, ['questions' => $this->undo]), $count);
+        if ($this->undo === []) {
+            return 0;
         }
+        // What an earlier file of the batch revised is one step with this.
+        $earlier = $batch->change();
+        $rows = [];
+        if ($earlier !== null && !$earlier->isUndone()) {
+            $rows = $this->withoutAgain(Fields::of($earlier->undo)->items('questions'));
+            $batch->forgetChange();
+            $this->em->flush();
+            $this->em->remove($earlier);
+        }
+        $rows = [...$rows, ...$this->undo];
+        $count = count($rows);
+        $words = sprintf('brought %s in again as new %s (%s)', $count === 1 ? 'one question' : "$count questions", $count === 1 ? 'revision' : 'revisions', $batch->name());
+        $batch->revised($this->history->record($bank, $batch->account, UndoManyQuestions::kind(), $words, ['questions' => $rows]), $count);
 
         return $count;
     }

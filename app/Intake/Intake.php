@@ -66,10 +66,11 @@ final readonly class Intake
      * Takes in the questions that open at these lines: at once if there are few, else in the background.
      *
      * @param list<int> $lines
+     * @param int|null $batch one that this goes into as well: several files come in as one batch
      *
      * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account): Job
+    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null): Job
     {
         $chosen = array_fill_keys($lines, true);
         $found = 0;
@@ -83,19 +84,32 @@ final readonly class Intake
             throw new Malformed('lines', $found === 0 ? 'no question is chosen' : 'some of these lines open no question');
         }
 
-        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source): Job {
+        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch): Job {
             $before = $bank->version();
             $bank->fillIn($source->report()->bankSettings);
-            $batch = new Batch($bank, $account, mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160), $this->clock->now());
-            $this->em->persist($batch);
+            $name = mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160);
+            $into = $batch === null ? new Batch($bank, $account, $name, $this->clock->now()) : $this->openBatch($bank, $batch, $account, $name);
+            $this->em->persist($into);
             $this->em->flush();
             if ($bank->version() !== $before) {
                 $this->settings->follow($bank, $account);
             }
-            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $batch->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
+            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $into->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
 
             return $job;
         });
+    }
+
+    /** @throws Malformed unless it is of this bank and person, and not taken back */
+    private function openBatch(Bank $bank, int $id, Account $account, string $name): Batch
+    {
+        $batch = $this->em->find(Batch::class, $id);
+        if ($batch === null || $batch->bank !== $bank || $batch->account !== $account || $batch->isTakenBack()) {
+            throw new Malformed('batch', 'is not one that more can be taken into');
+        }
+        $batch->alsoOf($name);
+
+        return $batch;
     }
 
     /**

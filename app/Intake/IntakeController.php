@@ -38,7 +38,7 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account);
+        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'));
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
     }

@@ -41,7 +41,9 @@ final readonly class KnownQuestions
             if ($read->question === null || !isset($standing[$id])) {
                 continue;
             }
-            $difference = self::difference(self::text($standing[$id]), self::lines($read->question));
+            // Without an objective it stays where it is.
+            $objective = $read->question->objective === [] ? $standing[$id]->names() : $read->question->objective;
+            $difference = self::difference(self::text($standing[$id]), self::lines($read->question->with($read->question->settings, $read->question->tags, $objective)));
             $known[$read->fromLine] = ['id' => $id, 'by' => $by, 'isSame' => $difference === [], 'difference' => array_slice($difference, 0, self::MOST_LINES)];
         }
 

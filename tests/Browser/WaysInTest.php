@@ -112,6 +112,34 @@ final class WaysInTest extends BrowserTestCase
         self::assertStringNotContainsString('at all', $page->text());
     }
 
+    public function test_six_files_become_six_cells_of_the_board(): void
+    {
+        $page = $this->page;
+        $page->open('/banks');
+        $id = $page->script('return fetch("/api/banks", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({name: "Six files"})}).then((r) => r.json()).then((b) => b.made)');
+        self::assertIsInt($id);
+        $page->open("/banks/$id/intake");
+        $page->see('Bring questions in');
+        $files = [];
+        foreach (['queens' => "one: Who lays?\n  yes: She\n  no: He\n", 'drones' => "1. Who flies?\nAnswer: drones\n", 'guards' => "Question,Answer\nGuards sting.,True\n", 'wax' => "number: How many sides?\n  answer: 6\n", 'honey' => "text: What is sweet?\n  answer: honey\n", 'swarms' => "1. Where do they hang?\na) In trees *\nb) In wells\n"] as $name => $text) {
+            $files[] = $file = sys_get_temp_dir() . "/$name" . ($name === 'guards' ? '.csv' : '.txt');
+            file_put_contents($file, $text);
+        }
+        $page->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(implode("\n", $files));
+        $page->see('Take in 6 questions of 6 files');
+        $page->open("/banks/$id");
+        $page->open("/banks/$id/intake");
+        $page->see('Take in 6 questions of 6 files');
+        $page->click('Take in 6 questions of 6 files');
+        $page->see('Taken in: drones.txt and 5 more, 6 questions');
+        $page->open("/banks/$id");
+        foreach (['Queens', 'Drones', 'Guards', 'Wax', 'Honey', 'Swarms'] as $objective) {
+            $page->see($objective);
+        }
+        array_map(unlink(...), $files);
+        self::assertStringContainsString('6 questions', $page->text());
+    }
+
     public function test_a_file_in_another_encoding_is_agreed_to_and_taken_back(): void
     {
         $page = $this->page;

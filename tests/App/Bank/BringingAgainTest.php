@@ -91,6 +91,29 @@ final class BringingAgainTest extends ApiTestCase
         self::assertSame([2, $name], [count($revised->object('content')->objects('choices')), $revised->optionalText('name')]);
     }
 
+    public function test_several_files_are_one_batch_and_go_back_together(): void
+    {
+        $one = "one: Which sign?\n  name: fresh eggs\n  yes: Eggs\n  no: None\n";
+        $before = $this->send('GET', '/api/questions/' . $this->byName('fresh eggs'));
+        $first = $this->taken($one, ['name' => 'a.txt', 'again' => ['1' => 'revise']]);
+        $batch = $first->integer('id');
+        $second = $this->taken("true: Filed.\n", ['name' => 'b.txt', 'batch' => $batch]);
+        $third = $this->taken(str_replace('Eggs', 'Standing eggs', $one), ['name' => 'c.txt', 'batch' => $batch, 'again' => ['1' => 'revise']]);
+        self::assertSame([[$batch, 'a.txt', 0, 1], [$batch, 'a.txt and 1 more', 1, 1], [$batch, 'a.txt and 2 more', 1, 1]], array_map(static fn (Fields $b): array => [$b->integer('id'), $b->text('name'), $b->integer('questions'), $b->integer('revised')], [$first, $second, $third]));
+
+        $back = $this->send('POST', "/api/batches/$batch/take-back", []);
+        self::assertSame([1, 1, 0], [$back->integer('putBack'), $back->integer('taken'), $back->integer('kept')]);
+        $after = $this->send('GET', '/api/questions/' . $this->byName('fresh eggs'));
+        self::assertSame([$before->object('content')->text('stem'), 'cleared'], [$after->object('content')->text('stem'), $after->text('status')], 'revised twice, it is what it was first');
+        self::assertStringContainsString('more can be taken into', $this->send('POST', '/api/banks/1/intake', ['text' => 'true: Late.', 'lines' => [1], 'batch' => $batch], status: 422)->text('detail'));
+    }
+
+    /** @param array<string, mixed> $more */
+    private function taken(string $text, array $more): Fields
+    {
+        return $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1], ...$more], 'Job', 201)->object('result');
+    }
+
     /** @return list<Fields> */
     private function read(string $text, string $as = 'text'): array
     {

@@ -11,10 +11,12 @@ import { BatchLine } from '../bank/board/LastIntake';
 import { bodyOf, type Brought, chosenOf, type Decision, decisionOf, type SourceFormat, useBrought, withoutTaken } from './brought';
 import { Columns } from './Columns';
 import { EncodingAsked } from './EncodingAsked';
+import { Files } from './Files';
 import { GivenLine } from './GivenLine';
 import { LEVEL, SourceText } from './SourceText';
 import { Summary } from './Summary';
 import { UnderstoodMargin } from './UnderstoodMargin';
+import { useFiles } from './useFiles';
 import { useDrop } from './useDrop';
 import { openAsText, type Opened, useOpened } from './useOpened';
 import sample from './sample.zet.txt?raw';
@@ -129,7 +131,13 @@ export default function IntakePage() {
     else setWaiting(file);
   });
   const { unsure } = opening;
-  const desk = useDrop((file) => opening.open(file, file.name));
+  const several = useFiles(bank, opening.say);
+  const openSeveral = (chosen: File[]) => {
+    const [file] = chosen;
+    if (chosen.length === 1 && file) opening.open(file, file.name);
+    else several.open(chosen);
+  };
+  const desk = useDrop(openSeveral);
   const stale = asked !== brought || read.isFetching;
   return (
     <main className="desk" ref={desk}>
@@ -139,12 +147,13 @@ export default function IntakePage() {
             <h1 className="title">
               Bring questions in{' '}
               <span className="path ml-2 font-interface">
-                paste or type below, or drop a file ·{' '}
+                paste or type below, or drop files ·{' '}
                 <FileButton
-                  words="choose a file"
+                  words="choose files"
                   label="A text, a typed paper or a table"
                   accept=".txt,.csv,.tsv,.xlsx,.html,.htm,text/plain,text/csv,text/html"
                   onFile={(file) => opening.open(file, file.name)}
+                  onFiles={openSeveral}
                 />
               </span>
             </h1>
@@ -178,6 +187,18 @@ export default function IntakePage() {
               <p className="notice mt-2" role="alert">
                 {opening.problem}
               </p>
+            )}
+            {several.began && (
+              <Files
+                bank={bank}
+                files={several.files}
+                onChange={several.setFiles}
+                onOpen={(file) => {
+                  several.setFiles((old) => old.filter(({ name }) => name !== file.name));
+                  if (text.trim() === '') take(file);
+                  else setWaiting(file);
+                }}
+              />
             )}
             {text.trim() !== '' && (
               <>

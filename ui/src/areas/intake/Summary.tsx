@@ -15,6 +15,7 @@ export function Summary(props: {
 }) {
   const { understood, ready, known, onDecideAll, stale, pending, error, onTakeIn } = props;
   const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
+  const same = known.filter((q) => q.known?.isSame).length;
   const lines = understood?.problems.length ?? 0;
   return (
     <>
@@ -32,13 +33,15 @@ export function Summary(props: {
       )}
       {known.length > 0 && (
         <p className="mt-1">
-          {count(known.length, 'question')} the bank has, {known.filter((q) => q.known?.isSame).length} the same:{' '}
+          {count(known.length, 'question')} the bank has{same > 0 && `, ${same} the same`}:{' '}
           <button className="act" onClick={() => onDecideAll('revise')}>
             new revisions of all that differ
           </button>{' '}
+          ·{' '}
           <button className="act" onClick={() => onDecideAll('another')}>
             others
           </button>{' '}
+          ·{' '}
           <button className="act" onClick={() => onDecideAll('leave')}>
             leave all
           </button>

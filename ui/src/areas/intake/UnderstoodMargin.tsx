@@ -137,7 +137,8 @@ function Understood({
   return (
     <>
       <p className="truncate">
-        {q.problems.length === 0 && (
+        {q.known && <b className="mr-2">{question.kind}</b>}
+        {q.problems.length === 0 && !q.known && (
           <label className="mr-2 cursor-pointer">
             <input
               type="checkbox"
@@ -201,7 +202,7 @@ const decisions: { value: Decision; words: string }[] = [
   { value: 'another', words: 'take it as another' },
 ];
 
-const shownOf = (known: KnownQuestion) => known.difference.slice(0, 4);
+const shownOf = (known: KnownQuestion) => known.difference.slice(0, 8);
 
 /** The part of the margin near the window, in pixels, so that long files stay quick. */
 function useVisible() {

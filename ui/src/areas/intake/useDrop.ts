@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 
 /** Takes the files that are dropped on an element. */
-export function useDrop(take: (file: File) => void) {
+export function useDrop(take: (files: File[]) => void) {
   const element = useRef<HTMLElement>(null);
   const taking = useRef(take);
   useEffect(() => {
@@ -13,8 +13,7 @@ export function useDrop(take: (file: File) => void) {
     const drop = (e: DragEvent) => {
       if (!e.dataTransfer?.files.length) return;
       e.preventDefault();
-      const file = e.dataTransfer.files[0];
-      if (file) taking.current(file);
+      taking.current([...e.dataTransfer.files]);
     };
     target?.addEventListener('dragover', over);
     target?.addEventListener('drop', drop);

@@ -54,5 +54,5 @@ export function useOpened(onOpened: (opened: Opened) => void) {
       (error: unknown) => setProblem(`${name}: ${errorWords(error)} Nothing here was changed.`),
     );
   };
-  return { open, problem, unsure, leave: () => setUnsure(null) };
+  return { open, problem, unsure, say: setProblem, leave: () => setUnsure(null) };
 }

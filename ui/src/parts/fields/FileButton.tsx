@@ -1,8 +1,15 @@
 import { useRef } from 'react';
 
-/** A press that asks for a file. */
-export function FileButton(props: { words: string; label: string; accept: string; disabled?: boolean; onFile: (file: File) => void }) {
-  const { words, label, accept, disabled = false, onFile } = props;
+/** A press that asks for a file, or for several where they can be taken. */
+export function FileButton(props: {
+  words: string;
+  label: string;
+  accept: string;
+  disabled?: boolean;
+  onFile: (file: File) => void;
+  onFiles?: (files: File[]) => void;
+}) {
+  const { words, label, accept, disabled = false, onFile, onFiles } = props;
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -15,9 +22,11 @@ export function FileButton(props: { words: string; label: string; accept: string
         hidden
         aria-label={label}
         accept={accept}
+        multiple={onFiles !== undefined}
         onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) onFile(file);
+          const files = [...(e.target.files ?? [])];
+          if (files.length > 1 && onFiles) onFiles(files);
+          else if (files[0]) onFile(files[0]);
           e.target.value = '';
         }}
       />

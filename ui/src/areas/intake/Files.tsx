@@ -1,0 +1,140 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { errorWords } from '../../api/client';
+import { count } from '../../parts/text/figures';
+import { BatchLine } from '../bank/board/LastIntake';
+import { ObjectiveField } from '../bank/question/ObjectiveField';
+import { needsObjective, readFile, readyOf, takeInAll, type WaitingFile } from './files';
+
+interface Props {
+  bank: number;
+  files: WaitingFile[];
+  onChange: (change: (files: WaitingFile[]) => WaitingFile[]) => void;
+  /** into the text, to be put right */
+  onOpen: (file: WaitingFile) => void;
+}
+
+/** Several files that come in together as one batch, each into its place. */
+export function Files({ bank, files, onChange, onOpen }: Props) {
+  const queries = useQueryClient();
+  const [done, setDone] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const put = (name: string, part: Partial<WaitingFile>) =>
+    onChange((old) => old.map((file) => (file.name === name ? { ...file, ...part } : file)));
+  const unread = files.find(({ read }) => read === null);
+  const read = useEffectEvent((file: WaitingFile) => {
+    readFile(bank, file).then(
+      (told) => put(file.name, { read: told }),
+      (error: unknown) => {
+        setProblem(`${file.name}: ${errorWords(error)}`);
+        onChange((old) => old.filter(({ name }) => name !== file.name));
+      },
+    );
+  });
+  useEffect(() => {
+    if (unread) read(unread);
+  }, [unread]);
+  const ready = files.reduce((sum, file) => sum + readyOf(file).length, 0);
+  const takeIn = useMutation({
+    mutationFn: () => {
+      setDone(0);
+      return takeInAll(bank, files, setDone);
+    },
+    onSuccess: () => {
+      // What was not whole stays to be put right.
+      onChange((old) => old.filter((file) => (file.read?.questions.length ?? 0) > readyOf(file).length));
+      void queries.invalidateQueries();
+    },
+  });
+  const needing = files.filter(needsObjective);
+  const first = needing.length > 1 ? needing[0] : undefined;
+  return (
+    <section aria-label="Files" className="mt-2">
+      {files.map((file) => {
+        const all = file.read?.questions.length ?? 0;
+        const whole = readyOf(file).length;
+        return (
+          <p key={file.name} className="border-t border-(--rule) py-1">
+            <b>{file.name}</b>{' '}
+            {file.unsure !== null && (
+              <>
+                is not UTF-8; {file.unsure}.{' '}
+                <button className="act" onClick={() => put(file.name, { unsure: null })}>
+                  that is right
+                </button>{' '}
+              </>
+            )}
+            {file.read === null ? (
+              'is read …'
+            ) : (
+              <>
+                {count(all, 'question')}
+                {whole < all && file.unsure === null && (
+                  <span className="text-wrong">, {all - whole} to be put right or known to the bank</span>
+                )}
+                {needsObjective(file) && (
+                  <>
+                    , into{' '}
+                    <ObjectiveField
+                      bank={bank}
+                      value={file.given.objective}
+                      readOnly={takeIn.isPending}
+                      onChange={(objective) => put(file.name, { given: { ...file.given, objective } })}
+                    />
+                  </>
+                )}{' '}
+                <button className="act" disabled={takeIn.isPending} onClick={() => onOpen(file)}>
+                  look at it
+                </button>{' '}
+                <button
+                  className="act"
+                  disabled={takeIn.isPending}
+                  onClick={() => onChange((old) => old.filter(({ name }) => name !== file.name))}
+                >
+                  leave it
+                </button>
+              </>
+            )}
+          </p>
+        );
+      })}
+      {files.length > 0 && (
+        <p className="mt-2 flex items-baseline gap-4">
+          <button
+            className="btn main whitespace-nowrap"
+            disabled={ready === 0 || unread !== undefined || takeIn.isPending}
+            onClick={() => takeIn.mutate()}
+          >
+            Take in {count(ready, 'question')} of {count(files.length, 'file')}
+          </button>
+          {first && (
+            <button
+              className="act"
+              disabled={takeIn.isPending}
+              onClick={() =>
+                onChange((old) => old.map((file) => ({ ...file, given: { ...file.given, objective: first.given.objective } })))
+              }
+            >
+              all into {first.given.objective === '' ? 'no objective' : `“${first.given.objective}”`}
+            </button>
+          )}
+          {takeIn.isPending && (
+            <progress aria-label="Taking in files" max={files.length} value={done}>
+              {done} of {files.length}
+            </progress>
+          )}
+        </p>
+      )}
+      {(problem ?? takeIn.error) !== null && (
+        <p className="notice mt-2" role="alert">
+          {problem ?? errorWords(takeIn.error)}
+        </p>
+      )}
+      {takeIn.data && (
+        <div role="status" className="mt-2">
+          <BatchLine bank={bank} batch={takeIn.data} lead="Taken in: " />
+        </div>
+      )}
+    </section>
+  );
+}

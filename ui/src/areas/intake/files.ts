@@ -1,0 +1,66 @@
+import { api, dataOf, type Schema } from '../../api/client';
+import { decisionOf, type Given, type SourceFormat } from './brought';
+import type { Opened } from './useOpened';
+
+/** One of several files that come in together. */
+export interface WaitingFile extends Opened {
+  given: Given;
+  /** what was understood; null while it is read */
+  read: Schema['Understood'] | null;
+  /** its encoding and first words, where it is not sure how it is written and nobody has agreed yet */
+  unsure: string | null;
+}
+
+/** An objective by a file's name: "queens-and-colonies.zet.txt" is "Queens and colonies". */
+export function objectiveOf(name: string): string {
+  const words = name
+    .replace(/(\.zet)?\.[a-z]+$/i, '')
+    .replace(/[-_]+/g, ' ')
+    .trim();
+  return words === '' ? '' : words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+export const waitingOf = (opened: Opened, told: Schema['Opened']): WaitingFile => ({
+  ...opened,
+  unsure: told.isSure ? null : `as ${told.encoding} it reads “${told.sample}”`,
+  given: { objective: objectiveOf(opened.name), tags: [], settings: {} },
+  read: null,
+});
+
+/** Those of a file that are taken in: whole, and none that the bank has. */
+export const readyOf = ({ read, unsure }: WaitingFile) =>
+  (unsure === null ? (read?.questions ?? []) : []).filter(
+    (q) => q.question !== null && q.problems.length === 0 && decisionOf(q, {}) !== 'leave',
+  );
+
+/** Whether any question of it says no objective itself, so that one given to it has an effect. */
+export const needsObjective = ({ read }: WaitingFile) => read?.questions.some((q) => q.question?.objective === '') ?? false;
+
+const body = (file: WaitingFile): { text: string; as: SourceFormat; given: Given } => ({ text: file.text, as: file.as, given: file.given });
+
+export const readFile = (bank: number, file: WaitingFile) =>
+  dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: body(file) }));
+
+/** Takes files in one after another, as one batch; tells after each how many are done. */
+export async function takeInAll(bank: number, files: WaitingFile[], onDone: (done: number) => void): Promise<Schema['Batch'] | null> {
+  let batch: Schema['Batch'] | null = null;
+  for (const [i, file] of files.entries()) {
+    const lines = readyOf(file).map((q) => q.fromLine);
+    if (lines.length > 0) {
+      let job: Schema['Job'] = await dataOf(
+        api.POST('/banks/{id}/intake', {
+          params: { path: { id: bank } },
+          body: { ...body(file), name: file.name, lines, again: {}, ...(batch !== null && { batch: batch.id }) },
+        }),
+      );
+      while (job.state === 'waiting' || job.state === 'running') {
+        await new Promise((resolve) => setTimeout(resolve, 400));
+        job = await dataOf(api.GET('/jobs/{id}', { params: { path: { id: job.id } } }));
+      }
+      if (job.state === 'failed') throw new Error(job.failure ?? 'It broke off.');
+      if (job.result && 'takenInAt' in job.result) batch = job.result;
+    }
+    onDone(i + 1);
+  }
+  return batch;
+}
