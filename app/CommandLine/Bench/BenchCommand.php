@@ -10,16 +10,16 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank or a crowd of candidates behind the real server')]
+#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, or the ways in')]
 final readonly class BenchCommand
 {
-    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting)
+    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting, private IntakeBench $intake)
     {
     }
 
     public function __invoke(
         OutputInterface $output,
-        #[Argument('What to measure: marking, deal, bank or sitting')]
+        #[Argument('What to measure: marking, deal, bank, sitting or intake')]
         string $what,
         #[Argument('For marking: a file in the text format; the demo if none is named')]
         string $file = '',
@@ -31,6 +31,8 @@ final readonly class BenchCommand
         string $kills = '0',
         #[Option('For sitting: behind php-fpm with so many children, instead of PHP’s own server')]
         string $fpm = '0',
+        #[Option('For intake: how many mutated files are read')]
+        string $mutated = '10000',
     ): int {
         if (preg_match('/^[1-9]\d{2,6}$/', $questions) !== 1) {
             throw new InvalidArgumentException('--questions is a number from 100.');
@@ -41,7 +43,8 @@ final readonly class BenchCommand
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
             'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm))),
-            default => throw new InvalidArgumentException('There are four things to measure: marking, deal, bank and sitting.'),
+            'intake' => $this->intake->run($output, max(1, min(1_000_000, (int) $mutated))),
+            default => throw new InvalidArgumentException('There are five things to measure: marking, deal, bank, sitting and intake.'),
         };
     }
 }
