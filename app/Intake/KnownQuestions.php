@@ -41,9 +41,11 @@ final readonly class KnownQuestions
             if ($read->question === null || !isset($standing[$id])) {
                 continue;
             }
-            // Without an objective it stays where it is.
+            // Without an objective it stays where it is, without a name it keeps its own.
             $objective = $read->question->objective === [] ? $standing[$id]->names() : $read->question->objective;
-            $difference = self::difference(self::text($standing[$id]), self::lines($read->question->with($read->question->settings, $read->question->tags, $objective)));
+            $became = $read->question->with($read->question->settings, $read->question->tags, $objective);
+            $name = $read->question->name ?? $standing[$id]->name;
+            $difference = self::difference(self::text($standing[$id]), self::lines($name === null ? $became : $became->named($name)));
             $known[$read->fromLine] = ['id' => $id, 'by' => $by, 'isSame' => $difference === [], 'difference' => array_slice($difference, 0, self::MOST_LINES)];
         }
 

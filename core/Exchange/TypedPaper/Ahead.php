@@ -144,6 +144,6 @@ final readonly class Ahead
 
     private function isLoud(PaperLine $line): bool
     {
-        return mb_strtoupper($line->text()) === $line->text() || $line->styled->isWhollyMarked();
+        return preg_match('/^[^\p{Ll}]+(?:[(\[][^)\]]*[)\]])?$/u', $line->text()) === 1 || $line->styled->isWhollyMarked();
     }
 }

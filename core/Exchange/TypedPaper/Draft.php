@@ -24,6 +24,8 @@ final class Draft
     public bool $hasAnswer = false;
     /** @var array{string, int}|null style and next number of numbers that stand in the stem */
     public ?array $inner = null;
+    /** The list in HTML whose items are its choices. */
+    public ?int $choiceList = null;
     public int $numbered = 0;
     /** Whether something that is none of it stands below it. */
     public bool $isOver = false;

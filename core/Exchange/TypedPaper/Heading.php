@@ -15,6 +15,8 @@ final class Heading
 {
     private const KINDS = '(?:multiple[- ]choice|true\s+or\s+false|true\s*\/\s*false|short\s+answers?|matching|fill[- ]in[- ]the[- ]blanks?|ordering|questions?)';
 
+    private const POINTS = '/\s*[(\[]\s*(' . PointsSaid::NUMBER . ')\s*' . PointsSaid::WORD . '(\s+each)?\s*[)\]]\s*$/ui';
+
     /**
      * @param int $rank 1 is the highest
      * @param list<string> $path names, more than one where the line gives the whole path
@@ -60,7 +62,8 @@ final class Heading
         if (!$line->afterBlank && !$line->opensParagraph || !$opensSomething || !Marks::isUnmarked($line)) {
             return null;
         }
-        if (preg_match_all('/\p{L}/u', $text) >= 2 && mb_strtoupper($text) === $text && preg_match('/\p{Lu}/u', $text) === 1) {
+        $name = preg_replace(self::POINTS, '', $text) ?? $text;
+        if (preg_match_all('/\p{L}/u', $name) >= 2 && mb_strtoupper($name) === $name && preg_match('/\p{Lu}/u', $name) === 1) {
             return self::made($line, 1, $line->styled);
         }
 
@@ -82,7 +85,7 @@ final class Heading
     {
         $text = $words->text;
         $each = null;
-        if (preg_match('/\s*[(\[]?\s*(' . PointsSaid::NUMBER . ')\s*' . PointsSaid::WORD . '(\s+each)?\s*[)\]]\s*$/ui', $text, $m) === 1) {
+        if (preg_match(self::POINTS, $text, $m) === 1) {
             $each = ($m[2] ?? '') === '' ? null : PointsSaid::decimal($m[1]);
             $text = substr($text, 0, -strlen($m[0]));
         }

@@ -23,7 +23,6 @@ final class Segmenter
     private ?int $lastNumber = null;
     private bool $isInInstructions = false;
     private bool $takesA = false;
-    private ?int $choiceList = null;
 
     private readonly Ahead $ahead;
 
@@ -42,7 +41,14 @@ final class Segmenter
                 $i = $this->takeList($i, KeyList::of($this->lines, $i, headed: false));
                 continue;
             }
-            $list = $this->isMatchingWithoutKey() ? null : KeyList::at($this->lines, $i, $this->ahead);
+            $isItsKey = $this->isMatchingWithoutKey() && KeyList::isOfMatching($this->lines, $i, $this->open->numbered ?? 0);
+            if ($isItsKey && Marks::word($this->lines[$i]) === null && $this->open !== null) {
+                // Its word stands alone, the key below it.
+                $this->open->add(new BodyLine('answer', $this->lines[++$i], $this->lines[$i]->styled));
+                $this->open->hasAnswer = true;
+                continue;
+            }
+            $list = $isItsKey ? null : KeyList::at($this->lines, $i, $this->ahead);
             $i = $list === null ? $this->take($i) : $this->takeList($i, $list);
         }
         $this->close();
@@ -85,7 +91,7 @@ final class Segmenter
             return $this->takeHeading($i, $heading);
         }
         $number = Marks::number($line);
-        if ($number !== null && !$this->belongs($line, $number)) {
+        if ($number !== null && ($this->open === null || !(new Belonging($this->open, $this->lastNumber))->of($line, $number))) {
             $this->begin($i, $line, $number->number(), $number->rest, $number->held);
 
             return $i;
@@ -134,52 +140,6 @@ final class Segmenter
         }
     }
 
-    /** Whether a number goes on within the open question. */
-    private function belongs(PaperLine $line, Mark $number): bool
-    {
-        $open = $this->open;
-        if ($open === null) {
-            return false;
-        }
-        $n = $number->number();
-        if ($open->isMatching && !$open->hasAnswer) {
-            $isOver = $open->rightsBegan && ($line->afterBlank || ($open->hasRows && !$line->isRow));
-
-            return !$isOver && $n === $open->numbered + 1;
-        }
-        if ($open->isOrder && !$open->hasAnswer && !$open->hasChoices) {
-            return $n === $open->numbered + 1 && !($line->afterBlank && $n === ($open->number ?? 0) + 1 && $open->numbered > 0);
-        }
-        if ($line->item !== null && $open->isAtStem) {
-            $opened = $open->opening->item;
-            if ($line->item->list === $this->choiceList || ($opened === null ? !$line->opensParagraph || $open->last()?->line->item === null : $line->item->depth > $opened->depth)) {
-                $this->choiceList = $line->item->list;
-
-                return true;
-            }
-        }
-        if ($line->item !== null && $line->item->list === $this->choiceList) {
-            return true;
-        }
-        if (!$open->isAtStem || $line->afterBlank) {
-            return false;
-        }
-        if ($open->inner !== null && $open->inner[0] === $number->style && $open->inner[1] === $n) {
-            $open->inner[1] = $n + 1;
-
-            return true;
-        }
-        if ($this->lastNumber !== null && $n === $this->lastNumber + 1) {
-            return false;
-        }
-        if ($open->body[0]->rest->isEmpty() && count($open->body) === 1) {
-            return false;
-        }
-        $open->inner = [$number->style, $n + 1];
-
-        return true;
-    }
-
     private function takeOutside(int $i, PaperLine $line): void
     {
         if (Marks::isUnmarked($line) && $this->ahead->opensUnnumbered($i)) {
@@ -193,7 +153,7 @@ final class Segmenter
     private function takeInside(int $i, PaperLine $line, Draft $open, ?Mark $number): void
     {
         if ($number !== null) {
-            $isListChoice = $line->item !== null && $line->item->list === $this->choiceList && !$open->isMatching && !$open->isOrder;
+            $isListChoice = $line->item !== null && $line->item->list === $open->choiceList && !$open->isMatching && !$open->isOrder;
             $this->takeNumber($line, $open, $number, $isListChoice);
 
             return;
@@ -281,7 +241,7 @@ final class Segmenter
 
     private function isMatchingWithoutKey(): bool
     {
-        return $this->open !== null && ($this->open->isMatching || $this->open->isOrder) && !$this->open->hasAnswer;
+        return $this->open !== null && $this->open->isMatching && !$this->open->hasAnswer;
     }
 
     private function close(): void
@@ -289,7 +249,7 @@ final class Segmenter
         if ($this->open !== null) {
             $this->parts[] = $this->open;
         }
-        [$this->open, $this->takesA, $this->choiceList] = [null, false, null];
+        [$this->open, $this->takesA] = [null, false];
     }
 
     private function putAside(PaperLine $line): void

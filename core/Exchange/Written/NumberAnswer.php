@@ -11,7 +11,7 @@ use Zetema\Core\Numbers\Ratio;
 final readonly class NumberAnswer
 {
     private const MEASURES = ['km/h', 'm/s', 'min', 'bar', 'kPa', 'mm', 'cm', 'km', 'kg', 'ml', '°C', 'kW', 'Hz', 'm', 'g', 't', 'l', 's', 'h', '°', '%', 'V', 'A', 'W', 'N'];
-    public const NUMBER = '[-+−]?(?:\d[\d., ]*\d|\d)(?:[eE][+-]?\d{1,4})?(?:\s*\/\s*\d+)?';
+    public const NUMBER = '[-+−]?(?:\d[\d., ]*\d|\d)(?:[eE][+-]?\d{1,4})?(?:\/\d+)?';
 
     private function __construct(public string $span, public ?string $unit, public string $why)
     {

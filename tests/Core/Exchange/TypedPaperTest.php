@@ -92,6 +92,7 @@ final class TypedPaperTest extends TestCase
         foreach (["Answers\n1. B\n2. A", "Answer key:\n1) B 2) A", "KEY\n1-B, 2-A", "Solutions:\n1: b; 2: a", 'Key: 1B 2A', 'Answers: 1=B 2=A', "1. B\n2. A", "Keys\n1 B\n2 queen, A"] as $list) {
             yield str_replace("\n", ' | ', $list) => [$paper . $list, str_contains($list, 'queen, A') ? [$read[0], '!11: names no choice'] : $read];
         }
+        yield 'behind another word' => [$paper . 'Answer key: 1B 2A', $read];
         yield 'words, one a line' => ["1. Who lays?\n\n2. How many legs?\n\nAnswers\n1. queen / the queen\n2. 6", ['text: Who lays? / answer: queen / answer: the queen', 'number: How many legs? / answer: 6']];
         yield 'runs' => ["1. Who lays?\na) drone\nb) queen\n\n1. Who feeds?\na) nurse\nb) drone\n\nAnswers\n1. B\n1. A", $read];
         yield 'numbers twice, one run of keys' => ["1. Who lays?\na) drone\nb) queen\n\n1. Who feeds?\na) nurse*\nb) drone\n\nAnswers\n1. B", ['!1: stands twice', 'one: Who feeds? / yes: nurse / no: drone']];
@@ -125,6 +126,8 @@ final class TypedPaperTest extends TestCase
         foreach (['(2 points) Who lays?', 'Who lays? [2 pts]', 'Who lays? (2p)', 'Who lays? [2]', 'Who lays? – 2 marks', "Who lays?\nPoints: 2", "Who lays?\n2 points", 'Who lays? ( 2  points )'] as $stem) {
             yield 'points in ' . str_replace("\n", ' | ', $stem) => ["1. $stem\nAnswer: queen", ['text: Who lays? / points: 2 / answer: queen']];
         }
+        yield 'points before the number' => ["(2 points) 1. Who lays?\nAnswer: queen", ['text: Who lays? / points: 2 / answer: queen']];
+        yield 'two numbers' => ["1. How many?\nAnswer: 3 / 4", ['number: How many? / answer: 3 / answer: 4']];
         yield 'a half' => ["1. Who lays? (1½ marks)\nAnswer: queen", ['text: Who lays? / points: 1.5 / answer: queen']];
         yield 'no points' => ["1. Who lays (2)?\nAnswer: queen", ['text: Who lays (2)? / answer: queen']];
         yield 'points each stay' => ["1. Who lays? (2 points each)\nAnswer: queen", ['text: Who lays? (2 points each) / answer: queen']];
@@ -168,6 +171,9 @@ final class TypedPaperTest extends TestCase
         yield 'ordering with an item left out' => ["1. Put in order.\na) lid\nb) smoker\nc) frame\nAnswer: B, A", ['!5: names each item once']];
         yield 'ordering without key' => ["1. Put in order.\na) lid\nb) smoker", ['!1: key missing']];
         yield 'in order to is no order' => ["1. What is done in order to calm bees?\na) smoke*\nb) song", ['one: What is done in order to calm bees? / yes: smoke / no: song']];
+        yield 'an order in a list of keys' => ["1. Arrange:\na) lid\nb) smoker\n\nAnswers\n1. B A", ['order: Arrange: / item: smoker / item: lid']];
+        yield 'a matching key on the line below its word' => ["3. Match them.\n1. Nurse\n2. Guard\nA. stings\nB. feeds\n\nKey\n1-B, 2-A", [$pairs]];
+        yield 'a heading of kinds with points each' => ["TRUE OR FALSE (3 points each)\n1. Bees fly. (T)\n\nSHORT ANSWERS (1 point each)\n2. Who?\nAnswer: she", ['true: Bees fly. / points: 3', 'text: Who? / points: 1 / answer: she']];
         yield 'nothing in it' => ["Dear colleague,\nthe paper comes tomorrow.", ['!1: no question']];
         yield 'a control character' => ["1. Who\x01 lays?\nAnswer: she\n2. Who?\nAnswer: she", ['!1: control character', 'text: Who? / answer: she']];
     }
@@ -189,6 +195,7 @@ final class TypedPaperTest extends TestCase
         yield 'a paragraph after choices stands aside' => ['<p>1. Who lays?</p><p>a) drone</p><p>b) queen*</p><p>A word on bees.</p>', $read];
         yield 'paragraphs of a stem' => ['<p>1. Look.</p><p>Who lays?</p><p>Answer: she</p>', ['text: Look. / Who lays? / answer: she']];
         yield 'rows' => ['<p>1. Match them.</p><table><tr><td>1. Nurse</td><td>A. stings</td></tr><tr><td><p>2. Guard</p></td><td><p>B. feeds</p></td></tr></table><p>Key: 1-B, 2-A</p>', ['pairs: Match them. / pair: Nurse / with: feeds / pair: Guard / with: stings']];
+        yield 'as a word processor writes it' => ["<html><head><style>p{}</style></head><body><p class=A><span style='x:y'>1.<span>&nbsp;&nbsp; </span></span>Who lays?</p><p><span>a)&nbsp; </span>drone</p><p><b><span>b)&nbsp; </span>queen<o:p></o:p></b></p></body></html>", $read];
         yield 'signs, comments and scripts' => ['<!-- 9. No --><style>p{}</style><p>1.&nbsp;Who &lt;lays&gt;?</p><script>2. no</script><p>Answer:&nbsp;she</p>', ['text: Who <lays>? / answer: she']];
     }
 

@@ -12,7 +12,7 @@ use Zetema\Core\Exchange\TypedPaper\Lines\PaperLine;
 final class KeyList
 {
     private const HEADING = '/^(?:answers|answer\s+key|key|keys|solutions)\s*:?$/ui';
-    private const LEAD = '/^(?:key|answers)\s*:\s*/ui';
+    private const LEAD = '/^(?:answers|answer\s+key|keys?|solutions)\s*:\s*/ui';
     private const VALUE = '(?:true|false|[A-Za-z](?![A-Za-z])(?:\s*,\s*[A-Za-z](?![A-Za-z]))*)';
     private const ENTRY = '(?<n>\d{1,3})\s*(?:[.)\-–:=]\s*|\s+|(?=[A-Za-z]))(?<key>' . self::VALUE . ')';
 
@@ -41,6 +41,21 @@ final class KeyList
         }
 
         return null;
+    }
+
+    /**
+     * Whether what stands at a line is the key of a matching question above it: entries behind its word, or one line of as many as
+     * there are left-hand sides below it.
+     *
+     * @param list<PaperLine> $lines
+     */
+    public static function isOfMatching(array $lines, int $i, int $lefts): bool
+    {
+        if (preg_match(self::HEADING, trim($lines[$i]->text(), '#=* ')) !== 1) {
+            return preg_match(self::LEAD, $lines[$i]->text()) === 1;
+        }
+
+        return isset($lines[$i + 1]) && count(self::several($lines[$i + 1]->text(), 0)) === $lefts;
     }
 
     /**

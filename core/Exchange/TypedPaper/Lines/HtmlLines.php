@@ -82,7 +82,9 @@ final class HtmlLines
         }
         $name = strtolower($m[2]);
         if ($m[1] === '' && in_array($name, self::SILENT, true)) {
-            return $until('</' . $name, $at + strlen($m[0]));
+            $silent = $until('</' . $name, $at + strlen($m[0]));
+
+            return $silent . substr($html, $at + strlen($silent), strspn($html, " \t\r\n>", $at + strlen($silent)));
         }
         $this->tag($name, $m[1] === '/', $m[3]);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TypedPaper\Lines;
 
+use Zetema\Core\Exchange\Written\PointsSaid;
 use Zetema\Core\Exchange\Written\Styled;
 
 /** How lines of papers begin: numbers, letters, bullets, and the words of answers and feedback. */
@@ -22,7 +23,13 @@ final class Marks
         if ($line->item !== null && $line->item->sort === 'number' && !self::beginsWithNumber($line)) {
             return new Mark((string) $line->item->place, 'list', $line->styled);
         }
-        if (preg_match('/^[0-9_(q]/i', $line->text()) !== 1 || preg_match(self::NUMBER, $line->text(), $m) !== 1) {
+        $styled = $line->styled;
+        $points = new Styled('');
+        if (preg_match('/^[(\[]\s*' . PointsSaid::NUMBER . '\s*' . PointsSaid::WORD . '\s*[)\]]\s*(?=[0-9_(q])/ui', $styled->text, $m) === 1) {
+            // Points before the number are points of the stem.
+            [$points, $styled] = [$styled->sub(0, strlen($m[0])), $styled->sub(strlen($m[0]))];
+        }
+        if (preg_match('/^[0-9_(q]/i', $styled->text) !== 1 || preg_match(self::NUMBER, $styled->text, $m) !== 1) {
             return null;
         }
         $number = ($m['a'] ?? '') . ($m['b'] ?? '') . ($m['c'] ?? '') . ($m['d'] ?? '');
@@ -32,7 +39,7 @@ final class Marks
             default => 'Q',
         };
 
-        return (int) $number === 0 ? null : new Mark((string) (int) $number, $style, $line->styled->sub(strlen($m[0]))->trimmed(), held: ($m['held'] ?? '') === '' ? null : $m['held']);
+        return (int) $number === 0 ? null : new Mark((string) (int) $number, $style, $points->followedBy($styled->sub(strlen($m[0])))->trimmed(), held: ($m['held'] ?? '') === '' ? null : $m['held']);
     }
 
     private static function beginsWithNumber(PaperLine $line): bool
