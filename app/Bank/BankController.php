@@ -7,8 +7,6 @@ namespace Zetema\App\Bank;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -105,15 +103,6 @@ final readonly class BankController
     public function make(#[MapEntity] Bank $bank, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
         return new JsonResponse($this->view->of($this->editing->make($bank, Body::of($request), $account)), 201);
-    }
-
-    #[Route('/api/banks/{id}/text', methods: ['GET'])]
-    public function text(#[MapEntity] Bank $bank, BankText $text, QuestionList $list, Request $request, #[CurrentUser] Account $account): Response
-    {
-        $filter = self::filter($request, $account);
-        $only = $filter->isAll() ? null : $list->ids($bank, $filter);
-
-        return new StreamedResponse($text->pieces($bank, $only), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
     }
 
     /** What the list is narrowed to, as its address says. */

@@ -96,6 +96,24 @@ final class WaysInTest extends ApiTestCase
         self::assertSame($field, $this->send('POST', '/api/banks/1/intake/read', ['text' => self::PAPER, ...$body], status: 422)->text('field'));
     }
 
+    public function test_a_bank_goes_out_as_a_table_and_says_beforehand_what_that_cannot_say(): void
+    {
+        $told = $this->send('GET', '/api/banks/1/table/missing?kind=one', schema: 'TableMissing');
+        $ones = $this->send('GET', '/api/banks/1/questions?kind=one')->integer('total');
+        self::assertSame($ones, $told->integer('rows') + count($told->texts('without')));
+        $missing = array_column(array_map(static fn (Fields $m): array => [$m->text('what'), $m->integer('questions')], $told->objects('missing')), 1, 0);
+        self::assertGreaterThan(10, $missing['status']);
+        self::assertArrayNotHasKey('points', $missing);
+
+        $this->client->request('GET', '/api/banks/1/table?kind=one');
+        $table = $this->client->getInternalResponse()->getContent();
+        $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => $table], 'Understood');
+        self::assertSame(['table', $told->integer('rows')], [$read->text('as'), count(array_filter($read->objects('questions'), static fn (Fields $q): bool => $q->optionalObject('question') !== null))]);
+        self::assertSame([], array_filter($read->objects('questions'), static fn (Fields $q): bool => $q->optionalObject('known') === null), 'each is known again');
+        $all = $this->send('GET', '/api/banks/1/table/missing', schema: 'TableMissing');
+        self::assertNotSame([], $all->texts('without'), 'pictures stand in no row');
+    }
+
     private function opened(string $bytes, string $name, string $encoding, int $status = 200): Fields
     {
         $this->client->request('POST', '/api/intake/open?' . http_build_query(['name' => $name, 'encoding' => $encoding]), server: ['HTTP_X_ZETEMA' => '1', 'CONTENT_TYPE' => 'application/octet-stream'], content: $bytes);

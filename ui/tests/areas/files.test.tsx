@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { Files } from '../../src/areas/intake/Files';
 import { needsObjective, objectiveOf, readyOf, type WaitingFile, waitingOf } from '../../src/areas/intake/files';
+import { SaveAsTable } from '../../src/areas/bank/list/SaveAsTable';
 import { at, Served, settled } from '../served';
 import { press } from '../written';
 
@@ -89,4 +90,18 @@ describe('several files', () => {
     press('leave it');
     expect(document.body.textContent).not.toContain('a.txt');
   });
+});
+
+it('a list is saved as a table after it was said what that cannot say', async () => {
+  const { asked } = new Served({
+    'GET /banks/{id}/table/missing': { rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] },
+  });
+  await at('/', '/', <SaveAsTable bank={1} written={new URLSearchParams({ kind: 'one' })} />);
+  expect(asked('GET', '/banks/{id}/table/missing')).toEqual([]);
+  press('Save as table');
+  await settled();
+  expect(screen.getByRole('status').textContent).toContain(
+    '3 rows. 1 question can stand in no row and stay out. A table does not say: shuffle (of 2).',
+  );
+  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/table?kind=one');
 });

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Out;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Listing\QuestionFilter;
+use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+
+/** The ways out of a bank: all of it, or what its list is narrowed to. */
+#[IsGranted('ROLE_READER')]
+final readonly class OutController
+{
+    public function __construct(private QuestionList $list)
+    {
+    }
+
+    #[Route('/api/banks/{id}/text', methods: ['GET'])]
+    public function text(#[MapEntity] Bank $bank, BankText $text, Request $request, #[CurrentUser] Account $account): Response
+    {
+        return new StreamedResponse($text->pieces($bank, $this->only($bank, $request, $account)), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+    }
+
+    #[Route('/api/banks/{id}/table', methods: ['GET'])]
+    public function table(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): Response
+    {
+        return new StreamedResponse($table->pieces($bank, $this->only($bank, $request, $account)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.csv"']);
+    }
+
+    #[Route('/api/banks/{id}/table/missing', methods: ['GET'])]
+    public function missing(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($table->missing($bank, $this->only($bank, $request, $account)));
+    }
+
+    /** @return list<int>|null what the list is narrowed to, as its address says; null: all */
+    private function only(Bank $bank, Request $request, Account $account): ?array
+    {
+        $filter = QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1])), $account);
+
+        return $filter->isAll() ? null : $this->list->ids($bank, $filter);
+    }
+}
