@@ -13,6 +13,7 @@ use Symfony\Component\HttpKernel\HttpKernelInterface;
 use Zetema\App\Shared\ProblemDetails;
 use Zetema\App\Shared\SessionFiles;
 use Zetema\App\Shared\StorageFault;
+use Zetema\Core\Data\Fields;
 use Zetema\Tests\Speed;
 
 /** What breaks, what is only said wrongly, and what must never happen for either. */
@@ -85,8 +86,7 @@ final class FaultsTest extends ApiTestCase
         $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1, 3]], 'Job', 201);
         $again = $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->objects('questions');
 
-        self::assertIsInt($again[0]->optionalInteger('same'), 'the bank has it already');
-        self::assertStringContainsString('“7”', $again[1]->objects('problems')[0]->text('message'));
+        self::assertSame([['stem', true], ['name', true]], array_map(static fn (Fields $q): array => [$q->object('known')->text('by'), $q->object('known')->flag('isSame')], $again), 'the bank has both already');
     }
 
     public function test_refusals_are_routine_and_only_failures_are_logged(): void
