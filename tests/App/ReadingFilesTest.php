@@ -6,6 +6,7 @@ namespace Zetema\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
 use Zetema\Core\Data\Fields;
 
@@ -22,8 +23,7 @@ final class ReadingFilesTest extends TestCase
 
     protected function tearDown(): void
     {
-        array_map(unlink(...), (array) glob($this->folder . '/*'));
-        rmdir($this->folder);
+        (new Filesystem())->remove($this->folder);
     }
 
     public function test_a_paper_is_told_with_why_what_was_kept_and_what_stands_aside(): void

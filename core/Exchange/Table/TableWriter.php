@@ -73,6 +73,7 @@ final readonly class TableWriter
     {
         $lines = $question->kind->toLines($question->stem);
         $opening = $lines[0];
+        $lines = array_slice($lines, 1);
         $kind = self::KINDS[$opening->head] ?? null;
         if ($kind === null) {
             return null;

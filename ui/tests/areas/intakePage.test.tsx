@@ -122,6 +122,59 @@ describe('the intake', () => {
     await waitFor(() => expect(kept().text).toBe('Q: More?'));
   });
 
+  it.each([
+    ['what was typed before each bank had its own', 'zetema:intake', '1. Typed long ago?', '1. Typed long ago?'],
+    ['nothing of what cannot be read', 'zetema:intake:1', '{broken', undefined],
+    ['nothing of files that cannot be read', 'zetema:intake-files:1', 'neither', undefined],
+  ])('begins with %s', async (_, key, value, text) => {
+    const { asked } = served();
+    localStorage.setItem(key, value);
+    await show();
+    expect(document.body.textContent).toContain('Bring questions in');
+    if (text !== undefined) {
+      await waitFor(() => expect(asked('POST', '/banks/{id}/intake/read').at(-1)?.body).toEqual({ text }));
+      expect([kept().text, localStorage.getItem('zetema:intake')]).toEqual([text, null]);
+    } else expect(asked('POST', '/banks/{id}/intake/read')).toEqual([]);
+  });
+
+  it('keeps what each bank is brought apart', async () => {
+    served();
+    await show();
+    await choose('a.txt', { text: paper, as: 'paper' });
+    await waitFor(() => expect(kept().text).toBe(paper));
+    cleanup();
+    await at('/banks/2/intake', '/banks/:bank/intake', <IntakePage />);
+    expect(document.body.textContent).not.toContain('Read as');
+    expect(kept().text).toBe(paper);
+  });
+
+  it('takes several files beside the text, and one of them into it to be put right', async () => {
+    served({
+      'POST /banks/{id}/intake/read': ({ body }: { body?: unknown }) =>
+        understood('paper', [question(1, (body as { text: string }).text === 'second' ? broken : {})]),
+    });
+    await show();
+    vi.stubGlobal('fetch', (path: string) =>
+      Promise.resolve({
+        ok: true,
+        json: () =>
+          Promise.resolve({ text: path.includes('b.txt') ? 'second' : 'first', as: 'paper', encoding: 'utf-8', isSure: true, sample: '' }),
+      }),
+    );
+    await act(() => {
+      fireEvent.change(screen.getByLabelText('A text, a typed paper or a table'), {
+        target: { files: [new File(['x'], 'b.txt'), new File(['y'], 'a.txt')] },
+      });
+      return Promise.resolve();
+    });
+    await waitFor(() => expect(document.body.textContent).toContain('Take in 1 question of 2 files'));
+    expect(document.body.textContent).toMatch(/a\.txt.*b\.txt/);
+    fireEvent.click(screen.getAllByRole('button', { name: 'look at it' })[1] ?? document.body);
+    await waitFor(() => expect(kept().text).toBe('second'));
+    expect(document.body.textContent).toContain('Take in 1 question of 1 file');
+    expect(JSON.parse(localStorage.getItem('zetema:intake-files:1') ?? '[]')).toMatchObject([{ name: 'a.txt', text: 'first', read: null }]);
+  });
+
   it('says why nothing can be taken in, and the text stays', async () => {
     served({ 'POST /banks/{id}/intake': { refuse: 422, detail: 'The bank has changed.', type: 'malformed' } });
     await show();

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { useSettled } from '../../parts/hooks/useSettled';
+import { stored } from '../../parts/stored';
 
 export type SourceFormat = Schema['SourceFormat'];
 export type Given = Required<Schema['Given']>;
@@ -42,9 +43,16 @@ const nothing: Brought = {
 
 const shelf = (bank: number) => `zetema:intake:${bank}`;
 
+/** Where the text of all banks stood before each had its own; what was typed then comes to the bank that is opened first. */
+const olderShelf = 'zetema:intake';
+
 function kept(bank: number): Brought | null {
-  const stored = localStorage.getItem(shelf(bank));
-  return stored === null ? null : { ...nothing, ...(JSON.parse(stored) as Partial<Brought>) };
+  const own = stored(shelf(bank)) as Partial<Brought> | null;
+  if (own !== null) return { ...nothing, ...own };
+  const older = localStorage.getItem(olderShelf);
+  if (older === null) return null;
+  localStorage.removeItem(olderShelf);
+  return { ...nothing, text: older };
 }
 
 /** What is being brought into a bank; leaving the page and coming back keeps all of it. */

@@ -1,4 +1,5 @@
 import type { Schema } from '../../api/client';
+import { stored } from '../../parts/stored';
 import type { Mapping } from './brought';
 
 type Column = Schema['TableColumn'];
@@ -62,8 +63,7 @@ export interface Kept {
 const shelf = 'zetema:mappings';
 
 export function keptMappings(): Kept[] {
-  const stored = localStorage.getItem(shelf);
-  return stored === null ? [] : (JSON.parse(stored) as Kept[]);
+  return (stored(shelf) as Kept[] | null) ?? [];
 }
 
 export function keepMapping(kept: Kept) {

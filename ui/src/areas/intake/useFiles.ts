@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { errorWords } from '../../api/client';
+import { stored } from '../../parts/stored';
 import { type WaitingFile, waitingOf } from './files';
 import { openAsText } from './useOpened';
 
@@ -7,7 +8,7 @@ const shelf = (bank: number) => `zetema:intake-files:${bank}`;
 
 /** Several files on their way into a bank; leaving the page and coming back keeps them. */
 export function useFiles(bank: number, onProblem: (problem: string) => void) {
-  const [files, setFiles] = useState<WaitingFile[]>(() => JSON.parse(localStorage.getItem(shelf(bank)) ?? '[]') as WaitingFile[]);
+  const [files, setFiles] = useState<WaitingFile[]>(() => (stored(shelf(bank)) as WaitingFile[] | null) ?? []);
   const [began, setBegan] = useState(files.length > 0);
   useEffect(() => {
     const kept = JSON.stringify(files.map((file) => ({ ...file, read: null })));
