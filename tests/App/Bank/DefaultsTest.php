@@ -110,6 +110,24 @@ final class DefaultsTest extends ApiTestCase
         self::assertSame('It is not so.', $this->bank($other)->object('kindWording')->object('claim')->text('wrong'));
     }
 
+    public function test_cleared_questions_that_say_nothing_after_an_outcome_are_counted_so_that_a_change_is_agreed_to(): void
+    {
+        $id = $this->send('GET', '/api/banks/1/questions?kind=claim&status=cleared')->objects('questions')[0]->integer('id');
+        $cleared = fn (string $kind): Fields => $this->send('GET', '/api/banks/1/settings/differing', schema: 'Differing')->object('cleared')->object($kind);
+        $before = $cleared('claim');
+        self::assertGreaterThan(3, $before->integer('wrong'));
+        $clearedWith = function (array $texts) use ($id): void {
+            $question = $this->edited($id, ['outcomeTexts' => $texts]);
+            $this->send('PUT', "/api/questions/$id/status", ['version' => $question->integer('version'), 'status' => 'cleared'], 'Question');
+        };
+        $clearedWith([]);
+        $none = $cleared('claim');
+        $clearedWith([['outcome' => 'wrong', 'text' => 'No.'], ['outcome' => 'right', 'attempt' => 1, 'text' => 'At once!']]);
+        $one = $cleared('claim');
+        self::assertSame([$none->integer('wrong') - 1, $none->integer('right'), $none->integer('unanswered')], array_map($one->integer(...), ['wrong', 'right', 'unanswered']), 'one that speaks of the first attempt follows on the others');
+        self::assertSame(['recorded', 'unanswered'], array_values(array_intersect(['right', 'wrong', 'recorded', 'unanswered'], array_keys($cleared('rating')->raw()))), 'a rating is never right');
+    }
+
     public function test_who_wrote_in_a_question_does_not_clear_it_where_another_person_must(): void
     {
         $id = $this->first('claim');

@@ -1,5 +1,6 @@
 import type { Schema } from '../api/client';
 import type { ContentOf, Kind } from './content';
+import { kinds } from './facts.gen';
 
 // What the generated file of facts says, in types.
 
@@ -24,6 +25,8 @@ export interface KindFacts<K extends Kind> {
   /** a new one, with as many rows as one mostly needs */
   empty: ContentOf<K>;
 }
+
+export const allKinds = Object.keys(kinds) as Kind[];
 
 export type Kinds = { [K in Kind]: KindFacts<K> };
 /** What counts for a setting where nothing is said, and the words it takes, where they are few. */

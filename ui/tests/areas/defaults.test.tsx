@@ -145,6 +145,33 @@ describe('the settings of a bank', () => {
     expect(asked('PUT', path)[1]?.body).toMatchObject({ settings: { points: '5' } });
   });
 
+  it('ask before what is said after an outcome reaches cleared questions; what was typed waits, kept, until then', async () => {
+    const { asked } = new Served({
+      [`GET ${path}`]: { ...settings(1), kindWording: { claim: { wrong: 'It does not hold.' } } },
+      [`GET ${path}/differing`]: standing({ cleared: { one: { wrong: 1, right: 0 }, claim: { wrong: 5 }, text: { wrong: 2 } } }),
+      [`PUT ${path}`]: ({ body }: { body: unknown }) => ({ ...settings(2), ...(body as object), version: 2 }),
+    });
+    const type = (what: string) => fireEvent.change(field('Said when wrong'), { target: { value: what } });
+    await page();
+    type('Not so.');
+    expect(screen.getByRole('alert').textContent).toContain('3 cleared questions say nothing themselves and will follow.');
+    press('Leave it');
+    expect([screen.queryByRole('alert'), field('Said when wrong').value]).toEqual([null, '']);
+    type('Not so.');
+    cleanup();
+    await page();
+    expect([field('Said when wrong').value, asked('PUT', path)]).toEqual(['Not so.', []]);
+    press('Change it');
+    await waitFor(() => expect(asked('PUT', path)[0]?.body).toMatchObject({ wording: { wrong: 'Not so.' } }));
+    await settled();
+    // Agreed to once, and none follows after right: both are saved as one types.
+    type('Not so at all.');
+    await waitFor(() => expect(asked('PUT', path)[1]?.body).toMatchObject({ wording: { wrong: 'Not so at all.' } }));
+    await settled();
+    fireEvent.change(field('Said when right'), { target: { value: 'Yes.' } });
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
   it('say what is read after an outcome by kind, which is nearer, and only what can come of it', async () => {
     const { asked } = new Served({
       [`GET ${path}`]: { ...settings(1), wording: { wrong: 'Not so.' }, kindWording: { text: { wrong: 'Mind the spelling.' } } },

@@ -5,9 +5,10 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, errorWords, dataOf } from '../../../api/client';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import type { Kind } from '../../../kinds/content';
+import { allKinds } from '../../../kinds/facts';
 import { kinds } from '../../../kinds/facts.gen';
 
-const known = (Object.keys(kinds) as Kind[]).map((kind) => ({ kind, words: kinds[kind].names }));
+const known = allKinds.map((kind) => ({ kind, words: kinds[kind].names }));
 
 /** "3 claim" is three of a kind; a number alone, or nothing, fits every kind. */
 function understood(typed: string): { count: number; fitting: typeof known } {

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { api, dataOf, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import type { Kind } from '../../../kinds/content';
-import { kinds } from '../../../kinds/facts.gen';
+import { allKinds } from '../../../kinds/facts';
 import { count, grouped } from '../../../parts/text/figures';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
@@ -41,28 +41,36 @@ export default function BankSettingsPage({ account }: { account: Account }) {
           </Link>
         </p>
       }
-      standing={(kind, word) => differing && <Standing bank={bank} differing={differing} kind={kind} word={word} />}
-      follows={(kind, word) => {
+      standing={(kind, word, reached) =>
+        differing && <Standing bank={bank} differing={differing} kind={kind} word={word} reached={reached} />
+      }
+      follows={(word, reached) => {
         if (!differing) return 'Cleared questions that say nothing themselves will follow.';
-        const cleared = sum(differing.cleared, kind, word);
+        const cleared = sum(differing.cleared, reached, word);
         return cleared === 0
           ? ''
-          : `${count(cleared, 'cleared question')} ${cleared === 1 ? 'says' : 'say'} nothing themselves and will follow.`;
+          : `${count(cleared, 'cleared question')} ${cleared === 1 ? 'says nothing itself' : 'say nothing themselves'} and will follow.`;
       }}
       specimen={(kind) => <Specimen specimen={differing?.specimen[kind === '' ? 'one' : kind]} />}
     />
   );
 }
 
-/** What is set for every question does not reach claims where it shuffles. */
-const reached = (word: string) => (Object.keys(kinds) as Kind[]).filter((kind) => word !== 'shuffle' || kind !== 'claim');
-const sum = (byKind: Record<string, Record<string, number>>, kind: Kind | '', word: string) =>
-  (kind === '' ? reached(word) : [kind]).reduce((all, k) => all + (byKind[k]?.[word] ?? 0), 0);
+const sum = (byKind: Record<string, Record<string, number>>, reached: Kind[], word: string) =>
+  reached.reduce((all, k) => all + (byKind[k]?.[word] ?? 0), 0);
+
+interface StandingProps {
+  bank: number;
+  differing: Schema['Differing'];
+  kind: Kind | '';
+  word: string;
+  reached: Kind[];
+}
 
 /** How many questions follow a setting, and the way to those that say something else. */
-function Standing({ bank, differing, kind, word }: { bank: number; differing: Schema['Differing']; kind: Kind | ''; word: string }) {
-  const differ = sum(differing.differ, kind, word);
-  const follow = sum(differing.follow, kind, word);
+function Standing({ bank, differing, kind, word, reached }: StandingProps) {
+  const differ = sum(differing.differ, kind === '' ? allKinds : [kind], word);
+  const follow = sum(differing.follow, reached, word);
   const address = new URLSearchParams({ ...(kind === '' ? {} : { kind }), differs: word });
   return (
     <span className="text-quiet">

@@ -4,11 +4,12 @@ import { EditableChoice } from '../../../parts/fields/Editable';
 import { PageAndMargin, Row } from '../../../parts/PageAndMargin';
 import { WhereForward } from '../../../parts/WhereForward';
 import type { Kind } from '../../../kinds/content';
-import { kinds } from '../../../kinds/facts.gen';
+import { allKinds } from '../../../kinds/facts';
 import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { groups, type Sentence } from './sentences';
 import { SettingValue } from './SettingValue';
 import { type Place, type Settings, useSettings } from './useSettings';
+import { Asked } from './Asked';
 import { ClearingRow } from './ClearingRow';
 import { WordingRows } from './WordingRows';
 
@@ -21,10 +22,10 @@ interface Props {
   setBy: string;
   /** where what it does not set comes from */
   beyond: string;
-  /** how the questions stand to one setting, for a kind or all */
-  standing?: (kind: Kind | '', word: string) => ReactNode;
-  /** which cleared questions a change would reach, in words to be agreed to; empty: none */
-  follows: (kind: Kind | '', word: string) => string;
+  /** how the questions stand to one setting, for a kind or all, and which kinds a change of it reaches */
+  standing?: (kind: Kind | '', word: string, reached: Kind[]) => ReactNode;
+  /** which cleared questions of these kinds a change of a setting, or of what is said after an outcome, would reach, in words to be agreed to; empty: none */
+  follows: (word: string, reached: Kind[]) => string;
   /** what a candidate reads of a kind under all this */
   specimen?: (kind: Kind | '') => ReactNode;
   further?: ReactNode;
@@ -41,6 +42,9 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
   const here = kind === '' ? every : (byKind[kind] ?? {});
   const put = (values: Record<string, string>) =>
     saving.put(kind === '' ? { ...saving.value, settings: values } : { ...saving.value, byKind: { ...byKind, [kind]: values } });
+  /** What is set for every question does not reach kinds with their own, nor claims where it shuffles. */
+  const reached = (word: string) =>
+    kind === '' ? allKinds.filter((k) => byKind[k]?.[word] === undefined && (word !== 'shuffle' || k !== 'claim')) : [kind];
   const [asked, setAsked] = useState<{ kind: Kind | ''; word: string; value: string | null } | null>(null);
   const change = (word: string, value: string | null) => {
     setAsked(null);
@@ -48,7 +52,7 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
     put(value === null ? others : { ...others, [word]: value });
   };
   const ask = (word: string, value: string | null) => {
-    if (follows(kind, word) === '') change(word, value);
+    if (follows(word, reached(word)) === '') change(word, value);
     else setAsked({ kind, word, value });
   };
   const otherwise = (word: string) => {
@@ -73,10 +77,7 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
               <EditableChoice
                 label="For which questions"
                 value={kind}
-                options={[
-                  { value: '', words: 'every question' },
-                  ...(Object.keys(kinds) as Kind[]).map((k) => ({ value: k, words: `every ${k}` })),
-                ]}
+                options={[{ value: '', words: 'every question' }, ...allKinds.map((k) => ({ value: k, words: `every ${k}` }))]}
                 onChange={(k) => setKind(k)}
               />
             </span>
@@ -103,13 +104,13 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
               setBy={kind === '' ? setBy : `${setBy} for every ${kind}`}
               readOnly={readOnly}
               busy={saving.isSaving}
-              standing={standing?.(kind, sentence.word)}
+              standing={standing?.(kind, sentence.word, reached(sentence.word))}
               asked={
                 asked?.kind === kind &&
                 asked.word === sentence.word && (
                   <Asked
-                    to={valueWords(sentence, asked.value ?? otherwise(sentence.word).value)}
-                    follows={follows(kind, sentence.word)}
+                    what={`To ${valueWords(sentence, asked.value ?? otherwise(sentence.word).value)}? ${follows(sentence.word, reached(sentence.word))}`}
+                    focused
                     onChange={() => change(sentence.word, asked.value)}
                     onLeave={() => setAsked(null)}
                   />
@@ -128,6 +129,8 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
         setBy={setBy}
         beyond={beyond}
         readOnly={readOnly}
+        thing={place.thing}
+        follows={follows}
         onChange={(part) => saving.put({ ...saving.value, ...part })}
       />
       {kind === '' && (
@@ -199,23 +202,6 @@ function Line({ sentence, own, further, source, setBy, readOnly, busy, standing,
 
 const valueWords = ({ values, none }: Sentence, value: string) =>
   value === '' ? (none ?? 'none') : (values?.find((one) => one.value === value)?.words ?? value);
-
-const focus = (button: HTMLButtonElement | null) => button?.focus();
-
-/** A change of a default that reaches cleared questions is agreed to first. */
-function Asked({ to, follows, onChange, onLeave }: { to: string; follows: string; onChange: () => void; onLeave: () => void }) {
-  return (
-    <p className="notice" role="alert">
-      To {to}? {follows} What is frozen for sittings stays as it is.{' '}
-      <button className="act" ref={focus} onClick={onChange}>
-        Change it
-      </button>{' '}
-      <button className="act" onClick={onLeave}>
-        Leave it
-      </button>
-    </p>
-  );
-}
 
 interface StateProps {
   saving: ReturnType<typeof useSettings>['saving'];

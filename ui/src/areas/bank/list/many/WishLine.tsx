@@ -1,11 +1,11 @@
 import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
-import type { Kind } from '../../../../kinds/content';
-import { kinds, settings } from '../../../../kinds/facts.gen';
+import { allKinds } from '../../../../kinds/facts';
+import { settings } from '../../../../kinds/facts.gen';
 import { ObjectiveField } from '../../question/ObjectiveField';
 import { asTheBank, saying, values, type Wish } from './wanted';
 
 const asItIs = 'as it is';
-const kindOptions = (Object.keys(kinds) as Kind[]).map((kind) => ({ value: kind, words: kind }));
+const kindOptions = allKinds.map((kind) => ({ value: kind, words: kind }));
 
 /** One wish in a sentence: what becomes what. */
 export function WishLine(props: { bank: number; wish: Wish; onChange: (wish: Wish) => void; onLeave: () => void }) {
