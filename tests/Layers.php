@@ -37,9 +37,9 @@ final class Layers
     }
 
     #[TestRule]
-    public function exchange_knows_questions_only(): Rule
+    public function exchange_knows_questions_and_their_marking(): Rule
     {
-        return $this->mustNotKnow('Zetema\Core\Exchange', 'Zetema\Core\Marking', 'Zetema\Core\Drawing', 'Zetema\Core\Sitting');
+        return $this->mustNotKnow('Zetema\Core\Exchange', 'Zetema\Core\Drawing', 'Zetema\Core\Sitting');
     }
 
     /** The areas of the application stand on each other in this order; Demo and CommandLine stand on all. */

@@ -10,11 +10,16 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Found;
+use Zetema\Core\Exchange\Qti\Package\PackageSource;
+use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Source;
 use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\Table\Mapping;
 use Zetema\Core\Exchange\Table\TableSource;
+use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Exchange\TypedPaper\PaperSource;
+use Zetema\Core\Exchange\Zip\SafeZip;
 use Zetema\Core\Question\Problem;
 
 /** Questions from files in other formats than the text format. */
@@ -26,6 +31,10 @@ final class OtherFiles
     private array $kept = [];
     /** @var list<Aside> */
     private array $aside = [];
+    /** @var list<Page> */
+    private array $pages = [];
+    /** @var list<Unmatched> */
+    private array $unmatched = [];
     /** @var list<string> */
     private array $unread = [];
     private Encoding $encodingOfLast = Encoding::Utf8;
@@ -61,6 +70,8 @@ final class OtherFiles
             $report = $source->report();
             $this->note($file, $report->problems);
             array_push($this->aside, ...$report->aside);
+            array_push($this->pages, ...$report->pages);
+            array_push($this->unmatched, ...$report->unmatched);
             array_push($this->unread, ...$report->unread);
             $this->encodingOfLast = $report->encoding;
         }
@@ -74,6 +85,7 @@ final class OtherFiles
         }
 
         return match ($this->format) {
+            SourceFormat::Qti => str_starts_with($bytes, SafeZip::BEGINS) ? new PackageSource($this->path($file, $bytes)) : new QtiSource($bytes, $file),
             SourceFormat::Paper => new PaperSource($bytes, $this->encoding, $file === '-' ? null : preg_match('/\.html?$/i', $file) === 1),
             default => throw new InvalidArgumentException(sprintf('“%s” cannot be read as %s yet.', $file, $this->format->value)),
         };
@@ -104,6 +116,18 @@ final class OtherFiles
     public function aside(): array
     {
         return $this->aside;
+    }
+
+    /** @return list<Page> */
+    public function pages(): array
+    {
+        return $this->pages;
+    }
+
+    /** @return list<Unmatched> */
+    public function unmatched(): array
+    {
+        return $this->unmatched;
     }
 
     /** @return list<string> */

@@ -11,6 +11,7 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
+use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\Plan\MarkingPlan;
@@ -51,7 +52,7 @@ final class ReadCommand
             $output->write($between . self::json(self::told($question, $texts->effective($question), $number)), false, OutputInterface::OUTPUT_RAW);
             $between = ',';
         }
-        $pages = array_map(static fn (Page $p): array => ['name' => $p->name, 'heading' => $p->heading, 'reads' => $p->reads], $texts->pages());
+        $pages = array_map(self::page(...), $texts->pages());
         $bank = ['every' => (object) $texts->bankSettings()->every->values, 'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $texts->bankSettings()->byKind)];
         $output->writeln('],"bankSettings":' . self::json($bank) . ',"pages":' . self::json($pages) . ',"problems":' . self::json($texts->problems()) . '}', OutputInterface::OUTPUT_RAW);
 
@@ -77,12 +78,20 @@ final class ReadCommand
             'aside' => array_map(static fn (Aside $a): array => $a->toData(), $others->aside()),
             'unread' => $others->unread(),
             'encoding' => $others->encoding(),
-            'pages' => [],
+            'pages' => array_map(self::page(...), $others->pages()),
+            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $others->unmatched()),
+            'assessments' => [],
             'problems' => $others->problems(),
         ];
         $output->writeln('],' . substr(self::json($rest), 1), OutputInterface::OUTPUT_RAW);
 
         return $others->problems() === [] ? 0 : 1;
+    }
+
+    /** @return array{name: string, heading: string|null, reads: string} */
+    private static function page(Page $page): array
+    {
+        return ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads];
     }
 
     private static function json(mixed $value): string

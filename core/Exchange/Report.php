@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange;
 
+use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -18,6 +19,7 @@ final readonly class Report
      * @param list<Page> $pages
      * @param list<Aside> $aside
      * @param list<string> $unread headings that nothing takes
+     * @param list<Unmatched> $unmatched what of a package has no counterpart here
      */
     public function __construct(
         public array $problems = [],
@@ -27,6 +29,7 @@ final readonly class Report
         public array $aside = [],
         public array $unread = [],
         public Encoding $encoding = Encoding::Utf8,
+        public array $unmatched = [],
     ) {
         $this->bankSettings = $bankSettings ?? BankSettings::none();
     }

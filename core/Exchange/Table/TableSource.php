@@ -9,6 +9,7 @@ use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Report;
 use Zetema\Core\Exchange\Source;
+use Zetema\Core\Exchange\Zip\SafeZip;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
 
@@ -60,7 +61,7 @@ final class TableSource implements Source
 
     public static function isSpreadsheet(string $bytes): bool
     {
-        return str_starts_with($bytes, "PK\x03\x04");
+        return str_starts_with($bytes, SafeZip::BEGINS);
     }
 
     public function questions(): \Generator

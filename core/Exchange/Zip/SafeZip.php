@@ -10,6 +10,8 @@ namespace Zetema\Core\Exchange\Zip;
  */
 final class SafeZip
 {
+    /** By which a zip is known. */
+    public const BEGINS = "PK\x03\x04";
     private const MOST_ENTRIES = 5_000;
     private const LARGEST_FILE = 20_000_000;
     private const MOST_RATIO = 100;

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\Qti\Items;
+
+use Zetema\Core\Exchange\Qti\Variables\ResponseDeclaration;
+use Zetema\Core\Exchange\Qti\Xml\Element;
+
+/** The variables of an item, held against its interactions. */
+final class Declarations
+{
+    /** Elements whose identifiers a response is made of. */
+    private const NAMED = ['simpleChoice', 'inlineChoice', 'hottext', 'simpleAssociableChoice', 'gapText', 'gapImg', 'gap', 'hotspotChoice', 'associableHotspot'];
+
+    /**
+     * @param list<Element> $interactions
+     *
+     * @return array<string, ResponseDeclaration> of the item's interactions
+     *
+     * @throws Broken|Unreadable
+     */
+    public static function of(Element $item, array $interactions): array
+    {
+        $declared = [];
+        foreach ($item->children('responseDeclaration') as $element) {
+            $element->takeWhole();
+            $declaration = ResponseDeclaration::of($element);
+            if (isset($declared[$declaration->identifier])) {
+                throw new Broken($element, sprintf('%s: the identifier “%s” stands here twice', $element->written, $declaration->identifier));
+            }
+            if ($declaration->cardinality === 'record') {
+                throw new Unreadable($element, 'cardinality');
+            }
+            $declared[$declaration->identifier] = $declaration;
+        }
+        $used = [];
+        foreach ($interactions as $interaction) {
+            $identifier = $interaction->attribute('responseIdentifier') ?? '';
+            $declaration = $declared[$identifier] ?? throw new Broken($interaction, sprintf('%s: there is no responseDeclaration “%s”', $interaction->written, $identifier));
+            self::verify($declaration, $interaction);
+            $used[$identifier] = $declaration;
+        }
+
+        return $used;
+    }
+
+    /** @throws Broken */
+    private static function verify(ResponseDeclaration $declaration, Element $interaction): void
+    {
+        $known = [];
+        foreach ($interaction->below(...self::NAMED) as $choice) {
+            $identifier = $choice->attribute('identifier') ?? '';
+            if (isset($known[$identifier])) {
+                throw new Broken($choice, sprintf('%s: the identifier “%s” stands here twice', $choice->written, $identifier));
+            }
+            $known[$identifier] = true;
+        }
+        if (!in_array($declaration->type, ['identifier', 'pair', 'directedPair'], true)) {
+            return;
+        }
+        $named = ['correctResponse' => $declaration->correct?->texts() ?? [], 'mapKey' => array_map(strval(...), array_keys($declaration->mapping->entries ?? []))];
+        foreach ($named as $where => $values) {
+            foreach ($values as $value) {
+                foreach (explode(' ', $value) as $identifier) {
+                    if (!isset($known[$identifier])) {
+                        throw new Broken($declaration->element->below($where === 'mapKey' ? 'mapEntry' : 'correctResponse')[0] ?? $declaration->element, sprintf('%s: “%s” is no choice of this item', $where, $identifier));
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\Qti\Package;
+
+use Zetema\Core\Exchange\Found;
+use Zetema\Core\Exchange\Qti\Items\ItemReader;
+use Zetema\Core\Exchange\Qti\Items\ReadItem;
+use Zetema\Core\Exchange\Qti\Listing;
+use Zetema\Core\Exchange\Qti\PackageFiles;
+use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Texts\Paths;
+use Zetema\Core\Exchange\Qti\Unmatched;
+use Zetema\Core\Exchange\Qti\Xml\Element;
+use Zetema\Core\Exchange\Qti\Xml\RefusedXml;
+use Zetema\Core\Exchange\Report;
+use Zetema\Core\Exchange\Source;
+use Zetema\Core\Exchange\TextFormat\Page;
+use Zetema\Core\Exchange\Zip\RefusedZip;
+use Zetema\Core\Exchange\Zip\SafeZip;
+use Zetema\Core\Question\Problem;
+
+/** A zipped package: its items in the order of its manifest. */
+final class PackageSource implements Source
+{
+    /** @var list<Problem> */
+    private array $problems = [];
+    /** @var list<Page> */
+    private array $pages = [];
+    /** @var list<Unmatched> */
+    private array $unmatched = [];
+    /** @var array<string, true> */
+    private array $names = [];
+    /** @var array<string, true> */
+    private array $identifiers = [];
+
+    public function __construct(private readonly string $zip)
+    {
+    }
+
+    public function questions(): \Generator
+    {
+        try {
+            $files = new ZipFiles(SafeZip::open($this->zip));
+            $manifest = new Manifest($files);
+            foreach ($manifest->resources as $resource) {
+                if ($resource->isOfTheStandard() && $resource->path !== null) {
+                    yield from $this->resource($resource, $resource->path, $files);
+                }
+            }
+            $this->take($manifest->listing);
+            foreach ($manifest->unnamed() as $path) {
+                $this->unmatched[] = new Unmatched($path, $path, 1, $path);
+            }
+        } catch (RefusedZip $e) {
+            $this->problems[] = new Problem(1, 1, $e->getMessage());
+        } catch (RefusedXml $e) {
+            $this->problems[] = new Problem($e->atLine, 1, $e->getMessage(), file: Manifest::NAME);
+        }
+    }
+
+    /**
+     * @return \Generator<int, Found>
+     *
+     * @throws RefusedZip
+     */
+    private function resource(Resource $resource, string $path, PackageFiles $files): \Generator
+    {
+        try {
+            $root = QtiSource::root($files->contents($path) ?? '');
+        } catch (RefusedXml $e) {
+            $this->problems[] = new Problem($e->atLine, 1, $e->getMessage(), file: $path);
+
+            return;
+        }
+        if ($root->name !== 'assessmentItem') {
+            return;
+        }
+        $listing = new Listing($root->attribute('identifier') ?? '', $path);
+        $read = ItemReader::read($root, $path, self::folder($path), $files, $this->stimuli($root, $path, $files, $listing));
+        $this->take($listing);
+        $found = $this->found($this->once($read, $root), $resource);
+        array_push($this->unmatched, ...$read->listing->allUnmatched());
+        if ($found !== null) {
+            yield $found;
+        }
+    }
+
+    private static function folder(string $path): string
+    {
+        return dirname($path) === '.' ? '' : dirname($path);
+    }
+
+    /** Of two items with one identifier the second gets another name. */
+    private function once(ReadItem $read, Element $root): ReadItem
+    {
+        if (!isset($this->identifiers[$read->identifier])) {
+            $this->identifiers[$read->identifier] = true;
+
+            return $read;
+        }
+        $read->listing->problem($root, sprintf('identifier: “%s” is that of an earlier item', $read->identifier));
+        $name = $read->name . '-2';
+        $read->lines?->put('name', $name);
+
+        return new ReadItem($read->identifier, $name, $read->line, $read->listing, $read->lines, $read->page === null ? null : new Page($name, $read->page->heading, $read->page->reads), $read->isBroken);
+    }
+
+    private function found(ReadItem $read, Resource $resource): ?Found
+    {
+        if ($read->page !== null) {
+            $this->pages[] = $read->page;
+        }
+        if ($resource->tags !== []) {
+            $read->lines?->add('tags', implode(', ', $resource->tags));
+        }
+        if ($resource->difficulty !== null) {
+            $read->lines?->add('difficulty', $resource->difficulty);
+        }
+        $found = QtiSource::found($read, $this->names, $resource->objective);
+        if ($found === null) {
+            array_push($this->problems, ...QtiSource::problemsOf($read));
+        } elseif ($found->question?->name !== null) {
+            $this->names[$found->question->name] = true;
+        }
+
+        return $found;
+    }
+
+    /**
+     * Texts in front of the stem that several items may share.
+     *
+     * @return list<Element>
+     *
+     * @throws RefusedZip
+     */
+    private function stimuli(Element $item, string $path, PackageFiles $files, Listing $listing): array
+    {
+        $stimuli = [];
+        foreach ($item->children('assessmentStimulusRef') as $reference) {
+            $reference->takeWhole();
+            $href = $reference->attribute('href') ?? '';
+            $at = Paths::hasScheme($href) ? null : Paths::resolved($href, self::folder($path));
+            try {
+                $root = $at === null ? null : QtiSource::root($files->contents($at) ?? throw new RefusedXml('is not in the package'));
+                $body = $root?->child('stimulusBody');
+                if ($body !== null) {
+                    $stimuli[] = $body;
+                }
+            } catch (RefusedXml $e) {
+                $listing->problem($reference, sprintf('%s: “%s” %s', $reference->written, $href, $e->getMessage()));
+            }
+        }
+
+        return $stimuli;
+    }
+
+    private function take(Listing $listing): void
+    {
+        array_push($this->unmatched, ...$listing->allUnmatched());
+        foreach ($listing->allProblems() as $problem) {
+            $this->problems[] = new Problem($problem->line, $problem->column, $problem->message, file: $listing->file);
+        }
+    }
+
+    public function report(): Report
+    {
+        return new Report($this->problems, $this->pages, unmatched: $this->unmatched);
+    }
+}
