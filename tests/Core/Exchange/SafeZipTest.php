@@ -11,19 +11,7 @@ use Zetema\Core\Exchange\Zip\SafeZip;
 
 final class SafeZipTest extends TestCase
 {
-    private string $file;
-
-    protected function setUp(): void
-    {
-        $file = tempnam(sys_get_temp_dir(), 'zetema-test');
-        self::assertIsString($file);
-        $this->file = $file;
-    }
-
-    protected function tearDown(): void
-    {
-        unlink($this->file);
-    }
+    use TemporaryFile;
 
     /** @return iterable<string, array{callable(\ZipArchive): mixed, string}> what is put into the zip, and what the refusal names */
     public static function hostile(): iterable

@@ -14,20 +14,9 @@ use Zetema\Core\Exchange\Table\XlsxStyles;
 
 final class SpreadsheetTest extends TestCase
 {
+    use TemporaryFile;
+
     public const HEADINGS = '<row r="1"><c r="A1" t="inlineStr"><is><t>Question</t></is></c><c r="B1" t="inlineStr"><is><t>Answer</t></is></c></row>';
-    private string $file;
-
-    protected function setUp(): void
-    {
-        $file = tempnam(sys_get_temp_dir(), 'zetema-test');
-        self::assertIsString($file);
-        $this->file = $file;
-    }
-
-    protected function tearDown(): void
-    {
-        unlink($this->file);
-    }
 
     /** @return iterable<string, array{string, list<string>}> cells of the answer, and what is read */
     public static function cells(): iterable
