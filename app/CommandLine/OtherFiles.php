@@ -85,7 +85,7 @@ final class OtherFiles
         }
 
         return match ($this->format) {
-            SourceFormat::Qti => str_starts_with($bytes, SafeZip::BEGINS) ? new PackageSource($this->path($file, $bytes)) : new QtiSource($bytes, $file),
+            SourceFormat::Qti => str_starts_with($bytes, SafeZip::BEGINS) ? PackageSource::ofZip($this->path($file, $bytes)) : new QtiSource($bytes, $file),
             SourceFormat::Paper => new PaperSource($bytes, $this->encoding, $file === '-' ? null : preg_match('/\.html?$/i', $file) === 1),
             default => throw new InvalidArgumentException(sprintf('“%s” cannot be read as %s yet.', $file, $this->format->value)),
         };

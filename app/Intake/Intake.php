@@ -12,6 +12,7 @@ use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\History\BankHistory;
+use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
@@ -26,13 +27,14 @@ use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Sitting\Candidate\Mentions;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
 {
     private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private Media $media, private ClockInterface $clock)
     {
     }
 
@@ -67,24 +69,34 @@ final readonly class Intake
      *
      * @param list<int> $lines
      * @param int|null $batch one that this goes into as well: several files come in as one batch
+     * @param array<string, string> $pictures hashes of files that were kept when a package was opened, by their names; those that are mentioned are taken in
      *
      * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null): Job
+    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null, array $pictures = []): Job
     {
         $chosen = array_fill_keys($lines, true);
         $found = 0;
+        $mentions = new Mentions();
         $source = $brought->source();
         foreach (self::pieces($source->questions()) as $piece) {
             $wanted = array_values(array_filter($piece, static fn (Found $read): bool => isset($chosen[$read->fromLine])));
             $this->refuseUnfit($bank, $wanted, $brought->again);
             $found += count($wanted);
+            foreach ($pictures === [] ? [] : $wanted as $read) {
+                $mentions->inAnswers($read->question?->toData() ?? []);
+            }
         }
         if ($found === 0 || $found !== count($chosen)) {
             throw new Malformed('lines', $found === 0 ? 'no question is chosen' : 'some of these lines open no question');
         }
 
-        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch): Job {
+        $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pictures === [] ? [] : $source->report()->pages));
+
+        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch, $pictures, $mentions): Job {
+            foreach (array_intersect_key($pictures, array_fill_keys($mentions->files(), true)) as $file => $hash) {
+                $this->media->adopt($bank, $file, $hash);
+            }
             $before = $bank->version();
             $bank->fillIn($source->report()->bankSettings);
             $name = mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160);

@@ -13,6 +13,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\App\Intake\Package\PackageOpening;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Data\Malformed;
@@ -22,6 +23,7 @@ final readonly class IntakeController
 {
     /** Bytes of a request; Intake says how much text it takes. */
     private const LARGEST = 12_000_000;
+    private const LARGEST_PACKAGE = 200_000_000;
 
     public function __construct(private Intake $intake)
     {
@@ -38,9 +40,31 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'));
+        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'), $body->textMap('pictures'));
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
+    }
+
+    /** An item or a package of the open standard as it is, its name in the address. */
+    #[Route('/api/banks/{id}/intake/package', methods: ['POST'])]
+    public function openPackage(#[MapEntity] Bank $bank, Request $request, PackageOpening $opening): JsonResponse
+    {
+        $size = (int) $request->headers->get('Content-Length', '0');
+        $path = tempnam(sys_get_temp_dir(), 'zetema');
+        if ($path === false || $size > self::LARGEST_PACKAGE) {
+            throw new Malformed('file', sprintf('has %.1f MB; a package may have up to %d MB', $size / 1e6, intdiv(self::LARGEST_PACKAGE, 1_000_000)));
+        }
+        try {
+            // A large one never is in memory as a whole.
+            if (file_put_contents($path, $request->getContent(true)) > self::LARGEST_PACKAGE) {
+                throw new Malformed('file', sprintf('is larger than the %d MB that a package may have', intdiv(self::LARGEST_PACKAGE, 1_000_000)));
+            }
+            $opened = $opening->open($bank, $path, $request->query->getString('name'));
+
+            return new JsonResponse([...$opened, 'pictures' => (object) $opened['pictures']]);
+        } finally {
+            unlink($path);
+        }
     }
 
     /** A file as it is, its name and encoding in the address. */

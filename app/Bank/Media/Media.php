@@ -35,21 +35,78 @@ final readonly class Media
         }
         ['bytes' => $bytes, 'type' => $type, 'extension' => $extension, 'width' => $width, 'height' => $height, 'takenOut' => $takenOut] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
+        $free = $this->freeName($bank, $name, $extension, $hash);
+        $known = $this->named($bank, $free);
+        if ($known !== null) {
+            return ['medium' => $known, 'takenOut' => $takenOut];
+        }
+        $this->keep($hash, $bytes);
+        $medium = new Medium($bank, $free, $hash, $type, strlen($bytes), $width, $height);
+        $this->em->persist($medium);
+        $this->em->flush();
+
+        return ['medium' => $medium, 'takenOut' => $takenOut];
+    }
+
+    /**
+     * Keeps a file, made safe, for a bank that may take it in later: what it would be called there, and its hash.
+     *
+     * @param array<string, string> $promised hashes of others that wait, by their names
+     *
+     * @return array{name: string, hash: string}
+     *
+     * @throws Malformed as above
+     */
+    public function await(Bank $bank, string $name, string $bytes, array $promised): array
+    {
+        ['bytes' => $bytes, 'extension' => $extension] = $this->safe($bytes);
+        $hash = hash('sha256', $bytes);
+        $this->keep($hash, $bytes);
+
+        return ['name' => $this->freeName($bank, $name, $extension, $hash, $promised), 'hash' => $hash];
+    }
+
+    /**
+     * Takes in a file that was kept.
+     *
+     * @throws Malformed if there is none, or something else was given its name meanwhile
+     */
+    public function adopt(Bank $bank, string $name, string $hash): void
+    {
+        $known = $this->named($bank, $name);
+        if ($known?->hash === $hash) {
+            return;
+        }
+        $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 && is_file($this->path($hash)) ? file_get_contents($this->path($hash)) : false;
+        if ($bytes === false || preg_match('/^[a-z0-9-]{1,90}\.[a-z0-9]{3,4}$/', $name) !== 1) {
+            throw new Malformed('pictures', sprintf($known === null ? '“%s” is not kept any more; open the package again' : 'another picture is called “%s” by now; open the package again', $name));
+        }
+        $type = self::soundOrFilm($bytes)[0] ?? (str_ends_with($name, '.svg') ? 'image/svg+xml' : 'image/' . (str_ends_with($name, '.jpg') ? 'jpeg' : 'png'));
+        $size = str_ends_with($name, '.svg') ? SvgCleaner::clean($bytes) : null;
+        $pixels = $size === null && str_starts_with($type, 'image/') ? @getimagesizefromstring($bytes) : false;
+        $this->em->persist(new Medium($bank, $name, $hash, $type, strlen($bytes), $size['width'] ?? ($pixels === false ? null : $pixels[0]), $size['height'] ?? ($pixels === false ? null : $pixels[1])));
+        $this->em->flush();
+    }
+
+    private function named(Bank $bank, string $name): ?Medium
+    {
+        return $this->em->getRepository(Medium::class)->findOneBy(['bank' => $bank, 'name' => $name]);
+    }
+
+    /**
+     * One that is free, or has this content already.
+     *
+     * @param array<string, string> $promised
+     */
+    private function freeName(Bank $bank, string $name, string $extension, string $hash, array $promised = []): string
+    {
         $stem = trim(preg_replace('/[^a-z0-9]+/', '-', mb_strtolower(pathinfo($name, PATHINFO_FILENAME))) ?? '', '-');
         $stem = mb_substr($stem === '' ? 'picture' : $stem, 0, 80);
         for ($n = 1; true; ++$n) {
             $tried = $stem . ($n === 1 ? '' : "-$n") . '.' . $extension;
-            $known = $this->em->getRepository(Medium::class)->findOneBy(['bank' => $bank, 'name' => $tried]);
-            if ($known?->hash === $hash) {
-                return ['medium' => $known, 'takenOut' => $takenOut];
-            }
-            if ($known === null) {
-                $this->keep($hash, $bytes);
-                $medium = new Medium($bank, $tried, $hash, $type, strlen($bytes), $width, $height);
-                $this->em->persist($medium);
-                $this->em->flush();
-
-                return ['medium' => $medium, 'takenOut' => $takenOut];
+            $known = $promised[$tried] ?? $this->named($bank, $tried)?->hash;
+            if ($known === null || $known === $hash) {
+                return $tried;
             }
         }
     }

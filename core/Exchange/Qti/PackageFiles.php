@@ -12,6 +12,9 @@ interface PackageFiles
     /** @return string|null null where there is none, or it is no file to be looked into */
     public function contents(string $path): ?string;
 
+    /** What a text calls a file that is there. */
+    public function named(string $path): string;
+
     /** @return list<string> */
     public function paths(): array;
 }

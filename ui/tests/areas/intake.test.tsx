@@ -1,10 +1,11 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
-import { bodyOf, type Brought, withoutTaken } from '../../src/areas/intake/brought';
+import { bodyOf, type Brought, together, withoutTaken } from '../../src/areas/intake/brought';
 import { Columns } from '../../src/areas/intake/Columns';
 import { fitting, mappingOf, meaningOf } from '../../src/areas/intake/columns';
 import { EncodingAsked } from '../../src/areas/intake/EncodingAsked';
+import { LeftBehind } from '../../src/areas/intake/LeftBehind';
 import { GivenLine } from '../../src/areas/intake/GivenLine';
 import { useOpened } from '../../src/areas/intake/useOpened';
 import { at } from '../served';
@@ -22,6 +23,7 @@ const brought = (part: Partial<Brought> = {}): Brought => ({
   as: null,
   mapping: null,
   given: { objective: '', tags: [], settings: {} },
+  beside: null,
   left: [],
   again: {},
   ...part,
@@ -116,11 +118,12 @@ it('questions are given points and tags in a sentence, and lose them again', asy
 
 describe('a file', () => {
   function Opening({ onOpened }: { onOpened: (opened: object) => void }) {
-    const { open, problem, unsure, leave } = useOpened(onOpened);
+    const { open, problem, unsure, leave } = useOpened(1, onOpened);
     return (
       <>
         <button onClick={() => open(new Blob(['x']), 'old.txt')}>open</button>
         <button onClick={() => open({ size: 90_000_000 } as Blob, 'large.txt')}>open a large one</button>
+        <button onClick={() => open({ size: 90_000_000 } as Blob, 'bees.zip')}>open a package</button>
         {problem}
         {unsure && (
           <EncodingAsked
@@ -145,9 +148,25 @@ describe('a file', () => {
     await act(() =>
       Promise.resolve()
         .then(() => Promise.resolve())
+        .then(() => Promise.resolve())
+        .then(() => Promise.resolve())
         .then(() => Promise.resolve()),
     );
   };
+
+  it('that is a package is opened for the bank, however large, with what it has beside its questions', async () => {
+    const beside = {
+      pictures: { 'hut.png': 'f00' },
+      unmatched: [{ item: 'lead', what: 'onclick', line: 3, file: 'lead.xml' }],
+      problems: [],
+    };
+    const fetched = served({ text: 'true: A drone hums.', ...beside });
+    const opened = vi.fn<(opened: object) => void>();
+    await at('/', '/', <Opening onOpened={opened} />);
+    await pressed('open a package');
+    expect(fetched.mock.calls[0]?.[0]).toBe('/api/banks/1/intake/package?name=bees.zip');
+    expect(opened).toHaveBeenCalledWith({ name: 'bees.zip', text: 'true: A drone hums.', as: 'text', beside });
+  });
 
   it('in another encoding is used only when agreed to, or read in another one', async () => {
     const opened = vi.fn();
@@ -176,5 +195,52 @@ describe('a file', () => {
     await pressed('open a large one');
     expect(document.body.textContent).toContain('large.txt has 90 MB');
     expect([fetched.mock.calls.length, opened.mock.calls.length]).toEqual([1, 0]);
+  });
+});
+
+describe('what of a package did not come along', () => {
+  const thing = (n: number) => ({ item: `item ${n}`, what: 'onclick', line: n, file: 'a.xml' });
+  const beside = (unmatched: ReturnType<typeof thing>[], problems: Schema['ReadProblem'][] = []) => ({ pictures: {}, unmatched, problems });
+  const rows = () => screen.queryAllByRole('row').length - 1;
+
+  it('is told item by item, a few at first', async () => {
+    const read = vi.fn();
+    await at('/', '/', <LeftBehind beside={beside(Array.from({ length: 20 }, (_, i) => thing(i)))} onRead={read} />);
+    expect([rows(), document.body.textContent]).toEqual([
+      12,
+      expect.stringContaining('20 things in it have no counterpart here and stay behind.'),
+    ]);
+    press('all 20');
+    expect(rows()).toBe(20);
+    press('That is read');
+    expect(read).toHaveBeenCalled();
+  });
+
+  it('and what breaks the standard, with its file and line', async () => {
+    const problem = { file: 'b.xml', line: 7, column: 1, message: 'correctResponse: “Z” is no choice of this item' };
+    await at('/', '/', <LeftBehind beside={beside([thing(3)], [problem])} onRead={vi.fn()} />);
+    expect(screen.getAllByRole('row').map((row) => row.textContent)).toEqual([
+      'itemwhatwhere',
+      'b.xmlcorrectResponse: “Z” is no choice of this itemline 7',
+      'item 3onclicka.xml, line 3',
+    ]);
+    expect(document.body.textContent).toContain('1 thing in it has no counterpart here and stays behind. 1 problem.');
+  });
+
+  it('is nothing where all of it did', async () => {
+    await at('/', '/', <LeftBehind beside={{ ...beside([]), pictures: { 'a.png': 'f', 'b.png': 'e' } }} onRead={vi.fn()} />);
+    expect([rows(), document.body.textContent]).toEqual([
+      -1,
+      '2 files with pictures or sound come along with the questions that show them.',
+    ]);
+  });
+
+  it('is one list where two packages stand below each other', () => {
+    expect(together(beside([thing(1)]), { ...beside([thing(2)]), pictures: { 'a.png': 'f' } })).toEqual({
+      pictures: { 'a.png': 'f' },
+      unmatched: [thing(1), thing(2)],
+      problems: [],
+    });
+    expect([together(null, undefined), together(null, beside([]))]).toEqual([null, beside([])]);
   });
 });

@@ -46,7 +46,7 @@ const choose = async (name: string, told: object) => {
     Promise.resolve({ ok: true, json: () => Promise.resolve({ encoding: 'utf-8', isSure: true, sample: '', ...told }) }),
   );
   await act(() => {
-    fireEvent.change(screen.getByLabelText('A text, a typed paper or a table'), { target: { files: [new File(['x'], name)] } });
+    fireEvent.change(screen.getByLabelText('A text, a typed paper, a table or a package'), { target: { files: [new File(['x'], name)] } });
     return Promise.resolve();
   });
 };
@@ -162,7 +162,7 @@ describe('the intake', () => {
       }),
     );
     await act(() => {
-      fireEvent.change(screen.getByLabelText('A text, a typed paper or a table'), {
+      fireEvent.change(screen.getByLabelText('A text, a typed paper, a table or a package'), {
         target: { files: [new File(['x'], 'b.txt'), new File(['y'], 'a.txt')] },
       });
       return Promise.resolve();

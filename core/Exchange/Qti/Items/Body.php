@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Qti\Items;
 
 use Zetema\Core\Exchange\Qti\Listing;
+use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\Texts\Flow;
 use Zetema\Core\Exchange\Qti\Xml\Element;
 
@@ -41,9 +42,9 @@ final class Body
      *
      * @throws Unreadable
      */
-    public function __construct(Element $item, private readonly Listing $listing, ?string $folder, array $before)
+    public function __construct(Element $item, private readonly Listing $listing, ?string $folder, ?PackageFiles $files, array $before)
     {
-        $this->flow = new Flow($listing, $folder, $this->special(...));
+        $this->flow = new Flow($listing, $folder, $files, $this->special(...));
         $body = $item->child('itemBody');
         foreach ($body?->below(...self::WITHOUT_COUNTERPART) ?? [] as $interaction) {
             throw new Unreadable($interaction);

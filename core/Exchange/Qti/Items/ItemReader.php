@@ -83,7 +83,7 @@ final class ItemReader
         }
         $title = $item->attribute('title') ?? '';
         $rubrics = $item->children('rubricBlock');
-        $body = new Body($item, $listing, $folder, [...$stimuli, ...$rubrics]);
+        $body = new Body($item, $listing, $folder, $files, [...$stimuli, ...$rubrics]);
         if ($body->interactions === []) {
             $listing->rest($item);
 

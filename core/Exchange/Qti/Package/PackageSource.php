@@ -35,14 +35,20 @@ final class PackageSource implements Source
     /** @var array<string, true> */
     private array $identifiers = [];
 
-    public function __construct(private readonly string $zip)
+    /** @param \Closure(): PackageFiles $open may refuse the zip */
+    public function __construct(private readonly \Closure $open)
     {
+    }
+
+    public static function ofZip(string $path): self
+    {
+        return new self(static fn (): PackageFiles => new ZipFiles(SafeZip::open($path)));
     }
 
     public function questions(): \Generator
     {
         try {
-            $files = new ZipFiles(SafeZip::open($this->zip));
+            $files = ($this->open)();
             $manifest = new Manifest($files);
             foreach ($manifest->resources as $resource) {
                 if ($resource->isOfTheStandard() && $resource->path !== null) {

@@ -35,6 +35,11 @@ final readonly class ZipFiles implements PackageFiles
         return $this->has($path) ? $this->zip->contents($this->root . $path) : null;
     }
 
+    public function named(string $path): string
+    {
+        return $path;
+    }
+
     public function paths(): array
     {
         return array_map(fn (string $n): string => substr($n, strlen($this->root)), array_values(array_filter($this->zip->names(), fn (string $n): bool => str_starts_with($n, $this->root))));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Qti\Texts;
 
 use Zetema\Core\Exchange\Qti\Listing;
+use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\Xml\Element;
 
 /** The standard's HTML as the small Markdown. What it takes is marked so; what has no counterpart is listed. */
@@ -18,9 +19,10 @@ final class Flow
 
     /**
      * @param string|null $folder of the file, from the package's root; null: there is no package
+     * @param PackageFiles|null $files of the package
      * @param \Closure(Element): ?string $special what stands for an element that is no text, such as an interaction; null: it is text
      */
-    public function __construct(private readonly Listing $listing, private readonly ?string $folder, private readonly \Closure $special)
+    public function __construct(private readonly Listing $listing, private readonly ?string $folder, private readonly ?PackageFiles $files, private readonly \Closure $special)
     {
     }
 
@@ -131,7 +133,7 @@ final class Flow
     {
         $path = $this->mediumFile($e);
 
-        return $path === null ? $this->instead($e) : '![' . str_replace(['[', ']'], ['\\[', '\\]'], $this->shows($e, $path)) . '](' . Paths::inMarkdown($path) . ')';
+        return $path === null ? $this->instead($e) : '![' . str_replace(['[', ']'], ['\\[', '\\]'], $this->shows($e, $path)) . '](' . Paths::inMarkdown($this->named($path)) . ')';
     }
 
     /** @return string|null its path; null where it is none of the package */
@@ -149,9 +151,17 @@ final class Flow
             $this->listing->problem($e, sprintf('%s: “%s” leads out of the package', $e->written, $source));
         } elseif ($path === null) {
             $this->listing->unmatched($e, $e->written . ' ' . $source);
+        } elseif ($this->files?->has($path) === false) {
+            $this->listing->problem($e, sprintf('%s: “%s” is not in the package', $e->written, $path));
         }
 
         return $path;
+    }
+
+    /** What a text calls a file: its path, or what it is called where it will be. */
+    public function named(string $path): string
+    {
+        return $this->files?->has($path) === true ? $this->files->named($path) : $path;
     }
 
     /** What a medium shows, in words; where nothing says it, the name of its file, which is told. */

@@ -46,7 +46,7 @@ final class PackageTest extends TestCase
             $zip->addFromString($path, $contents);
         }
         $zip->close();
-        $source = new PackageSource($this->file);
+        $source = PackageSource::ofZip($this->file);
         $questions = iterator_to_array($source->questions(), false);
         $problems = array_merge($source->report()->problems, ...array_map(static fn (Found $f): array => $f->problems, $questions));
 
@@ -160,7 +160,7 @@ final class PackageTest extends TestCase
     public function test_noise_is_no_package(): void
     {
         file_put_contents($this->file, "PK\x03\x04" . random_bytes(5_000));
-        $source = new PackageSource($this->file);
+        $source = PackageSource::ofZip($this->file);
         self::assertSame([], iterator_to_array($source->questions(), false));
         self::assertStringContainsString('no whole zip', $source->report()->problems[0]->message);
     }

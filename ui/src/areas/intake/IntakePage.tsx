@@ -8,11 +8,22 @@ import { FileButton } from '../../parts/fields/FileButton';
 import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { BatchLine } from '../bank/board/LastIntake';
-import { bodyOf, type Brought, chosenOf, type Decision, decisionOf, type SourceFormat, useBrought, withoutTaken } from './brought';
+import {
+  bodyOf,
+  type Brought,
+  chosenOf,
+  type Decision,
+  decisionOf,
+  type SourceFormat,
+  together,
+  useBrought,
+  withoutTaken,
+} from './brought';
 import { Columns } from './Columns';
 import { EncodingAsked } from './EncodingAsked';
 import { Files } from './Files';
 import { GivenLine } from './GivenLine';
+import { LeftBehind } from './LeftBehind';
 import { LEVEL, SourceText } from './SourceText';
 import { Summary } from './Summary';
 import { UnderstoodMargin } from './UnderstoodMargin';
@@ -77,7 +88,7 @@ export default function IntakePage() {
     // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
     setBrought((old) => {
       const rest = old.text === from.brought.text ? withoutTaken(old.text, from.understood, from.questions) : old.text;
-      return { ...old, left: [], again: {}, text: rest, ...(rest === '' && { as: null, mapping: null }) };
+      return { ...old, left: [], again: {}, text: rest, ...(rest === '' && { as: null, mapping: null, beside: null }) };
     });
   };
   const takeIn = useMutation({
@@ -89,6 +100,7 @@ export default function IntakePage() {
             ...bodyOf(chosen.brought),
             as: chosen.understood.as,
             name: chosen.brought.name,
+            ...(chosen.brought.beside && { pictures: chosen.brought.beside.pictures }),
             ...chosenOf(chosen.questions, chosen.brought.again),
           },
         }),
@@ -121,12 +133,13 @@ export default function IntakePage() {
     }));
   const known = understood?.questions.filter((q) => q.known !== null && q.problems.length === 0) ?? [];
   const take = (file: Opened, below = false) => {
-    if (below) setBrought((old) => ({ ...old, text: `${old.text.replace(/\n*$/, '')}\n\n${file.text}` }));
-    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [], again: {} });
+    if (below)
+      setBrought((old) => ({ ...old, text: `${old.text.replace(/\n*$/, '')}\n\n${file.text}`, beside: together(old.beside, file.beside) }));
+    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [], again: {}, beside: file.beside ?? null });
     setWaiting(null);
     takeIn.reset();
   };
-  const opening = useOpened((file) => {
+  const opening = useOpened(bank, (file) => {
     if (text.trim() === '' || text === file.text) take(file);
     else setWaiting(file);
   });
@@ -150,8 +163,8 @@ export default function IntakePage() {
                 paste or type below, or drop files ·{' '}
                 <FileButton
                   words="choose files"
-                  label="A text, a typed paper or a table"
-                  accept=".txt,.csv,.tsv,.xlsx,.html,.htm,text/plain,text/csv,text/html"
+                  label="A text, a typed paper, a table or a package"
+                  accept=".txt,.csv,.tsv,.xlsx,.html,.htm,.zip,.xml,text/plain,text/csv,text/html"
                   onFile={(file) => opening.open(file, file.name)}
                   onFiles={openSeveral}
                 />
@@ -216,6 +229,12 @@ export default function IntakePage() {
                   <Columns table={understood.table} onChange={(mapping) => put({ mapping, as: 'table', left: [] })} />
                 )}
                 <GivenLine bank={bank} given={brought.given} onChange={(given) => put({ given })} />
+                {brought.beside && (
+                  <LeftBehind
+                    beside={brought.beside}
+                    onRead={() => put({ beside: brought.beside && { ...brought.beside, unmatched: [], problems: [] } })}
+                  />
+                )}
               </>
             )}
           </div>

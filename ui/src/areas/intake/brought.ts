@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { useSettled } from '../../parts/hooks/useSettled';
+import type { Beside } from './useOpened';
 import { stored } from '../../parts/stored';
 
 export type SourceFormat = Schema['SourceFormat'];
@@ -18,6 +19,8 @@ export interface Brought {
   as: SourceFormat | null;
   mapping: Mapping | null;
   given: Given;
+  /** what a package had beside its questions */
+  beside: Beside | null;
   /** lines of questions that are left out */
   left: number[];
   /** what becomes of those that the bank has, by their lines */
@@ -37,6 +40,7 @@ const nothing: Brought = {
   as: null,
   mapping: null,
   given: { objective: '', tags: [], settings: {} },
+  beside: null,
   left: [],
   again: {},
 };
@@ -69,6 +73,16 @@ export function useBrought(bank: number, sample: Partial<Brought> | null) {
   }, [bank, toKeep]);
   const put = (part: Partial<Brought>) => setBrought((old) => ({ ...old, ...part }));
   return { brought, put, setBrought };
+}
+
+/** What two packages had beside their questions, one below the other. */
+export function together(one: Beside | null, other: Beside | undefined): Beside | null {
+  if (!one || !other) return one ?? other ?? null;
+  return {
+    pictures: { ...one.pictures, ...other.pictures },
+    unmatched: [...one.unmatched, ...other.unmatched],
+    problems: [...one.problems, ...other.problems],
+  };
 }
 
 /** As the server takes it. */

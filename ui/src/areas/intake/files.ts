@@ -50,7 +50,14 @@ export async function takeInAll(bank: number, files: WaitingFile[], onDone: (don
       let job: Schema['Job'] = await dataOf(
         api.POST('/banks/{id}/intake', {
           params: { path: { id: bank } },
-          body: { ...body(file), name: file.name, lines, again: {}, ...(batch !== null && { batch: batch.id }) },
+          body: {
+            ...body(file),
+            name: file.name,
+            lines,
+            again: {},
+            ...(file.beside && { pictures: file.beside.pictures }),
+            ...(batch !== null && { batch: batch.id }),
+          },
         }),
       );
       while (job.state === 'waiting' || job.state === 'running') {

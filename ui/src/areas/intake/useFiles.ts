@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { errorWords } from '../../api/client';
 import { stored } from '../../parts/stored';
 import { type WaitingFile, waitingOf } from './files';
-import { openAsText } from './useOpened';
+import { openFile } from './useOpened';
 
 const shelf = (bank: number) => `zetema:intake-files:${bank}`;
 
@@ -18,12 +18,13 @@ export function useFiles(bank: number, onProblem: (problem: string) => void) {
   const open = (chosen: File[]) => {
     setBegan(true);
     for (const one of chosen) {
-      openAsText(one, one.name).then(
+      openFile(bank, one, one.name).then(
         (told) =>
           setFiles((old) =>
-            [...old.filter(({ name }) => name !== one.name), waitingOf({ name: one.name, text: told.text, as: told.as }, told)].sort(
-              (a, b) => a.name.localeCompare(b.name),
-            ),
+            [
+              ...old.filter(({ name }) => name !== one.name),
+              waitingOf({ name: one.name, text: told.text, as: told.as, ...(told.beside && { beside: told.beside }) }, told),
+            ].sort((a, b) => a.name.localeCompare(b.name)),
           ),
         (error: unknown) => onProblem(`${one.name}: ${errorWords(error)}`),
       );

@@ -8,7 +8,12 @@ export interface Opened {
   name: string;
   text: string;
   as: SourceFormat;
+  /** what a package has beside its questions */
+  beside?: Beside;
 }
+
+/** What came along with the text of a package, and what did not. */
+export type Beside = Omit<Schema['OpenedPackage'], 'text'>;
 
 /** A file whose encoding is not sure: how it would read is shown, and agreed to. */
 export interface Unsure {
@@ -19,33 +24,45 @@ export interface Unsure {
   opened: Opened;
 }
 
-/** Opens a file, or what the clipboard holds as a document, as text. */
-export async function openAsText(file: Blob, name: string, encoding = ''): Promise<Schema['Opened']> {
-  const response = await fetch(`/api/intake/open?${new URLSearchParams({ name, encoding }).toString()}`, {
+async function sent<T>(path: string, file: Blob, query: Record<string, string>): Promise<T> {
+  const response = await fetch(`/api${path}?${new URLSearchParams(query).toString()}`, {
     method: 'POST',
     headers: { ...ownHeaders(), 'Content-Type': 'application/octet-stream' },
     body: file,
   });
   const told = (await response.json()) as unknown;
   if (!response.ok) throw new ApiError(told as Problem);
-  return told as Schema['Opened'];
+  return told as T;
 }
 
+/** Whether a file is one of the open standard, by its name: an item, or a package. */
+export const isPackage = (name: string) => /\.(zip|xml)$/i.test(name);
+
+/** Opens a file as text for a bank, whatever it is. */
+export async function openFile(bank: number, file: Blob, name: string, encoding = ''): Promise<Schema['Opened'] & { beside?: Beside }> {
+  if (!isPackage(name)) return openAsText(file, name, encoding);
+  const { text, ...beside } = await sent<Schema['OpenedPackage']>(`/banks/${bank}/intake/package`, file, { name });
+  return { text, beside, as: 'text', encoding: 'utf-8', isSure: true, sample: '' };
+}
+
+/** Opens a file, or what the clipboard holds as a document, as text. */
+export const openAsText = (file: Blob, name: string, encoding = '') => sent<Schema['Opened']>('/intake/open', file, { name, encoding });
+
 /** Files on their way into the text: opened one by one, asked about where their encoding is not sure. */
-export function useOpened(onOpened: (opened: Opened) => void) {
+export function useOpened(bank: number, onOpened: (opened: Opened) => void) {
   const [problem, setProblem] = useState<string | null>(null);
   const [unsure, setUnsure] = useState<Unsure | null>(null);
   const open = (file: Blob, name: string, encoding = '') => {
-    if (file.size > 3 * largest.text) {
+    if (!isPackage(name) && file.size > 3 * largest.text) {
       setProblem(
         `${name} has ${inMegabytes(file.size)}; up to ${inMegabytes(largest.text)} of text can be read at once. Bring it in as several files; nothing here was changed.`,
       );
       return;
     }
-    openAsText(file, name, encoding).then(
+    openFile(bank, file, name, encoding).then(
       (told) => {
         setProblem(null);
-        const opened = { name, text: told.text, as: told.as };
+        const opened = { name, text: told.text, as: told.as, ...(told.beside && { beside: told.beside }) };
         if (told.isSure) {
           setUnsure(null);
           onOpened(opened);

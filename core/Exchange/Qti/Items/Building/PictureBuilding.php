@@ -9,6 +9,7 @@ use Zetema\Core\Exchange\Qti\Items\Kinds\MatchItem;
 use Zetema\Core\Exchange\Qti\Items\Kinds\RegionsItem;
 use Zetema\Core\Exchange\Qti\Items\Unreadable;
 use Zetema\Core\Exchange\Qti\Marks\Answered;
+use Zetema\Core\Exchange\Qti\Texts\Paths;
 use Zetema\Core\Exchange\Qti\Variables\Shape;
 use Zetema\Core\Exchange\Qti\Variables\Value;
 use Zetema\Core\Exchange\Qti\Xml\Element;
@@ -153,6 +154,6 @@ final class PictureBuilding
             return $words;
         }
 
-        return '![' . ($words !== '' ? $words : $context->body->flow->shows($object, $file)) . '](' . \Zetema\Core\Exchange\Qti\Texts\Paths::inMarkdown($file) . ')';
+        return '![' . ($words !== '' ? $words : $context->body->flow->shows($object, $file)) . '](' . Paths::inMarkdown($context->body->flow->named($file)) . ')';
     }
 }
