@@ -9,6 +9,8 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\FileBank;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Blueprint\Reading\Refusal;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\CommandLine;
 
 use Symfony\Component\Console\Exception\InvalidArgumentException;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Question\Question;
 
 /** One question of a file, by its name or its 1-based number. */

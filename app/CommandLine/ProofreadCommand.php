@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Proofreading\Proofreader;
 
 #[AsCommand('zetema:proofread', 'What the proofreader notices: how questions are written, one by one and over all files')]

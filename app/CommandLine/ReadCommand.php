@@ -9,6 +9,8 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\OtherFiles;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Qti\Unmatched;

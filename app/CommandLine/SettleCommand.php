@@ -7,6 +7,7 @@ namespace Zetema\App\CommandLine;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
 

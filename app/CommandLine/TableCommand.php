@@ -8,6 +8,7 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
 
 #[AsCommand('zetema:table', 'What scores what: responses with outcome, points by attempt, and feedback')]

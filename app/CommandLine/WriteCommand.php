@@ -10,6 +10,7 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Exchange\Table\TableWriter;
 use Zetema\Core\Exchange\TextFormat\Writer;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\CommandLine\Bench;
 
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\TextFiles;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;

@@ -6,7 +6,7 @@ namespace Zetema\App\CommandLine\Bench;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Zetema\App\CommandLine\TextFiles;
+use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Table\WhatScoresWhat;

@@ -36,14 +36,16 @@ final class GapsItem extends PartsItem
         return array_map(static fn (GapPart $gap): array => ['right' => $gap->right(), 'wrong' => $gap->wrong()], $this->gaps);
     }
 
-    protected function tried(array $put): Tried
+    /** @param array<int, string>|null $given what of it is an answer, where that is not what is typed */
+    protected function tried(array $put, ?array $given = null): Tried
     {
+        $given ??= $put;
         $gaps = [];
         foreach ($put as $i => $token) {
             $gaps[(string) ($i + 1)] = $this->gaps[$i]->isListed ? (string) (1 + (int) array_search($token, array_column($this->gaps[$i]->words, 'token'), true)) : $token;
         }
 
-        return new Tried(($this->responses)($put), $put === [] ? null : ['gaps' => $gaps], array_map(static fn (int $i, string $t): string => $i . ' ' . $t, array_keys($put), $put));
+        return new Tried(($this->responses)($put), $put === [] ? null : ['gaps' => $gaps], array_map(static fn (int $i, string $t): string => $i . ' ' . $t, array_keys($given), $given));
     }
 
     public function tries(): array
@@ -60,7 +62,7 @@ final class GapsItem extends PartsItem
                     $this->further[$g][$w] = count($this->all) - 1;
                 }
                 if (!$gap->isListed) {
-                    array_push($this->all, $this->tried([$g => $token]), $this->tried([$g => TextItem::otherCase($token)] + $right));
+                    array_push($this->all, $this->tried([$g => $token]), $this->tried([$g => TextItem::otherCase($token)] + $right, [$g => $token] + $right));
                     $this->alone[$g][$w] = [count($this->all) - 2, count($this->all) - 1];
                 }
             }
@@ -109,7 +111,8 @@ final class GapsItem extends PartsItem
             foreach ($words as $w) {
                 $share = $this->shares[$g][$w] ?? null;
                 $head = sprintf('gap %d', $g + 1) . ($gap->isListed ? ($share !== null ? ' yes' : ' no') : NumberItem::head($share ?? Ratio::one()));
-                $lines->add($head, $gap->words[$w]['text'], $earnings);
+                $said = $says[$g . ' ' . $gap->words[$w]['token']] ?? null;
+                $lines->add($head, $gap->words[$w]['text'], [...$earnings, ...($said === null || $gap->isListed ? [] : [$lines->line('says', $said)])]);
                 $earnings = [];
             }
         }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine;
+namespace Zetema\App\CommandLine\Files;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Check\Known;
@@ -12,6 +12,7 @@ use Zetema\Core\Drawing\Stock\ListedStock;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 
@@ -65,19 +66,30 @@ final class FileBank implements Known
         return false; // texts keep none
     }
 
-    public function stock(): ListedStock
+    /** What the bank of its file sets for a question. */
+    public function settings(Question $question): ?BankSettings
     {
-        $eligible = $others = [];
+        return $this->texts->bankSettingsOf($question);
+    }
+
+    /** @return list<EligibleQuestion> those that a form may hold */
+    public function eligible(): array
+    {
+        $eligible = [];
         foreach ($this->questions as $name => $question) {
-            $name = (string) $name;
-            if ($this->mayBeDealt($name)) {
-                $eligible[] = new EligibleQuestion($name, $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $this->texts->effective($question))->max());
-            } else {
-                $others[] = $name;
+            if ($this->mayBeDealt((string) $name)) {
+                $eligible[] = new EligibleQuestion((string) $name, $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $this->texts->effective($question))->max());
             }
         }
 
-        return new ListedStock($eligible, $others);
+        return $eligible;
+    }
+
+    public function stock(): ListedStock
+    {
+        $names = array_map(strval(...), array_keys($this->questions));
+
+        return new ListedStock($this->eligible(), array_values(array_filter($names, fn (string $name): bool => !$this->mayBeDealt($name))));
     }
 
     public function dealer(Blueprint $blueprint): BlueprintDealer

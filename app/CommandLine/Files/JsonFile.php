@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine;
+namespace Zetema\App\CommandLine\Files;
 
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 

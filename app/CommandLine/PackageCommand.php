@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\CommandLine;
+
+use Symfony\Component\Console\Attribute\Argument;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Exception\InvalidArgumentException;
+use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\BlueprintPackage;
+use Zetema\App\CommandLine\Files\FileBank;
+use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\Shared\FixedZip;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
+use Zetema\Core\Blueprint\Reading\BlueprintRefused;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Qti\Unmatched;
+use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
+use Zetema\Core\Exchange\Qti\Writing\Version;
+
+#[AsCommand('zetema:package', 'Writes the questions that a blueprint can deal, and itself, as a package of the open standard')]
+final class PackageCommand
+{
+    /** @param list<string> $files */
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('A blueprint in JSON')]
+        string $blueprint,
+        #[Argument('Files in the text format')]
+        array $files,
+        #[Option('qti21 or qti30')]
+        string $as = '',
+        #[Option('The zip to be written')]
+        string $out = '',
+    ): int {
+        $version = Version::tryFrom($as) ?? throw new InvalidArgumentException('Say --as=qti21 or --as=qti30.');
+        if ($out === '' || !is_dir(dirname($out))) {
+            throw new InvalidArgumentException('Say where the zip goes: --out=FILE.zip, in a folder that is there.');
+        }
+        $files = array_values(array_filter($files, is_string(...)));
+        $bank = new FileBank($files);
+        try {
+            $package = new BlueprintPackage(BlueprintReader::read(Fields::ofJson(TextFiles::contents($blueprint))->raw(), $bank), $bank);
+        } catch (Malformed|BlueprintRefused $e) {
+            return self::told($output, problems: $e instanceof BlueprintRefused ? $e->refusals : [$e->getMessage()]);
+        }
+        $writer = new PackageWriter($version, self::beside($files));
+        $writer->write($package->questions, $package->test, $package->unmatched);
+        $problems = [...$bank->problems(), ...array_map(static fn (string $file): string => sprintf('“%s” is not beside the text that shows it', $file), $writer->missing)];
+        if ($problems !== []) {
+            return self::told($output, problems: $problems);
+        }
+        if (!FixedZip::write($out, $writer->files)) {
+            return self::told($output, problems: [sprintf('“%s” cannot be written', $out)]);
+        }
+
+        return self::told($output, array_keys($writer->files), $writer->unmatched);
+    }
+
+    /**
+     * Pictures are looked for beside the texts, never above their folder.
+     *
+     * @param list<string> $files
+     *
+     * @return \Closure(string): ?string
+     */
+    private static function beside(array $files): \Closure
+    {
+        return static function (string $name) use ($files): ?string {
+            foreach ($files as $file) {
+                $folder = realpath(dirname($file));
+                $path = $folder === false ? false : realpath($folder . '/' . $name);
+                if ($path !== false && str_starts_with($path, $folder . '/') && is_file($path)) {
+                    $contents = file_get_contents($path);
+
+                    return $contents === false ? null : $contents;
+                }
+            }
+
+            return null;
+        };
+    }
+
+    /**
+     * @param list<string> $written
+     * @param list<Unmatched> $unmatched
+     * @param array<array-key, mixed> $problems
+     */
+    private static function told(OutputInterface $output, array $written = [], array $unmatched = [], array $problems = []): int
+    {
+        TextFiles::print($output, ['written' => $written, 'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $unmatched), 'problems' => $problems]);
+
+        return $problems === [] ? 0 : 1;
+    }
+}

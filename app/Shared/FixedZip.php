@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Shared;
+
+/** A zip in which the same files are the same bytes, whenever it is made. */
+final class FixedZip
+{
+    private const MADE = 1_577_836_800; // 1 January 2020, UTC
+
+    /**
+     * @param iterable<string, string> $files contents by path
+     *
+     * @return bool whether it was written
+     */
+    public static function write(string $path, iterable $files): bool
+    {
+        $zip = new \ZipArchive();
+        $part = $path . '.part';
+        if ($zip->open($part, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
+            return false;
+        }
+        // Times of a zip are those of the clock on the wall, wherever that hangs.
+        $zone = date_default_timezone_get();
+        date_default_timezone_set('UTC');
+        try {
+            foreach ($files as $name => $contents) {
+                if (!$zip->addFromString($name, $contents) || !$zip->setMtimeName($name, self::MADE)) {
+                    return false;
+                }
+            }
+
+            return $zip->close() && rename($part, $path);
+        } finally {
+            date_default_timezone_set($zone);
+        }
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Exchange\Qti\Writing;
+
+/** An assessment as the standard can say it: sections of items, how one moves, what passes. */
+final readonly class WrittenTest
+{
+    /**
+     * @param list<WrittenSection> $sections
+     * @param bool|null $isForward whether one only moves forward; null: it is not said
+     * @param bool $tellsAtOnce whether each response is told about by itself
+     * @param array{string, bool}|null $pass the mark, and whether it is in percent
+     * @param int|null $seconds for the whole
+     */
+    public function __construct(public string $title, public array $sections, public ?bool $isForward = null, public bool $tellsAtOnce = true, public ?array $pass = null, public ?int $seconds = null, public bool $mayLeaveBlank = true)
+    {
+    }
+}
