@@ -7,6 +7,8 @@ namespace Zetema\App\Shared;
 /** A zip in which the same files are the same bytes, whenever it is made. */
 final class FixedZip
 {
+    /** Bytes that wait in memory until the zip is closed for once. */
+    private const MOST_WAITING = 16_000_000;
     private const MADE = 1_577_836_800; // 1 January 2020, UTC
 
     /**
@@ -25,9 +27,17 @@ final class FixedZip
         $zone = date_default_timezone_get();
         date_default_timezone_set('UTC');
         try {
+            $waiting = 0;
             foreach ($files as $name => $contents) {
                 if (!$zip->addFromString($name, $contents) || !$zip->setMtimeName($name, self::MADE)) {
                     return false;
+                }
+                $waiting += strlen($contents);
+                if ($waiting > self::MOST_WAITING) {
+                    if (!$zip->close() || $zip->open($part) !== true) {
+                        return false;
+                    }
+                    $waiting = 0;
                 }
             }
 

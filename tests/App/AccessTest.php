@@ -70,6 +70,8 @@ final class AccessTest extends ApiTestCase
             ['DELETE', '/api/pages/1?version=1', true, false, false],
             ['POST', '/api/banks/1/intake/read', true, false, false],
             ['POST', '/api/banks/1/intake', true, false, false],
+            ['GET', '/api/banks/1/archive', true, false, false],
+            ['POST', '/api/banks/from-archive', true, false, false],
             ['POST', '/api/banks/1/intake/package', true, false, false],
             ['POST', '/api/intake/open', true, false, false],
             ['GET', '/api/banks/1/batches', true, false, false],

@@ -7,6 +7,7 @@ namespace Zetema\App\CommandLine\Files;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Archive\ArchiveSource;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Found;
@@ -85,6 +86,7 @@ final class OtherFiles
         }
 
         return match ($this->format) {
+            SourceFormat::Archive => new ArchiveSource($this->path($file, $bytes)),
             SourceFormat::Qti => str_starts_with($bytes, SafeZip::BEGINS) ? PackageSource::ofZip($this->path($file, $bytes)) : new QtiSource($bytes, $file),
             SourceFormat::Paper => new PaperSource($bytes, $this->encoding, $file === '-' ? null : preg_match('/\.html?$/i', $file) === 1),
             default => throw new InvalidArgumentException(sprintf('“%s” cannot be read as %s yet.', $file, $this->format->value)),

@@ -7,12 +7,15 @@ namespace Zetema\App\Intake\Package;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Archive\Archive;
+use Zetema\Core\Exchange\Archive\ArchiveSource;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\Package\ZipFiles;
 use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\QtiSource;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\TextFormat\Writer;
+use Zetema\Core\Exchange\Zip\RefusedZip;
 use Zetema\Core\Exchange\Zip\SafeZip;
 use Zetema\Core\Question\Problem;
 
@@ -40,9 +43,10 @@ final readonly class PackageOpening
     {
         $files = null;
         $isZip = file_get_contents($path, length: strlen(SafeZip::BEGINS)) === SafeZip::BEGINS;
-        $source = $isZip ? new PackageSource(function () use ($bank, $path, &$files): PackageFiles {
+        $archive = $isZip ? self::archive($path) : null;
+        $source = $archive !== null ? new ArchiveSource($path) : ($isZip ? new PackageSource(function () use ($bank, $path, &$files): PackageFiles {
             return $files = new BankFiles(new ZipFiles(SafeZip::open($path)), $this->media, $bank);
-        }) : new QtiSource((string) file_get_contents($path), $name);
+        }) : new QtiSource((string) file_get_contents($path), $name));
         $writer = new Writer();
         $text = '';
         $problems = [];
@@ -55,15 +59,48 @@ final readonly class PackageOpening
         if ($text === '' && $report->pages === [] && $report->unmatched === []) {
             throw new Malformed('file', $problems[0]->message ?? 'holds no item');
         }
+        [$text, $kept] = $archive === null ? [$text, $files instanceof BankFiles ? $files->kept() : []] : $this->media($bank, $archive, $text);
         foreach ($files instanceof BankFiles ? $files->refused() : [] as $refused => $why) {
             $problems[] = new Problem(1, 1, $why, file: $refused);
         }
 
         return [
             'text' => ltrim(implode('', array_map($writer->page(...), $report->pages)) . $text, "\n"),
-            'pictures' => $files instanceof BankFiles ? $files->kept() : [],
+            'pictures' => $kept,
             'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $report->unmatched),
             'problems' => array_map(static fn (Problem $p): array => $p->toData(), $problems),
         ];
+    }
+
+    /** @throws Malformed if it is refused */
+    private static function archive(string $path): ?Archive
+    {
+        try {
+            $zip = SafeZip::open($path);
+
+            return Archive::isOne($zip) ? new Archive($zip) : null;
+        } catch (RefusedZip $e) {
+            throw new Malformed('file', $e->getMessage());
+        }
+    }
+
+    /**
+     * Keeps the files of an archive for the bank; where it has another under a name, the text says the new one.
+     *
+     * @return array{string, array<string, string>} the text, and hashes by name
+     */
+    private function media(Bank $bank, Archive $archive, string $text): array
+    {
+        $kept = $renamed = [];
+        foreach ($archive->media() as $name) {
+            ['name' => $free, 'hash' => $hash] = $this->media->await($bank, $name, $archive->medium($name), $kept);
+            $kept[$free] = $hash;
+            if ($free !== $name) {
+                $renamed['](' . $name . ')'] = '](' . $free . ')';
+                $renamed['image: ' . $name . "\n"] = 'image: ' . $free . "\n";
+            }
+        }
+
+        return [strtr($text, $renamed), $kept];
     }
 }

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Archive;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Banks;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\FixedZip;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Archive\Archive;
+use Zetema\Core\Exchange\Zip\RefusedZip;
+use Zetema\Core\Exchange\Zip\SafeZip;
+
+/** A whole bank out as an archive, and in again as a bank of its own. */
+#[IsGranted('ROLE_AUTHOR')]
+final readonly class ArchiveController
+{
+    #[Route('/api/banks/{id}/archive', methods: ['GET'])]
+    public function archive(#[MapEntity] Bank $bank, BankArchive $archive): Response
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zetema');
+        if ($path === false || !FixedZip::write($path, $archive->files($bank))) {
+            throw new \RuntimeException('There is no room to write an archive.');
+        }
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']);
+
+        return $response->setContentDisposition('attachment', 'bank.zip')->deleteFileAfterSend();
+    }
+
+    /** The body is the archive itself; the bank gets the name in the address, or its own. */
+    #[Route('/api/banks/from-archive', methods: ['POST'], priority: 1)]
+    public function restore(Request $request, Banks $banks, Jobs $jobs, KeptArchives $kept, #[CurrentUser] Account $account): JsonResponse
+    {
+        if ((int) $request->headers->get('Content-Length', '0') > KeptArchives::LARGEST) {
+            throw new Malformed('file', sprintf('is larger than the %d MB that an archive may have', intdiv(KeptArchives::LARGEST, 1_000_000)));
+        }
+        $key = $kept->keep($request->getContent(true));
+        try {
+            $archive = new Archive(SafeZip::open($kept->path($key)));
+            $name = $request->query->getString('name');
+            $bank = $banks->make($name === '' ? $archive->bank : $name);
+        } catch (RefusedZip|Malformed $e) {
+            $kept->forget($key);
+            throw $e instanceof Malformed ? $e : new Malformed('file', $e->getMessage());
+        }
+        $job = $jobs->begin(RestoreBank::class, $bank->id, $account, ['archive' => $key, 'account' => $account->id], $archive->count() <= RestoreBank::AT_ONCE);
+
+        return new JsonResponse(['made' => $bank->id, 'job' => $job->toData()], 202);
+    }
+}

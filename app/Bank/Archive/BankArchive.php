@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Archive;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Media\Medium;
+use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Bank\Out\QuestionsInOrder;
+use Zetema\App\Bank\Page\Page;
+use Zetema\App\Bank\Question\Question;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Exchange\Archive\ArchiveFormat;
+
+/** A bank as an archive: its settings, objectives, questions as they stand and as they are dealt, pages, pools, blueprints, and its pictures, sound and film. */
+final readonly class BankArchive
+{
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionsInOrder $questions, private Media $media, private ArchivedWithBank $others)
+    {
+    }
+
+    /** @return \Generator<string, string> contents by path; little of them is in memory */
+    public function files(Bank $bank): \Generator
+    {
+        $numbers = [];
+        $waiting = [];
+        $piece = 0;
+        foreach ($this->questions->of($bank, null) as $questions) {
+            foreach ($questions as $question) {
+                $numbers[$question->id] = count($numbers) + 1;
+                $waiting[] = self::question($question, count($numbers));
+            }
+            while (count($waiting) >= ArchiveFormat::PIECE) {
+                yield ArchiveFormat::questions(++$piece) => self::json(['questions' => array_splice($waiting, 0, ArchiveFormat::PIECE)]);
+            }
+        }
+        if ($waiting !== []) {
+            yield ArchiveFormat::questions(++$piece) => self::json(['questions' => $waiting]);
+        }
+        // Going through the questions let go of everything.
+        $bank = $this->em->find(Bank::class, $bank->id) ?? throw new \LogicException('it was there');
+        $media = $this->media->of($bank);
+        yield ArchiveFormat::HEAD => self::json($this->head($bank, $numbers, array_map(static fn (Medium $m): string => $m->name, $media)));
+        yield ArchiveFormat::SCHEMA => self::json(ArchiveFormat::schema(), JSON_PRETTY_PRINT);
+        foreach ($media as $medium) {
+            $contents = @file_get_contents($this->media->path($medium->hash));
+            if ($contents !== false) {
+                yield ArchiveFormat::MEDIA . $medium->name => $contents;
+            }
+        }
+    }
+
+    /**
+     * @param array<int, int> $numbers of the questions, by their ids
+     * @param list<string> $media
+     *
+     * @return array<string, mixed>
+     */
+    private function head(Bank $bank, array $numbers, array $media): array
+    {
+        $settings = $bank->own()->toData();
+
+        return [
+            'archive' => ArchiveFormat::VERSION,
+            'bank' => $bank->name(),
+            'settings' => [...$settings, ...array_map(static fn (array $part): object => (object) $part, array_filter($settings, is_array(...)))],
+            'objectives' => array_map(static fn (array $row): array => ['path' => explode(Objective::SEPARATOR, is_string($row['path']) ? $row['path'] : ''), 'code' => $row['code'], 'description' => $row['description'], 'kept' => (bool) $row['is_kept']], $this->db->fetchAllAssociative('SELECT path, code, description, is_kept FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id])),
+            'pages' => array_map(static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()], $this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC'])),
+            'pools' => $this->pools($bank, $numbers),
+            'blueprints' => $this->others->told($bank, $numbers),
+            'questions' => count($numbers),
+            'media' => $media,
+        ];
+    }
+
+    /**
+     * @param array<int, int> $numbers
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function pools(Bank $bank, array $numbers): array
+    {
+        $pools = [];
+        foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY id', [$bank->id]) as $row) {
+            $row = Fields::of($row);
+            $filter = json_decode($row->optionalText('filter') ?? 'null', true, 512, JSON_THROW_ON_ERROR);
+            // What an assessment of this bank holds is nothing elsewhere.
+            if (is_array($filter) && isset($filter['assessment'])) {
+                continue;
+            }
+            $members = array_map(static fn (mixed $id): int => $numbers[is_numeric($id) ? (int) $id : 0] ?? 0, $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$row->integer('id')]));
+            $pools[] = ['name' => $row->text('name'), 'filter' => is_array($filter) ? (object) $filter : null, 'questions' => $members];
+        }
+
+        return $pools;
+    }
+
+    /** @return array<string, mixed> */
+    private static function question(Question $question, int $number): array
+    {
+        $dealt = $question->cleared();
+
+        return [
+            'number' => $number,
+            'name' => $question->name(),
+            'objective' => $question->objective()?->names() ?? [],
+            'status' => $question->status()->value,
+            'content' => $question->newest()->content(),
+            ...($dealt === null || $dealt === $question->newest() ? [] : ['dealt' => $dealt->content()]),
+            ...($question->isPattern() ? ['pattern' => true] : []),
+            ...($question->selfNote() === '' ? [] : ['note' => $question->selfNote()]),
+        ];
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function json(array $data, int $more = 0): string
+    {
+        return json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | $more) . "\n";
+    }
+}
