@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Out;
 
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -16,7 +17,10 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\FixedZip;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Qti\Writing\Version;
 
 /** The ways out of a bank: all of it, or what its list is narrowed to. */
 #[IsGranted('ROLE_READER')]
@@ -44,10 +48,32 @@ final readonly class OutController
         return new JsonResponse($table->missing($bank, $this->only($bank, $request, $account)));
     }
 
+    #[Route('/api/banks/{id}/package', methods: ['GET'])]
+    public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zetema');
+        if ($path === false || !FixedZip::write($path, $package->files($bank, $this->only($bank, $request, $account), self::version($request)))) {
+            throw new \RuntimeException('There is no room to write a package.');
+        }
+
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', 'package.zip')->deleteFileAfterSend();
+    }
+
+    #[Route('/api/banks/{id}/package/missing', methods: ['GET'])]
+    public function missingInPackage(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($package->missing($bank, $this->only($bank, $request, $account), self::version($request)));
+    }
+
+    private static function version(Request $request): Version
+    {
+        return Version::tryFrom($request->query->getString('as')) ?? throw new Malformed('as', 'is qti21 or qti30');
+    }
+
     /** @return list<int>|null what the list is narrowed to, as its address says; null: all */
     private function only(Bank $bank, Request $request, Account $account): ?array
     {
-        $filter = QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1])), $account);
+        $filter = QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])), $account);
 
         return $filter->isAll() ? null : $this->list->ids($bank, $filter);
     }

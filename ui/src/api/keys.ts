@@ -17,7 +17,7 @@ export const keys = {
   board: under<number | string>('board'),
   changes: under<number | string>('changes'),
   saves: under<number | string>('saves'),
-  tableMissing: under<number | string>('table-missing'),
+  missingOut: under<number | string>('missing-out'),
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
   form: under<number>('form'),

@@ -1,12 +1,13 @@
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { Files } from '../../src/areas/intake/Files';
 import { needsObjective, objectiveOf, readyOf, type WaitingFile, waitingOf } from '../../src/areas/intake/files';
-import { SaveAsTable } from '../../src/areas/bank/list/SaveAsTable';
+import { FromArchive } from '../../src/areas/banks/FromArchive';
+import { SaveAs } from '../../src/areas/bank/list/SaveAs';
 import { at, Served, settled } from '../served';
-import { press } from '../written';
+import { pick, press } from '../written';
 
 afterEach(() => {
   cleanup();
@@ -96,12 +97,62 @@ it('a list is saved as a table after it was said what that cannot say', async ()
   const { asked } = new Served({
     'GET /banks/{id}/table/missing': { rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] },
   });
-  await at('/', '/', <SaveAsTable bank={1} written={new URLSearchParams({ kind: 'one' })} />);
+  await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="table" />);
   expect(asked('GET', '/banks/{id}/table/missing')).toEqual([]);
   press('Save as table');
   await settled();
   expect(screen.getByRole('status').textContent).toContain(
-    '3 rows. 1 question can stand in no row and stay out. A table does not say: shuffle (of 2).',
+    '3 rows. 1 question can stand in no row and stays out. A table does not say: shuffle (of 2).',
   );
   expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/table?kind=one');
+});
+
+it('a list is saved as a package of the version that is wanted, after it was said what that cannot say', async () => {
+  const { asked } = new Served({
+    'GET /banks/{id}/package/missing': { rows: 3, without: ['a', 'b'], missing: [{ what: 'typos', questions: 1 }] },
+  });
+  await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="package" />);
+  press('Save as package');
+  await settled();
+  expect(screen.getByRole('status').textContent).toContain(
+    'As QTI 3.0: 3 questions. 2 questions are not whole yet and stay out. A package does not say: typos (of 1).',
+  );
+  pick('Version of the standard', 'QTI 2.1');
+  await settled();
+  expect(asked('GET', '/banks/{id}/package/missing')).toHaveLength(2);
+  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/package?kind=one&as=qti21');
+});
+
+describe('a bank from an archive', () => {
+  const archive = new File(['zip'], 'bank.zip');
+  const fetching = (told: object, ok = true) => {
+    const fetched = vi.fn<(path: string) => Promise<object>>(() => Promise.resolve({ ok, json: () => Promise.resolve(told) }));
+    vi.stubGlobal('fetch', fetched);
+    return fetched;
+  };
+  const choose = async () => {
+    fireEvent.change(screen.getByLabelText('Archive of a bank'), { target: { files: [archive] } });
+    await settled();
+    await settled();
+  };
+  const job = { id: 4, task: 'restore bank', state: 'done', done: 3, total: 3, stopAsked: false, result: null, failure: null };
+
+  it('is made under another name and opened', async () => {
+    const fetched = fetching({ made: 7, job });
+    const restored = vi.fn();
+    await at('/', '/', <FromArchive onRestored={restored} />);
+    fireEvent.change(screen.getByLabelText(/Or one from an archive/), { target: { value: ' Moved ' } });
+    await choose();
+    expect(fetched.mock.calls[0]?.[0]).toBe('/api/banks/from-archive?name=Moved');
+    expect(restored).toHaveBeenCalledWith(7);
+  });
+
+  it('is refused with the reason, and none is made', async () => {
+    fetching({ title: 'No', detail: 'file: cannot be opened; it is no whole zip', type: 'malformed', status: 422 }, false);
+    const restored = vi.fn();
+    await at('/', '/', <FromArchive onRestored={restored} />);
+    await choose();
+    expect(screen.getByRole('alert').textContent).toContain('it is no whole zip');
+    expect([screen.getByRole('alert').textContent.includes('No bank was made.'), restored.mock.calls]).toEqual([true, []]);
+  });
 });

@@ -9,6 +9,7 @@ import { Waiting } from '../../parts/Waiting';
 import { TopBar } from '../../TopBar';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { type Account, mayEdit } from '../people/session';
+import { FromArchive } from './FromArchive';
 
 type Bank = Schema['BankRow'];
 
@@ -63,6 +64,14 @@ export default function BanksPage({ account }: { account: Account }) {
           margin={
             <>
               {may && <Make pending={make.isPending} onMake={(name) => make.mutate(name)} />}
+              {may && (
+                <FromArchive
+                  onRestored={(bank) => {
+                    void banks.refetch();
+                    void navigate(`/banks/${bank}`);
+                  }}
+                />
+              )}
               {copying && !isOver(copying) && <JobProgress job={copying} doing="Copying" />}
               {error && (
                 <p className="notice mt-2" role="alert">
@@ -145,6 +154,9 @@ function Table(props: {
                   <button className="act mr-4" onClick={() => setCopying(bank.id)}>
                     copy
                   </button>
+                  <a className="act mr-4" href={`/api/banks/${bank.id}/archive`} aria-label={`Save ${bank.name} as archive`}>
+                    archive
+                  </a>
                   <button className="act" onClick={() => onChange(bank, { putAway: !bank.putAway })}>
                     {bank.putAway ? 'take out again' : 'put away'}
                   </button>

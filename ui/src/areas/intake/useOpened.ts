@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { ApiError, errorWords, ownHeaders, type Problem, type Schema } from '../../api/client';
+import { errorWords, type Schema } from '../../api/client';
+import { sendFile } from '../../api/sendFile';
 import { inMegabytes } from '../../kinds/common/picture/files';
 import { largest } from '../../kinds/facts.gen';
 import type { SourceFormat } from './brought';
@@ -24,29 +25,18 @@ export interface Unsure {
   opened: Opened;
 }
 
-async function sent<T>(path: string, file: Blob, query: Record<string, string>): Promise<T> {
-  const response = await fetch(`/api${path}?${new URLSearchParams(query).toString()}`, {
-    method: 'POST',
-    headers: { ...ownHeaders(), 'Content-Type': 'application/octet-stream' },
-    body: file,
-  });
-  const told = (await response.json()) as unknown;
-  if (!response.ok) throw new ApiError(told as Problem);
-  return told as T;
-}
-
 /** Whether a file is one of the open standard, by its name: an item, or a package. */
 export const isPackage = (name: string) => /\.(zip|xml)$/i.test(name);
 
 /** Opens a file as text for a bank, whatever it is. */
 export async function openFile(bank: number, file: Blob, name: string, encoding = ''): Promise<Schema['Opened'] & { beside?: Beside }> {
   if (!isPackage(name)) return openAsText(file, name, encoding);
-  const { text, ...beside } = await sent<Schema['OpenedPackage']>(`/banks/${bank}/intake/package`, file, { name });
+  const { text, ...beside } = await sendFile<Schema['OpenedPackage']>(`/banks/${bank}/intake/package`, file, { name });
   return { text, beside, as: 'text', encoding: 'utf-8', isSure: true, sample: '' };
 }
 
 /** Opens a file, or what the clipboard holds as a document, as text. */
-export const openAsText = (file: Blob, name: string, encoding = '') => sent<Schema['Opened']>('/intake/open', file, { name, encoding });
+export const openAsText = (file: Blob, name: string, encoding = '') => sendFile<Schema['Opened']>('/intake/open', file, { name, encoding });
 
 /** Files on their way into the text: opened one by one, asked about where their encoding is not sure. */
 export function useOpened(bank: number, onOpened: (opened: Opened) => void) {

@@ -26,7 +26,7 @@ import { PoolOfChosen } from './pools/PoolOfChosen';
 import { PoolsLine } from './pools/PoolsLine';
 import { usePoolChanges } from './pools/usePoolChanges';
 import { QuestionRows } from './QuestionRows';
-import { SaveAsTable } from './SaveAsTable';
+import { SaveAs } from './SaveAs';
 
 const kindOptions = [{ value: '', words: 'every kind' }, ...Object.keys(kinds).map((kind) => ({ value: kind, words: kind }))];
 const statusOptions = [{ value: '', words: 'every status' }, ...statuses.map((status) => ({ value: status, words: status }))];
@@ -157,7 +157,8 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <a className="act" href={`/api/banks/${bank}/text?${written.toString()}`}>
                 Save as text
               </a>
-              <SaveAsTable bank={bank} written={written} />
+              <SaveAs bank={bank} written={written} sort="table" />
+              <SaveAs bank={bank} written={written} sort="package" />
               <Link className="act" to="../proofreading">
                 Proofread all
               </Link>

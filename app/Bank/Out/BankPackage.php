@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Out;
+
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Media\Media;
+use Zetema\App\Bank\Media\Medium;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Qti\Unmatched;
+use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
+use Zetema\Core\Exchange\Qti\Writing\Version;
+
+/** A bank's questions as a package of the open standard, and beforehand what of them it cannot say. */
+final readonly class BankPackage
+{
+    /** Questions of a package; a zip of more entries is refused by many who read one, by us too. */
+    public const MOST = 4_000;
+
+    public function __construct(private QuestionsInOrder $questions, private Media $media)
+    {
+    }
+
+    /**
+     * @param list<int>|null $only questions by their ids; null: all
+     *
+     * @return array<string, string> contents by path
+     *
+     * @throws Malformed if there are too many
+     */
+    public function files(Bank $bank, ?array $only, Version $version): array
+    {
+        return $this->written($bank, $only, $version)[0]->files;
+    }
+
+    /**
+     * @param list<int>|null $only
+     *
+     * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that are not whole and stay out; and of how many others what is missing
+     *
+     * @throws Malformed if there are too many
+     */
+    public function missing(Bank $bank, ?array $only, Version $version): array
+    {
+        [$writer, $count, $without] = $this->written($bank, $only, $version);
+        $missing = array_count_values(array_map(static fn (Unmatched $u): string => trim(explode(':', $u->what)[0]), $writer->unmatched));
+        if ($writer->missing !== []) {
+            $missing['pictures that the bank does not have'] = count($writer->missing);
+        }
+        arsort($missing);
+
+        return ['rows' => $count, 'without' => $without, 'missing' => array_map(static fn (string $what, int $n): array => ['what' => $what, 'questions' => $n], array_map(strval(...), array_keys($missing)), array_values($missing))];
+    }
+
+    /**
+     * @param list<int>|null $only
+     *
+     * @return array{PackageWriter, int, list<string>}
+     */
+    private function written(Bank $bank, ?array $only, Version $version): array
+    {
+        $hashes = array_column(array_map(static fn (Medium $m): array => [$m->name, $m->hash], $this->media->of($bank)), 1, 0);
+        $settings = $bank->settings();
+        $questions = [];
+        $without = [];
+        foreach ($this->questions->of($bank, $only) as $piece) {
+            foreach ($piece as $question) {
+                $core = $question->newest()->isWhole() ? $question->newest()->question() : null;
+                if ($core === null) {
+                    $without[] = $question->name() ?? $question->excerpt();
+                } else {
+                    $questions[$core->name ?? (string) (count($questions) + 1)] = [$core, $core->effective($settings)];
+                }
+            }
+            if (count($questions) > self::MOST) {
+                throw new Malformed('questions', sprintf('are more than the %s that a package holds; narrow the list first', number_format(self::MOST)));
+            }
+        }
+        $writer = new PackageWriter($version, function (string $name) use ($hashes): ?string {
+            $contents = isset($hashes[$name]) ? @file_get_contents($this->media->path($hashes[$name])) : false;
+
+            return $contents === false ? null : $contents;
+        });
+        $writer->write($questions, null);
+
+        return [$writer, count($questions), $without];
+    }
+}

@@ -1,0 +1,79 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, dataOf, errorWords } from '../../../api/client';
+import { keys } from '../../../api/keys';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { count } from '../../../parts/text/figures';
+
+const versions = [
+  { value: 'qti30', words: 'QTI 3.0' },
+  { value: 'qti21', words: 'QTI 2.1' },
+] as const;
+
+interface Props {
+  bank: number;
+  /** what the list is narrowed to, as in its address */
+  written: URLSearchParams;
+  sort: 'table' | 'package';
+}
+
+/** The list as a table for a spreadsheet, or as a package of the open standard; what that cannot say is told beforehand. */
+export function SaveAs({ bank, written, sort }: Props) {
+  const [asked, setAsked] = useState(false);
+  const [version, setVersion] = useState<(typeof versions)[number]['value']>('qti30');
+  const address = new URLSearchParams(sort === 'package' ? [...written, ['as', version]] : [...written]);
+  const query = Object.fromEntries(written);
+  const path = { id: bank };
+  const missing = useQuery({
+    queryKey: keys.missingOut(bank, sort, address.toString()),
+    queryFn: () =>
+      dataOf(
+        sort === 'table'
+          ? api.GET('/banks/{id}/table/missing', { params: { path, query } })
+          : api.GET('/banks/{id}/package/missing', { params: { path, query: { ...query, as: version } } }),
+      ),
+    enabled: asked,
+    staleTime: 0,
+  });
+  const told = missing.data;
+  return (
+    <>
+      <button className="act" aria-expanded={asked} onClick={() => setAsked(!asked)}>
+        Save as {sort}
+      </button>
+      {asked && (
+        <span role="status" className="block basis-full">
+          {sort === 'package' && (
+            <>
+              As <EditableChoice label="Version of the standard" value={version} options={versions} onChange={setVersion} />:{' '}
+            </>
+          )}
+          {missing.error && errorWords(missing.error)}
+          {told && (
+            <>
+              {count(told.rows, sort === 'table' ? 'row' : 'question')}.{' '}
+              {told.without.length > 0 && (
+                <span title={told.without.join('\n')}>
+                  {count(told.without.length, 'question')} {staysOut(sort, told.without.length)}.{' '}
+                </span>
+              )}
+              {told.missing.length > 0 && (
+                <>
+                  A {sort} does not say: {told.missing.map(({ what, questions }) => `${what} (of ${questions})`).join(', ')}.{' '}
+                </>
+              )}
+              <a className="act" href={`/api/banks/${bank}/${sort}?${address.toString()}`}>
+                Save it so
+              </a>
+            </>
+          )}
+        </span>
+      )}
+    </>
+  );
+}
+
+const staysOut = (sort: Props['sort'], count: number) =>
+  sort === 'table'
+    ? `can stand in no row and ${count === 1 ? 'stays' : 'stay'} out`
+    : `${count === 1 ? 'is not whole yet and stays' : 'are not whole yet and stay'} out`;
