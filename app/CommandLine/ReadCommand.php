@@ -82,7 +82,7 @@ final class ReadCommand
             'encoding' => $others->encoding(),
             'pages' => array_map(self::page(...), $others->pages()),
             'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $others->unmatched()),
-            'assessments' => [],
+            'assessments' => $others->assessments(),
             'problems' => $others->problems(),
         ];
         $output->writeln('],' . substr(self::json($rest), 1), OutputInterface::OUTPUT_RAW);

@@ -20,6 +20,7 @@ final readonly class Report
      * @param list<Aside> $aside
      * @param list<string> $unread headings that nothing takes
      * @param list<Unmatched> $unmatched what of a package has no counterpart here
+     * @param list<array<string, mixed>> $assessments its tests, as docs/formats/packages.md has them
      */
     public function __construct(
         public array $problems = [],
@@ -30,6 +31,7 @@ final readonly class Report
         public array $unread = [],
         public Encoding $encoding = Encoding::Utf8,
         public array $unmatched = [],
+        public array $assessments = [],
     ) {
         $this->bankSettings = $bankSettings ?? BankSettings::none();
     }

@@ -11,6 +11,9 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
 use Zetema\Core\Exchange\Qti\Writing\Version;
+use Zetema\Core\Exchange\Qti\Writing\WrittenSection;
+use Zetema\Core\Exchange\Qti\Writing\WrittenTest;
+use Zetema\Core\Question\Settings\Setting;
 
 /** A bank's questions as a package of the open standard, and beforehand what of them it cannot say. */
 final readonly class BankPackage
@@ -82,7 +85,13 @@ final readonly class BankPackage
 
             return $contents === false ? null : $contents;
         });
-        $writer->write($questions, null);
+        // Attempts and times stand in a test: one section of all of them.
+        $references = array_map(static function (string $name, array $asked): array {
+            $attempts = $asked[1]->attempts();
+
+            return ['name' => $name, 'attempts' => $attempts === 1 ? null : $attempts ?? 0, 'seconds' => $asked[1]->seconds(), 'isLateMarked' => $asked[1]->get(Setting::Late) === 'marks', 'weight' => null];
+        }, array_map(strval(...), array_keys($questions)), $questions);
+        $writer->write($questions, $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]));
 
         return [$writer, count($questions), $without];
     }

@@ -34,6 +34,8 @@ final class OtherFiles
     private array $aside = [];
     /** @var list<Page> */
     private array $pages = [];
+    /** @var list<array<string, mixed>> */
+    private array $assessments = [];
     /** @var list<Unmatched> */
     private array $unmatched = [];
     /** @var list<string> */
@@ -73,6 +75,7 @@ final class OtherFiles
             array_push($this->aside, ...$report->aside);
             array_push($this->pages, ...$report->pages);
             array_push($this->unmatched, ...$report->unmatched);
+            array_push($this->assessments, ...$report->assessments);
             array_push($this->unread, ...$report->unread);
             $this->encodingOfLast = $report->encoding;
         }
@@ -124,6 +127,12 @@ final class OtherFiles
     public function pages(): array
     {
         return $this->pages;
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function assessments(): array
+    {
+        return $this->assessments;
     }
 
     /** @return list<Unmatched> */

@@ -9,11 +9,13 @@ use Zetema\App\Bank\Media\Media;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\Archive;
 use Zetema\Core\Exchange\Archive\ArchiveSource;
+use Zetema\Core\Exchange\Qti\Package\Manifest;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\Package\ZipFiles;
 use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\QtiSource;
 use Zetema\Core\Exchange\Qti\Unmatched;
+use Zetema\Core\Exchange\Report;
 use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Exchange\Zip\RefusedZip;
 use Zetema\Core\Exchange\Zip\SafeZip;
@@ -67,9 +69,15 @@ final readonly class PackageOpening
         return [
             'text' => ltrim(implode('', array_map($writer->page(...), $report->pages)) . $text, "\n"),
             'pictures' => $kept,
-            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $report->unmatched),
+            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), [...$report->unmatched, ...self::assessments($report)]),
             'problems' => array_map(static fn (Problem $p): array => $p->toData(), $problems),
         ];
+    }
+
+    /** @return list<Unmatched> tests, of which only the questions come along here */
+    private static function assessments(Report $report): array
+    {
+        return array_map(static fn (array $a): Unmatched => new Unmatched(is_string($a['name']) ? $a['name'] : '', sprintf('assessmentTest “%s”: its questions come along; what draws and times it has is told by zetema:read', is_string($a['title']) ? $a['title'] : ''), 1, Manifest::NAME), $report->assessments);
     }
 
     /** @throws Malformed if it is refused */

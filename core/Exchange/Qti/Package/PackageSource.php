@@ -10,6 +10,7 @@ use Zetema\Core\Exchange\Qti\Items\ReadItem;
 use Zetema\Core\Exchange\Qti\Listing;
 use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Tests\TestReader;
 use Zetema\Core\Exchange\Qti\Texts\Paths;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Qti\Xml\Element;
@@ -19,6 +20,8 @@ use Zetema\Core\Exchange\Source;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Exchange\Zip\RefusedZip;
 use Zetema\Core\Exchange\Zip\SafeZip;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Problem;
 
 /** A zipped package: its items in the order of its manifest. */
@@ -30,6 +33,14 @@ final class PackageSource implements Source
     private array $pages = [];
     /** @var list<Unmatched> */
     private array $unmatched = [];
+    /** @var list<array<string, mixed>> */
+    private array $assessments = [];
+    /** @var list<TestReader> */
+    private array $tests = [];
+    /** @var array<string, array<string, string>> what all tests say of an item where it is asked, by its path */
+    private array $agreed = [];
+    /** @var array<string, array{string, Ratio}> names and worths of questions, by the paths of their items */
+    private array $items = [];
     /** @var array<string, true> */
     private array $names = [];
     /** @var array<string, true> */
@@ -50,11 +61,13 @@ final class PackageSource implements Source
         try {
             $files = ($this->open)();
             $manifest = new Manifest($files);
+            $this->tests($manifest, $files);
             foreach ($manifest->resources as $resource) {
                 if ($resource->isOfTheStandard() && $resource->path !== null) {
                     yield from $this->resource($resource, $resource->path, $files);
                 }
             }
+            $this->assessments();
             $this->take($manifest->listing);
             foreach ($manifest->unnamed() as $path) {
                 $this->unmatched[] = new Unmatched($path, $path, 1, $path);
@@ -73,6 +86,9 @@ final class PackageSource implements Source
      */
     private function resource(Resource $resource, string $path, PackageFiles $files): \Generator
     {
+        if (str_contains(strtolower($resource->type), '_test_')) {
+            return;
+        }
         try {
             $root = QtiSource::root($files->contents($path) ?? '');
         } catch (RefusedXml $e) {
@@ -86,10 +102,53 @@ final class PackageSource implements Source
         $listing = new Listing($root->attribute('identifier') ?? '', $path);
         $read = ItemReader::read($root, $path, self::folder($path), $files, $this->stimuli($root, $path, $files, $listing));
         $this->take($listing);
-        $found = $this->found($this->once($read, $root), $resource);
+        $read = $this->once($read, $root);
+        foreach ($this->agreed[$path] ?? [] as $word => $value) {
+            $read->lines?->add($word, $value);
+        }
+        $found = $this->found($read, $resource);
+        if ($found?->question?->name !== null) {
+            $this->items[$path] = [$found->question->name, MarkingPlan::of($found->question, $found->question->effective())->max()->exact()];
+        }
         array_push($this->unmatched, ...$read->listing->allUnmatched());
         if ($found !== null) {
             yield $found;
+        }
+    }
+
+    /**
+     * Tests are read first: what they say of items where those are asked may be the questions' own.
+     *
+     * @throws RefusedZip
+     */
+    private function tests(Manifest $manifest, PackageFiles $files): void
+    {
+        $said = [];
+        foreach ($manifest->resources as $resource) {
+            if (!$resource->isOfTheStandard() || $resource->path === null || !str_contains(strtolower($resource->type), '_test_')) {
+                continue;
+            }
+            try {
+                $root = QtiSource::root($files->contents($resource->path) ?? '');
+                if ($root->name === 'assessmentTest') {
+                    $this->tests[] = $test = new TestReader($root, $resource->path, self::folder($resource->path), $files);
+                    foreach ($test->controls() as $path => $controls) {
+                        $said[$path] = [...$said[$path] ?? [], ...$controls];
+                    }
+                }
+            } catch (RefusedXml $e) {
+                $this->problems[] = new Problem($e->atLine, 1, $e->getMessage(), file: $resource->path);
+            }
+        }
+        $this->agreed = array_map(static fn (array $all): array => $all[0], array_filter($said, static fn (array $all): bool => count(array_unique($all, SORT_REGULAR)) === 1));
+    }
+
+    private function assessments(): void
+    {
+        foreach ($this->tests as $test) {
+            $this->assessments[] = $test->assessment($this->items, array_map(static fn (): bool => true, $this->agreed));
+            array_push($this->pages, ...$test->pages);
+            $this->take($test->listing);
         }
     }
 
@@ -172,6 +231,6 @@ final class PackageSource implements Source
 
     public function report(): Report
     {
-        return new Report($this->problems, $this->pages, unmatched: $this->unmatched);
+        return new Report($this->problems, $this->pages, unmatched: $this->unmatched, assessments: $this->assessments);
     }
 }

@@ -155,7 +155,7 @@ function Table(props: {
                     copy
                   </button>
                   <a className="act mr-4" href={`/api/banks/${bank.id}/archive`} aria-label={`Save ${bank.name} as archive`}>
-                    archive
+                    save as archive
                   </a>
                   <button className="act" onClick={() => onChange(bank, { putAway: !bank.putAway })}>
                     {bank.putAway ? 'take out again' : 'put away'}
