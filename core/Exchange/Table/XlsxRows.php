@@ -182,7 +182,7 @@ final class XlsxRows implements Rows
     private static function elements(string $xml, string $name): \Generator
     {
         $before = libxml_use_internal_errors(true);
-        $reader = \XMLReader::XML($xml, null, LIBXML_NONET | LIBXML_COMPACT);
+        $reader = $xml === '' ? false : \XMLReader::XML($xml, null, LIBXML_NONET | LIBXML_COMPACT);
         if (!$reader instanceof \XMLReader) {
             throw new UnreadableTable('a part of it is no whole XML');
         }

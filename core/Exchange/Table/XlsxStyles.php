@@ -51,6 +51,9 @@ final class XlsxStyles
             return $stored;
         }
         $value = (float) $stored;
+        if (!is_finite($value)) {
+            return $stored;
+        }
         $digits = 1;
         while ($digits < 17 && (float) sprintf('%.' . ($digits - 1) . 'e', $value) !== $value) {
             ++$digits;

@@ -73,6 +73,7 @@ final class SpreadsheetTest extends TestCase
         yield 'no zip' => ['PK only by name', 'cannot be opened'];
         yield 'a document type' => ['<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><worksheet/>', 'DOCTYPE'];
         yield 'no whole XML' => ['<worksheet><sheetData><row r="1">', 'no whole XML'];
+        yield 'a part with nothing in it' => [' ', 'no whole XML'];
     }
 
     #[DataProvider('refused')]
@@ -89,7 +90,7 @@ final class SpreadsheetTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function numbers(): iterable
     {
-        foreach (['12' => '12', '0.1' => '0.1', '1E-3' => '0.001', '1.5E3' => '1500', '-2.50' => '-2.5', '123456789012' => '123456789012', '1e21' => '1000000000000000000000', '3.1400000000000001' => '3.14'] as $stored => $shown) {
+        foreach (['12' => '12', '0.1' => '0.1', '1E-3' => '0.001', '1.5E3' => '1500', '-2.50' => '-2.5', '123456789012' => '123456789012', '1e21' => '1000000000000000000000', '3.1400000000000001' => '3.14', str_repeat('9', 400) => str_repeat('9', 400)] as $stored => $shown) {
             yield (string) $stored => [(string) $stored, $shown];
         }
     }
