@@ -36,7 +36,8 @@ final readonly class IntakeBench
             $took = (hrtime(true) - $began) / 1e9;
             $figures[$what] = ['questions' => $whole, 'lines' => $lines, 'seconds' => round($took, 2), 'timesCuttingIntoLines' => round($took / max($floor, 1e-9))];
         }
-        $output->writeln(json_encode(['read' => $figures, 'mutated' => $this->mutated($files), 'mutatedItemsAndZips' => (new PackageFuzz($this->root . '/demo'))->run($files), 'peakMegabytes' => round(memory_get_peak_usage() / 1e6)], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        $packages = new PackageFuzz($this->root . '/demo');
+        $output->writeln(json_encode(['read' => $figures, 'items' => $packages->whole(self::QUESTIONS), 'mutated' => $this->mutated($files), 'mutatedItemsAndZips' => $packages->run($files), 'peakMegabytes' => round(memory_get_peak_usage() / 1e6)], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
 
         return 0;
     }

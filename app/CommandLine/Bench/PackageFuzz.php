@@ -10,6 +10,7 @@ use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\QtiSource;
 use Zetema\Core\Exchange\Qti\Writing\ItemWriter;
 use Zetema\Core\Exchange\Qti\Writing\Version;
+use Zetema\Core\Exchange\Qti\Xml\XmlFile;
 use Zetema\Core\Exchange\Source;
 use Zetema\Core\Exchange\Table\TableSource;
 use Zetema\Core\Exchange\Table\UnreadableTable;
@@ -53,6 +54,30 @@ final class PackageFuzz
         unlink($path);
 
         return ['files' => $files, 'questions' => $this->questions, 'told' => $this->told, 'slowestSeconds' => round($this->slowest, 3)];
+    }
+
+    /**
+     * Distinct whole items, read beside the making of a tree of the same bytes.
+     *
+     * @return array{questions: int, seconds: float, timesMakingATree: float}
+     */
+    public function whole(int $count): array
+    {
+        $items = $this->items();
+        $files = array_map(static fn (int $i): string => preg_replace('/<(qti-)?item-?body>/i', '$0<p>Number ' . $i . '.</p>', $items[$i % count($items)]) ?? '', range(0, max(0, $count - 1)));
+        $began = hrtime(true);
+        array_map(static fn (string $file): string => XmlFile::root($file)->name, $files);
+        $floor = (hrtime(true) - $began) / 1e9;
+        $whole = 0;
+        $began = hrtime(true);
+        foreach ($files as $file) {
+            foreach ((new QtiSource($file, 'x.xml'))->questions() as $found) {
+                $whole += $found->question === null ? 0 : 1;
+            }
+        }
+        $took = (hrtime(true) - $began) / 1e9;
+
+        return ['questions' => $whole, 'seconds' => round($took, 2), 'timesMakingATree' => round($took / $floor, 1)];
     }
 
     /** @return list<string> the demo's questions as items of each version */

@@ -199,15 +199,21 @@ final class ItemReader
     private static function judged(Answered $answered, Marking $marking, array $attempts): array
     {
         $question = $marking->sayIn($answered->lines($marking))->make();
+        if (!$question instanceof Question) {
+            return array_fill_keys($attempts, array_map(static fn (): string => '', $answered->tries()));
+        }
+        $settings = $question->effective();
+        $plan = MarkingPlan::of($question, $settings);
+        $marker = new Marker();
         $judged = [];
-        foreach ($attempts as $attempt) {
-            $judged[$attempt] = [];
-            foreach ($answered->tries() as $tried) {
-                try {
-                    $judged[$attempt][] = $question instanceof Question ? (new Marker())->mark(MarkingPlan::of($question, $question->effective()), $question->kind->response($tried->response, $question->effective(), complete: false), $attempt)->outcome->value : '';
-                } catch (Malformed) {
-                    $judged[$attempt][] = '';
-                }
+        foreach ($answered->tries() as $tried) {
+            try {
+                $response = $question->kind->response($tried->response, $settings, complete: false);
+            } catch (Malformed) {
+                $response = null;
+            }
+            foreach ($attempts as $attempt) {
+                $judged[$attempt][] = $response === null ? '' : $marker->mark($plan, $response, $attempt)->outcome->value;
             }
         }
 
