@@ -7,6 +7,8 @@ namespace Zetema\App\CommandLine;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Intake\Brought;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Exchange\TextFormat\Templates;
+use Zetema\Core\Exchange\TextFormat\Vocabulary;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Difficulty;
 use Zetema\Core\Question\Feedback\Outcome;
@@ -54,6 +56,8 @@ final class InterfaceFacts
             'statuses' => ["Schema['Status'][]", array_column(Status::cases(), 'value')],
             'difficulties' => ["NonNullable<Schema['AnyContent']['difficulty']>[]", array_column(Difficulty::cases(), 'value')],
             'rungs' => ["Schema['Rung'][]", array_column(Rung::cases(), 'value')],
+            'textWords' => ['string[]', (new Vocabulary())->heads()],
+            'templates' => ['Record<string, string>', array_combine(array_column(KindId::cases(), 'value'), array_map(Templates::of(...), KindId::cases()))],
             'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Brought::LONGEST]],
         ];
     }

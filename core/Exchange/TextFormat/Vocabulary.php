@@ -66,6 +66,15 @@ final class Vocabulary
         $this->plain = array_fill_keys([...$plain, ...self::opening(), ...$settings], true);
     }
 
+    /** @return list<string> what may stand before a colon, of what takes numbers or conditions an example */
+    public function heads(): array
+    {
+        $heads = [...array_keys($this->plain), 'bank settings', ...array_merge(...array_values($this->examples))];
+        sort($heads);
+
+        return array_values(array_unique($heads));
+    }
+
     /** @return list<string> words that open a question */
     public static function opening(): array
     {

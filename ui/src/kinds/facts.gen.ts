@@ -63,6 +63,23 @@ export const difficulties: NonNullable<Schema['AnyContent']['difficulty']>[] = [
 
 export const rungs: Schema['Rung'][] = ["nothing","passed or not","total","objectives","own paper","marked paper","marked paper with key and feedback"];
 
+export const textWords: string[] = ["after","answer","answer 50 %","area yes","areas","at","attempt costs","attempts","bank","bank settings","blank costs","choose","clicks","costs","decimals","difficulty","earns","ends","every claim","every question","false","figures","floor","from attempt","gap 1","gaps","graded","group","groups","heading","hint","hint costs","how","if wrong","if wrong on attempt 1","ignore","image","item","key","label","late","layout","leads to","loses","marking","name","no","no 5","note when chosen 2","note when wrong and not chosen 2 on attempt 1","number","objective","one","order","page","pair","pairs","pattern","pattern 50 %","place","points","rating","reads","refresher","regions","says","scale","several","shows","shuffle","size","spare item","spare label","spare with","spot","stands","status","tags","tally","text","time","true","typos","unit","weight true","with","words","wrong costs","wrong part costs","yes","yes 5"];
+
+export const templates: Record<string, string> = {
+  "one": "one: {What is asked?}\n  yes: {the right answer}\n    says: {why}\n  no: {another}\n    says: {why not}\n  no: {a third}\n  no: {a fourth}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "several": "several: {Which of these …?}\n  marking: parts\n  yes: {one that is right}\n  yes: {another}\n  no: {one that is not}\n    says: {why not}\n  no: {a fourth}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "claim": "true: {A statement that is true, or false: then begin the line so.}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "number": "number: {How many?}\n  answer: {14} within {0.5}\n  unit: {kg}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "text": "text: {What is it called?}\n  answer: {its name}\n  answer 50 %: {something near}\n    says: {what is missing}\n  typos: 1\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "gaps": "gaps: {A sentence with a} ___ {and another} ___.\n  marking: parts\n  gap 1: {what is typed}\n  gap 2 yes: {what is picked}\n  gap 2 no: {another}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "pairs": "pairs: {What belongs together?}\n  marking: parts\n  pair: {one}\n  with: {its other}\n  pair: {two}\n  with: {the other of two}\n  spare with: {belongs to none}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "groups": "groups: {Where does each belong?}\n  marking: parts\n  group: {a group}\n    item: {what is in it}\n  group: {another group}\n    item: {what is in that}\n  spare item: {belongs to none}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "order": "order: {Put these in order.}\n  marking: parts by neighbour\n  item: {first}\n  item: {second}\n  item: {third}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "regions": "regions: {Click where it is.}\n  image: {picture.svg}\n    shows: {what the picture shows}\n  area yes: ellipse {100} {100} {40} {30}\n    name: {what it is}\n    says: {what is said of it}\n  area no: rectangle {10} {10} {80} {60}\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "place": "place: {Put each label where it belongs.}\n  marking: parts\n  image: {picture.svg}\n    shows: {what the picture shows}\n  spot: {100} {100} {30}\n  spot: {100} {200} {30}\n  label: {one}\n  at: 1\n  label: {two}\n  at: 2\n  hint: {what helps}\n  if wrong: {what is said then}\n",
+  "rating": "rating: {How sure are you?}\n  scale: 1 to 5\n  ends: {not at all}, {completely}\n",
+};
+
 export const largest: { picture: number; soundOrFilm: number; text: number } = {
   "picture": 8000000,
   "soundOrFilm": 30000000,

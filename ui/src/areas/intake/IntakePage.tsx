@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../api/client';
 import { keys } from '../../api/keys';
@@ -7,36 +7,23 @@ import { EditableChoice } from '../../parts/fields/Editable';
 import { FileButton } from '../../parts/fields/FileButton';
 import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
+import { useObjectives } from '../bank/question/ObjectiveField';
 import { BatchLine } from '../bank/board/LastIntake';
-import {
-  bodyOf,
-  type Brought,
-  chosenOf,
-  type Decision,
-  decisionOf,
-  type SourceFormat,
-  together,
-  useBrought,
-  withoutTaken,
-} from './brought';
+import { bodyOf, type Brought, chosenOf, type Decision, decisionOf, formats, together, useBrought, withoutTaken } from './brought';
 import { Columns } from './Columns';
+import type { PutIn } from './completion';
 import { EncodingAsked } from './EncodingAsked';
 import { Files } from './Files';
 import { GivenLine } from './GivenLine';
 import { LeftBehind } from './LeftBehind';
 import { LEVEL, SourceText } from './SourceText';
 import { Summary } from './Summary';
+import { Templates } from './Templates';
 import { UnderstoodMargin } from './UnderstoodMargin';
 import { useFiles } from './useFiles';
 import { useDrop } from './useDrop';
 import { openAsText, type Opened, useOpened } from './useOpened';
 import sample from './sample.zet.txt?raw';
-
-const formats: { value: SourceFormat; words: string }[] = [
-  { value: 'text', words: 'the text format' },
-  { value: 'paper', words: 'a typed paper' },
-  { value: 'table', words: 'a table' },
-];
 
 interface Chosen {
   brought: Brought;
@@ -143,6 +130,8 @@ export default function IntakePage() {
     if (text.trim() === '' || text === file.text) take(file);
     else setWaiting(file);
   });
+  const objectives = useObjectives(bank, true);
+  const putInRef = useRef<((put: PutIn) => void) | null>(null);
   const { unsure } = opening;
   const several = useFiles(bank, opening.say);
   const openSeveral = (chosen: File[]) => {
@@ -167,7 +156,8 @@ export default function IntakePage() {
                   accept=".txt,.csv,.tsv,.xlsx,.html,.htm,.zip,.xml,text/plain,text/csv,text/html"
                   onFile={(file) => opening.open(file, file.name)}
                   onFiles={openSeveral}
-                />
+                />{' '}
+                · <Templates bank={bank} onPut={(put) => putInRef.current?.(put)} />
               </span>
             </h1>
             {unsure && (
@@ -265,6 +255,10 @@ export default function IntakePage() {
             <SourceText
               text={text}
               problems={problems}
+              objectives={objectives}
+              onEditor={(put) => {
+                putInRef.current = put;
+              }}
               onChange={(next) => put({ text: next })}
               asText={(html) => openAsText(html, 'paste.html').then((opened) => opened.text)}
             />

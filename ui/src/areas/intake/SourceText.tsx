@@ -2,6 +2,7 @@ import { defaultKeymap, history, historyKeymap, insertNewline } from '@codemirro
 import { EditorState, RangeSet, StateEffect, StateField } from '@codemirror/state';
 import { EditorView, gutterLineClass, GutterMarker, keymap, lineNumbers, placeholder } from '@codemirror/view';
 import { useEffect, useEffectEvent, useRef } from 'react';
+import { completion, type PutIn, putIn } from './completion';
 
 /** Height of one line of the source, in pixels; the margin counts with it. */
 export const LEVEL = 22;
@@ -34,6 +35,14 @@ const look = EditorView.theme({
     paddingRight: '12px',
     justifyContent: 'flex-end',
   },
+  '.cm-tooltip.cm-tooltip-autocomplete': {
+    border: '1px solid var(--rule)',
+    background: 'var(--sheet)',
+    color: 'var(--ink)',
+    fontFamily: 'var(--figures)',
+  },
+  '.cm-tooltip-autocomplete > ul > li[aria-selected]': { background: 'var(--moss-tint)', color: 'var(--ink)' },
+  '.cm-snippetField': { background: 'none', textDecoration: 'underline dotted' },
   '.cm-problem': { color: 'var(--wrong)', fontWeight: 700 },
 });
 
@@ -65,12 +74,18 @@ const isDocument = (html: string, plain: string) =>
 export function SourceText({
   text,
   problems,
+  objectives,
   onChange,
   asText,
+  onEditor,
 }: {
   text: string;
   problems: ReadonlySet<number>;
+  /** of the bank, to be offered */
+  objectives: string[];
   onChange: (text: string) => void;
+  /** told what puts a text in, once there is something to put it into */
+  onEditor: (putIn: (put: PutIn) => void) => void;
   /** what a document on the clipboard is as text: bold answers, lists and tables keep what they mean */
   asText: (html: Blob) => Promise<string>;
 }) {
@@ -82,6 +97,8 @@ export function SourceText({
     known.current = next;
     onChange(next);
   });
+  const offered = useEffectEvent(() => objectives);
+  const ready = useEffectEvent((editor: EditorView) => onEditor((put) => putIn(editor, put)));
   const pasted = useEffectEvent((event: ClipboardEvent, editor: EditorView) => {
     const html = event.clipboardData?.getData('text/html') ?? '';
     const plain = event.clipboardData?.getData('text/plain') ?? '';
@@ -102,6 +119,7 @@ export function SourceText({
           lineNumbers(),
           problemLines,
           history(),
+          completion(() => offered()),
           // A line begins where its author puts it: below what stands indented is often something that does not.
           keymap.of([{ key: 'Enter', run: insertNewline }, ...historyKeymap, ...defaultKeymap]),
           placeholder(example),
@@ -114,6 +132,7 @@ export function SourceText({
       }),
     });
     view.current = editor;
+    ready(editor);
     return () => {
       view.current = null;
       editor.destroy();

@@ -5,6 +5,12 @@ import type { Beside } from './useOpened';
 import { stored } from '../../parts/stored';
 
 export type SourceFormat = Schema['SourceFormat'];
+export const formats: { value: SourceFormat; words: string }[] = [
+  { value: 'text', words: 'the text format' },
+  { value: 'paper', words: 'a typed paper' },
+  { value: 'table', words: 'a table' },
+];
+
 export type Given = Required<Schema['Given']>;
 export interface Mapping {
   headings: number;
