@@ -47,7 +47,7 @@ final class PackageCommand
         } catch (Malformed|BlueprintRefused $e) {
             return self::told($output, problems: $e instanceof BlueprintRefused ? $e->refusals : [$e->getMessage()]);
         }
-        $writer = new PackageWriter($version, self::beside($files));
+        $writer = new PackageWriter($version, TextFiles::beside($files));
         $writer->write($package->questions, $package->test, $package->unmatched);
         $problems = [...$bank->problems(), ...array_map(static fn (string $file): string => sprintf('“%s” is not beside the text that shows it', $file), $writer->missing)];
         if ($problems !== []) {
@@ -58,30 +58,6 @@ final class PackageCommand
         }
 
         return self::told($output, array_keys($writer->files), $writer->unmatched);
-    }
-
-    /**
-     * Pictures are looked for beside the texts, never above their folder.
-     *
-     * @param list<string> $files
-     *
-     * @return \Closure(string): ?string
-     */
-    private static function beside(array $files): \Closure
-    {
-        return static function (string $name) use ($files): ?string {
-            foreach ($files as $file) {
-                $folder = realpath(dirname($file));
-                $path = $folder === false ? false : realpath($folder . '/' . $name);
-                if ($path !== false && str_starts_with($path, $folder . '/') && is_file($path)) {
-                    $contents = file_get_contents($path);
-
-                    return $contents === false ? null : $contents;
-                }
-            }
-
-            return null;
-        };
     }
 
     /**

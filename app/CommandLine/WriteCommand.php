@@ -11,20 +11,26 @@ use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\Shared\FixedZip;
+use Zetema\Core\Exchange\Archive\ArchiveWriter;
 use Zetema\Core\Exchange\Table\TableWriter;
 use Zetema\Core\Exchange\TextFormat\Writer;
 
-#[AsCommand('zetema:write', 'Writes what was read out again, in the normal form of the text format or as a table')]
+#[AsCommand('zetema:write', 'Writes what was read out again: in the normal form of the text format, as a table, or as an archive')]
 final class WriteCommand
 {
-    public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('text or table')] string $as = 'text'): int
+    public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('text, table or archive')] string $as = 'text'): int
     {
-        if (!in_array($as, ['text', 'table'], true)) {
-            throw new InvalidArgumentException(sprintf('Nothing is written as “%s”; text and table are.', $as));
+        if (!in_array($as, ['text', 'table', 'archive'], true)) {
+            throw new InvalidArgumentException(sprintf('Nothing is written as “%s”; text, table and archive are.', $as));
         }
         $texts = new TextFiles();
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $as === 'table' ? self::asTable($texts, $file, $output, $errors) : self::asText($texts, $file, $output);
+        match ($as) {
+            'table' => self::asTable($texts, $file, $output, $errors),
+            'archive' => self::asArchive($texts, $file, $output),
+            default => self::asText($texts, $file, $output),
+        };
         foreach ($texts->problems() as $problem) {
             $errors->writeln(sprintf('%s, line %d, column %d: %s', $problem['file'], $problem['line'], $problem['column'], $problem['message']), OutputInterface::OUTPUT_RAW);
         }
@@ -43,6 +49,18 @@ final class WriteCommand
                 $errors->writeln(sprintf('%s: a table cannot say “%s”', $question->name ?? (string) $number, $line), OutputInterface::OUTPUT_RAW);
             }
         }
+    }
+
+    /** A zip on standard output, with the pictures that lie beside the text. */
+    private static function asArchive(TextFiles $texts, string $file, OutputInterface $output): void
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zetema');
+        $about = static fn (): array => [$texts->bank() ?? 'A bank', $texts->bankSettings(), $texts->pages()];
+        if ($path === false || !FixedZip::write($path, ArchiveWriter::files($texts->questions([$file]), $about, TextFiles::beside([$file])))) {
+            throw new \RuntimeException('There is no room to write an archive.');
+        }
+        $output->write((string) file_get_contents($path), false, OutputInterface::OUTPUT_RAW);
+        unlink($path);
     }
 
     private static function asText(TextFiles $texts, string $file, OutputInterface $output): void

@@ -15,6 +15,7 @@ use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Question;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
+use Zetema\Core\Exchange\Archive\ArchiveWriter;
 
 /** A bank as an archive: its settings, objectives, questions as they stand and as they are dealt, pages, pools, blueprints, and its pictures, sound and film. */
 final readonly class BankArchive
@@ -35,17 +36,17 @@ final readonly class BankArchive
                 $waiting[] = self::question($question, count($numbers));
             }
             while (count($waiting) >= ArchiveFormat::PIECE) {
-                yield ArchiveFormat::questions(++$piece) => self::json(['questions' => array_splice($waiting, 0, ArchiveFormat::PIECE)]);
+                yield ArchiveFormat::questions(++$piece) => ArchiveWriter::json(['questions' => array_splice($waiting, 0, ArchiveFormat::PIECE)]);
             }
         }
         if ($waiting !== []) {
-            yield ArchiveFormat::questions(++$piece) => self::json(['questions' => $waiting]);
+            yield ArchiveFormat::questions(++$piece) => ArchiveWriter::json(['questions' => $waiting]);
         }
         // Going through the questions let go of everything.
         $bank = $this->em->find(Bank::class, $bank->id) ?? throw new \LogicException('it was there');
         $media = $this->media->of($bank);
-        yield ArchiveFormat::HEAD => self::json($this->head($bank, $numbers, array_map(static fn (Medium $m): string => $m->name, $media)));
-        yield ArchiveFormat::SCHEMA => self::json(ArchiveFormat::schema(), JSON_PRETTY_PRINT);
+        yield ArchiveFormat::HEAD => ArchiveWriter::json($this->head($bank, $numbers, array_map(static fn (Medium $m): string => $m->name, $media)));
+        yield ArchiveFormat::SCHEMA => ArchiveWriter::json(ArchiveFormat::schema(), JSON_PRETTY_PRINT);
         foreach ($media as $medium) {
             $contents = @file_get_contents($this->media->path($medium->hash));
             if ($contents !== false) {
@@ -62,12 +63,10 @@ final readonly class BankArchive
      */
     private function head(Bank $bank, array $numbers, array $media): array
     {
-        $settings = $bank->own()->toData();
-
         return [
             'archive' => ArchiveFormat::VERSION,
             'bank' => $bank->name(),
-            'settings' => [...$settings, ...array_map(static fn (array $part): object => (object) $part, array_filter($settings, is_array(...)))],
+            'settings' => ArchiveWriter::objects($bank->own()->toData()),
             'objectives' => array_map(static fn (array $row): array => ['path' => explode(Objective::SEPARATOR, is_string($row['path']) ? $row['path'] : ''), 'code' => $row['code'], 'description' => $row['description'], 'kept' => (bool) $row['is_kept']], $this->db->fetchAllAssociative('SELECT path, code, description, is_kept FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id])),
             'pages' => array_map(static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()], $this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC'])),
             'pools' => $this->pools($bank, $numbers),
@@ -114,11 +113,5 @@ final readonly class BankArchive
             ...($question->isPattern() ? ['pattern' => true] : []),
             ...($question->selfNote() === '' ? [] : ['note' => $question->selfNote()]),
         ];
-    }
-
-    /** @param array<array-key, mixed> $data */
-    private static function json(array $data, int $more = 0): string
-    {
-        return json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | $more) . "\n";
     }
 }

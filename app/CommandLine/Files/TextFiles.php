@@ -114,6 +114,30 @@ final class TextFiles
         return $contents !== false ? $contents : throw new InvalidArgumentException(sprintf('There is no file “%s” to read.', $file));
     }
 
+    /**
+     * Pictures are looked for beside the texts, never above their folder.
+     *
+     * @param list<string> $files
+     *
+     * @return \Closure(string): ?string
+     */
+    public static function beside(array $files): \Closure
+    {
+        return static function (string $name) use ($files): ?string {
+            foreach ($files as $file) {
+                $folder = realpath(dirname($file));
+                $path = $folder === false ? false : realpath($folder . '/' . $name);
+                if ($path !== false && str_starts_with($path, $folder . '/') && is_file($path)) {
+                    $contents = file_get_contents($path);
+
+                    return $contents === false ? null : $contents;
+                }
+            }
+
+            return null;
+        };
+    }
+
     public static function print(OutputInterface $output, mixed $document): void
     {
         $output->writeln(json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);

@@ -31,7 +31,7 @@ final class TemplatesTest extends TestCase
         self::assertSame($kind, $read[0]->question?->kind::id());
         self::assertGreaterThan(0, substr_count($template, '{'));
         self::assertSame(substr_count($template, '{'), substr_count($template, '}'));
-        self::assertSame($kind->facts()->isJudged ? 1 : 0, count($read[0]->question->hints), 'with a hint where there is something to help with');
+        self::assertCount($kind->facts()->isJudged ? 1 : 0, $read[0]->question->hints ?? [], 'with a hint where there is something to help with');
     }
 
     public function test_every_word_that_is_offered_is_one_of_the_format(): void
