@@ -165,7 +165,7 @@ final readonly class Intake
      * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and objectives that came with it
      * and are empty now.
      *
-     * @return array{putBack: int, taken: int, kept: int}
+     * @return array{putBack: int, taken: int, kept: int, by: list<string>} by: what keeps those that stay, in words
      */
     public function takeBack(Batch $batch, Account $account): array
     {
@@ -195,8 +195,23 @@ final readonly class Intake
             $batch->takeBack($this->clock->now());
             $this->em->flush();
 
-            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken];
+            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken, 'by' => $this->keptBy($batch)];
         });
+    }
+
+    /** @return list<string> what keeps the questions of a batch that was taken back: that they were changed, and assessments that have asked them */
+    private function keptBy(Batch $batch): array
+    {
+        $by = [];
+        $changed = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE batch_id = ? AND version <> intake_version', [$batch->id]);
+        if (is_numeric($changed) && $changed > 0) {
+            $by[] = sprintf('%d changed since', $changed);
+        }
+        foreach ($this->db->fetchAllKeyValue('SELECT b.title, COUNT(DISTINCT q.id) FROM question q JOIN edition_question e ON e.question_id = q.id JOIN edition d ON d.id = e.edition_id JOIN blueprint b ON b.id = d.blueprint_id WHERE q.batch_id = ? GROUP BY b.id ORDER BY b.title', [$batch->id]) as $title => $questions) {
+            $by[] = sprintf('%d held by an edition of “%s”', is_numeric($questions) ? (int) $questions : 0, $title);
+        }
+
+        return $by;
     }
 
     /**

@@ -166,6 +166,7 @@ final class BankTest extends ApiTestCase
 
         self::assertGreaterThan(40, $back->integer('kept'));
         self::assertSame(self::QUESTIONS - 2, $back->integer('taken') + $back->integer('kept'), 'but for what was written by hand');
+        self::assertNotEmpty(array_filter($back->texts('by'), static fn (string $by): bool => preg_match('/^\d+ held by an edition of “Apprentice Certificate/', $by) === 1), json_encode($back->texts('by')) . ' says by what');
     }
 
     public function test_five_thousand_questions_open_within_200_ms(): void

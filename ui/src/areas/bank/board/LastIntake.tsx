@@ -33,7 +33,7 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
       {done ? (
         <span role="status">
           · {done.taken} taken back{done.putBack > 0 && `, ${done.putBack} put back`}
-          {done.kept > 0 && `, ${done.kept} kept: changed since, or held by an edition`}
+          {done.kept > 0 && `, ${done.kept} kept: ${done.by.join(', ')}`}
         </span>
       ) : batch.takenBackAt ? (
         <span>· taken back</span>
