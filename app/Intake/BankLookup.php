@@ -11,6 +11,9 @@ use Zetema\App\Bank\Bank;
 /** Looks up in a bank what a text has, by indexed columns: names that are taken, stems that are there. */
 final readonly class BankLookup
 {
+    /** It is read again while one types. */
+    private const MOST_COMPARED = 3_000;
+
     public function __construct(private Connection $db)
     {
     }
@@ -33,6 +36,22 @@ final readonly class BankLookup
     public function stems(Bank $bank, array $keys): array
     {
         return $this->ids($bank, 'stem_key', $keys);
+    }
+
+    /**
+     * Stems that others may be nearly the same as; none of a bank too large to be held against each.
+     *
+     * @return array<int, string> by the question's id
+     */
+    public function allStems(Bank $bank): array
+    {
+        $questions = $this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired'", [$bank->id]);
+        $stems = [];
+        foreach (is_numeric($questions) && $questions <= self::MOST_COMPARED ? $this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id", [$bank->id]) : [] as [$id, $stem]) {
+            $stems[is_numeric($id) ? (int) $id : 0] = is_string($stem) ? $stem : '';
+        }
+
+        return $stems;
     }
 
     /**

@@ -13,17 +13,22 @@ use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\TextFormat\Writer;
+use Zetema\Core\Question\AlikeIndex;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Sketch;
 
-/** Questions of the bank that what is brought seems to be: those with its name, else with its stem; and how the two differ. */
+/** Questions of the bank that what is brought seems to be: those with its name, else with its stem, else with nearly its stem; and how the two differ. */
 final readonly class KnownQuestions
 {
     /** Lines of a difference that are told. */
     private const MOST_LINES = 12;
 
+    /** @var \WeakMap<Bank, AlikeIndex> */
+    private \WeakMap $stems;
+
     public function __construct(private Connection $db, private BankLookup $lookup)
     {
+        $this->stems = new \WeakMap();
     }
 
     /**
@@ -55,7 +60,7 @@ final readonly class KnownQuestions
     /**
      * @param list<Found> $found
      *
-     * @return array<int, array{int, string}> id, and "name" or "stem", by the line
+     * @return array<int, array{int, string}> id, and "name", "stem" or "near", by the line
      */
     public function ids(Bank $bank, array $found): array
     {
@@ -72,7 +77,30 @@ final readonly class KnownQuestions
             }
         }
 
-        return $ids;
+        return $ids + $this->near($bank, $found, $ids);
+    }
+
+    /**
+     * Those whose stem is nearly that of a question of the bank.
+     *
+     * @param list<Found> $found
+     * @param array<int, array{int, string}> $known by the line
+     *
+     * @return array<int, array{int, string}>
+     */
+    private function near(Bank $bank, array $found, array $known): array
+    {
+        // Looked up for piece after piece of one text: the bank's stems are put in order once.
+        $index = $this->stems[$bank] ??= new AlikeIndex($this->lookup->allStems($bank));
+        $near = [];
+        foreach ($found as $read) {
+            $id = $read->question === null || isset($known[$read->fromLine]) ? null : $index->nearest($read->question->stem);
+            if ($id !== null) {
+                $near[$read->fromLine] = [$id, 'near'];
+            }
+        }
+
+        return $near;
     }
 
     /** @return list<string> */

@@ -76,14 +76,15 @@ final readonly class Alike
      *
      * @return list<int>
      */
-    private static function candidates(array $own, array $having, int $id): array
+    public static function candidates(array $own, array $having, int $id): array
     {
-        $counts = array_map(count(...), array_intersect_key($having, $own));
+        // A word that none of them has is the rarest of all.
+        $counts = array_map(count(...), array_intersect_key($having, $own)) + array_fill_keys(array_keys($own), 0);
         asort($counts);
         $rarest = count($counts) - intdiv(self::NEARLY * count($counts) + 99, 100) + 1;
         $found = [];
         foreach (array_slice(array_keys($counts), 0, $rarest) as $word) {
-            foreach ($having[$word] as $other) {
+            foreach ($having[$word] ?? [] as $other) {
                 if ($other > $id) {
                     $found[$other] = true;
                 }
@@ -98,7 +99,7 @@ final readonly class Alike
      * @param array<string, true> $one
      * @param array<string, true> $other
      */
-    private static function shared(array $one, array $other): int
+    public static function shared(array $one, array $other): int
     {
         $both = count(array_intersect_key($one, $other));
         $either = count($one) + count($other) - $both;
@@ -107,7 +108,7 @@ final readonly class Alike
     }
 
     /** @return array<string, true> */
-    private static function words(string $stem): array
+    public static function words(string $stem): array
     {
         preg_match_all('/[\p{L}\p{N}]+/u', AuthorText::comparable($stem, self::LONGEST), $found);
 

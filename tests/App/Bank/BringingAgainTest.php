@@ -10,6 +10,21 @@ use Zetema\Tests\App\ApiTestCase;
 /** A bank is written out, corrected in an editor, and brought in again. */
 final class BringingAgainTest extends ApiTestCase
 {
+    public function test_a_stem_that_is_nearly_one_of_the_bank_says_so_and_can_become_its_revision(): void
+    {
+        $this->logIn('orrell');
+        $stem = 'Which bee in a colony develops in the shortest time from the egg to an adult bee?';
+        $text = "one: $stem\n  yes: The queen\n  no: The drone\n\none: How do bees keep warm in January?\n  yes: They cluster\n  no: They sleep\n";
+        [$near, $other] = $this->send('POST', '/api/banks/1/intake/read', ['text' => $text], 'Understood')->objects('questions');
+        self::assertNull($other->optionalObject('known'));
+        self::assertSame(['near', false], [$near->object('known')->text('by'), $near->object('known')->flag('isSame')]);
+        $id = $near->object('known')->integer('id');
+        self::assertSame('shortest development', $this->send('GET', "/api/questions/$id")->text('name'));
+        $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [$near->integer('fromLine')], 'again' => [$near->integer('fromLine') => 'revise']], 'Job', 201);
+        $revised = $this->send('GET', "/api/questions/$id");
+        self::assertSame([$stem, 'shortest development'], [$revised->object('content')->text('stem'), $revised->text('name')]);
+    }
+
     protected function setUp(): void
     {
         parent::setUp();

@@ -7,6 +7,7 @@ namespace Zetema\Tests\Core\Question;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Question\Alike;
+use Zetema\Core\Question\AlikeIndex;
 
 final class AlikeTest extends TestCase
 {
@@ -26,6 +27,23 @@ final class AlikeTest extends TestCase
     public function test_two_stems_are_as_alike_as_the_words_they_share(string $one, string $other, int $percent): void
     {
         self::assertSame([$percent, $percent], [Alike::percent($one, $other), Alike::percent($other, $one)]);
+    }
+
+    public function test_the_nearest_of_many_is_found_without_holding_it_against_each(): void
+    {
+        $stems = [];
+        for ($i = 1; $i <= 2_000; ++$i) {
+            $stems[$i] = sprintf('Which sign number %d of %d shows that colony %d is about to swarm?', $i, $i * 7, $i * 13);
+        }
+        $index = new AlikeIndex($stems);
+        foreach (['Which sign number 12 of 84 shows that the colony 156 is about to swarm soon?' => 12, 'Which sign number 12 of 84 shows that colony 156 is about to swarm' => 12, 'What is a nectar flow?' => null, 'sign' => null, '' => null] as $stem => $nearest) {
+            self::assertSame($nearest, $index->nearest($stem), $stem);
+            // The same as by holding it against each.
+            $percents = array_map(static fn (string $one): int => Alike::percent($stem, $one), $stems);
+            arsort($percents);
+            $first = array_key_first($percents);
+            self::assertSame($first !== null && $percents[$first] >= Alike::NEARLY ? $first : null, $nearest, $stem);
+        }
     }
 
     public function test_groups_are_told_nearest_first_each_question_once(): void

@@ -116,6 +116,19 @@ it('questions are given points and tags in a sentence, and lose them again', asy
   expect(changed).toHaveBeenLastCalledWith({ ...given, tags: [] });
 });
 
+it('are given any setting that has a meaning for them, and lose it again', async () => {
+  const changed = vi.fn();
+  const given = { objective: '', tags: [], settings: { shuffle: 'yes', points: '2' } };
+  await at('/', '/', <GivenLine bank={1} given={given} onChange={changed} />);
+  expect(document.body.textContent).toContain('answers are shuffled: yes');
+  pick('Give them also', 'attempts become');
+  expect(document.body.textContent).toContain('attempts become as it is');
+  typeOver('attempts become', '3');
+  expect(changed).toHaveBeenLastCalledWith({ ...given, settings: { shuffle: 'yes', points: '2', attempts: '3' } });
+  press('Leave shuffle as it is');
+  expect(changed).toHaveBeenLastCalledWith({ ...given, settings: { points: '2' } });
+});
+
 describe('a file', () => {
   function Opening({ onOpened }: { onOpened: (opened: object) => void }) {
     const { open, problem, unsure, leave } = useOpened(1, onOpened);

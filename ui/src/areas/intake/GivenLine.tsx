@@ -1,45 +1,81 @@
-import { Editable } from '../../parts/fields/Editable';
+import { useState } from 'react';
+import { settings as known } from '../../kinds/facts.gen';
+import { Editable, EditableChoice } from '../../parts/fields/Editable';
+import { asTheBank, saying, wishes } from '../bank/list/many/wanted';
+import { WishLine } from '../bank/list/many/WishLine';
 import { ObjectiveField } from '../bank/question/ObjectiveField';
 import type { Given } from './brought';
+
+/** Settings that a batch may be given beside points. */
+const further = wishes.filter((what) => what in known && what !== 'points');
 
 /** What the questions are given as they are taken in, in a sentence. */
 export function GivenLine({ bank, given, onChange }: { bank: number; given: Given; onChange: (given: Given) => void }) {
   const { objective, tags, settings } = given;
+  /** One that was chosen and has no value yet. */
+  const [asked, setAsked] = useState('');
+  const put = (what: string, value: string) => {
+    const others = Object.fromEntries(Object.entries(settings).filter(([word]) => word !== what));
+    setAsked('');
+    onChange({ ...given, settings: value === '' || value === asTheBank ? others : { ...others, [what]: value } });
+  };
+  const shown = [...further.filter((what) => settings[what] !== undefined), ...(asked === '' ? [] : [asked])];
   return (
-    <p className="mt-2">
-      Questions that say none themselves go to{' '}
-      <ObjectiveField bank={bank} value={objective} readOnly={false} onChange={(path) => onChange({ ...given, objective: path })} /> and are
-      worth{' '}
-      <Editable
-        label="Points of those that say none"
-        plain={settings.points === undefined}
-        value={settings.points ?? 'what the bank says'}
-        refuse={(typed) => (/^\d{1,4}([.,]\d{1,2})?$/.test(typed) || typed === 'what the bank says' ? null : 'a number of points')}
-        onChange={(typed) => {
-          const others = Object.fromEntries(Object.entries(settings).filter(([word]) => word !== 'points'));
-          onChange({ ...given, settings: /^\d/.test(typed) ? { ...others, points: typed.replace(',', '.') } : others });
-        }}
-      />
-      ; all get the tags{' '}
-      <Editable
-        label="Tags of all"
-        plain
-        width={16}
-        value={tags.length === 0 ? 'none' : tags.join(', ')}
-        onChange={(typed) =>
-          onChange({
-            ...given,
-            tags:
-              typed === 'none'
-                ? []
-                : typed
-                    .split(',')
-                    .map((tag) => tag.trim())
-                    .filter((tag) => tag !== ''),
-          })
-        }
-      />
-      .
-    </p>
+    <>
+      <p className="mt-2">
+        Questions that say none themselves go to{' '}
+        <ObjectiveField bank={bank} value={objective} readOnly={false} onChange={(path) => onChange({ ...given, objective: path })} /> and
+        are worth{' '}
+        <Editable
+          label="Points of those that say none"
+          plain={settings.points === undefined}
+          value={settings.points ?? 'what the bank says'}
+          refuse={(typed) => (/^\d{1,4}([.,]\d{1,2})?$/.test(typed) || typed === 'what the bank says' ? null : 'a number of points')}
+          onChange={(typed) => {
+            const others = Object.fromEntries(Object.entries(settings).filter(([word]) => word !== 'points'));
+            onChange({ ...given, settings: /^\d/.test(typed) ? { ...others, points: typed.replace(',', '.') } : others });
+          }}
+        />
+        ; all get the tags{' '}
+        <Editable
+          label="Tags of all"
+          plain
+          width={16}
+          value={tags.length === 0 ? 'none' : tags.join(', ')}
+          onChange={(typed) =>
+            onChange({
+              ...given,
+              tags:
+                typed === 'none'
+                  ? []
+                  : typed
+                      .split(',')
+                      .map((tag) => tag.trim())
+                      .filter((tag) => tag !== ''),
+            })
+          }
+        />
+        ,{' '}
+        <EditableChoice
+          label="Give them also"
+          value=""
+          options={[
+            { value: '', words: 'and also …' },
+            ...further.filter((what) => !shown.includes(what)).map((what) => ({ value: what, words: saying(what) })),
+          ]}
+          onChange={setAsked}
+        />
+        .
+      </p>
+      {shown.map((what) => (
+        <WishLine
+          key={what}
+          bank={bank}
+          wish={{ what, value: settings[what] ?? '' }}
+          onChange={({ value }) => put(what, value)}
+          onLeave={() => put(what, '')}
+        />
+      ))}
+    </>
   );
 }

@@ -182,7 +182,7 @@ function Known(props: { known: KnownQuestion; bank: number; decision: Decision; 
       <p>
         The bank has{' '}
         <Link className="act" to={`/banks/${bank}/questions/${known.id}`}>
-          {known.by === 'name' ? 'one of this name' : 'one with this stem'}
+          {{ name: 'one of this name', stem: 'one with this stem', near: 'one with nearly this stem' }[known.by]}
         </Link>
         {known.isSame ? ', the same' : ''}:{' '}
         <EditableChoice label="What becomes of it" value={decision} options={decisions} onChange={onDecide} />

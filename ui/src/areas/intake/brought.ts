@@ -37,7 +37,7 @@ export type Decision = 'leave' | 'revise' | 'another';
 
 /** What becomes of a question: one that the bank has by its name is left until somebody says otherwise; one of the same stem alone is taken in as it says itself. */
 export function decisionOf(q: Schema['UnderstoodQuestion'], again: Brought['again']): Decision {
-  return again[q.fromLine] ?? (q.known === null || (q.known.by === 'stem' && !q.known.isSame) ? 'another' : 'leave');
+  return again[q.fromLine] ?? (q.known === null || (q.known.by !== 'name' && !q.known.isSame) ? 'another' : 'leave');
 }
 
 const nothing: Brought = {
