@@ -10,7 +10,7 @@ use Zetema\Core\Question\Kinds\Common\Picture;
 final class Html
 {
     private const INLINE = '/(?<gap>___)|\\\\(?<escaped>[\\\\`*_{}\[\]()#+.!~^$-])|`(?<code>[^`\n]+)`|!\[(?<shows>(?:[^\]\\\\]|\\\\.)*)\]\((?<file>[^()\s]+)\)|\[(?<words>(?:[^\]\\\\]|\\\\.)*)\]\((?<href>[^()\s]+)\)'
-        . '|\*\*(?<strong>(?=\S).+?(?<=\S))\*\*|\*(?<em>(?=\S)[^*]+?(?<=\S))\*|(?<!\w)_(?<em2>(?=\S)[^_]+?(?<=\S))_(?!\w)|\$(?<tex>(?=\S)[^$\n]+?(?<=\S))\$(?!\d)|\^(?<raised>[^\s^]{1,40})\^|~(?<lowered>[^\s~]{1,40})~|(?<br>\n)/us';
+        . '|\*\*(?<strong>(?=\S)(?:\*[^*]+\*|[^*])+?(?<=\S))\*\*|\*(?<em>(?=\S)[^*]+?(?<=\S))\*|(?<!\w)_(?<em2>(?=\S)[^_]+?(?<=\S))_(?!\w)|\$(?<tex>(?=\S)[^$\n]+?(?<=\S))\$(?!\d)|\^(?<raised>[^\s^]{1,40})\^|~(?<lowered>[^\s~]{1,40})~|(?<br>\n)/us';
 
     /** @var (\Closure(int): (Tag|string))|null what stands for a gap, by its number */
     private ?\Closure $gap = null;
