@@ -65,7 +65,6 @@ export function GivenLine({ bank, given, onChange }: { bank: number; given: Give
           ]}
           onChange={setAsked}
         />
-        .
       </p>
       {shown.map((what) => (
         <WishLine
