@@ -46,8 +46,9 @@ final readonly class BankLookup
     public function allStems(Bank $bank): array
     {
         $questions = $this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired'", [$bank->id]);
+        $few = is_numeric($questions) && (int) $questions <= self::MOST_COMPARED;
         $stems = [];
-        foreach (is_numeric($questions) && $questions <= self::MOST_COMPARED ? $this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id", [$bank->id]) : [] as [$id, $stem]) {
+        foreach ($few ? $this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id", [$bank->id]) : [] as [$id, $stem]) {
             $stems[is_numeric($id) ? (int) $id : 0] = is_string($stem) ? $stem : '';
         }
 

@@ -90,11 +90,15 @@ final readonly class KnownQuestions
      */
     private function near(Bank $bank, array $found, array $known): array
     {
+        $new = array_filter($found, static fn (Found $read): bool => $read->question !== null && !isset($known[$read->fromLine]));
+        if ($new === []) {
+            return [];
+        }
         // Looked up for piece after piece of one text: the bank's stems are put in order once.
         $index = $this->stems[$bank] ??= new AlikeIndex($this->lookup->allStems($bank));
         $near = [];
-        foreach ($found as $read) {
-            $id = $read->question === null || isset($known[$read->fromLine]) ? null : $index->nearest($read->question->stem);
+        foreach ($new as $read) {
+            $id = $index->nearest($read->question->stem ?? '');
             if ($id !== null) {
                 $near[$read->fromLine] = [$id, 'near'];
             }

@@ -23,6 +23,7 @@ final class QueriesTest extends ApiTestCase
         yield 'a blueprint with its proof' => ['GET', '/api/blueprints/1', null, 14];
         yield 'a question' => ['GET', '/api/questions/16', null, 14];
         yield 'a question read from text' => ['POST', '/api/banks/1/intake/read', ['text' => "true: A drone has no sting.\n name: drone sting"], 5];
+        yield 'a question read from text that the bank may nearly have' => ['POST', '/api/banks/1/intake/read', ['text' => 'true: A drone has neither sting nor wax glands.'], 7];
     }
 
     /** @param array<string, mixed>|null $body */
