@@ -10,6 +10,12 @@ use Zetema\Core\Exchange\Qti\Xml\Element;
 /** The variables of an item, held against its interactions. */
 final class Declarations
 {
+    /** Choices, places and mapped values of one item: each is tried with others, so that more would keep everybody waiting. */
+    private const MOST = 400;
+    /** As many as the text format numbers. */
+    private const MOST_GAPS = 99;
+    /** Every two of them are held against each other. */
+    private const MOST_AREAS = 60;
     /** Elements whose identifiers a response is made of. */
     private const NAMED = ['simpleChoice', 'inlineChoice', 'hottext', 'simpleAssociableChoice', 'gapText', 'gapImg', 'gap', 'hotspotChoice', 'associableHotspot'];
 
@@ -22,6 +28,9 @@ final class Declarations
      */
     public static function of(Element $item, array $interactions): array
     {
+        self::few($item, self::MOST_GAPS, 'gaps', ['gap', 'textEntryInteraction', 'inlineChoiceInteraction']);
+        self::few($item, self::MOST_AREAS, 'areas', ['hotspotChoice', 'areaMapEntry', 'inside']);
+        self::few($item, self::MOST, 'choices, places, mapped values and feedback', [...self::NAMED, 'mapEntry', 'modalFeedback', 'feedbackInline', 'feedbackBlock']);
         $declared = [];
         foreach ($item->children('responseDeclaration') as $element) {
             $element->takeWhole();
@@ -43,6 +52,19 @@ final class Declarations
         }
 
         return $used;
+    }
+
+    /**
+     * @param non-empty-list<string> $names of elements
+     *
+     * @throws Broken
+     */
+    private static function few(Element $item, int $most, string $what, array $names): void
+    {
+        $has = count($item->below(...$names));
+        if ($has > $most) {
+            throw new Broken($item, sprintf('%s: has %s %s; up to %d are read', $item->written, number_format($has), $what, $most));
+        }
     }
 
     /** @throws Broken */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Processing;
 
+use Zetema\Core\Exchange\Qti\Variables\AreaMapping;
 use Zetema\Core\Exchange\Qti\Variables\ResponseDeclaration;
 use Zetema\Core\Exchange\Qti\Variables\Value;
 use Zetema\Core\Exchange\Qti\Xml\Element;
@@ -22,6 +23,8 @@ final class Processor
     private array $outcomes = [];
     /** @var array<string, Value|null> */
     private array $responses = [];
+    /** @var array<string, AreaMapping|null> */
+    private array $areas = [];
     private readonly string $template;
 
     /**
@@ -75,7 +78,7 @@ final class Processor
         $this->outcomes['SCORE'] = match ($this->template) {
             'match_correct' => $worth($isRight, null),
             'map_response' => $mapped(),
-            'map_response_point' => Value::ofNumber($declaration?->areas($this->size)?->worth($response) ?? Ratio::zero()),
+            'map_response_point' => Value::ofNumber($this->areasOf($declaration)?->worth($response) ?? Ratio::zero()),
             'CC2_match' => $worth($isRight, $this->initial['MAXSCORE'] ?? null),
             'CC2_map_response' => $mapped(),
             '' => $this->declared(),
@@ -98,7 +101,7 @@ final class Processor
             if ($declaration->mapping !== null) {
                 $sum = $sum->plus($declaration->mapping->worth($response));
             } elseif ($declaration->areaMapping !== null) {
-                $sum = $sum->plus($declaration->areas($this->size)?->worth($response) ?? Ratio::zero());
+                $sum = $sum->plus($this->areasOf($declaration)?->worth($response) ?? Ratio::zero());
             } elseif ($declaration->correct !== null) {
                 ++$all;
                 $matched += $response !== null && $response->equals($declaration->correct) ? 1 : 0;
@@ -173,7 +176,7 @@ final class Processor
             'correct' => $this->declarationOf($e)->correct ?? null,
             'default' => $this->initial[$e->attribute('identifier') ?? ''] ?? null,
             'mapResponse' => Value::ofNumber($this->declarationOf($e)?->mapping?->worth($this->response($e)) ?? Ratio::zero()),
-            'mapResponsePoint' => Value::ofNumber($this->declarationOf($e)?->areas($this->size)?->worth($this->response($e)) ?? Ratio::zero()),
+            'mapResponsePoint' => Value::ofNumber($this->areasOf($this->declarationOf($e))?->worth($this->response($e)) ?? Ratio::zero()),
             'null' => null,
             default => $this->made($e, array_map($this->value(...), $e->children())),
         };
@@ -189,6 +192,12 @@ final class Processor
     private function declarationOf(Element $e): ?ResponseDeclaration
     {
         return $this->declarations[$e->attribute('identifier') ?? ''] ?? null;
+    }
+
+    /** Made once: it is asked in every run. */
+    private function areasOf(?ResponseDeclaration $declaration): ?AreaMapping
+    {
+        return $declaration === null ? null : $this->areas[$declaration->identifier] ??= $declaration->areas($this->size);
     }
 
     private function response(Element $e): ?Value

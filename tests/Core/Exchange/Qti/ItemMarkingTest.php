@@ -133,6 +133,35 @@ final class ItemMarkingTest extends TestCase
         self::assertLessThan(10, microtime(true) - $began);
     }
 
+    /** @return iterable<string, array{string, bool}> an item with very many parts, and whether it is read all the same */
+    public static function large(): iterable
+    {
+        $many = static fn (int $count, string $each): string => implode('', array_map(static fn (int $i): string => sprintf($each, $i, 2 * ($i % 150), 2 * intdiv($i, 150)), range(1, $count)));
+        $circles = static fn (int $count): string => Items::response('', 'multiple', 'point', '<areaMapping defaultValue="0">' . $many($count, '<areaMapEntry shape="circle" coords="2000,2000,%1$d" mappedValue="%1$d"/>') . '</areaMapping>') . '<itemBody><selectPointInteraction responseIdentifier="RESPONSE" maxChoices="0"><object data="a.png" width="4000" height="4000">A</object></selectPointInteraction></itemBody>';
+        $gaps = static fn (int $count): string => $many($count, '<responseDeclaration identifier="R%d" cardinality="single" baseType="string"><correctResponse><value>w</value></correctResponse></responseDeclaration>') . '<itemBody><p>' . $many($count, 'x <textEntryInteraction responseIdentifier="R%d"/> ') . '</p></itemBody>';
+        yield '60 areas one in another' => [Items::xml($circles(60)), false];
+        yield '390 areas one in another' => [Items::xml($circles(390)), false];
+        yield '99 gaps' => [Items::xml($gaps(99)), true];
+        yield '100 gaps' => [Items::xml($gaps(100)), false];
+        foreach ([5_000 => false, 190 => true] as $count => $isRead) {
+            $areas = Items::response('', 'multiple', 'point', '<areaMapping defaultValue="0">' . $many($count, '<areaMapEntry shape="rect" coords="%2$d,%3$d,%2$d,%3$d" mappedValue="1"/>') . '</areaMapping>');
+            yield "$count areas" => [Items::xml($areas . '<itemBody><selectPointInteraction responseIdentifier="RESPONSE" maxChoices="0"><object data="a.png" width="300" height="300">A</object></selectPointInteraction></itemBody>'), false];
+            yield "$count wordings" => [Items::xml(Items::response('', type: 'string', more: '<mapping defaultValue="0">' . $many($count, '<mapEntry mapKey="word %d" mappedValue="1"/>') . '</mapping>') . '<itemBody><p>Which?</p><p><textEntryInteraction responseIdentifier="RESPONSE"/></p></itemBody>'), $isRead];
+            yield "$count things in an order" => [Items::xml(Items::response(rtrim($many($count, 'C%d|'), '|'), 'ordered') . '<itemBody><orderInteraction responseIdentifier="RESPONSE"><prompt>Order?</prompt>' . $many($count, '<simpleChoice identifier="C%1$d">Thing %1$d</simpleChoice>') . '</orderInteraction></itemBody>'), false];
+            yield "$count choices" => [Items::xml(Items::response('C1|C2', 'multiple') . '<itemBody><choiceInteraction responseIdentifier="RESPONSE" maxChoices="0"><prompt>Which?</prompt>' . $many($count, '<simpleChoice identifier="C%1$d">Thing %1$d</simpleChoice>') . '</choiceInteraction></itemBody>'), false];
+        }
+    }
+
+    #[DataProvider('large')]
+    public function test_very_many_parts_are_read_or_refused_in_good_time(string $item, bool $isRead): void
+    {
+        $began = microtime(true);
+        $read = Items::read($item);
+        self::assertLessThan(5, microtime(true) - $began);
+        self::assertTrue($read['text'] !== '' || count($read['problems']) > 0 || count($read['unmatched']) > 0);
+        self::assertTrue(!$isRead || $read['text'] !== '', implode(' ', $read['problems']));
+    }
+
     public function test_a_number_of_many_digits_is_no_mark(): void
     {
         $square = Items::set('<product><variable identifier="SCORE"/><variable identifier="SCORE"/></product>');
