@@ -14,7 +14,8 @@ use Zetema\Core\Question as Core;
 /** The questions, pages and pools of a bank by the names that blueprints call them: a question's own name, or "q" and its number, which is what is stored. */
 final readonly class BankNames implements Known
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Bank $bank)
+    /** @param bool $withDrafts whether what is not cleared yet may stand in a running order, as while it is planned */
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Bank $bank, private bool $withDrafts = false)
     {
     }
 
@@ -48,7 +49,7 @@ final readonly class BankNames implements Known
 
     public function mayBeDealt(string $name): bool
     {
-        return $this->entity($name)?->cleared() !== null;
+        return $this->withDrafts ? $this->has($name) : $this->entity($name)?->cleared() !== null;
     }
 
     public function hasPage(string $name): bool

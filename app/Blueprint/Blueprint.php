@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Batch;
 use Zetema\App\Shared\Versioned;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\TrustedNames;
@@ -50,6 +51,9 @@ class Blueprint implements Versioned
         string $title,
         DealingPlan $plan,
         PlainRules $rules,
+        /** The intake it came in with. */
+        #[ORM\ManyToOne]
+        public readonly ?Batch $batch = null,
     ) {
         $this->edit($title, $plan, $rules);
     }
@@ -72,11 +76,11 @@ class Blueprint implements Versioned
         return $this->version;
     }
 
-    /** @param array<string, mixed> $document that was read and checked */
+    /** @param array<array-key, mixed> $document that was read and checked */
     public function write(string $title, array $document): void
     {
         $this->title = $title;
-        $this->document = $document;
+        $this->document = array_combine(array_map(strval(...), array_keys($document)), $document);
     }
 
     /** Whether it is edited as a whole, and not by the quota board. */

@@ -19,7 +19,6 @@ use Zetema\Core\Blueprint\Reading\VersionOne;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
-use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Sitting\Refused;
 
@@ -62,13 +61,13 @@ final readonly class BlueprintEditing
         $typed = $body->object('document')->raw();
 
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($typed): Blueprint {
-            $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank);
+            $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank, withDrafts: true);
             $document = NamedQuestions::called(VersionOne::raised($typed), $names->id(...));
             $read = BlueprintReader::read($document, $names);
             if ($read->title === '' || mb_strlen($read->title) > 160) {
                 throw new Malformed('title', 'must have 1 to 160 characters');
             }
-            $blueprint->write($read->title, is_array($document) ? array_combine(array_map(strval(...), array_keys($document)), $document) : []);
+            $blueprint->write($read->title, (array) $document);
             $this->em->flush();
 
             return $blueprint;
@@ -95,7 +94,7 @@ final readonly class BlueprintEditing
     public function deal(Blueprint $blueprint, int $seed): array
     {
         $stock = $this->stock->of($blueprint->bank);
-        $form = (new Dealer($blueprint->plan(), $stock))->deal($seed);
+        $form = $stock->dealer($blueprint->plan())->deal($seed);
         $revisions = $stock->revisions($form->ids());
         $rows = $this->em->getConnection()->fetchAllAssociativeIndexed("SELECT r.id AS revision, q.id, r.kind, o.path AS objective, json_extract(r.content, '$.stem') AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)", [array_values($revisions)], [ArrayParameterType::INTEGER]);
         $questions = array_map(static fn (array $dealt): array => [...$rows[$revisions[$dealt['id']]], 'step' => $dealt['step'], 'worth' => (string) $dealt['worth']], $form->questions);
@@ -106,7 +105,7 @@ final readonly class BlueprintEditing
     /**
      * @param int $version of the blueprint that is frozen, so that nobody freezes what they have not seen
      *
-     * @throws CannotDeal|Malformed|Refused|Stale if no form could be dealt, nobody could pass, or nothing has changed since the last edition
+     * @throws CannotDeal|NotCleared|Malformed|Refused|Stale if no form could be dealt, nobody could pass, or nothing has changed since the last edition
      */
     public function freeze(Blueprint $blueprint, int $version, Account $account): Edition
     {
@@ -129,7 +128,7 @@ final readonly class BlueprintEditing
     {
         $stock = $this->stock->of($blueprint->bank);
         $plan = $blueprint->plan();
-        $dealer = new Dealer($plan, $stock);
+        $dealer = $stock->dealer($plan);
         $proof = Drawing\Proof\Proof::ofDealer($plan, $dealer);
         if ($proof->shortage !== null) {
             throw CannotDeal::short($proof->shortage);

@@ -9,7 +9,6 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
 use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Drawing\Proof\Proof;
-use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Points;
 
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
@@ -57,9 +56,10 @@ final readonly class BlueprintView
     /** @return array<string, mixed> */
     private function proof(Blueprint $blueprint): array
     {
+        $plan = $blueprint->plan();
         try {
-            $proof = Proof::of($blueprint->plan(), $this->stock->of($blueprint->bank));
-        } catch (UnknownQuestion $e) {
+            $proof = Proof::ofDealer($plan, $this->stock->of($blueprint->bank)->dealer($plan));
+        } catch (NotCleared $e) {
             return ['problem' => $e->getMessage(), 'questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null];
         }
         $passPoints = $proof->passPoints();

@@ -8,9 +8,11 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
+use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
+use Zetema\Core\Drawing\UnknownQuestion;
 
 /**
  * The questions of a bank or of an edition that forms are dealt from, counted by the database: a bank of 100,000 gives some
@@ -166,6 +168,25 @@ final class StoredStock implements Stock
         $numbers = array_values(array_filter(array_map(self::number(...), $ids), is_int(...)));
 
         return array_map(static fn (mixed $id): string => 'q' . self::int($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]));
+    }
+
+    /** @throws NotCleared if the plan names questions that cannot be dealt from here */
+    public function dealer(DealingPlan $plan): Dealer
+    {
+        try {
+            return new Dealer($plan, $this);
+        } catch (UnknownQuestion $e) {
+            throw $this->notCleared($e);
+        }
+    }
+
+    /** The same in words that authors know. */
+    public function notCleared(UnknownQuestion $e): NotCleared
+    {
+        $numbers = array_filter(array_map(self::number(...), $e->names), is_int(...));
+        $called = array_column($this->db->fetchAllNumeric('SELECT id, name FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]), 1, 0);
+
+        return new NotCleared(array_map(static fn (string $name): string => self::text($called[self::number($name) ?? 0] ?? $name), $e->names), $called !== []);
     }
 
     /**

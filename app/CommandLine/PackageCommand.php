@@ -9,7 +9,6 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\BlueprintPackage;
 use Zetema\App\CommandLine\Files\FileBank;
 use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\App\Shared\FixedZip;
@@ -43,7 +42,7 @@ final class PackageCommand
         $files = array_values(array_filter($files, is_string(...)));
         $bank = new FileBank($files);
         try {
-            $package = new BlueprintPackage(BlueprintReader::read(Fields::ofJson(TextFiles::contents($blueprint))->raw(), $bank), $bank);
+            $package = $bank->written(BlueprintReader::read(Fields::ofJson(TextFiles::contents($blueprint))->raw(), $bank));
         } catch (Malformed|BlueprintRefused $e) {
             return self::told($output, problems: $e instanceof BlueprintRefused ? $e->refusals : [$e->getMessage()]);
         }

@@ -13,6 +13,7 @@ use Zetema\App\CommandLine\Files\OtherFiles;
 use Zetema\App\CommandLine\Files\TextFiles;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
+use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\TextFormat\Page;
@@ -82,7 +83,7 @@ final class ReadCommand
             'encoding' => $others->encoding(),
             'pages' => array_map(self::page(...), $others->pages()),
             'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $others->unmatched()),
-            'assessments' => $others->assessments(),
+            'assessments' => array_map(static fn (Assessment $a): array => $a->toData(), $others->assessments()),
             'problems' => $others->problems(),
         ];
         $output->writeln('],' . substr(self::json($rest), 1), OutputInterface::OUTPUT_RAW);

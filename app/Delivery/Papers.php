@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\NotCleared;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
@@ -19,6 +20,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
@@ -36,11 +38,15 @@ final readonly class Papers
     /**
      * @return array<string, mixed> the form as it is stored
      *
-     * @throws Malformed if it asks for no question
+     * @throws Malformed|NotCleared if it asks for no question, or for some that cannot be dealt
      */
     public function deal(Blueprint $blueprint, BankSettings $bank, StoredStock $stock, int $seed): array
     {
-        $form = (new BlueprintDealer($blueprint, $stock))->deal($seed);
+        try {
+            $form = (new BlueprintDealer($blueprint, $stock))->deal($seed);
+        } catch (UnknownQuestion $e) {
+            throw $stock->notCleared($e);
+        }
         $revisions = $stock->revisions($form->questions());
         if ($revisions === []) {
             throw new Malformed('plan', 'asks for no question yet; type a number on the quota board');

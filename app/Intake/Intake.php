@@ -11,6 +11,7 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\App\Bank\ComesWithBatch;
 use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
@@ -18,6 +19,7 @@ use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Found;
@@ -34,7 +36,7 @@ final readonly class Intake
 {
     private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private Media $media, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private Media $media, private ComesWithBatch $beside, private ClockInterface $clock)
     {
     }
 
@@ -70,10 +72,11 @@ final readonly class Intake
      * @param list<int> $lines
      * @param int|null $batch one that this goes into as well: several files come in as one batch
      * @param array<string, string> $pictures hashes of files that were kept when a package was opened, by their names; those that are mentioned are taken in
+     * @param list<Fields> $blueprints that come in when all questions have
      *
      * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null, array $pictures = []): Job
+    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null, array $pictures = [], array $blueprints = []): Job
     {
         $chosen = array_fill_keys($lines, true);
         $found = 0;
@@ -93,7 +96,7 @@ final readonly class Intake
 
         $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pictures === [] ? [] : $source->report()->pages));
 
-        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch, $pictures, $mentions): Job {
+        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch, $pictures, $blueprints, $mentions): Job {
             foreach (array_intersect_key($pictures, array_fill_keys($mentions->files(), true)) as $file => $hash) {
                 $this->media->adopt($bank, $file, $hash);
             }
@@ -106,7 +109,7 @@ final readonly class Intake
             if ($bank->version() !== $before) {
                 $this->settings->follow($bank, $account);
             }
-            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $into->id], atOnce: count($chosen) <= TakeIn::AT_ONCE);
+            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $into->id, 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $blueprints)], atOnce: count($chosen) <= TakeIn::AT_ONCE);
 
             return $job;
         });
@@ -165,7 +168,7 @@ final readonly class Intake
      * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and objectives that came with it
      * and are empty now.
      *
-     * @return array{putBack: int, taken: int, kept: int, by: list<string>} by: what keeps those that stay, in words
+     * @return array{putBack: int, taken: int, kept: int, blueprints: int, by: list<string>} by: what keeps those that stay, in words
      */
     public function takeBack(Batch $batch, Account $account): array
     {
@@ -181,6 +184,8 @@ final readonly class Intake
         }
 
         return $this->db->transactional(function () use ($batch, $putBack): array {
+            // Blueprints first: what keeps one of them does not keep its questions.
+            $beside = $this->beside->takeBack($batch);
             $free = "batch_id = ? AND version = intake_version AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
                 AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
             $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
@@ -195,7 +200,7 @@ final readonly class Intake
             $batch->takeBack($this->clock->now());
             $this->em->flush();
 
-            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken, 'by' => $this->keptBy($batch)];
+            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken, 'blueprints' => $beside['taken'], 'by' => [...$this->keptBy($batch), ...array_map(static fn (string $title): string => sprintf('the blueprint “%s”, which was used since', $title), $beside['kept'])]];
         });
     }
 

@@ -40,7 +40,7 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'), $body->textMap('pictures'));
+        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'), $body->textMap('pictures'), $body->objects('blueprints', optional: true));
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
     }

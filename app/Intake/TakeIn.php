@@ -11,6 +11,7 @@ use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\App\Bank\ComesWithBatch;
 use Zetema\App\Bank\Media\PictureSizes;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
@@ -30,7 +31,7 @@ final readonly class TakeIn implements Task
     public const AT_ONCE = 300;
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private ClockInterface $clock)
     {
     }
 
@@ -52,6 +53,7 @@ final readonly class TakeIn implements Task
         $piece = [];
         $done = 0;
         $wanted = true;
+        $called = [];
         foreach ($source->questions() as $read) {
             if ($read->question === null || !isset($chosen[$read->fromLine])) {
                 continue;
@@ -59,7 +61,7 @@ final readonly class TakeIn implements Task
             $piece[] = [$brought->given->to($read->question), $brought->again[$read->fromLine] ?? ''];
             if (!$atOnce && count($piece) === self::PIECE) {
                 $done += self::PIECE;
-                $this->takeIn($batch, $piece);
+                $called += $this->takeIn($batch, $piece);
                 $piece = [];
                 $this->em->clear();
                 $batch = $this->em->find(Batch::class, $batch->id) ?? throw new Malformed('batch', 'is gone');
@@ -69,22 +71,24 @@ final readonly class TakeIn implements Task
                 }
             }
         }
-        $this->takeIn($batch, $piece, $wanted ? $source->report()->pages : []);
+        $called += $this->takeIn($batch, $piece, $wanted ? $source->report()->pages : []);
         $this->em->wrapInTransaction(fn (): int => $this->again->end($batch, $batch->bank));
         $progress->at($done + count($piece));
 
-        return $batch->toData();
+        return [...$batch->toData(), 'blueprints' => $wanted ? $this->em->wrapInTransaction(fn (): array => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)) : []];
     }
 
     /**
      * @param list<array{Core\Question, string}> $decided each with what becomes of it where the bank has it
      * @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages
+     *
+     * @return array<array-key, string> names that questions came in under, where theirs were taken
      */
-    private function takeIn(Batch $batch, array $decided, array $pages = []): void
+    private function takeIn(Batch $batch, array $decided, array $pages = []): array
     {
-        $this->em->wrapInTransaction(function () use ($batch, $decided, $pages): void {
+        return $this->em->wrapInTransaction(function () use ($batch, $decided, $pages): array {
             $bank = $batch->bank;
-            $questions = $this->revise($batch, $decided);
+            [$questions, $called] = $this->revise($batch, $decided);
             $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
             $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
             $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
@@ -96,6 +100,8 @@ final readonly class TakeIn implements Task
             $batch->count(count($new));
             $this->em->flush();
             $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
+
+            return $called;
         });
     }
 
@@ -104,7 +110,7 @@ final readonly class TakeIn implements Task
      *
      * @param list<array{Core\Question, string}> $decided
      *
-     * @return list<Core\Question> the new ones
+     * @return array{list<Core\Question>, array<array-key, string>} the new ones, and names they got where theirs were taken
      */
     private function revise(Batch $batch, array $decided): array
     {
@@ -112,17 +118,18 @@ final readonly class TakeIn implements Task
         $ids = array_intersect_key($this->known->ids($batch->bank, $found), array_filter($decided, static fn (array $one): bool => $one[1] !== ''));
         $paths = array_map(static fn (int $i): array => $decided[$i][0]->objective, array_keys($ids));
         $objectives = $this->objectives->ensure($batch->bank, array_values(array_filter($paths)), $batch);
-        $revised = $new = [];
+        $revised = $new = $called = [];
         foreach ($decided as $i => [$question, $what]) {
             if ($what === 'revise' && isset($ids[$i])) {
                 $revised[$ids[$i][0]] = [$this->sketch($batch->bank, $question), $question->name, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null];
             } else {
-                $new[] = $what === 'another' && isset($ids[$i]) && $question->name !== null ? $question->named($this->freeName($batch->bank, $question->name)) : $question;
+                $isTaken = $what === 'another' && isset($ids[$i]) && $question->name !== null;
+                $new[] = $isTaken ? $question->named($called[$question->name] = $this->freeName($batch->bank, $question->name)) : $question;
             }
         }
         $this->again->revise($batch, $revised);
 
-        return $new;
+        return [$new, $called];
     }
 
     private function freeName(Bank $bank, string $name): string

@@ -4,12 +4,29 @@ declare(strict_types=1);
 
 namespace Zetema\App\Shared;
 
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
 /** A zip in which the same files are the same bytes, whenever it is made. */
 final class FixedZip
 {
     /** Bytes that wait in memory until the zip is closed for once. */
     private const MOST_WAITING = 16_000_000;
     private const MADE = 1_577_836_800; // 1 January 2020, UTC
+
+    /**
+     * @param iterable<string, string> $files contents by path
+     *
+     * @throws \RuntimeException if there is no room for it
+     */
+    public static function response(iterable $files, string $name): BinaryFileResponse
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zetema');
+        if ($path === false || !self::write($path, $files)) {
+            throw new \RuntimeException('There is no room to write a zip.');
+        }
+
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', $name)->deleteFileAfterSend();
+    }
 
     /**
      * @param iterable<string, string> $files contents by path

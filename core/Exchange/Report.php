@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange;
 
+use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Question\Problem;
@@ -20,7 +21,7 @@ final readonly class Report
      * @param list<Aside> $aside
      * @param list<string> $unread headings that nothing takes
      * @param list<Unmatched> $unmatched what of a package has no counterpart here
-     * @param list<array<string, mixed>> $assessments its tests, as docs/formats/packages.md has them
+     * @param list<Assessment> $assessments its tests
      */
     public function __construct(
         public array $problems = [],

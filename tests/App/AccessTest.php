@@ -23,6 +23,8 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/table/missing', true, true, false],
             ['GET', '/api/banks/1/package?as=qti30', true, true, false],
             ['GET', '/api/banks/1/package/missing?as=qti21', true, true, false],
+            ['GET', '/api/blueprints/1/package?as=qti30', true, true, false],
+            ['GET', '/api/blueprints/1/package/missing?as=qti21', true, true, false],
             ['PUT', '/api/banks/1', true, false, false],
             ['POST', '/api/banks/1/copy', true, false, false],
             ['GET', '/api/banks/1/find', true, true, false],

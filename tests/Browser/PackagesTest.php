@@ -36,6 +36,9 @@ final class PackagesTest extends BrowserTestCase
         self::assertStringContainsString('extendedTextInteraction', $page->text());
         $page->click('Take in 4 questions');
         $page->see('Taken in');
+        $page->click('Guild evening');
+        $page->see('read “before-you-begin”');
+        $page->see('“skep-wall”, “late-forage” are not cleared yet');
         $page->open('/banks/1/questions?search=niches');
         $page->see('1 question');
         $page->find('//a[contains(@href, "/questions/")][contains(., "The old wall")]')->click();

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Archive;
 
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -29,13 +28,7 @@ final readonly class ArchiveController
     #[Route('/api/banks/{id}/archive', methods: ['GET'])]
     public function archive(#[MapEntity] Bank $bank, BankArchive $archive): Response
     {
-        $path = tempnam(sys_get_temp_dir(), 'zetema');
-        if ($path === false || !FixedZip::write($path, $archive->files($bank))) {
-            throw new \RuntimeException('There is no room to write an archive.');
-        }
-        $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']);
-
-        return $response->setContentDisposition('attachment', 'bank.zip')->deleteFileAfterSend();
+        return FixedZip::response($archive->files($bank), 'bank.zip');
     }
 
     /** The body is the archive itself; the bank gets the name in the address, or its own. */

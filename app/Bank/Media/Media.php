@@ -164,6 +164,18 @@ final readonly class Media
         return array_map(static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()], $pages);
     }
 
+    /** @return \Closure(string): ?string what a bank's file holds, by its name */
+    public function contentsOf(Bank $bank): \Closure
+    {
+        $hashes = array_column(array_map(static fn (Medium $m): array => [$m->name, $m->hash], $this->of($bank)), 1, 0);
+
+        return function (string $name) use ($hashes): ?string {
+            $contents = isset($hashes[$name]) ? @file_get_contents($this->path($hashes[$name])) : false;
+
+            return $contents === false ? null : $contents;
+        };
+    }
+
     public function byHash(string $hash): ?Medium
     {
         return $this->em->getRepository(Medium::class)->findOneBy(['hash' => $hash]);

@@ -6,7 +6,6 @@ namespace Zetema\App\Bank\Out;
 
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
-use Zetema\App\Bank\Media\Medium;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
@@ -63,7 +62,6 @@ final readonly class BankPackage
      */
     private function written(Bank $bank, ?array $only, Version $version): array
     {
-        $hashes = array_column(array_map(static fn (Medium $m): array => [$m->name, $m->hash], $this->media->of($bank)), 1, 0);
         $settings = $bank->settings();
         $questions = [];
         $without = [];
@@ -80,11 +78,7 @@ final readonly class BankPackage
                 throw new Malformed('questions', sprintf('are more than the %s that a package holds; narrow the list first', number_format(self::MOST)));
             }
         }
-        $writer = new PackageWriter($version, function (string $name) use ($hashes): ?string {
-            $contents = isset($hashes[$name]) ? @file_get_contents($this->media->path($hashes[$name])) : false;
-
-            return $contents === false ? null : $contents;
-        });
+        $writer = new PackageWriter($version, $this->media->contentsOf($bank));
         // Attempts and times stand in a test: one section of all of them.
         $references = array_map(static function (string $name, array $asked): array {
             $attempts = $asked[1]->attempts();

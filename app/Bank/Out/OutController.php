@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Out;
 
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -51,12 +50,7 @@ final readonly class OutController
     #[Route('/api/banks/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
     {
-        $path = tempnam(sys_get_temp_dir(), 'zetema');
-        if ($path === false || !FixedZip::write($path, $package->files($bank, $this->only($bank, $request, $account), self::version($request)))) {
-            throw new \RuntimeException('There is no room to write a package.');
-        }
-
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', 'package.zip')->deleteFileAfterSend();
+        return FixedZip::response($package->files($bank, $this->only($bank, $request, $account), self::version($request)), 'package.zip');
     }
 
     #[Route('/api/banks/{id}/package/missing', methods: ['GET'])]
@@ -65,7 +59,8 @@ final readonly class OutController
         return new JsonResponse($package->missing($bank, $this->only($bank, $request, $account), self::version($request)));
     }
 
-    private static function version(Request $request): Version
+    /** @throws Malformed */
+    public static function version(Request $request): Version
     {
         return Version::tryFrom($request->query->getString('as')) ?? throw new Malformed('as', 'is qti21 or qti30');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\CommandLine\Files;
 
+use Zetema\App\Blueprint\Out\WrittenAssessment;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Check\Known;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
@@ -58,7 +59,12 @@ final class FileBank implements Known
 
     public function hasPage(string $name): bool
     {
-        return array_filter($this->texts->pages(), static fn (Page $page): bool => $page->name === $name) !== [];
+        return $this->page($name) !== null;
+    }
+
+    private function page(string $name): ?Page
+    {
+        return array_values(array_filter($this->texts->pages(), static fn (Page $page): bool => $page->name === $name))[0] ?? null;
     }
 
     public function hasPool(string $name): bool
@@ -95,6 +101,12 @@ final class FileBank implements Known
     public function dealer(Blueprint $blueprint): BlueprintDealer
     {
         return new BlueprintDealer($blueprint, $this->stock());
+    }
+
+    /** The assessment as a test of the open standard. */
+    public function written(Blueprint $blueprint): WrittenAssessment
+    {
+        return new WrittenAssessment($blueprint, $this->eligible(), fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])], $this->page(...));
     }
 
     public function papers(Blueprint $blueprint): PaperMaker

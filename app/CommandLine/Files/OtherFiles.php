@@ -13,6 +13,7 @@ use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Source;
 use Zetema\Core\Exchange\SourceFormat;
@@ -34,7 +35,7 @@ final class OtherFiles
     private array $aside = [];
     /** @var list<Page> */
     private array $pages = [];
-    /** @var list<array<string, mixed>> */
+    /** @var list<Assessment> */
     private array $assessments = [];
     /** @var list<Unmatched> */
     private array $unmatched = [];
@@ -129,7 +130,7 @@ final class OtherFiles
         return $this->pages;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Assessment> */
     public function assessments(): array
     {
         return $this->assessments;

@@ -6,6 +6,9 @@ namespace Zetema\App\Intake\Package;
 
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
+use Zetema\Core\Blueprint\Check\TrustedNames;
+use Zetema\Core\Blueprint\Reading\BlueprintReader;
+use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\Archive;
 use Zetema\Core\Exchange\Archive\ArchiveSource;
@@ -14,6 +17,7 @@ use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\Package\ZipFiles;
 use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Tests\TestDocument;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Report;
 use Zetema\Core\Exchange\TextFormat\Writer;
@@ -37,7 +41,7 @@ final readonly class PackageOpening
     /**
      * @param string $path of the file
      *
-     * @return array{text: string, pictures: array<string, string>, unmatched: list<array<string, mixed>>, problems: list<array<string, mixed>>} pictures: hashes of files that are kept for the bank, by the names that it will have for them
+     * @return array{text: string, blueprints: list<array{title: string, document: array<string, mixed>}>, pictures: array<string, string>, unmatched: list<array<string, mixed>>, problems: list<array<string, mixed>>} pictures: hashes of files that are kept for the bank, by the names that it will have for them
      *
      * @throws Malformed if nothing of it can be read
      */
@@ -62,22 +66,42 @@ final readonly class PackageOpening
             throw new Malformed('file', $problems[0]->message ?? 'holds no item');
         }
         [$text, $kept] = $archive === null ? [$text, $files instanceof BankFiles ? $files->kept() : []] : $this->media($bank, $archive, $text);
+        [$blueprints, $left] = self::assessments($report);
         foreach ($files instanceof BankFiles ? $files->refused() : [] as $refused => $why) {
             $problems[] = new Problem(1, 1, $why, file: $refused);
         }
 
         return [
             'text' => ltrim(implode('', array_map($writer->page(...), $report->pages)) . $text, "\n"),
+            'blueprints' => $blueprints,
             'pictures' => $kept,
-            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), [...$report->unmatched, ...self::assessments($report)]),
+            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), [...$report->unmatched, ...$left]),
             'problems' => array_map(static fn (Problem $p): array => $p->toData(), $problems),
         ];
     }
 
-    /** @return list<Unmatched> tests, of which only the questions come along here */
+    /** @return array{list<array{title: string, document: array<string, mixed>}>, list<Unmatched>} tests as blueprints, and what of them does not come along */
     private static function assessments(Report $report): array
     {
-        return array_map(static fn (array $a): Unmatched => new Unmatched(is_string($a['name']) ? $a['name'] : '', sprintf('assessmentTest “%s”: its questions come along; what draws and times it has is told by zetema:read', is_string($a['title']) ? $a['title'] : ''), 1, Manifest::NAME), $report->assessments);
+        $blueprints = $left = [];
+        foreach ($report->assessments as $test) {
+            $lost = static fn (string $what): Unmatched => new Unmatched($test->name, $what, 1, Manifest::NAME);
+            $why = '';
+            // What it leads to may be where nothing here can lead; the rest of it comes along then.
+            foreach ([new TestDocument($test), new TestDocument($test, withRoutes: false)] as $document) {
+                try {
+                    BlueprintReader::read($document->document, new TrustedNames());
+                    $blueprints[] = ['title' => $document->title(), 'document' => $document->document];
+                    array_push($left, ...array_map($lost, $document->left));
+                    continue 2;
+                } catch (BlueprintRefused $e) {
+                    $why = $e->getMessage();
+                }
+            }
+            $left[] = $lost(sprintf('assessmentTest “%s”: its questions come along; %s', $test->title, $why));
+        }
+
+        return [$blueprints, $left];
     }
 
     /** @throws Malformed if it is refused */

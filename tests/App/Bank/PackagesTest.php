@@ -12,6 +12,8 @@ use Zetema\Tests\Core\Exchange\Qti\Items;
 /** Items and packages of the open standard, opened as text for a bank; pictures come in with the questions that show them. */
 final class PackagesTest extends ApiTestCase
 {
+    use Packages;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -34,34 +36,6 @@ final class PackagesTest extends ApiTestCase
         imagepng($image);
 
         return (string) ob_get_clean();
-    }
-
-    /** @param array<string, string> $files */
-    private static function package(array $files): string
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'zetema-test');
-        $zip = new \ZipArchive();
-        $zip->open($path, \ZipArchive::OVERWRITE);
-        $resources = '';
-        foreach ($files as $name => $contents) {
-            $zip->addFromString($name, $contents);
-            $resources .= sprintf('<resource identifier="R%d" type="%s" href="%s"><file href="%3$s"/></resource>', crc32($name), str_ends_with($name, '.xml') ? 'imsqti_item_xmlv2p1' : 'webcontent', $name);
-        }
-        $zip->addFromString('imsmanifest.xml', "<manifest xmlns=\"http://www.imsglobal.org/xsd/imscp_v1p1\"><resources>$resources</resources></manifest>");
-        $zip->close();
-        $bytes = (string) file_get_contents($path);
-        unlink($path);
-
-        return $bytes;
-    }
-
-    private function opened(string $bytes, string $name, int $status = 200): Fields
-    {
-        $this->client->request('POST', '/api/banks/1/intake/package?' . http_build_query(['name' => $name]), server: ['HTTP_X_ZETEMA' => '1', 'CONTENT_TYPE' => 'application/octet-stream'], content: $bytes);
-        $answer = $this->client->getInternalResponse();
-        self::assertSame($status, $answer->getStatusCode(), $answer->getContent());
-
-        return Fields::ofJson($answer->getContent());
     }
 
     /** @return list<string> */

@@ -10,6 +10,7 @@ use Zetema\Core\Exchange\Qti\Items\ReadItem;
 use Zetema\Core\Exchange\Qti\Listing;
 use Zetema\Core\Exchange\Qti\PackageFiles;
 use Zetema\Core\Exchange\Qti\QtiSource;
+use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Tests\TestReader;
 use Zetema\Core\Exchange\Qti\Texts\Paths;
 use Zetema\Core\Exchange\Qti\Unmatched;
@@ -33,7 +34,7 @@ final class PackageSource implements Source
     private array $pages = [];
     /** @var list<Unmatched> */
     private array $unmatched = [];
-    /** @var list<array<string, mixed>> */
+    /** @var list<Assessment> */
     private array $assessments = [];
     /** @var list<TestReader> */
     private array $tests = [];

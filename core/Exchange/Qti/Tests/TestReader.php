@@ -187,14 +187,10 @@ final class TestReader
     }
 
     /**
-     * As docs/formats/blueprint.md has it, beside what the blueprint's first version cannot say.
-     *
      * @param array<string, array{string, Ratio}> $items names and worths of the questions, by path
      * @param array<string, true> $agreed paths of items whose controls became the question's own
-     *
-     * @return array<string, mixed>
      */
-    public function assessment(array $items, array $agreed): array
+    public function assessment(array $items, array $agreed): Assessment
     {
         $outcomes = new TestOutcomes($this->root, $this->listing);
         $steps = $numbers = [];
@@ -210,9 +206,9 @@ final class TestReader
         array_push($this->pages, ...$pages);
         $pass = $outcomes->pass();
         $this->listing->rest($this->root);
-        $sections = array_map(static fn (array $s): array => ['title' => $s['title'], 'steps' => [$s['from'] === 1 ? 1 : ($numbers[$s['from'] - 2] ?? 0) + 1, $numbers[$s['to'] - 1] ?? 0], 'seconds' => $s['seconds']], $this->timed);
+        $timed = array_map(static fn (array $s): array => ['title' => $s['title'], 'steps' => [$s['from'] === 1 ? 1 : ($numbers[$s['from'] - 2] ?? 0) + 1, $numbers[$s['to'] - 1] ?? 0], 'seconds' => $s['seconds']], $this->timed);
 
-        return ['name' => $this->listing->item, 'title' => $this->root->attribute('title') ?? '', 'blueprint' => ['steps' => $steps, ...($pass === null ? [] : ['pass' => $pass])], 'rules' => (object) $this->rules, 'sections' => $sections, 'routes' => $routes, 'closing' => (object) $closing];
+        return new Assessment($this->listing->item, $this->root->attribute('title') ?? '', $steps, $pass, $this->rules, $timed, $routes, $closing);
     }
 
     /**

@@ -25,7 +25,7 @@ final class TestRoutes
     {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array{at: int, isBefore: bool, of: string, is: string, than: string, goTo: string|null, to: int}> as Assessment has them */
     public function routes(): array
     {
         $routes = [];
@@ -33,18 +33,43 @@ final class TestRoutes
             foreach ($element->children('branchRule', 'preCondition') as $rule) {
                 $rule->take();
                 $compared = $this->compared($rule);
-                $goTo = $rule->name === 'branchRule' ? $this->target($rule->attribute('target') ?? '') : null;
-                if ($compared === null || ($rule->name === 'branchRule' && $goTo === null)) {
+                $isBefore = $rule->name === 'preCondition';
+                $goTo = $isBefore ? null : $this->target($rule->attribute('target') ?? '');
+                if ($compared === null || (!$isBefore && $goTo === null)) {
                     $this->listing->unmatched($rule);
                     $rule->takeWhole();
                     continue;
                 }
                 $rule->takeWhole();
-                $routes[] = $rule->name === 'branchRule' ? ['after' => $this->numbers[$to - 1] ?? 0, ...$compared, 'goTo' => $goTo] : ['before' => $from === 0 ? 1 : ($this->numbers[$from - 1] ?? 0) + 1, ...$compared];
+                $reached = $isBefore ? $to : $this->reached($rule->attribute('target') ?? '', $element, $from, $to);
+                $routes[] = ['at' => $isBefore ? $this->first($from) : $this->numbers[$to - 1] ?? 0, 'isBefore' => $isBefore, ...$compared, 'goTo' => $goTo, 'to' => $this->first($reached)];
             }
         }
 
         return $routes;
+    }
+
+    /** The first step that is told from this one on, from 1; one more than there are: the end. */
+    private function first(int $from): int
+    {
+        return $from === 0 ? 1 : ($this->numbers[$from - 1] ?? 0) + 1;
+    }
+
+    /** The step, from 0, that a target leads to from an element that stands from one step to another. */
+    private function reached(string $target, Element $from, int $first, int $last): int
+    {
+        $left = ['EXIT_SECTION' => 'assessmentSection', 'EXIT_TESTPART' => 'testPart'][$target] ?? null;
+        foreach ($this->places as [$element, $begins, $ends]) {
+            // What lies within another stands before it.
+            if ($left !== null && $element->name === $left && $element !== $from && $begins <= $first && $ends >= $last) {
+                return $ends;
+            }
+            if ($left === null && $element->attribute('identifier') === $target) {
+                return $begins;
+            }
+        }
+
+        return count($this->numbers);
     }
 
     /** @return array{of: string, is: string, than: string}|null */

@@ -39,6 +39,14 @@ final class Html
         return $blocks;
     }
 
+    /** @return list<Tag> as feedback and what is read before hold their text */
+    public function held(string $markdown): array
+    {
+        $blocks = $this->blocks($markdown);
+
+        return $this->version === Version::V21 ? $blocks : [Tag::of('contentBody', [], ...$blocks)];
+    }
+
     /**
      * @param \Closure(int): (Tag|string) $gap what stands for each gap, by its number
      *

@@ -63,7 +63,7 @@ final class ItemWriter
             ...($rules === [] || $rules[0]->name === 'responseProcessing' ? [] : [$outcome('SHARE', 'float', default: '0'), $outcome('OUTCOME', 'identifier'), $outcome('FEEDBACK', 'identifier', 'multiple'), ...$gaps]),
             ...[Tag::of('itemBody', [], ...$body->inside, ...array_map($this->hint(...), $question->hints))],
             ...($rules === [] ? [] : [$rules[0]->name === 'responseProcessing' ? $rules[0] : Tag::of('responseProcessing', [], ...$rules)]),
-            ...array_map(fn (array $f): Tag => Tag::of('modalFeedback', ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'], ...$this->content($this->html->blocks($f[1]))), $feedback),
+            ...array_map(fn (array $f): Tag => Tag::of('modalFeedback', ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'], ...$this->html->held($f[1])), $feedback),
         );
     }
 
@@ -229,15 +229,5 @@ final class ItemWriter
         $blocks = $this->html->blocks($hint->text);
 
         return $this->version === Version::V21 ? Tag::of('infoControl', ['title' => 'Hint'], ...$blocks) : Tag::of('details', [], Tag::of('summary', [], 'Hint'), ...$blocks);
-    }
-
-    /**
-     * @param list<Tag> $blocks
-     *
-     * @return list<Tag>
-     */
-    private function content(array $blocks): array
-    {
-        return $this->version === Version::V21 ? $blocks : [Tag::of('contentBody', [], ...$blocks)];
     }
 }

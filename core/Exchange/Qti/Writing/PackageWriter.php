@@ -42,9 +42,11 @@ final class PackageWriter
             $resources[] = $this->item((string) $name, $question, $settings);
         }
         if ($test !== null) {
-            $this->files['tests/assessment.xml'] = TestWriter::test($test, $this->identifiers, $this->version)->document($this->version);
-            $asked = array_unique(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->sections)));
-            $resources[] = $this->resource('TEST', $this->version->type('test'), 'tests/assessment.xml', array_map(fn (string $n): string => 'RES-' . $this->identifiers[$n], array_values($asked)));
+            $this->mentioned = [];
+            $this->files['tests/assessment.xml'] = (new TestWriter($test, $this->identifiers, $this->version, $this->path(...)))->test()->document($this->version);
+            $asked = array_unique(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->leaves())));
+            $shown = array_map(fn (string $path): string => $this->pictures[$path], array_keys($this->mentioned));
+            $resources[] = $this->resource('TEST', $this->version->type('test'), 'tests/assessment.xml', [...array_map(fn (string $n): string => 'RES-' . $this->identifiers[$n], array_values($asked)), ...$shown]);
         }
         foreach ($this->pictures as $path => $identifier) {
             $resources[] = $this->resource($identifier, 'webcontent', $path, []);
@@ -57,7 +59,7 @@ final class PackageWriter
 
     private function item(string $name, Question $question, EffectiveSettings $settings): Tag
     {
-        $identifier = $this->identifiers[$name] = $this->freeIdentifier($question->name === null ? 'q-' . $name : ItemReader::identifierOf($name));
+        $identifier = $this->identifiers[$name] = $this->freeIdentifier($question->name === null ? 'q-' . ltrim($name, 'q') : ItemReader::identifierOf($question->name));
         $this->mentioned = [];
         $writer = new ItemWriter($this->version, $this->path(...));
         $this->files["items/$identifier.xml"] = $writer->item($question, $identifier, $question->name ?? $identifier, $settings)->document($this->version);
@@ -66,7 +68,7 @@ final class PackageWriter
         }
         $this->missing = array_values(array_diff($this->missing, array_keys($writer->pictures)));
         foreach (Losses::of($question, $settings) as $what) {
-            $this->unmatched[] = new Unmatched($name, $what, 1, "items/$identifier.xml");
+            $this->unmatched[] = new Unmatched($question->name ?? $name, $what, 1, "items/$identifier.xml");
         }
         $depends = array_map(fn (string $path): string => $this->pictures[$path], array_keys($this->mentioned));
 

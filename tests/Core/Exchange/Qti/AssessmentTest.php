@@ -112,7 +112,7 @@ final class AssessmentTest extends TestCase
         $source = $this->read($test);
         iterator_to_array($source->questions(), false);
         $report = $source->report();
-        $assessment = $report->assessments[0];
+        $assessment = $report->assessments[0]->toData();
         self::assertSame(['exam', 'The exam'], [$assessment['name'], $assessment['title']]);
         $told = json_decode(json_encode(array_intersect_key($assessment, $expected), JSON_THROW_ON_ERROR), true);
         self::assertEquals($expected, $told);
@@ -126,7 +126,7 @@ final class AssessmentTest extends TestCase
         $source = $this->read(self::part(self::section(self::refs('a', $control) . self::refs('b'))));
         $questions = array_map(static fn (Found $f): array => $f->question->settings->values ?? [], iterator_to_array($source->questions(), false));
         self::assertSame(['points' => '2', 'attempts' => '3', 'late' => 'marks', 'time' => '90 s'], array_intersect_key($questions[0], ['points' => 1, 'attempts' => 1, 'time' => 1, 'late' => 1]));
-        self::assertSame(['steps' => [['question' => 'item-a'], ['question' => 'item-b']]], $source->report()->assessments[0]['blueprint']);
+        self::assertSame(['steps' => [['question' => 'item-a'], ['question' => 'item-b']]], $source->report()->assessments[0]->toData()['blueprint']);
     }
 
     public function test_pages_come_with_it_and_a_missing_item_is_a_problem(): void

@@ -16,6 +16,7 @@ import { type Blueprint, questionsIn, usePlan } from './usePlan';
 import { ProofMargin } from './ProofMargin';
 import { QuotaBoard } from './QuotaBoard';
 import { DrawFromPool, RunningOrder } from './RunningOrder';
+import { SaveAsPackage } from './SaveAsPackage';
 import { WholeSteps } from './WholeSteps';
 import { WholeText } from './WholeText';
 
@@ -131,6 +132,7 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
           <>
             {!readOnly && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
             <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly || whole} />
+            {!busy && <SaveAsPackage blueprint={blueprint.id} version={saving.versionRef.current} />}
             {whole && !readOnly && (
               <div className="mt-4">
                 <Confirm

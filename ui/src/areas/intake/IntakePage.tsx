@@ -9,7 +9,8 @@ import { useSettled } from '../../parts/hooks/useSettled';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
 import { useObjectives } from '../bank/question/ObjectiveField';
 import { BatchLine } from '../bank/board/LastIntake';
-import { bodyOf, type Brought, chosenOf, type Decision, decisionOf, formats, together, useBrought, withoutTaken } from './brought';
+import { alongOf, bodyOf, type Brought, chosenOf, type Decision, decisionOf, formats, together, useBrought, withoutTaken } from './brought';
+import { BlueprintsTaken } from './BlueprintsTaken';
 import { Columns } from './Columns';
 import type { PutIn } from './completion';
 import { EncodingAsked } from './EncodingAsked';
@@ -87,7 +88,7 @@ export default function IntakePage() {
             ...bodyOf(chosen.brought),
             as: chosen.understood.as,
             name: chosen.brought.name,
-            ...(chosen.brought.beside && { pictures: chosen.brought.beside.pictures }),
+            ...alongOf(chosen.brought.beside),
             ...chosenOf(chosen.questions, chosen.brought.again),
           },
         }),
@@ -243,6 +244,7 @@ export default function IntakePage() {
             {job && isOver(job) && job.result && 'takenInAt' in job.result && (
               <div role="status" className="mt-2">
                 <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
+                <BlueprintsTaken bank={bank} batch={job.result} />
                 <Link className="act" to={`/banks/${bank}`}>
                   See the board
                 </Link>

@@ -7,7 +7,7 @@ const AT_FIRST = 12;
 
 /** What of a package did not come along: told item by item before anything is taken in. */
 export function LeftBehind({ beside, onRead }: { beside: Beside; onRead: () => void }) {
-  const { unmatched, problems, pictures } = beside;
+  const { unmatched, problems, pictures, blueprints = [] } = beside;
   const [all, setAll] = useState(false);
   const waiting = Object.keys(pictures).length;
   const entries = [
@@ -24,6 +24,12 @@ export function LeftBehind({ beside, onRead }: { beside: Beside; onRead: () => v
       {waiting > 0 && (
         <p>
           {count(waiting, 'file')} with pictures or sound {waiting === 1 ? 'comes' : 'come'} along with the questions that show them.
+        </p>
+      )}
+      {blueprints.length > 0 && (
+        <p>
+          {blueprints.length === 1 ? 'A test comes' : `${blueprints.length} tests come`} along as{' '}
+          {blueprints.length === 1 ? 'a blueprint' : 'blueprints'}: {blueprints.map(({ title }) => `“${title}”`).join(', ')}.
         </p>
       )}
       {entries.length > 0 && (

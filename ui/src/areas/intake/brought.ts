@@ -85,11 +85,16 @@ export function useBrought(bank: number, sample: Partial<Brought> | null) {
 export function together(one: Beside | null, other: Beside | undefined): Beside | null {
   if (!one || !other) return one ?? other ?? null;
   return {
+    blueprints: [...(one.blueprints ?? []), ...(other.blueprints ?? [])],
     pictures: { ...one.pictures, ...other.pictures },
     unmatched: [...one.unmatched, ...other.unmatched],
     problems: [...one.problems, ...other.problems],
   };
 }
+
+/** What comes in beside the questions that are taken in. */
+export const alongOf = (beside: Beside | null | undefined) =>
+  beside ? { pictures: beside.pictures, blueprints: (beside.blueprints ?? []).map(({ document }) => document) } : {};
 
 /** As the server takes it. */
 export function bodyOf({ text, as, mapping, given }: Brought): Schema['Brought'] {

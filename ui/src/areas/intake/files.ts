@@ -1,5 +1,5 @@
 import { api, dataOf, type Schema } from '../../api/client';
-import { decisionOf, type Given, type SourceFormat } from './brought';
+import { alongOf, decisionOf, type Given, type SourceFormat } from './brought';
 import type { Opened } from './useOpened';
 
 /** One of several files that come in together. */
@@ -55,7 +55,7 @@ export async function takeInAll(bank: number, files: WaitingFile[], onDone: (don
             name: file.name,
             lines,
             again: {},
-            ...(file.beside && { pictures: file.beside.pictures }),
+            ...alongOf(file.beside),
             ...(batch !== null && { batch: batch.id }),
           },
         }),

@@ -14,7 +14,10 @@ export interface Opened {
 }
 
 /** What came along with the text of a package, and what did not. */
-export type Beside = Omit<Schema['OpenedPackage'], 'text'>;
+export type Beside = Omit<Schema['OpenedPackage'], 'text' | 'blueprints'> & {
+  /** missing where it was kept before blueprints came along */
+  blueprints?: Schema['BroughtBlueprint'][];
+};
 
 /** A file whose encoding is not sure: how it would read is shown, and agreed to. */
 export interface Unsure {

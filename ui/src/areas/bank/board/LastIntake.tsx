@@ -33,7 +33,9 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
       {done ? (
         <span role="status">
           · {done.taken} taken back{done.putBack > 0 && `, ${done.putBack} put back`}
-          {done.kept > 0 && `, ${done.kept} kept: ${done.by.join(', ')}`}
+          {done.blueprints > 0 && `, ${count(done.blueprints, 'blueprint')} gone`}
+          {done.kept > 0 && `, ${done.kept} kept`}
+          {done.by.length > 0 && `: ${done.by.join(', ')}`}
         </span>
       ) : batch.takenBackAt ? (
         <span>· taken back</span>

@@ -4,11 +4,7 @@ import { api, dataOf, errorWords } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { count } from '../../../parts/text/figures';
-
-const versions = [
-  { value: 'qti30', words: 'QTI 3.0' },
-  { value: 'qti21', words: 'QTI 2.1' },
-] as const;
+import { type Standard, standards } from '../../../parts/text/standards';
 
 interface Props {
   bank: number;
@@ -20,7 +16,7 @@ interface Props {
 /** The list as a table for a spreadsheet, or as a package of the open standard; what that cannot say is told beforehand. */
 export function SaveAs({ bank, written, sort }: Props) {
   const [asked, setAsked] = useState(false);
-  const [version, setVersion] = useState<(typeof versions)[number]['value']>('qti30');
+  const [version, setVersion] = useState<Standard>('qti30');
   const address = new URLSearchParams(sort === 'package' ? [...written, ['as', version]] : [...written]);
   const query = Object.fromEntries(written);
   const path = { id: bank };
@@ -45,7 +41,7 @@ export function SaveAs({ bank, written, sort }: Props) {
         <span role="status" className="block basis-full">
           {sort === 'package' && (
             <>
-              As <EditableChoice label="Version of the standard" value={version} options={versions} onChange={setVersion} />:{' '}
+              As <EditableChoice label="Version of the standard" value={version} options={standards} onChange={setVersion} />:{' '}
             </>
           )}
           {missing.error && errorWords(missing.error)}
