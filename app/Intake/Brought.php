@@ -58,7 +58,14 @@ final readonly class Brought
         return $again;
     }
 
+    /** Its questions as the kind they are given. */
     public function source(): Source
+    {
+        return $this->given->asked($this->plain());
+    }
+
+    /** As it is written. */
+    public function plain(): Source
     {
         return match ($this->format) {
             SourceFormat::Paper => new PaperSource($this->text, Encoding::Utf8, false),

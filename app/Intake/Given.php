@@ -7,13 +7,16 @@ namespace Zetema\App\Intake;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\AskedAs;
+use Zetema\Core\Exchange\Source;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
-/** What a batch is given before it is taken in: an objective and settings for questions that say none themselves, and tags for all. */
+/** What a batch is given before it is taken in: an objective, a kind and settings for questions that say none themselves, and tags for all. */
 final readonly class Given
 {
     private const MOST_TAGS = 20;
@@ -22,7 +25,7 @@ final readonly class Given
      * @param list<string> $objective
      * @param list<string> $tags
      */
-    private function __construct(private array $objective, private array $tags, private Settings $settings)
+    private function __construct(private array $objective, private array $tags, private Settings $settings, private ?KindId $kind)
     {
     }
 
@@ -34,17 +37,28 @@ final readonly class Given
         if (count($tags) > self::MOST_TAGS) {
             throw new Malformed('tags', sprintf('are more than %d', self::MOST_TAGS));
         }
+        $said = $data->optionalText('kind');
+        $kind = $said === null ? null : KindId::tryFrom($said);
+        if ($said !== null && !in_array($kind, AskedAs::KINDS, true)) {
+            throw new Malformed('kind', 'must be one, several, order, text or number');
+        }
         try {
-            return new self($objective, $tags, Settings::of($data->textMap('settings')));
+            return new self($objective, $tags, Settings::of($data->textMap('settings')), $kind);
         } catch (InvalidSetting $e) {
             throw new Malformed('settings', $e->getMessage());
         }
     }
 
-    /** @return array{objective: string, tags: list<string>, settings: array<string, string>} */
+    /** @return array{objective: string, tags: list<string>, settings: array<string, string>, kind: string|null} */
     public function toData(): array
     {
-        return ['objective' => implode(Objective::SEPARATOR, $this->objective), 'tags' => $this->tags, 'settings' => $this->settings->values];
+        return ['objective' => implode(Objective::SEPARATOR, $this->objective), 'tags' => $this->tags, 'settings' => $this->settings->values, 'kind' => $this->kind?->value];
+    }
+
+    /** The questions of a source as the kind they are given. */
+    public function asked(Source $source): Source
+    {
+        return $this->kind === null ? $source : new AskedAs($source, $this->kind);
     }
 
     /** The question with what it is given, as far as that has a meaning for it. */

@@ -43,7 +43,8 @@ final readonly class Intake
     /** @return array<string, mixed> */
     public function understand(Bank $bank, Brought $brought): array
     {
-        $source = $brought->source();
+        $plain = $brought->plain();
+        $source = $brought->given->asked($plain);
         $questions = [];
         foreach (self::pieces($source->questions()) as $piece) {
             $known = $this->known->of($bank, $piece);
@@ -62,7 +63,7 @@ final readonly class Intake
             'problems' => array_map(static fn (Problem $p): array => $p->toData(), $report->problems),
             'pages' => array_map(static fn (Page $page): string => $page->name, $report->pages),
             'aside' => array_map(static fn (Aside $aside): array => $aside->toData(), $report->aside),
-            'table' => $source instanceof TableSource ? $source->told() : null,
+            'table' => $plain instanceof TableSource ? $plain->told() : null,
         ];
     }
 

@@ -16,8 +16,9 @@ final readonly class Found
      * @param list<Problem> $problems none for a whole question
      * @param string $why how kind and key were recognised, where that is not plain to see
      * @param string $kept what was typed, where it is not whole
+     * @param bool $isKindSaid whether its source says which kind it is; else it looks like it
      */
-    public function __construct(public int $fromLine, public int $toLine, public ?Question $question, public array $problems, public string $why = '', public string $kept = '')
+    public function __construct(public int $fromLine, public int $toLine, public ?Question $question, public array $problems, public string $why = '', public string $kept = '', public bool $isKindSaid = false)
     {
     }
 }

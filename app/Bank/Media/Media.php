@@ -16,6 +16,8 @@ final readonly class Media
 {
     public const LARGEST_PICTURE = 8_000_000;
     public const LARGEST_OTHER = 30_000_000;
+    /** Seconds that a file of an opened package waits to be taken in. */
+    private const WAITS = 30 * 86_400;
 
     public function __construct(private EntityManagerInterface $em, #[Autowire('%env(resolve:MEDIA_DIR)%')] private string $folder)
     {
@@ -61,9 +63,22 @@ final readonly class Media
     {
         ['bytes' => $bytes, 'extension' => $extension] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
-        $this->keep($hash, $bytes);
+        if (!is_file($this->path($hash))) {
+            self::put($this->waiting($hash), $bytes);
+        }
 
         return ['name' => $this->freeName($bank, $name, $extension, $hash, $promised), 'hash' => $hash];
+    }
+
+    /** Lets go of files that have waited for so long that nobody will take them in; opened again, their package brings them again. */
+    public function forgetWaiting(\DateTimeImmutable $now): void
+    {
+        $paths = glob($this->waiting('*'));
+        foreach ($paths === false ? [] : $paths as $path) {
+            if (filemtime($path) < $now->getTimestamp() - self::WAITS) {
+                unlink($path);
+            }
+        }
     }
 
     /**
@@ -77,13 +92,14 @@ final readonly class Media
         if ($known?->hash === $hash) {
             return;
         }
-        $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 && is_file($this->path($hash)) ? file_get_contents($this->path($hash)) : false;
+        $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $this->kept($hash) : false;
         if ($bytes === false || preg_match('/^[a-z0-9-]{1,90}\.[a-z0-9]{3,4}$/', $name) !== 1) {
             throw new Malformed('pictures', sprintf($known === null ? '“%s” is not kept any more; open the package again' : 'another picture is called “%s” by now; open the package again', $name));
         }
         $type = self::soundOrFilm($bytes)[0] ?? (str_ends_with($name, '.svg') ? 'image/svg+xml' : 'image/' . (str_ends_with($name, '.jpg') ? 'jpeg' : 'png'));
         $size = str_ends_with($name, '.svg') ? SvgCleaner::clean($bytes) : null;
         $pixels = $size === null && str_starts_with($type, 'image/') ? @getimagesizefromstring($bytes) : false;
+        $this->keep($hash, $bytes);
         $this->em->persist(new Medium($bank, $name, $hash, $type, strlen($bytes), $size['width'] ?? ($pixels === false ? null : $pixels[0]), $size['height'] ?? ($pixels === false ? null : $pixels[1])));
         $this->em->flush();
     }
@@ -186,12 +202,27 @@ final readonly class Media
         return $this->folder . '/' . substr($hash, 0, 2) . '/' . $hash;
     }
 
+    private function waiting(string $hash): string
+    {
+        return $this->folder . '/waiting/' . $hash;
+    }
+
+    private function kept(string $hash): string|false
+    {
+        $paths = array_filter([$this->path($hash), $this->waiting($hash)], is_file(...));
+
+        return $paths === [] ? false : file_get_contents(reset($paths));
+    }
+
     private function keep(string $hash, string $bytes): void
     {
-        $path = $this->path($hash);
-        if (is_file($path)) {
-            return;
+        if (!is_file($this->path($hash))) {
+            self::put($this->path($hash), $bytes);
         }
+    }
+
+    private static function put(string $path, string $bytes): void
+    {
         if (!is_dir(dirname($path))) {
             mkdir(dirname($path), 0o775, true);
         }

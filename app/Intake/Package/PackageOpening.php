@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Intake\Package;
 
+use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\Core\Blueprint\Check\TrustedNames;
@@ -28,7 +29,7 @@ use Zetema\Core\Question\Problem;
 /** Opens an item or a package of the open standard as text that can be put right by hand, with a list of what did not come along. */
 final readonly class PackageOpening
 {
-    public function __construct(private Media $media)
+    public function __construct(private Media $media, private ClockInterface $clock)
     {
     }
 
@@ -47,6 +48,7 @@ final readonly class PackageOpening
      */
     public function open(Bank $bank, string $path, string $name): array
     {
+        $this->media->forgetWaiting($this->clock->now());
         $files = null;
         $isZip = file_get_contents($path, length: strlen(SafeZip::BEGINS)) === SafeZip::BEGINS;
         $archive = $isZip ? self::archive($path) : null;

@@ -92,6 +92,12 @@ final class RowReading
     }
 
     /** A kind of the table's words; null where none is said; then the row tells. */
+    /** Whether it names one kind; "choice" is one or several, by its key. */
+    public function saysKind(): bool
+    {
+        return !in_array($this->kind(), [null, 'choice'], true);
+    }
+
     private function kind(): ?string
     {
         $said = mb_strtolower($this->said(Meaning::Kind));

@@ -227,7 +227,7 @@ final class TableSource implements Source
         $read = $reading->of($row, $taken);
         if ($read instanceof Question) {
             $taken[$read->name ?? ''] = true;
-            yield new Found($row->number, $row->number + $row->breaks, $read, [], $reading->why());
+            yield new Found($row->number, $row->number + $row->breaks, $read, [], $reading->why(), isKindSaid: $reading->saysKind());
 
             return;
         }

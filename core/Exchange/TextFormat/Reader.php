@@ -133,7 +133,7 @@ final class Reader
             $this->names[$question->name] = true;
         }
         $problems = $this->problems->all();
-        $read = new Found($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems);
+        $read = new Found($this->opening->line, $this->lastLine, $problems === [] ? $question : null, $problems, isKindSaid: true);
         $this->opening = null;
         yield $read;
     }

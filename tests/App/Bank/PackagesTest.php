@@ -61,6 +61,24 @@ final class PackagesTest extends ApiTestCase
         self::assertSame([8, 6], [$hut->integer('width'), $hut->integer('height')]);
     }
 
+    public function test_pictures_that_nobody_takes_in_are_let_go_of_after_a_month(): void
+    {
+        $folder = dirname(__DIR__, 3) . '/var/test-media/waiting/';
+        $waiting = static fn (): array => array_values(array_diff((array) scandir($folder), ['.', '..']));
+        $opened = $this->opened(self::package(['items/a.xml' => self::item('a', 'a.png'), 'img/a.png' => self::picture(0x123456, 21)]), 'a.zip');
+        $hash = $opened->textMap('pictures')['a.png'];
+        self::assertContains($hash, $waiting());
+        touch($folder . $hash, time() - 29 * 86_400);
+        $other = fn () => $this->opened(self::package(['items/b.xml' => self::item('b', 'b.png'), 'img/b.png' => self::picture(0x654321, 22)]), 'b.zip');
+        $other();
+        self::assertContains($hash, $waiting(), 'it waits for a month');
+        touch($folder . $hash, time() - 31 * 86_400);
+        $other();
+        self::assertNotContains($hash, $waiting());
+        $refused = $this->send('POST', '/api/banks/1/intake', ['text' => $opened->text('text'), 'as' => 'text', 'lines' => [1], 'pictures' => $opened->textMap('pictures')], status: 422);
+        self::assertStringContainsString('open the package again', $refused->text('detail'));
+    }
+
     public function test_a_picture_whose_name_the_bank_has_for_another_gets_its_own(): void
     {
         $taken = function (string $name, int $colour): string {

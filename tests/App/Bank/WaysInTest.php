@@ -35,6 +35,15 @@ final class WaysInTest extends ApiTestCase
         self::assertEquals([['points' => '2', 'shuffle' => 'yes'], ['points' => '3']], $settings, 'a text has no answers to shuffle');
     }
 
+    public function test_where_no_kind_is_said_questions_are_asked_as_the_one_they_are_given(): void
+    {
+        $given = ['kind' => 'several', 'tags' => ['autumn']];
+        $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => self::PAPER, 'as' => 'paper', 'given' => $given], 'Understood');
+        self::assertSame(['several', 'key B: marked; asked as several, as was chosen'], [$read->objects('questions')[0]->object('question')->text('kind'), $read->objects('questions')[0]->text('why')]);
+        $this->send('POST', '/api/banks/1/intake', ['text' => self::PAPER, 'as' => 'paper', 'lines' => [3, 9], 'given' => $given], 'Job', 201);
+        self::assertSame(['several', 'text'], array_map(static fn (Fields $q): string => $q->text('kind'), $this->send('GET', '/api/banks/1/questions?tag=autumn')->objects('questions')), 'words that are typed are no choices');
+    }
+
     public function test_a_table_of_its_own_headings_is_mapped_by_hand(): void
     {
         $text = "Wording;One;Two;Reply\n\"Who\nlays?\";drone;queen;B\nWho feeds?;nurse;drone;\n";
@@ -86,6 +95,8 @@ final class WaysInTest extends ApiTestCase
         yield 'another way in' => [['as' => 'riddle'], 'as'];
         yield 'a mapping that is none' => [['as' => 'table', 'mapping' => ['columns' => ['riddle' => [1]]]], 'riddle'];
         yield 'a setting that is none' => [['given' => ['settings' => ['points' => 'many']]], 'settings'];
+        yield 'a kind that is none' => [['given' => ['kind' => 'riddle']], 'kind'];
+        yield 'a kind that nothing looks like' => [['given' => ['kind' => 'place']], 'kind'];
         yield 'too many tags' => [['given' => ['tags' => array_map(strval(...), range(1, 21))]], 'tags'];
     }
 

@@ -27,6 +27,7 @@ export const keys = {
   intake: under<number | string>('intake'),
   job: under<number | undefined>('job'),
   jobs: under<number>('jobs'),
+  mappings: under<never>('mappings'),
   manyPreview: under<number | string>('many-preview'),
   media: under<number>('media'),
   pages: under<number>('pages'),

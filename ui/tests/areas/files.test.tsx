@@ -2,12 +2,14 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
+import { BlueprintsTaken } from '../../src/areas/intake/BlueprintsTaken';
 import { Files } from '../../src/areas/intake/Files';
 import { needsObjective, objectiveOf, readyOf, type WaitingFile, waitingOf } from '../../src/areas/intake/files';
+import { SaveAsPackage } from '../../src/areas/blueprint/SaveAsPackage';
 import { FromArchive } from '../../src/areas/banks/FromArchive';
 import { SaveAs } from '../../src/areas/bank/list/SaveAs';
 import { at, Served, settled } from '../served';
-import { pick, press } from '../written';
+import { pick, press, typeOver } from '../written';
 
 afterEach(() => {
   cleanup();
@@ -91,6 +93,99 @@ describe('several files', () => {
     press('leave it');
     expect(document.body.textContent).not.toContain('a.txt');
   });
+});
+
+describe('one of several files', () => {
+  const bodies = (asked: { body?: unknown }[]) => asked.map(({ body }) => (body as { given: object }).given);
+  const beside = {
+    pictures: { 'hut.png': 'abc' },
+    blueprints: [{ title: 'Evening paper', document: { v: 2 } }],
+    unmatched: [{ item: 'report', what: 'extendedTextInteraction', line: 5, file: 'items/report.xml' }],
+    problems: [],
+  };
+  const batch = { id: 7, name: 'a.zip', questions: 1, revised: 0, takenInAt: '2026-11-26T08:00:00+00:00', takenBackAt: null };
+  function Shown({ first }: { first: WaitingFile[] }) {
+    const [files, setFiles] = useState(first);
+    return <Files bank={1} files={files} onChange={setFiles} onOpen={vi.fn()} />;
+  }
+
+  it('has settings and a kind of its own, and the same for all with one press', async () => {
+    const { asked } = new Served({ 'POST /banks/{id}/intake/read': read(question(1)) });
+    await at('/', '/', <Shown first={[file('a.txt'), file('b.txt')]} />);
+    await waitFor(() => expect(document.body.textContent).toContain('Take in 2 questions of 2 files'));
+    press('Settings for a.txt');
+    typeOver('Points of those that say none', '3');
+    pick('Asked as', 'several of several');
+    await waitFor(() => expect(asked('POST', '/banks/{id}/intake/read')).toHaveLength(3));
+    press('the same for all files');
+    await waitFor(() => expect(asked('POST', '/banks/{id}/intake/read')).toHaveLength(4));
+    const given = { tags: [], settings: { points: '3' }, kind: 'several' };
+    expect(bodies(asked('POST', '/banks/{id}/intake/read')).slice(2)).toEqual([
+      { ...given, objective: 'A' },
+      { ...given, objective: 'B' },
+    ]);
+  });
+
+  it('that is a package says what of it stays behind, and its test comes along', async () => {
+    const told = { id: 4, title: 'Evening paper', missing: 2, problem: null };
+    const { asked } = new Served({ 'POST /banks/{id}/intake': { state: 'done', result: { ...batch, blueprints: [told] } } });
+    await at('/', '/', <Shown first={[{ ...file('a.zip'), as: 'text', beside, read: read(question(1)) }]} />);
+    expect(document.body.textContent).not.toContain('extendedTextInteraction');
+    press('1 stays behind');
+    expect(screen.getByRole('table').textContent).toContain('reportextendedTextInteractionitems/report.xml, line 5');
+    expect(document.body.textContent).toContain('A test comes along as a blueprint: “Evening paper”.');
+    press('Take in 1 question of 1 file');
+    await waitFor(() => expect(screen.getByRole('link', { name: 'Evening paper' }).getAttribute('href')).toBe('/banks/1/blueprints/4'));
+    expect(document.body.textContent).toContain('without 2 questions that did not come in');
+    expect(asked('POST', '/banks/{id}/intake')[0]?.body).toMatchObject({ pictures: { 'hut.png': 'abc' }, blueprints: [{ v: 2 }] });
+  });
+
+  it.each([
+    ['in the text format has kinds', 'text' as const, false],
+    ['that is a table may be asked as another kind', 'table' as const, true],
+  ])('%s', async (_, as, isAsked) => {
+    await at('/', '/', <Shown first={[{ ...file('a.txt'), as, read: read(question(1)) }]} />);
+    press('Settings for a.txt');
+    expect(screen.queryByLabelText(/^Asked as/) !== null).toBe(isAsked);
+  });
+});
+
+it('a test that did not become a blueprint says why', async () => {
+  const told = { id: null, title: 'Evening paper', missing: 3, problem: 'none of its questions came in' };
+  await at('/', '/', <BlueprintsTaken bank={1} blueprints={[told]} />);
+  expect(document.body.textContent).toBe('“Evening paper” did not become a blueprint: none of its questions came in.');
+});
+
+it('an assessment is saved as a package after it was said what that cannot say', async () => {
+  const { asked } = new Served({
+    'GET /blueprints/{id}/package/missing': {
+      questions: 12,
+      missing: [
+        { what: 'status', items: ['a', 'b', 'c', 'd', 'e'] },
+        { what: 'checkpoint', items: ['step 2'] },
+      ],
+    },
+  });
+  await at('/', '/', <SaveAsPackage blueprint={3} version={1} />);
+  expect(asked('GET', '/blueprints/{id}/package/missing')).toEqual([]);
+  press('Save as package');
+  await settled();
+  expect(screen.getByRole('status').textContent).toContain('12 questions, all that it can deal.');
+  expect(screen.getAllByRole('listitem').map((li) => li.textContent)).toEqual(['status: a, b, c and 2 more', 'checkpoint: step 2']);
+  pick('Version of the standard', 'QTI 2.1');
+  await settled();
+  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/blueprints/3/package?as=qti21');
+});
+
+it('one that cannot be dealt says so in place', async () => {
+  new Served({
+    'GET /blueprints/{id}/package/missing': { refuse: 422, detail: '“a” is not cleared yet.', type: 'urn:zetema:problem:refused' },
+  });
+  await at('/', '/', <SaveAsPackage blueprint={3} version={1} />);
+  press('Save as package');
+  await settled();
+  expect(screen.getByRole('status').textContent).toContain('“a” is not cleared yet.');
+  expect(screen.queryByRole('link')).toBeNull();
 });
 
 it('a list is saved as a table after it was said what that cannot say', async () => {

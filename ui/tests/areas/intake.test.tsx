@@ -3,12 +3,12 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { bodyOf, type Brought, together, withoutTaken } from '../../src/areas/intake/brought';
 import { Columns } from '../../src/areas/intake/Columns';
-import { fitting, mappingOf, meaningOf } from '../../src/areas/intake/columns';
+import { fitting, type Kept, mappingOf, meaningOf } from '../../src/areas/intake/columns';
 import { EncodingAsked } from '../../src/areas/intake/EncodingAsked';
 import { LeftBehind } from '../../src/areas/intake/LeftBehind';
 import { GivenLine } from '../../src/areas/intake/GivenLine';
 import { useOpened } from '../../src/areas/intake/useOpened';
-import { at } from '../served';
+import { at, Served, settled } from '../served';
 import { pick, press, typeOver } from '../written';
 
 afterEach(() => {
@@ -83,6 +83,15 @@ describe('the columns of a table', () => {
       headings: 1,
       columns: [column('Wording', null, null, ['Who?', '', 'What?']), column('Reply', 'key'), column('', null)],
     };
+    let mappings: Kept[] = [];
+    const { asked } = new Served({
+      'GET /intake/mappings': () => ({ mappings }),
+      'PUT /intake/mappings': ({ body }) => {
+        mappings = [{ ...(body as Kept), id: 3, by: 'M. Orrell' }];
+        return { mappings };
+      },
+      'DELETE /intake/mappings/{id}': { mappings: [] },
+    });
     const shown = () => at('/', '/', <Columns table={table} onChange={changed} />);
     await shown();
     expect(document.body.textContent).toContain('“Wording”is nothingWho? · What?');
@@ -91,21 +100,32 @@ describe('the columns of a table', () => {
     typeOver('Line of the headings', '3');
     expect(changed).toHaveBeenLastCalledWith({ headings: 3, columns: { key: 2 } });
     typeOver('Keep these columns under a name', 'Summer');
+    await settled();
+    expect(document.body.textContent).toContain('Kept as Summer');
+    expect(asked('PUT', '/intake/mappings')[0]?.body).toEqual({
+      name: 'Summer',
+      headings: ['Wording', 'Reply', ''],
+      mapping: { headings: 1, columns: { key: 2 } },
+    });
+    expect(document.body.textContent).not.toContain('Take the columns');
     cleanup();
     table.columns = [column('Wording', null), column('Reply', null), column('', null)];
-    expect(fitting(table.columns).map(({ name }) => name)).toEqual(['Summer']);
     await shown();
+    await settled();
     expect(document.body.textContent).toContain('the stem and the key at least');
     press('Take the columns of “Summer”');
     expect(changed).toHaveBeenLastCalledWith({ headings: 1, columns: { key: 2 } });
-    expect(fitting([column('Other', null)])).toEqual([]);
+    expect(fitting(mappings, [column('Other', null)], { headings: 1, columns: {} })).toEqual([]);
+    press('Let go of “Summer”');
+    await settled();
+    expect(document.body.textContent).not.toContain('Take the columns');
   });
 });
 
 it('questions are given points and tags in a sentence, and lose them again', async () => {
   const changed = vi.fn();
   const given = { objective: '', tags: ['old'], settings: { shuffle: 'yes' } };
-  await at('/', '/', <GivenLine bank={1} given={given} onChange={changed} />);
+  await at('/', '/', <GivenLine bank={1} format="text" given={given} onChange={changed} />);
   typeOver('Points of those that say none', '2,5');
   expect(changed).toHaveBeenLastCalledWith({ ...given, settings: { shuffle: 'yes', points: '2.5' } });
   typeOver('Points of those that say none', 'many');
@@ -119,7 +139,7 @@ it('questions are given points and tags in a sentence, and lose them again', asy
 it('are given any setting that has a meaning for them, and lose it again', async () => {
   const changed = vi.fn();
   const given = { objective: '', tags: [], settings: { shuffle: 'yes', points: '2' } };
-  await at('/', '/', <GivenLine bank={1} given={given} onChange={changed} />);
+  await at('/', '/', <GivenLine bank={1} format="text" given={given} onChange={changed} />);
   expect(document.body.textContent).toContain('answers are shuffled: yes');
   pick('Give them also', 'attempts become');
   expect(document.body.textContent).toContain('attempts become as it is');
@@ -250,6 +270,7 @@ describe('what of a package did not come along', () => {
 
   it('is one list where two packages stand below each other', () => {
     expect(together(beside([thing(1)]), { ...beside([thing(2)]), pictures: { 'a.png': 'f' } })).toEqual({
+      blueprints: [],
       pictures: { 'a.png': 'f' },
       unmatched: [thing(1), thing(2)],
       problems: [],

@@ -11,11 +11,11 @@ use Zetema\Core\Exchange\Qti\Xml\Element;
 final class Declarations
 {
     /** Choices, places and mapped values of one item: each is tried with others, so that more would keep everybody waiting. */
-    private const MOST = 400;
+    public const MOST = 400;
     /** As many as the text format numbers. */
-    private const MOST_GAPS = 99;
+    public const MOST_GAPS = 99;
     /** Every two of them are held against each other. */
-    private const MOST_AREAS = 60;
+    public const MOST_AREAS = 60;
     /** Elements whose identifiers a response is made of. */
     private const NAMED = ['simpleChoice', 'inlineChoice', 'hottext', 'simpleAssociableChoice', 'gapText', 'gapImg', 'gap', 'hotspotChoice', 'associableHotspot'];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Writing;
 
+use Zetema\Core\Exchange\Qti\Items\Declarations;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\Answers\Wording;
@@ -70,6 +71,8 @@ final class Losses
             'pattern' => array_filter($wordings, static fn (Wording $w): bool => $w->isPattern) !== [],
             'yes, the second key' => $kind::id() === KindId::One && $settings->get(Setting::Marking) === 'weighed' && count(array_filter($choices, static fn (Choice $c): bool => $c->isKey)) > 1,
             'name of an area' => $kind instanceof Regions && $settings->get(Setting::Areas) !== 'outlined' && array_filter($kind->regions, static fn ($r): bool => $r->name !== null) !== [],
+            sprintf('area: more than %d are written, and not read back here', Declarations::MOST_AREAS) => $kind instanceof Regions && count($kind->regions) > Declarations::MOST_AREAS,
+            sprintf('yes and no: more than %d choices are written, and not read back here', Declarations::MOST) => count($choices) > Declarations::MOST,
             'name of a spot' => $kind instanceof Place && array_filter(array_column($kind->spots, 'name'), is_string(...)) !== [],
             'at, a second spot' => $kind instanceof Place && array_filter($kind->labels, static fn ($l): bool => count($l->belongs) > 1) !== [],
             'answer, a fraction' => $kind instanceof Number && array_filter($kind->spans, static fn (Span $s): bool => str_contains($s->words, '/')) !== [],

@@ -52,6 +52,22 @@ final class RoundTripTest extends TestCase
         return $found[0]->question;
     }
 
+    public function test_what_is_too_large_to_be_read_back_is_told_before(): void
+    {
+        $regions = "regions: Where?\n  image: a.png\n  shows: A hut\n  size: 2000 100\n" . implode('', array_map(static fn (int $i): string => sprintf("  area %s: rectangle %d 0 5 5\n", $i % 3 === 0 ? 'yes' : 'no', $i * 20), range(0, 60)));
+        $choices = "several: Which?\n" . implode('', array_map(static fn (int $i): string => sprintf("  %s: choice %d\n", $i % 3 === 0 ? 'yes' : 'no', $i), range(0, 400)));
+        foreach (['area' => $regions, 'yes and no' => $choices] as $word => $text) {
+            [$read] = iterator_to_array((new Reader())->questions($text), false);
+            self::assertNotNull($read->question);
+            self::assertNotSame([], preg_grep("/^$word: more than/", Losses::of($read->question, $read->question->effective())));
+            // One less is read back.
+            [$less] = iterator_to_array((new Reader())->questions((string) preg_replace('/\n[^\n]+\n$/', "\n", $text)), false);
+            self::assertNotNull($less->question);
+            self::assertSame([], preg_grep("/^$word: more than/", Losses::of($less->question, $less->question->effective())));
+            self::again($less->question, Version::V30);
+        }
+    }
+
     #[DataProvider('questions')]
     public function test_every_response_is_marked_as_before(Question $question, Version $version): void
     {

@@ -3,8 +3,8 @@ import type { Schema } from '../../api/client';
 import { count } from '../../parts/text/figures';
 
 /** Blueprints that came in with a batch, and those that could not. */
-export function BlueprintsTaken({ bank, batch }: { bank: number; batch: Schema['Batch'] }) {
-  return (batch.blueprints ?? []).map(({ id, title, missing, problem }) => (
+export function BlueprintsTaken({ bank, blueprints = [] }: { bank: number; blueprints: Schema['Batch']['blueprints'] }) {
+  return blueprints.map(({ id, title, missing, problem }) => (
     <p key={title}>
       {id === null ? (
         <span className="text-wrong">

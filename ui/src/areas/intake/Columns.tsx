@@ -1,8 +1,10 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schema } from '../../api/client';
+import { api, dataOf, errorWords, type Schema } from '../../api/client';
+import { keys } from '../../api/keys';
 import { Editable, EditableChoice } from '../../parts/fields/Editable';
 import type { Mapping } from './brought';
-import { fitting, keepMapping, mappingOf, meaningOf, meanings } from './columns';
+import { asMapping, fitting, mappingOf, meaningOf, meanings } from './columns';
 
 type Table = NonNullable<Schema['Understood']['table']>;
 
@@ -11,7 +13,25 @@ export function Columns({ table, onChange }: { table: Table; onChange: (mapping:
   const [keptAs, setKeptAs] = useState('');
   const { columns, headings } = table;
   const held = columns.map(meaningOf);
-  const offered = fitting(columns).filter((kept) => kept.held.join() !== held.join());
+  const queries = useQueryClient();
+  const kept = useQuery({ queryKey: keys.mappings(), queryFn: () => dataOf(api.GET('/intake/mappings')) });
+  const offered = fitting(kept.data?.mappings ?? [], columns, mappingOf(headings, held));
+  const keep = useMutation({
+    mutationFn: (name: string) =>
+      dataOf(
+        api.PUT('/intake/mappings', {
+          body: { name, headings: columns.map((column) => column.name), mapping: mappingOf(headings, held) },
+        }),
+      ),
+    onSuccess: (told, name) => {
+      queries.setQueryData(keys.mappings(), told);
+      setKeptAs(name);
+    },
+  });
+  const leave = useMutation({
+    mutationFn: (id: number) => dataOf(api.DELETE('/intake/mappings/{id}', { params: { path: { id } } })),
+    onSuccess: (told) => queries.setQueryData(keys.mappings(), told),
+  });
   const unknown = held.every((value) => value === '');
   return (
     <section aria-label="Columns" className="mt-2">
@@ -63,10 +83,15 @@ export function Columns({ table, onChange }: { table: Table; onChange: (mapping:
         </tbody>
       </table>
       <p className="mt-1">
-        {offered.map((kept) => (
-          <button key={kept.name} className="act mr-3" onClick={() => onChange(mappingOf(headings, kept.held))}>
-            Take the columns of “{kept.name}”
-          </button>
+        {offered.map(({ id, name, mapping, by }) => (
+          <span key={id} className="mr-3">
+            <button className="act" title={`kept by ${by}`} onClick={() => onChange(asMapping(mapping))}>
+              Take the columns of “{name}”
+            </button>{' '}
+            <button className="act" aria-label={`Let go of “${name}”`} disabled={leave.isPending} onClick={() => leave.mutate(id)}>
+              let go of it
+            </button>
+          </span>
         ))}
         <span className="text-quiet">
           {keptAs === '' ? 'Keep these columns under ' : 'Kept as '}
@@ -75,12 +100,10 @@ export function Columns({ table, onChange }: { table: Table; onChange: (mapping:
             plain
             width={20}
             value={keptAs === '' ? 'a name' : keptAs}
-            onChange={(name) => {
-              keepMapping({ name, headings: columns.map((column) => column.name), held });
-              setKeptAs(name);
-            }}
+            onChange={(name) => keep.mutate(name)}
           />
         </span>
+        {(keep.error ?? leave.error) && <span className="notice block">{errorWords(keep.error ?? leave.error)}</span>}
       </p>
     </section>
   );

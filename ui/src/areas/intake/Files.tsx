@@ -3,8 +3,10 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { errorWords } from '../../api/client';
 import { count } from '../../parts/text/figures';
 import { BatchLine } from '../bank/board/LastIntake';
-import { ObjectiveField } from '../bank/question/ObjectiveField';
-import { needsObjective, readFile, readyOf, takeInAll, type WaitingFile } from './files';
+import type { Given } from './brought';
+import { BlueprintsTaken } from './BlueprintsTaken';
+import { FileRow } from './FileRow';
+import { givenAlike, needsObjective, readFile, readyOf, takeInAll, type WaitingFile } from './files';
 
 interface Props {
   bank: number;
@@ -50,54 +52,18 @@ export function Files({ bank, files, onChange, onOpen }: Props) {
   const first = needing.length > 1 ? needing[0] : undefined;
   return (
     <section aria-label="Files" className="mt-2">
-      {files.map((file) => {
-        const all = file.read?.questions.length ?? 0;
-        const whole = readyOf(file).length;
-        return (
-          <p key={file.name} className="border-t border-(--rule) py-1">
-            <b>{file.name}</b>{' '}
-            {file.unsure !== null && (
-              <>
-                is not UTF-8; {file.unsure}.{' '}
-                <button className="act" onClick={() => put(file.name, { unsure: null })}>
-                  that is right
-                </button>{' '}
-              </>
-            )}
-            {file.read === null ? (
-              'is read …'
-            ) : (
-              <>
-                {count(all, 'question')}
-                {whole < all && file.unsure === null && (
-                  <span className="text-wrong">, {all - whole} to be put right or known to the bank</span>
-                )}
-                {needsObjective(file) && (
-                  <>
-                    , into{' '}
-                    <ObjectiveField
-                      bank={bank}
-                      value={file.given.objective}
-                      readOnly={takeIn.isPending}
-                      onChange={(objective) => put(file.name, { given: { ...file.given, objective } })}
-                    />
-                  </>
-                )}{' '}
-                <button className="act" disabled={takeIn.isPending} onClick={() => onOpen(file)}>
-                  look at it
-                </button>{' '}
-                <button
-                  className="act"
-                  disabled={takeIn.isPending}
-                  onClick={() => onChange((old) => old.filter(({ name }) => name !== file.name))}
-                >
-                  leave it
-                </button>
-              </>
-            )}
-          </p>
-        );
-      })}
+      {files.map((file) => (
+        <FileRow
+          key={file.name}
+          bank={bank}
+          file={file}
+          readOnly={takeIn.isPending}
+          onPut={(part) => put(file.name, part)}
+          onOpen={() => onOpen(file)}
+          onLeave={() => onChange((old) => old.filter(({ name }) => name !== file.name))}
+          {...(files.length > 1 && { onAlike: (given: Given) => onChange((old) => old.map((other) => givenAlike(given, other))) })}
+        />
+      ))}
       {files.length > 0 && (
         <p className="mt-2 flex items-baseline gap-4">
           <button
@@ -130,9 +96,10 @@ export function Files({ bank, files, onChange, onOpen }: Props) {
           {problem ?? errorWords(takeIn.error)}
         </p>
       )}
-      {takeIn.data && (
+      {takeIn.data?.batch && (
         <div role="status" className="mt-2">
-          <BatchLine bank={bank} batch={takeIn.data} lead="Taken in: " />
+          <BatchLine bank={bank} batch={takeIn.data.batch} lead="Taken in: " />
+          <BlueprintsTaken bank={bank} blueprints={takeIn.data.blueprints} />
         </div>
       )}
     </section>

@@ -4,22 +4,40 @@ import { Editable, EditableChoice } from '../../parts/fields/Editable';
 import { asTheBank, saying, wishes } from '../bank/list/many/wanted';
 import { WishLine } from '../bank/list/many/WishLine';
 import { ObjectiveField } from '../bank/question/ObjectiveField';
-import type { Given } from './brought';
+import type { Given, SourceFormat } from './brought';
 
 /** Settings that a batch may be given beside points. */
 const further = wishes.filter((what) => what in known && what !== 'points');
 
+/** Kinds that questions can be asked as, where they only look like another. */
+const asked = [
+  { value: '', words: 'what they look like' },
+  { value: 'one', words: 'one of several' },
+  { value: 'several', words: 'several of several' },
+  { value: 'order', words: 'to be put in order' },
+  { value: 'text', words: 'typed words' },
+  { value: 'number', words: 'a typed number' },
+] as const;
+
+interface Props {
+  bank: number;
+  given: Given;
+  /** what says no kinds itself may be asked as another than it looks like */
+  format: SourceFormat;
+  onChange: (given: Given) => void;
+}
+
 /** What the questions are given as they are taken in, in a sentence. */
-export function GivenLine({ bank, given, onChange }: { bank: number; given: Given; onChange: (given: Given) => void }) {
+export function GivenLine({ bank, given, format, onChange }: Props) {
   const { objective, tags, settings } = given;
   /** One that was chosen and has no value yet. */
-  const [asked, setAsked] = useState('');
+  const [wished, setWished] = useState('');
   const put = (what: string, value: string) => {
     const others = Object.fromEntries(Object.entries(settings).filter(([word]) => word !== what));
-    setAsked('');
+    setWished('');
     onChange({ ...given, settings: value === '' || value === asTheBank ? others : { ...others, [what]: value } });
   };
-  const shown = [...further.filter((what) => settings[what] !== undefined), ...(asked === '' ? [] : [asked])];
+  const shown = [...further.filter((what) => settings[what] !== undefined), ...(wished === '' ? [] : [wished])];
   return (
     <>
       <p className="mt-2">
@@ -36,6 +54,17 @@ export function GivenLine({ bank, given, onChange }: { bank: number; given: Give
             onChange({ ...given, settings: /^\d/.test(typed) ? { ...others, points: typed.replace(',', '.') } : others });
           }}
         />
+        {format !== 'text' && (
+          <>
+            ; where no kind is said they are asked as{' '}
+            <EditableChoice
+              label="Asked as"
+              value={given.kind ?? ''}
+              options={asked}
+              onChange={(kind) => onChange({ ...given, kind: kind === '' ? null : kind })}
+            />
+          </>
+        )}
         ; all get the tags{' '}
         <Editable
           label="Tags of all"
@@ -63,7 +92,7 @@ export function GivenLine({ bank, given, onChange }: { bank: number; given: Give
             { value: '', words: 'and also …' },
             ...further.filter((what) => !shown.includes(what)).map((what) => ({ value: what, words: saying(what) })),
           ]}
-          onChange={setAsked}
+          onChange={setWished}
         />
       </p>
       {shown.map((what) => (

@@ -219,7 +219,7 @@ export default function IntakePage() {
                 {understood?.table && format === 'table' && (
                   <Columns table={understood.table} onChange={(mapping) => put({ mapping, as: 'table', left: [] })} />
                 )}
-                <GivenLine bank={bank} given={brought.given} onChange={(given) => put({ given })} />
+                <GivenLine bank={bank} given={brought.given} format={format} onChange={(given) => put({ given })} />
                 {brought.beside && (
                   <LeftBehind
                     beside={brought.beside}
@@ -244,7 +244,7 @@ export default function IntakePage() {
             {job && isOver(job) && job.result && 'takenInAt' in job.result && (
               <div role="status" className="mt-2">
                 <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
-                <BlueprintsTaken bank={bank} batch={job.result} />
+                <BlueprintsTaken bank={bank} blueprints={job.result.blueprints} />
                 <Link className="act" to={`/banks/${bank}`}>
                   See the board
                 </Link>

@@ -11,7 +11,7 @@ export const formats: { value: SourceFormat; words: string }[] = [
   { value: 'table', words: 'a table' },
 ];
 
-export type Given = Required<Schema['Given']>;
+export type Given = Required<Omit<Schema['Given'], 'kind'>> & Pick<Schema['Given'], 'kind'>;
 export interface Mapping {
   headings: number;
   columns: Record<string, number | (number | null)[]>;
@@ -106,7 +106,8 @@ export function bodyOf({ text, as, mapping, given }: Brought): Schema['Brought']
   };
 }
 
-export const isGiven = ({ objective, tags, settings }: Given) => objective !== '' || tags.length > 0 || Object.keys(settings).length > 0;
+export const isGiven = ({ objective, tags, settings, kind }: Given) =>
+  objective !== '' || tags.length > 0 || Object.keys(settings).length > 0 || (kind ?? null) !== null;
 
 /** How they are taken in: the lines, and which of them the bank has. */
 export function chosenOf(questions: Schema['UnderstoodQuestion'][], again: Brought['again']) {

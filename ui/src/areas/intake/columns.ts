@@ -1,5 +1,4 @@
 import type { Schema } from '../../api/client';
-import { stored } from '../../parts/stored';
 import type { Mapping } from './brought';
 
 type Column = Schema['TableColumn'];
@@ -53,22 +52,17 @@ export function mappingOf(headings: number, held: string[], chosen?: number): Ma
   return { headings, columns };
 }
 
-/** Mappings that were kept by name, with the headings they are for. */
-export interface Kept {
-  name: string;
-  headings: string[];
-  held: string[];
-}
+/** A mapping as it was kept, which says all columns by their places. */
+export const asMapping = ({ headings = 1, columns = {} }: Schema['TableMapping']): Mapping => ({
+  headings,
+  columns: columns as Mapping['columns'],
+});
 
-const shelf = 'zetema:mappings';
+export type Kept = Schema['KeptMappings']['mappings'][number];
 
-export function keptMappings(): Kept[] {
-  return (stored(shelf) as Kept[] | null) ?? [];
-}
-
-export function keepMapping(kept: Kept) {
-  localStorage.setItem(shelf, JSON.stringify([kept, ...keptMappings().filter(({ name }) => name !== kept.name)].slice(0, 30)));
-}
-
-export const fitting = (columns: Column[]): Kept[] =>
-  keptMappings().filter(({ headings }) => headings.join('\n') === columns.map(({ name }) => name).join('\n'));
+/** Those that were kept for these headings and say something else than what holds. */
+export const fitting = (kept: Kept[], columns: Column[], now: Mapping): Kept[] =>
+  kept.filter(
+    ({ headings, mapping }) =>
+      headings.join('\n') === columns.map(({ name }) => name).join('\n') && JSON.stringify(mapping) !== JSON.stringify(now),
+  );

@@ -27,6 +27,14 @@ export const waitingOf = (opened: Opened, told: Schema['Opened']): WaitingFile =
   read: null,
 });
 
+/** The same for all that the first is given; where each file goes is its own. */
+export const givenAlike = (given: Given, to: WaitingFile): WaitingFile => ({
+  ...to,
+  given: { ...given, objective: to.given.objective },
+  // Asked as another kind it reads otherwise.
+  read: (to.given.kind ?? null) === (given.kind ?? null) ? to.read : null,
+});
+
 /** Those of a file that are taken in: whole, and none that the bank has. */
 export const readyOf = ({ read, unsure }: WaitingFile) =>
   (unsure === null ? (read?.questions ?? []) : []).filter(
@@ -42,8 +50,13 @@ export const readFile = (bank: number, file: WaitingFile) =>
   dataOf(api.POST('/banks/{id}/intake/read', { params: { path: { id: bank } }, body: body(file) }));
 
 /** Takes files in one after another, as one batch; tells after each how many are done. */
-export async function takeInAll(bank: number, files: WaitingFile[], onDone: (done: number) => void): Promise<Schema['Batch'] | null> {
+export async function takeInAll(
+  bank: number,
+  files: WaitingFile[],
+  onDone: (done: number) => void,
+): Promise<{ batch: Schema['Batch'] | null; blueprints: NonNullable<Schema['Batch']['blueprints']> }> {
   let batch: Schema['Batch'] | null = null;
+  const blueprints = [];
   for (const [i, file] of files.entries()) {
     const lines = readyOf(file).map((q) => q.fromLine);
     if (lines.length > 0) {
@@ -65,9 +78,12 @@ export async function takeInAll(bank: number, files: WaitingFile[], onDone: (don
         job = await dataOf(api.GET('/jobs/{id}', { params: { path: { id: job.id } } }));
       }
       if (job.state === 'failed') throw new Error(job.failure ?? 'It broke off.');
-      if (job.result && 'takenInAt' in job.result) batch = job.result;
+      if (job.result && 'takenInAt' in job.result) {
+        batch = job.result;
+        blueprints.push(...(batch.blueprints ?? []));
+      }
     }
     onDone(i + 1);
   }
-  return batch;
+  return { batch, blueprints };
 }
