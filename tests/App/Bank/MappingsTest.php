@@ -34,7 +34,7 @@ final class MappingsTest extends ApiTestCase
         self::assertSame([['Question', 'Key'], 0], [$told->objects('mappings')[0]->texts('headings'), $told->objects('mappings')[0]->object('mapping')->integer('headings')]);
         self::assertCount(2, $told->objects('mappings'));
 
-        $this->logIn('penhale');
+        $this->logIn('kestle');
         $told = $this->send('GET', '/api/intake/mappings', schema: 'KeptMappings');
         self::assertSame(['Autumn', 'Summer'], self::names($told));
         self::assertEquals(self::COLUMNS, $told->objects('mappings')[1]->object('mapping')->raw());
