@@ -34,6 +34,7 @@ final class PackagesTest extends BrowserTestCase
         $this->choose('A text, a typed paper, a table or a package', dirname(__DIR__, 2) . '/demo/intake/guild-evening.zip');
         $page->see('1 thing in it has no counterpart here and stays behind.');
         self::assertStringContainsString('extendedTextInteraction', $page->text());
+        $this->looksRight();
         $page->click('Take in 4 questions');
         $page->see('Taken in');
         $page->click('Guild evening');

@@ -152,22 +152,4 @@ final class ScreensTest extends BrowserTestCase
 
         self::assertSame('From elsewhere? And mine.', $page->field('Stem')->getText());
     }
-
-    private function tooWide(int $width): int
-    {
-        $needed = $this->page->script('return document.documentElement.scrollWidth');
-
-        return is_int($needed) ? max(0, $needed - $width) : 9999;
-    }
-
-    /** @return list<string> what axe finds, of WCAG 2.2 A and AA */
-    private function violations(): array
-    {
-        usleep(200_000);
-        $this->page->driver->manage()->timeouts()->setScriptTimeout(30);
-        $this->page->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
-        $found = $this->page->driver->executeAsyncScript('const done = arguments[0]; axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]}).then(r => done(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 4).map(n => n.html.slice(0, 120)).join(" | "))))');
-
-        return is_array($found) ? array_values(array_filter($found, is_string(...))) : ['axe gave no answer'];
-    }
 }

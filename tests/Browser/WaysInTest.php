@@ -67,6 +67,7 @@ final class WaysInTest extends BrowserTestCase
             $page->see("“{$column}” is $holds");
         }
         $page->see('Take in 5 questions');
+        $this->looksRight();
         $page->click('Keep these columns under a name: a name, change');
         $page->type('Summer quiz' . Key::ENTER);
         $page->see('Kept as Summer quiz');
@@ -130,6 +131,9 @@ final class WaysInTest extends BrowserTestCase
         $page->open("/banks/$id");
         $page->open("/banks/$id/intake");
         $page->see('Take in 6 questions of 6 files');
+        $page->click('Settings for drones.txt');
+        $page->see('the same for all files');
+        $this->looksRight();
         $page->click('Take in 6 questions of 6 files');
         $page->see('Taken in: drones.txt and 5 more, 6 questions');
         $page->open("/banks/$id");

@@ -15,6 +15,7 @@ use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Page\Page;
+use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
@@ -32,7 +33,7 @@ final readonly class RestoreBank implements Task
     public const AT_ONCE = 500;
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private SearchIndex $search, private ClockInterface $clock)
     {
     }
 
@@ -48,15 +49,13 @@ final readonly class RestoreBank implements Task
         try {
             $archive = new Archive(SafeZip::open($path));
             $progress->begin($archive->count());
-            $this->db->beginTransaction();
+            // In pieces, so that others can save meanwhile.
             try {
-                $this->restore($archive, $job->bankId, $input->integer('account'), $progress);
-                $this->db->commit();
+                if (!$this->restore($archive, $job->bankId, $input->integer('account'), $progress)) {
+                    $this->forget($job->bankId);
+                }
             } catch (\Throwable $e) {
-                $this->db->rollBack();
-                $this->em->clear();
-                // A bank that holds nothing of it would only mislead.
-                $this->db->executeStatement('DELETE FROM bank WHERE id = ? AND NOT EXISTS (SELECT 1 FROM question q WHERE q.bank_id = bank.id)', [$job->bankId]);
+                $this->forget($job->bankId);
                 throw $e;
             }
         } catch (RefusedZip $e) {
@@ -68,7 +67,22 @@ final readonly class RestoreBank implements Task
         return null;
     }
 
-    private function restore(Archive $archive, int $bankId, int $accountId, Progress $progress): void
+    /** A bank that holds only a part of it would mislead. */
+    private function forget(int $bank): void
+    {
+        $this->em->clear();
+        $this->db->transactional(function () use ($bank): void {
+            $this->db->executeStatement('UPDATE objective SET parent_id = NULL WHERE bank_id = ?', [$bank]);
+            foreach (['blueprint', 'pool', 'question', 'page', 'medium', 'objective'] as $table) {
+                $this->db->executeStatement("DELETE FROM $table WHERE bank_id = ?", [$bank]);
+            }
+            $this->search->forgetRemoved();
+            $this->db->executeStatement('DELETE FROM bank WHERE id = ?', [$bank]);
+        });
+    }
+
+    /** @return bool false once somebody asked to stop */
+    private function restore(Archive $archive, int $bankId, int $accountId, Progress $progress): bool
     {
         $bank = $this->bank($bankId);
         $account = $this->em->find(Account::class, $accountId) ?? throw new \LogicException('a job is begun by somebody');
@@ -84,7 +98,11 @@ final readonly class RestoreBank implements Task
         foreach ($archive->pages() as $page) {
             $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now()));
         }
+        $this->em->flush();
         $ids = $this->questions($archive, $bankId, $accountId, $progress);
+        if ($ids === null) {
+            return false;
+        }
         $bank = $this->bank($bankId);
         foreach ($archive->pools() as $pool) {
             $filter = $pool->optionalObject('filter');
@@ -96,11 +114,13 @@ final readonly class RestoreBank implements Task
                 }
             }
         }
-        $this->others->restore($bank, $archive->blueprints(), $ids);
+        $this->db->transactional(fn () => $this->others->restore($bank, $archive->blueprints(), $ids));
+
+        return true;
     }
 
-    /** @return array<int, int> ids by the numbers in the archive */
-    private function questions(Archive $archive, int $bankId, int $accountId, Progress $progress): array
+    /** @return array<int, int>|null ids by the numbers in the archive; null once somebody asked to stop */
+    private function questions(Archive $archive, int $bankId, int $accountId, Progress $progress): ?array
     {
         $ids = $made = [];
         foreach ($archive->questions() as $place => $data) {
@@ -114,7 +134,9 @@ final readonly class RestoreBank implements Task
             if (count($made) >= self::PIECE) {
                 $ids += $this->store($made);
                 $made = [];
-                $progress->at(count($ids));
+                if (!$progress->at(count($ids))) {
+                    return null;
+                }
             }
         }
 

@@ -5,8 +5,14 @@ declare(strict_types=1);
 namespace Zetema\Tests\App\Bank;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\App\Background\Job;
+use Zetema\App\Background\Progress;
+use Zetema\App\Bank\Archive\KeptArchives;
+use Zetema\App\Bank\Archive\RestoreBank;
+use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
 use Zetema\Core\Exchange\Archive\ArchiveSource;
@@ -179,6 +185,62 @@ final class ArchiveTest extends ApiTestCase
             self::assertStringContainsString($why, $this->in('Broken', 422)->text('detail'));
         }
         self::assertCount($before, $this->send('GET', '/api/banks')->objects('banks'));
+    }
+
+    /** The demo's questions so often that they come in in several pieces, and what stands behind them. */
+    private function long(string $behind = ''): void
+    {
+        $this->out();
+        $questions = array_map(static fn (Fields $q): array => $q->raw(), $this->json(ArchiveFormat::questions(1))->objects('questions'));
+        $all = array_map(static fn (array $q, int $i): string => json_encode([...$q, 'number' => $i + 1, 'name' => null], JSON_THROW_ON_ERROR), [...$questions, ...$questions, ...$questions], array_keys([...$questions, ...$questions, ...$questions]));
+        $this->changed([ArchiveFormat::questions(1) => '{"questions":[' . implode(',', $all) . $behind . ']}', ArchiveFormat::HEAD => json_encode([...$this->json(ArchiveFormat::HEAD)->raw(), 'questions' => count($all) + ($behind === '' ? 0 : 1)], JSON_THROW_ON_ERROR)]);
+    }
+
+    /** @return resource */
+    private static function opened(string $path)
+    {
+        $file = fopen($path, 'r');
+        self::assertNotFalse($file);
+
+        return $file;
+    }
+
+    /** @return array<string, int> how many of everything there are */
+    private function everything(): array
+    {
+        $counts = [];
+        foreach (['bank', 'question', 'revision', 'revision_tag', 'objective', 'page', 'medium', 'pool', 'pool_question', 'blueprint', 'question_search'] as $table) {
+            $counts[$table] = $this->number("SELECT COUNT(*) FROM $table WHERE 1 = ?", 1);
+        }
+
+        return $counts;
+    }
+
+    public function test_what_breaks_off_after_many_pieces_leaves_nothing_behind(): void
+    {
+        $before = $this->everything();
+        $this->long(',{"number":999,"name":null,"objective":[],"status":"sung","content":{}}');
+        self::assertStringContainsString('question 277', $this->in('Broken', 422)->text('detail'));
+        self::assertSame($before, $this->everything());
+    }
+
+    public function test_it_can_be_stopped_and_leaves_nothing_behind(): void
+    {
+        $before = $this->everything();
+        $this->long();
+        $key = self::getContainer()->get(KeptArchives::class)->keep(self::opened($this->file));
+        $this->db()->insert('bank', ['name' => 'Halfway']);
+        $bank = (int) $this->db()->lastInsertId();
+        $em = self::getContainer()->get(EntityManagerInterface::class);
+        $account = $em->getRepository(Account::class)->findOneBy(['login' => 'orrell']);
+        self::assertNotNull($account);
+        $job = new Job(RestoreBank::name(), $bank, $account, ['archive' => $key, 'account' => $account->id], new \DateTimeImmutable());
+        $em->persist($job);
+        $job->askToStop();
+        $em->flush();
+        self::getContainer()->get(RestoreBank::class)->run($job, new Progress($this->db(), $job->id));
+        self::assertSame($before, $this->everything());
+        self::assertEquals([100, 276], $this->db()->fetchNumeric('SELECT done, total FROM job WHERE id = ?', [$job->id]), 'its progress was told after the first piece');
     }
 
     public function test_noise_and_a_name_that_is_taken_are_refused(): void

@@ -124,7 +124,7 @@ export function SourceText({
           keymap.of([{ key: 'Enter', run: insertNewline }, ...historyKeymap, ...defaultKeymap]),
           placeholder(example),
           EditorView.domEventHandlers({ paste: (event, editor) => pasted(event, editor) }),
-          EditorView.contentAttributes.of({ 'aria-label': 'Text of the questions', spellcheck: 'false' }),
+          EditorView.contentAttributes.of({ 'aria-label': 'Text of the questions', spellcheck: 'false', tabindex: '0' }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) changed(update.state.doc.toString());
           }),
