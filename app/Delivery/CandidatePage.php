@@ -8,8 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\EditionPage;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
-use Zetema\Core\Sitting\Candidate\Mentions;
 use Zetema\Core\Sitting\Candidate\Review;
 
 /** What a candidate's page is told, with the pages and files that the author's texts in it mention, and no others. */

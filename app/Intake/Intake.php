@@ -26,10 +26,10 @@ use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Table\TableSource;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
-use Zetema\Core\Sitting\Candidate\Mentions;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake

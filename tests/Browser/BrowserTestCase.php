@@ -32,7 +32,7 @@ abstract class BrowserTestCase extends TestCase
         unset($this->page);
     }
 
-protected function tooWide(int $width): int
+    protected function tooWide(int $width): int
     {
         $needed = $this->page->script('return document.documentElement.scrollWidth');
 

@@ -12,10 +12,10 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Settings\Settings;
-use Zetema\Core\Sitting\Candidate\Mentions;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 use Zetema\Tests\Core\Sitting\PlainSitting;
 

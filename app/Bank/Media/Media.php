@@ -9,7 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Page\Page;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Sitting\Candidate\Mentions;
+use Zetema\Core\Question\Mentions;
 
 /** Pictures, sound and film: taken in safely, kept once by content, found by name. */
 final readonly class Media

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Archive;
 
 use Zetema\Core\Exchange\TextFormat\Page;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 
@@ -20,7 +21,8 @@ final class ArchiveWriter
      */
     public static function files(iterable $questions, \Closure $about, \Closure $medium): \Generator
     {
-        $waiting = $objectives = $media = [];
+        $waiting = $objectives = [];
+        $mentions = new Mentions();
         $count = $piece = 0;
         foreach ($questions as $question) {
             $data = $question->toData();
@@ -28,13 +30,7 @@ final class ArchiveWriter
             if ($question->objective !== []) {
                 $objectives[implode("\n", $question->objective)] = ['path' => $question->objective];
             }
-            array_walk_recursive($data, static function (mixed $text, int|string $field) use (&$media): void {
-                if (is_string($text) && preg_match_all('/!\[(?:[^\]\\\\]|\\\\.)*\]\(([^\s()]+)\)/', $text, $m) > 0) {
-                    $media = [...$media, ...array_map(rawurldecode(...), $m[1])];
-                } elseif ($field === 'file' && is_string($text)) {
-                    $media[] = $text;
-                }
-            });
+            $mentions->inAnswers($data);
             if (count($waiting) === ArchiveFormat::PIECE) {
                 yield ArchiveFormat::questions(++$piece) => self::json(['questions' => $waiting]);
                 $waiting = [];
@@ -44,7 +40,8 @@ final class ArchiveWriter
             yield ArchiveFormat::questions(++$piece) => self::json(['questions' => $waiting]);
         }
         [$bank, $settings, $pages] = $about();
-        $files = array_filter(array_combine($media, array_map($medium, $media)), static fn (?string $contents): bool => $contents !== null);
+        $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pages));
+        $files = array_filter(array_combine($mentions->files(), array_map($medium, $mentions->files())), static fn (?string $contents): bool => $contents !== null);
         yield ArchiveFormat::HEAD => self::json([
             'archive' => ArchiveFormat::VERSION,
             'bank' => $bank,

@@ -7,6 +7,7 @@ namespace Zetema\Core\Sitting\Candidate;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Sitting\Paper\Paper;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Candidate;
 
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\CheckpointPlace;
 use Zetema\Core\Sitting\Paper\PagePlace;

@@ -9,6 +9,7 @@ use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\Common\OnPicture;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Outside\Passing;

@@ -6,8 +6,8 @@ namespace Zetema\Tests\Core\Sitting;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
-use Zetema\Core\Sitting\Candidate\Mentions;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 use Zetema\Core\Sitting\Paper\QuestionPlace;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Items\Kinds;
 
-use Zetema\Core\Exchange\Qti\Marks\Answered;
 use Zetema\Core\Exchange\Qti\Marks\Marking;
 use Zetema\Core\Exchange\Qti\Marks\Subsets;
 use Zetema\Core\Exchange\Qti\Marks\Tried;
@@ -13,14 +12,10 @@ use Zetema\Core\Exchange\Written\QuestionLines;
 use Zetema\Core\Numbers\Ratio;
 
 /** Choices, one or several of which are taken: also a claim, whose choices are true and false. */
-final class ChoiceItem implements Answered
+final class ChoiceItem extends SetItem
 {
-    /** @var list<int> places from 1 */
-    private array $keys = [];
     /** @var list<Tried>|null */
     private ?array $tries = null;
-    /** @var list<list<int>> sets that the tries hold; the first is empty */
-    private array $sets = [];
 
     /**
      * @param string $kind one, several or claim
@@ -34,11 +29,12 @@ final class ChoiceItem implements Answered
         private readonly string $stem,
         private readonly array $choices,
         private readonly int $least,
-        private readonly int $most,
+        int $most,
         private readonly ResponseDeclaration $declaration,
         private readonly array $settings,
         private readonly int $line,
     ) {
+        parent::__construct($most);
     }
 
     public function tries(): array
@@ -100,33 +96,6 @@ final class ChoiceItem implements Answered
     public function isClaim(): bool
     {
         return $this->kind === 'claim';
-    }
-
-    public function allRight(): ?int
-    {
-        if ($this->keys === []) {
-            return null;
-        }
-        $whole = min(count($this->keys), $this->most);
-        foreach ($this->sets as $i => $set) {
-            if (count($set) === $whole && array_diff($set, $this->keys) === []) {
-                return $i;
-            }
-        }
-
-        return null;
-    }
-
-    public function parts(int $try): array
-    {
-        $right = count(array_intersect($this->sets[$try], $this->keys));
-
-        return [$right, count($this->sets[$try]) - $right];
-    }
-
-    public function partCount(): int
-    {
-        return max(1, min(count($this->keys), $this->most));
     }
 
     public function rules(): array

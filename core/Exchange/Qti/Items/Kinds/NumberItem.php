@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Items\Kinds;
 
-use Zetema\Core\Exchange\Qti\Marks\Answered;
 use Zetema\Core\Exchange\Qti\Marks\Constants;
 use Zetema\Core\Exchange\Qti\Marks\Marking;
 use Zetema\Core\Exchange\Qti\Marks\NumberRuns;
@@ -17,14 +16,13 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** One field for a number: the spans that the rules accept, found by trying each end, what is between two, and what is beyond. */
-final class NumberItem implements Answered
+final class NumberItem extends TypedItem
 {
     private readonly NumberRuns $runs;
     /** @var list<Tried> */
     private array $tries;
     /** @var list<array{words: string, share: Ratio, from: int, to: int}> with the places tried that lie in it */
     private array $spans = [];
-    private ?int $best = null;
 
     public function __construct(private readonly string $stem, private readonly ResponseDeclaration $declaration, private readonly ?Element $rules, private readonly int $line)
     {
@@ -94,31 +92,11 @@ final class NumberItem implements Answered
         return $forms;
     }
 
-    public function allRight(): ?int
-    {
-        return $this->best;
-    }
-
     public function parts(int $try): array
     {
         $isIn = array_filter($this->spans, static fn (array $s): bool => $try >= $s['from'] && $try <= $s['to']) !== [];
 
         return [(int) $isIn, (int) !$isIn];
-    }
-
-    public function partCount(): int
-    {
-        return 1;
-    }
-
-    public function rules(): array
-    {
-        return ['whole'];
-    }
-
-    public function weighed(array $marks): array
-    {
-        return [];
     }
 
     public function lines(Marking $marking, array $says = []): QuestionLines

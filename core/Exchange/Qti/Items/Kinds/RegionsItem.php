@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Qti\Items\Kinds;
 
 use Zetema\Core\Exchange\Qti\Items\PictureRef;
-use Zetema\Core\Exchange\Qti\Marks\Answered;
 use Zetema\Core\Exchange\Qti\Marks\Marking;
 use Zetema\Core\Exchange\Qti\Marks\Subsets;
 use Zetema\Core\Exchange\Qti\Marks\Tried;
@@ -15,14 +14,10 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Area;
 
 /** Areas of a picture that are clicked: any point, or outlined areas that are chosen. */
-final class RegionsItem implements Answered
+final class RegionsItem extends SetItem
 {
     /** @var list<Tried>|null */
     private ?array $tries = null;
-    /** @var list<list<int>> areas that are hit, by places from 1; 0 is a click beside all */
-    private array $sets = [];
-    /** @var list<int> places of the areas that are right */
-    private array $keys = [];
     /** @var array<int, array{int, int}> a pixel of each area that lies in no other; 0: in none */
     private array $pixels;
 
@@ -35,7 +30,7 @@ final class RegionsItem implements Answered
     public function __construct(
         private readonly string $stem,
         private readonly array $areas,
-        private readonly int $most,
+        int $most,
         private readonly ResponseDeclaration $declaration,
         private readonly PictureRef $picture,
         private readonly array $settings,
@@ -43,6 +38,7 @@ final class RegionsItem implements Answered
         private readonly ?Ratio $lower = null,
         private readonly array $worths = [],
     ) {
+        parent::__construct($most);
         $this->pixels = self::pixelsOf(array_column($areas, 'area'), $picture->size ?? [99_999, 99_999]);
     }
 
@@ -122,30 +118,6 @@ final class RegionsItem implements Answered
             sort($scoring);
             $this->keys = $scoring;
         }
-    }
-
-    public function allRight(): ?int
-    {
-        $whole = min(count($this->keys), $this->most);
-        foreach ($this->sets as $i => $set) {
-            if ($set !== [] && count($set) === $whole && array_diff($set, $this->keys) === []) {
-                return $i;
-            }
-        }
-
-        return null;
-    }
-
-    public function parts(int $try): array
-    {
-        $right = count(array_intersect($this->sets[$try], $this->keys));
-
-        return [$right, count($this->sets[$try]) - $right];
-    }
-
-    public function partCount(): int
-    {
-        return max(1, min(count($this->keys), $this->most));
     }
 
     public function rules(): array

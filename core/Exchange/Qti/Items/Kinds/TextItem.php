@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Items\Kinds;
 
-use Zetema\Core\Exchange\Qti\Marks\Answered;
 use Zetema\Core\Exchange\Qti\Marks\Constants;
 use Zetema\Core\Exchange\Qti\Marks\Marking;
 use Zetema\Core\Exchange\Qti\Marks\Tried;
@@ -14,7 +13,7 @@ use Zetema\Core\Exchange\Written\QuestionLines;
 use Zetema\Core\Numbers\Ratio;
 
 /** One field for words: wordings as the rules have them, with the share of the mark that each earns. */
-final class TextItem implements Answered
+final class TextItem extends TypedItem
 {
     /** A word that nobody accepts. */
     public const NONSENSE = 'qzxjv';
@@ -27,7 +26,6 @@ final class TextItem implements Answered
     private array $shares = [];
     /** @var array<int, bool> whether its case matters, of those where it could */
     private array $sensitive = [];
-    private ?int $best = null;
 
     public function __construct(private readonly string $stem, private readonly ResponseDeclaration $declaration, ?Element $rules, private readonly int $line)
     {
@@ -76,31 +74,11 @@ final class TextItem implements Answered
         return count(array_unique($this->sensitive)) > 1;
     }
 
-    public function allRight(): ?int
-    {
-        return $this->best;
-    }
-
     public function parts(int $try): array
     {
         $isAnswer = $try > 1 && isset($this->shares[intdiv($try - 2, 2)]);
 
         return [(int) $isAnswer, (int) !$isAnswer];
-    }
-
-    public function partCount(): int
-    {
-        return 1;
-    }
-
-    public function rules(): array
-    {
-        return ['whole'];
-    }
-
-    public function weighed(array $marks): array
-    {
-        return [];
     }
 
     public function lines(Marking $marking, array $says = []): QuestionLines

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\Core\Sitting\Candidate;
+namespace Zetema\Core\Question;
 
 /**
  * Which pages and files the texts of an author mention. A view collects them while it is built, from what it tells of an author's
