@@ -10,7 +10,6 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
 use Zetema\App\Shared\Versioned;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
-use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Plain\PlainBlueprint;
 use Zetema\Core\Blueprint\Plain\PlainRules;
@@ -37,7 +36,7 @@ class Blueprint implements Versioned
     #[ORM\Column(type: Types::JSON)]
     private array $rules;
 
-    /** @var array<string, mixed>|null the whole blueprint, where it says more than draws, pass mark and rules can; questions by their ids */
+    /** @var array<string, mixed>|null all of it, questions by their ids; null: as plan and rules say, which is how older ones are stored */
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $document = null;
 
@@ -55,15 +54,9 @@ class Blueprint implements Versioned
         #[ORM\ManyToOne]
         public readonly ?Batch $batch = null,
     ) {
-        $this->edit($title, $plan, $rules);
-    }
-
-    public function edit(string $title, DealingPlan $plan, PlainRules $rules): void
-    {
         $this->title = $title;
         $this->plan = $plan->toData();
         $this->rules = $rules->toData();
-        $this->document = null;
     }
 
     public function title(): string
@@ -83,31 +76,41 @@ class Blueprint implements Versioned
         $this->document = array_combine(array_map(strval(...), array_keys($document)), $document);
     }
 
-    /** Whether it is edited as a whole, and not by the quota board. */
-    public function isWhole(): bool
-    {
-        return $this->document !== null;
-    }
-
     /** @return array<string, mixed> as it is stored and written down, questions by their ids */
     public function document(): array
     {
         return $this->document ?? PlainBlueprint::document($this->title, DealingPlan::fromData(Fields::of($this->plan)), PlainRules::fromData(Fields::of($this->rules)));
     }
 
+    /** How many each form has, fixed and drawn; counted as it is stored, so that a list of many need not read them. */
+    public function questions(): int
+    {
+        $count = 0;
+        foreach (is_array($this->document()['sections'] ?? null) ? $this->document()['sections'] : [] as $section) {
+            foreach (is_array($section) && is_array($section['steps'] ?? null) ? $section['steps'] : [] as $step) {
+                $take = is_array($step) && is_array($step['draw'] ?? null) ? $step['draw']['take'] ?? 0 : 0;
+                $count += is_array($step) && isset($step['question']) ? 1 : (is_int($take) ? $take : 0);
+            }
+        }
+
+        return $count;
+    }
+
+    /** What dealing needs of it. */
     public function plan(): DealingPlan
     {
-        return $this->document === null ? DealingPlan::fromData(Fields::of($this->plan)) : BlueprintDealer::plan($this->assessment());
+        return BlueprintDealer::plan($this->assessment());
     }
 
+    /** The rules of it that candidates are told before they begin. */
     public function rules(): PlainRules
     {
-        return $this->document === null ? PlainRules::fromData(Fields::of($this->rules)) : PlainRules::of($this->assessment());
+        return PlainRules::of($this->assessment());
     }
 
-    /** The blueprint that forms are dealt from and sat by. */
+    /** As it is planned; what may keep it from being sat is told beside it. */
     public function assessment(): Assessment
     {
-        return BlueprintReader::read($this->document(), new TrustedNames());
+        return BlueprintReader::planned($this->document());
     }
 }

@@ -44,13 +44,6 @@ final readonly class BlueprintController
         return new JsonResponse($this->view->of($blueprint));
     }
 
-    #[Route('/api/blueprints/{id}', methods: ['PUT'])]
-    #[IsGranted('ROLE_AUTHOR')]
-    public function edit(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
-    {
-        return new JsonResponse($this->view->of($this->editing->edit($blueprint, Body::of($request))));
-    }
-
     #[Route('/api/blueprints/{id}/document', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function write(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse

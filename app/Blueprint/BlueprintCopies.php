@@ -41,7 +41,7 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
             $id = $this->put($bank, $made);
             // It is read as it will be, so that none comes in that cannot be opened.
             $stored = $this->em->find(Blueprint::class, $id) ?? throw new \LogicException('it was just stored');
-            $stored->isWhole() ? $stored->assessment() : $stored->plan();
+            $stored->assessment();
         }
     }
 

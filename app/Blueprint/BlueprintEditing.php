@@ -14,7 +14,6 @@ use Zetema\App\Shared\Stale;
 use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
-use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Blueprint\Reading\VersionOne;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -38,23 +37,10 @@ final readonly class BlueprintEditing
         return $blueprint;
     }
 
-    /** @throws Stale if it was saved elsewhere since it was opened */
-    public function edit(Blueprint $blueprint, Fields $body): Blueprint
-    {
-        return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($body): Blueprint {
-            $plan = Drawing\DealingPlan::fromData($body->object('plan'));
-            $this->stock->refuseUnknown($blueprint->bank, $plan);
-            $blueprint->edit(self::title($body), $plan, PlainRules::fromData($body->object('rules')));
-            $this->em->flush();
-
-            return $blueprint;
-        });
-    }
-
     /**
-     * The whole blueprint at once, written as docs/formats/sitting.md has it; questions by their names.
+     * The whole blueprint at once, written as docs/formats/sitting.md has it; questions by their names. What keeps it from being sat is told beside it.
      *
-     * @throws Stale|BlueprintRefused with all that keeps it from being sat
+     * @throws Stale|BlueprintRefused|Malformed if it was saved elsewhere since it was opened, or is no blueprint at all
      */
     public function write(Blueprint $blueprint, Fields $body): Blueprint
     {
@@ -62,9 +48,9 @@ final readonly class BlueprintEditing
 
         return $this->change($blueprint, $body->integer('version'), function (Blueprint $blueprint) use ($typed): Blueprint {
             $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank, withDrafts: true);
-            $document = NamedQuestions::called(VersionOne::raised($typed), $names->id(...));
-            $read = BlueprintReader::read($document, $names);
-            if ($read->title === '' || mb_strlen($read->title) > 160) {
+            $document = $names->stored(VersionOne::raised($typed));
+            $read = BlueprintReader::planned($document);
+            if (trim($read->title) === '' || mb_strlen($read->title) > 160) {
                 throw new Malformed('title', 'must have 1 to 160 characters');
             }
             $blueprint->write($read->title, (array) $document);
@@ -126,6 +112,7 @@ final readonly class BlueprintEditing
 
     private function frozen(Blueprint $blueprint, Account $account): Edition
     {
+        $this->refuseUnfit($blueprint);
         $stock = $this->stock->of($blueprint->bank);
         $plan = $blueprint->plan();
         $dealer = $stock->dealer($plan);
@@ -151,6 +138,17 @@ final readonly class BlueprintEditing
         $this->em->getConnection()->executeStatement('INSERT INTO edition_page (edition_id, name, heading, reads) SELECT ?, name, heading, reads FROM page WHERE bank_id = ?', [$edition->id, $blueprint->bank->id]);
 
         return $edition;
+    }
+
+    /** @throws BlueprintRefused if anything keeps it from being sat */
+    public function refuseUnfit(Blueprint $blueprint): void
+    {
+        $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank, withDrafts: true);
+        $names->lookUp($blueprint->document());
+        $findings = BlueprintReader::findings($blueprint->document(), $names);
+        if ($findings !== []) {
+            throw new BlueprintRefused($findings);
+        }
     }
 
     private static function title(Fields $body): string

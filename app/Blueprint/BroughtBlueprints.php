@@ -25,11 +25,13 @@ final readonly class BroughtBlueprints implements ComesWithBatch
 
     public function takeIn(Batch $batch, array $documents, array $called): array
     {
-        $names = new BankNames($this->em, $this->db, $batch->bank, withDrafts: true);
         $told = [];
         foreach ($documents as $document) {
+            $names = new BankNames($this->em, $this->db, $batch->bank, withDrafts: true);
+            $stored = $names->stored(NamedQuestions::called($document->raw(), static fn (string $name): string => $called[$name] ?? $name));
+            $names->lookUp($stored);
             $known = new KnownParts($names->has(...));
-            $parts = $known->of(NamedQuestions::called($document->raw(), static fn (string $name): string => $names->id($called[$name] ?? $name)));
+            $parts = $known->of($stored);
             $title = mb_substr($document->text('title'), 0, 160);
             try {
                 if (Fields::of($parts)->objects('sections') === []) {

@@ -92,7 +92,7 @@ class Edition
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
-        $this->document = $blueprint->isWhole() ? $blueprint->document() : null;
+        $this->document = $blueprint->document();
         $settings = $blueprint->bank->settings();
         $this->bankSettings = $settings->every->values;
         $this->bankKindSettings = array_map(static fn (Settings $s): array => $s->values, $settings->byKind);
@@ -135,7 +135,13 @@ class Edition
     /** The blueprint that forms are dealt from and sat by. */
     public function assessment(): Assessment
     {
-        return $this->document === null ? PlainBlueprint::of($this->title, $this->plan(), $this->rules()) : BlueprintReader::read($this->document, new TrustedNames());
+        return BlueprintReader::read($this->document(), new TrustedNames());
+    }
+
+    /** @return array<string, mixed> questions by their ids */
+    public function document(): array
+    {
+        return $this->document ?? PlainBlueprint::document($this->title, $this->plan(), $this->rules());
     }
 
     /** Whether candidates would notice no difference: title, plan, rules, questions and settings are the same. */
@@ -152,7 +158,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->plan()->toData()), json_encode($this->rules()->toData()), json_encode($this->document), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools];
+        return [$this->title, $this->holds, json_encode($this->document()), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools];
     }
 
     /** @return array<string, mixed> */

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Blueprint\Editions;
 use Zetema\App\Blueprint\StoredStock;
@@ -33,7 +34,7 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing)
     {
     }
 
@@ -80,6 +81,7 @@ final readonly class Invigilation
     /** A sitting by the author, which leaves no result. @param bool $drafts whether questions may be dealt that are not cleared yet */
     public function rehearse(Blueprint $blueprint, Account $account, int $seed, bool $drafts = false): Sitting
     {
+        $this->editing->refuseUnfit($blueprint);
         $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), $this->stock->of($blueprint->bank, $drafts), $seed);
 
         return $this->started(new Sitting($account, $blueprint, null, $seed, $form));

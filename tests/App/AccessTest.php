@@ -86,7 +86,6 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/blueprints', true, true, false],
             ['POST', '/api/banks/1/blueprints', true, false, false],
             ['GET', '/api/blueprints/1', true, true, false],
-            ['PUT', '/api/blueprints/1', true, false, false],
             ['PUT', '/api/blueprints/1/document', true, false, false],
             ['POST', '/api/blueprints/1/deal', true, true, false],
             ['POST', '/api/blueprints/1/editions', true, false, false],

@@ -52,6 +52,26 @@ abstract class ApiTestCase extends WebTestCase
         return Fields::ofJson($content);
     }
 
+    /**
+     * Plans a blueprint as one section.
+     *
+     * @param list<array<string, mixed>> $steps each {question} or {draw}, a draw with its points if it has some
+     * @param array<string, mixed> $more other rules, pass mark, title
+     */
+    protected function plan(int $id, array $steps, array $more = [], int $status = 200, ?int $version = null): Fields
+    {
+        $blueprint = $this->send('GET', "/api/blueprints/$id");
+        $document = $blueprint->object('document')->raw();
+        $sections = [['id' => 'all', 'steps' => array_map(static function (array $step, int $i): array {
+            $draw = is_array($step['draw'] ?? null) ? $step['draw'] : null;
+
+            return ['id' => (string) ($i + 1), ...array_diff_key($step, ['draw' => 1]), ...($draw === null ? [] : ['draw' => array_diff_key($draw, ['points' => 1])]), ...(isset($draw['points']) ? ['settings' => ['points' => $draw['points']]] : [])];
+        }, $steps, array_keys($steps))]];
+        $rules = [...(array) ($document['rules'] ?? []), ...(array) ($more['rules'] ?? [])];
+
+        return $this->send('PUT', "/api/blueprints/$id/document", ['version' => $version ?? $blueprint->integer('version'), 'document' => [...$document, ...$more, 'rules' => $rules, 'sections' => $sections]], $status === 200 ? 'Blueprint' : 'Problem', $status);
+    }
+
     /** The version of what stands at a path, to make a change over it. */
     protected function version(string $path): int
     {
@@ -62,7 +82,11 @@ abstract class ApiTestCase extends WebTestCase
     {
         if (self::$contract === null) {
             $yaml = Yaml::parseFile(dirname(__DIR__, 2) . '/docs/openapi.yaml');
-            $decoded = json_decode(json_encode(['components' => is_array($yaml) ? $yaml['components'] : []], JSON_THROW_ON_ERROR));
+            $document = Fields::ofJson((string) file_get_contents(dirname(__DIR__, 2) . '/docs/formats/blueprint.schema.json'))->raw();
+            $components = is_array($yaml) ? (array) $yaml['components'] : [];
+            // It stands in a file of its own, and names its own definitions.
+            $components['schemas'] = [...(array) $components['schemas'], 'BlueprintDocument' => array_diff_key($document, ['$defs' => true, '$schema' => true])];
+            $decoded = json_decode(json_encode(['components' => $components, '$defs' => $document['$defs']], JSON_THROW_ON_ERROR));
             self::$contract = is_object($decoded) ? $decoded : null;
         }
         $contract = (array) self::$contract;

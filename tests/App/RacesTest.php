@@ -57,7 +57,7 @@ final class RacesTest extends TestCase
 
         foreach ([
             $versions('/api/pages/' . $page->integer('id'), ['name' => 'a page', 'heading' => 'H', 'reads' => 'Text #'], $page),
-            $versions('/api/blueprints/2', ['title' => 'Title #', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()], $blueprint),
+            array_map(static fn (int $i): array => ['PUT', '/api/blueprints/2/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => "Title $i"]]], range(1, 8)),
             $versions('/api/banks/1/settings', ['settings' => ['shuffle' => 'yes'], 'byKind' => ['one' => ['points' => '2']]], $settings),
         ] as $requests) {
             self::assertSame([200 => 1, 409 => 7], self::counted($this->atOnce($requests)), $requests[0][1]);
@@ -87,7 +87,7 @@ final class RacesTest extends TestCase
     {
         $version = $this->get('/api/blueprints/3')->integer('version');
         $renamed = $this->get('/api/blueprints/3');
-        $this->atOnce([['PUT', '/api/blueprints/3', ['version' => $version, 'title' => 'Changed', 'plan' => $renamed->object('plan')->raw(), 'rules' => $renamed->object('rules')->raw()]]]);
+        $this->atOnce([['PUT', '/api/blueprints/3/document', ['version' => $version, 'document' => [...$renamed->object('document')->raw(), 'title' => 'Changed']]]]);
         $version = $this->get('/api/blueprints/3')->integer('version');
 
         self::assertSame([201 => 1, 422 => 5], self::counted($this->atOnce(array_fill(0, 6, ['POST', '/api/blueprints/3/editions', ['version' => $version]]))));

@@ -126,19 +126,20 @@ final class ReadingFilesTest extends TestCase
     public function test_a_text_goes_out_as_an_archive_and_comes_in_again(): void
     {
         file_put_contents($this->folder . '/hut.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
-        $file = $this->file('a.zet.txt', "bank: Bees\n\npage: eggs\n  reads: They stand.\n\nobjective: Hives > Huts\n\none: Which? ![A hut](hut.svg)\n  name: q\n  tags: a, b\n  status: cleared\n  points: 2\n  yes: she\n  no: he\n");
+        file_put_contents($this->folder . '/egg.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
+        $file = $this->file('a.zet.txt', "bank: Bees\n\npage: eggs\n  reads: They stand. ![An egg](egg.svg)\n\nobjective: Hives > Huts\n\none: Which? ![A hut](hut.svg)\n  name: q\n  tags: a, b\n  status: cleared\n  points: 2\n  yes: she\n  no: he\n");
         $process = new Process(['php', 'bin/console', 'zetema:write', '--as=archive', $file], dirname(__DIR__, 2));
         $process->run();
         self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
         $zip = new \ZipArchive();
         $zip->open($this->file('out.zip', $process->getOutput()));
-        self::assertSame(['questions/0001.json', 'archive.json', 'schema.json', 'media/hut.svg'], array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, 3)));
+        self::assertSame(['questions/0001.json', 'archive.json', 'schema.json', 'media/hut.svg', 'media/egg.svg'], array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, 4)));
         $zip->close();
         [$code, $json] = $this->console('zetema:read', '--as=archive', $this->folder . '/out.zip');
         [, $before] = $this->console('zetema:read', $file);
         self::assertSame(0, $code);
         self::assertEquals($before->objects('questions')[0]->raw(), array_diff_key($json->objects('questions')[0]->raw(), ['line' => 1, 'why' => 1]));
-        self::assertSame('They stand.', $json->objects('pages')[0]->text('reads'));
+        self::assertSame('They stand. ![An egg](egg.svg)', $json->objects('pages')[0]->text('reads'));
     }
 
     /** @return array{int, Fields} */

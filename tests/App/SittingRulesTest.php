@@ -159,7 +159,7 @@ final class SittingRulesTest extends ApiTestCase
         $this->send('POST', '/api/banks/1/questions', ['objective' => 'Unfinished', 'content' => ['kind' => 'one', 'stem' => 'A draft that is not', 'choices' => []]], status: 201);
         $blueprint = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Drafts'], 'Blueprint', 201);
         $path = '/api/blueprints/' . $blueprint->integer('id');
-        $this->send('PUT', $path, ['version' => $blueprint->integer('version'), 'title' => 'Drafts', 'plan' => ['steps' => [['draw' => ['take' => 1, 'pool' => ['objective' => 'Unfinished']]]]], 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        $this->plan($blueprint->integer('id'), [['draw' => ['take' => 1, 'pool' => ['objective' => 'Unfinished']]]]);
 
         $this->send('POST', $path . '/rehearsals', [], status: 409);
         $sitting = $this->send('POST', $path . '/rehearsals', ['drafts' => true], 'Sitting', 201);
@@ -197,7 +197,7 @@ final class SittingRulesTest extends ApiTestCase
         }
         $blueprint = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Forward'], 'Blueprint', 201);
         $path = '/api/blueprints/' . $blueprint->integer('id');
-        $this->send('PUT', $path, ['version' => $blueprint->integer('version'), 'title' => 'Forward', 'plan' => ['steps' => $steps], 'rules' => [...$blueprint->object('rules')->raw(), 'tellsAtOnce' => true, 'forwardOnly' => true, ...$rules]], 'Blueprint');
+        $this->plan($blueprint->integer('id'), $steps, ['rules' => ['feedback' => 'after each attempt', 'moving' => 'forward only', 'screen' => 'question', ...$rules]]);
         $edition = $this->send('POST', $path . '/editions', ['version' => $this->version($path)], 'Edition', 201);
         $this->logIn('carrow');
 

@@ -85,8 +85,7 @@ final class TrustTest extends ApiTestCase
         $running = $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
         $this->logIn('orrell');
         $blueprint = $this->send('GET', '/api/blueprints/1');
-        $edited = ['version' => $blueprint->integer('version'), 'title' => 'Another title', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()];
-        $this->send('PUT', '/api/blueprints/1', $edited);
+        $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => 'Another title']]);
         $newest = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 201)->integer('id');
 
         $this->logIn('carrow');

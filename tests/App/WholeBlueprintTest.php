@@ -28,16 +28,27 @@ final class WholeBlueprintTest extends ApiTestCase
         'review' => ['passed' => [['rung' => 'total']], 'notPassed' => [['rung' => 'passed or not']]],
     ];
 
-    public function test_what_keeps_it_from_being_sat_is_told_at_its_places_and_nothing_is_lost(): void
+    public function test_what_keeps_it_from_being_sat_is_told_at_its_places_and_kept(): void
+    {
+        $this->logIn('orrell');
+        $version = $this->version('/api/blueprints/1');
+        $wrong = ['v' => 2, 'title' => 'T', 'sections' => [['id' => 'a', 'steps' => [['id' => 'q1', 'question' => 'nobody'], ['id' => 'p1', 'page' => 'nothing']]]]];
+        $planned = $this->send('PUT', '/api/blueprints/1/document', ['version' => $version, 'document' => $wrong], 'Blueprint');
+        self::assertSame([['q1', 'unknown'], ['p1', 'unknown']], array_map(static fn (Fields $p): array => [$p->text('where'), $p->text('subject')], $planned->objects('findings')));
+        foreach (['rehearsals' => ['drafts' => true], 'editions' => ['version' => $planned->integer('version')]] as $what => $body) {
+            $problem = $this->send('POST', "/api/blueprints/1/$what", $body, 'Problem', 422);
+            self::assertCount(2, $problem->objects('problems'), $what);
+        }
+    }
+
+    public function test_what_is_no_blueprint_is_refused_and_nothing_is_lost(): void
     {
         $this->logIn('orrell');
         $blueprint = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
-        $wrong = ['v' => 2, 'title' => 'T', 'sections' => [['id' => 'a', 'steps' => [['id' => 'q1', 'question' => 'nobody'], ['id' => 'p1', 'page' => 'nothing']]]]];
-        $problem = $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => $wrong], 'Problem', 422);
-
-        self::assertSame([['q1', 'unknown'], ['p1', 'unknown']], array_map(static fn (Fields $p): array => [$p->text('where'), $p->text('subject')], $problem->objects('problems')));
-        $now = $this->send('GET', '/api/blueprints/1', schema: 'Blueprint');
-        self::assertSame([$blueprint->raw()['document'], false], [$now->raw()['document'], $now->flag('isWhole')]);
+        foreach ([['v' => 2, 'title' => 'T', 'sections' => [['id' => 'a', 'steps' => [['id' => 'a', 'page' => 'x']]]]], ['v' => 3], ['v' => 2, 'title' => '', 'sections' => [['id' => 'a', 'steps' => []]]]] as $wrong) {
+            $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => $wrong], 'Problem', 422);
+        }
+        self::assertSame($blueprint->raw()['document'], $this->send('GET', '/api/blueprints/1')->raw()['document']);
     }
 
     public function test_it_is_delivered_as_it_says(): void
@@ -70,17 +81,15 @@ final class WholeBlueprintTest extends ApiTestCase
         self::assertSame(['passed or not', false, 'why eggs matter'], [$review->text('rung'), $review->flag('passed'), $review->text('closing')]);
     }
 
-    public function test_it_can_be_rehearsed_read_again_and_given_back_to_the_board(): void
+    public function test_it_can_be_rehearsed_and_read_again(): void
     {
         $this->logIn('orrell');
         $id = $this->written();
         $blueprint = $this->send('GET', "/api/blueprints/$id", schema: 'Blueprint');
-        self::assertTrue($blueprint->flag('isWhole'));
         self::assertEquals(self::DOCUMENT, $blueprint->raw()['document'], 'questions by their names, as they were written');
         self::assertSame([4, 'A day at the hives'], [$blueprint->object('proof')->integer('questions'), $blueprint->text('title')]);
         $rehearsal = $this->send('POST', "/api/blueprints/$id/rehearsals", ['seed' => 4], 'Sitting', 201);
-        $this->send('PUT', "/api/blueprints/$id", ['version' => $blueprint->integer('version'), 'title' => 'Plain', 'plan' => $blueprint->object('plan')->raw(), 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
-        self::assertFalse($this->send('GET', "/api/blueprints/$id", schema: 'Blueprint')->flag('isWhole'));
+        $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]]]);
         self::assertSame('why eggs matter', $this->send('GET', '/api/sittings/' . $rehearsal->integer('id'), schema: 'Sitting')->object('screen')->objects('items')[0]->text('page'), 'what is rehearsed stays what it was');
     }
 

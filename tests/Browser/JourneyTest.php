@@ -41,11 +41,11 @@ final class JourneyTest extends BrowserTestCase
         $page->click('Begin a blueprint');
         $page->see('This form is still empty');
         $page->field('Smoke, one: take, of 2')->sendKeys('3' . WebDriverKeys::ENTER);
-        $page->see('Draw 1 asks for 3 questions; only 2 fit it.');
+        $page->see('Step 1 asks for 3 questions; only 2 fit.');
         $page->field('Smoke, one: take, of 2')->sendKeys(WebDriverKeys::BACKSPACE . '2' . WebDriverKeys::ENTER);
-        $page->see('exactly what is asked');
+        $page->see('every candidate sees the same');
         $page->field('Smoke, claim: take, of 1')->sendKeys('1' . WebDriverKeys::ENTER);
-        $page->see('3 questions, 18 points in every form');
+        $page->see('3 questions, 18 points, 30 min in every form');
         $page->see('saved');
         $page->click('Deal a form');
         $page->see('seed 1 · 18 points');

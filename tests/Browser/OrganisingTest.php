@@ -58,14 +58,18 @@ final class OrganisingTest extends BrowserTestCase
         $page->type('True or not' . Key::ENTER);
         $page->see('holds all that fits this filter; 20 questions can be drawn.');
         $page->open('/banks/1/blueprints/2');
+        $page->click('put in a step');
         foreach ([6, 7] as $step) {
-            $page->click('Draw from a pool: draw from a pool …, change');
-            $page->click('True or not (20)');
-            $page->see("$step take 1 of pool True or not of 20");
+            $page->type('1 of pool true');
+            $page->see('take 1 of the pool “True or not” draw');
+            $page->type(Key::ENTER);
+            $page->see("$step take 1 of the pool “True or not”");
         }
-        $page->click('Step 7, how many: 1, change');
+        $page->type(Key::ESCAPE);
+        $page->find('(//button[contains(., "take 1 of the pool “True or not”")][@aria-expanded])[2]')->click();
+        $page->click('How many are taken: 1, change');
         $page->type('3' . Key::ENTER);
-        $page->see('7 take 3 of pool True or not of 20');
+        $page->see('7 take 3 of the pool “True or not” of 20');
         $page->see('10 questions, 75 points in every form');
         $page->click('Deal a form');
         $page->see('10 questions, 75 points');

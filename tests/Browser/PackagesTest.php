@@ -38,7 +38,7 @@ final class PackagesTest extends BrowserTestCase
         $page->click('Take in 4 questions');
         $page->see('Taken in');
         $page->click('Guild evening');
-        $page->see('read “before-you-begin”');
+        $page->see('before-you-begin');
         $page->see('“skep-wall”, “late-forage” are not cleared yet');
         $page->open('/banks/1/questions?search=niches');
         $page->see('1 question');

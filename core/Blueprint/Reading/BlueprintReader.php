@@ -37,10 +37,40 @@ final class BlueprintReader
     public static function read(mixed $document, Known $known): Blueprint
     {
         $reader = new self();
-        $blueprint = $reader->blueprint(Shape::of(VersionOne::raised($document), Refusal::BLUEPRINT, '', $reader->refusals));
-        $reader->refusals->refuseUnread();
+        $blueprint = $reader->whole($document);
         (new Checks($blueprint, $known, $reader->refusals))->run();
         $reader->refusals->refuseAny();
+
+        return $blueprint;
+    }
+
+    /**
+     * As somebody is still planning it: what keeps it from being sat is told by findings().
+     *
+     * @throws BlueprintRefused for a wrong shape or improper ids
+     */
+    public static function planned(mixed $document): Blueprint
+    {
+        return (new self())->whole($document);
+    }
+
+    /**
+     * @return list<Refusal> all that keeps a planned blueprint from being sat
+     *
+     * @throws BlueprintRefused as planned()
+     */
+    public static function findings(mixed $document, Known $known): array
+    {
+        $reader = new self();
+        (new Checks($reader->whole($document), $known, $reader->refusals))->run();
+
+        return $reader->refusals->all();
+    }
+
+    private function whole(mixed $document): Blueprint
+    {
+        $blueprint = $this->blueprint(Shape::of(VersionOne::raised($document), Refusal::BLUEPRINT, '', $this->refusals));
+        $this->refusals->refuseUnread();
 
         return $blueprint;
     }

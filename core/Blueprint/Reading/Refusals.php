@@ -30,6 +30,12 @@ final class Refusals
         self::refuse($this->all);
     }
 
+    /** @return list<Refusal> */
+    public function all(): array
+    {
+        return $this->all;
+    }
+
     public function isEmpty(): bool
     {
         return $this->all === [];

@@ -52,9 +52,7 @@ final class AlikeTest extends ApiTestCase
 
     public function test_two_are_merged_wherever_the_other_was_named_and_set_apart_again(): void
     {
-        $blueprint = $this->send('GET', '/api/blueprints/2');
-        $plan = ['steps' => [['question' => 'q16'], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['one'], 'without' => ['q16']]]]]];
-        $this->send('PUT', '/api/blueprints/2', ['version' => $blueprint->integer('version'), 'title' => 'Spring practice', 'plan' => $plan, 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        $this->plan(2, [['question' => 'q16'], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['one'], 'without' => ['q16']]]]]);
         $this->send('POST', '/api/banks/1/pools', ['do' => 'gather', 'name' => 'Both', 'ids' => [16, 17]]);
         $this->send('POST', '/api/banks/1/pools', ['do' => 'gather', 'name' => 'The other', 'ids' => [16]]);
         $state = fn (): array => [
@@ -76,8 +74,7 @@ final class AlikeTest extends ApiTestCase
 
     public function test_what_cannot_be_merged_is_refused(): void
     {
-        $blueprint = $this->send('GET', '/api/blueprints/2');
-        $this->send('PUT', '/api/blueprints/2', ['version' => $blueprint->integer('version'), 'title' => 'Spring practice', 'plan' => ['steps' => [['question' => 'q16'], ['question' => 'q17']]], 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        $this->plan(2, [['question' => 'q16'], ['question' => 'q17']]);
         foreach ([[17, 16, 409, '“Spring practice” asks both'], [16, 16, 422, 'another question of this bank'], [16, 999_999, 422, 'another question of this bank'], [16, 92, 409, 'is retired already']] as [$keep, $other, $status, $why]) {
             self::assertStringContainsString($why, $this->send('POST', '/api/banks/1/alike/merge', ['keep' => $keep, 'other' => $other], status: $status)->text('detail'));
         }

@@ -45,10 +45,7 @@ final class BanksTest extends ApiTestCase
         $draft = $this->send('GET', '/api/questions/3');
         $this->send('PUT', '/api/questions/3', ['version' => $draft->integer('version'), 'name' => $draft->text('name'), 'objective' => $draft->text('objective'), 'content' => [...$draft->object('content')->raw(), 'stem' => 'Only a draft.']], 'Question');
         $this->send('PUT', '/api/banks/1/settings', ['version' => $this->version('/api/banks/1/settings'), 'settings' => ['decimals' => '1'], 'wording' => ['wrong' => 'Not so.']]);
-        $blueprint = $this->send('GET', '/api/blueprints/2');
-        $plan = $blueprint->object('plan')->raw();
-        $plan['steps'] = [['question' => 'q16'], ['draw' => ['take' => 2, 'pool' => ['in' => 'Open evening']]], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim'], 'without' => ['q7']]]]];
-        $this->send('PUT', '/api/blueprints/2', ['version' => $blueprint->integer('version'), 'title' => 'Spring practice', 'plan' => $plan, 'rules' => $blueprint->object('rules')->raw()], 'Blueprint');
+        $this->plan(2, [['question' => 'q16'], ['draw' => ['take' => 2, 'pool' => ['in' => 'Open evening']]], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim'], 'without' => ['q7']]]]]);
 
         $this->send('POST', '/api/banks/1/copy', ['name' => 'Next year'], 'Job', 202);
         $copy = array_values(array_filter($this->send('GET', '/api/banks', schema: 'Banks')->objects('banks'), static fn (Fields $b): bool => $b->text('name') === 'Next year'))[0]->integer('id');

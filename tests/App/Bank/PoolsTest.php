@@ -152,13 +152,9 @@ final class PoolsTest extends ApiTestCase
         self::assertStringContainsString('a pool “Claims” in this bank already', $this->refused(['do' => 'gather', 'name' => 'Claims', 'ids' => [1]], 409));
         self::assertStringContainsString('is a pool of all that fits a filter', $this->refused(['do' => 'put in', 'id' => $id, 'ids' => [1]], 422));
         self::assertStringContainsString('changes nothing', $this->refused(['do' => 'hold', 'id' => $id, 'filter' => ['kind' => 'claim']], 422));
-        $blueprint = $this->send('GET', '/api/blueprints/1');
-        $plan = ['steps' => [['draw' => ['take' => 1, 'pool' => ['in' => 'Nobody knows it']]]]];
-        $refused = $this->send('PUT', '/api/blueprints/1', ['version' => $blueprint->integer('version'), 'title' => 'x', 'plan' => $plan, 'rules' => $blueprint->object('rules')->raw()], status: 422);
-        self::assertStringContainsString('draws from the pool “Nobody knows it”, which the bank does not keep', $refused->text('detail'));
-        $document = [...$blueprint->object('document')->raw(), 'sections' => [['id' => 'a', 'steps' => [['id' => 'd', 'draw' => $plan['steps'][0]['draw']]]]]];
-        $refused = $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => $document], status: 422);
-        self::assertStringContainsString('the bank keeps no pool “Nobody knows it”', json_encode($refused->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+        $planned = $this->plan(1, [['draw' => ['take' => 1, 'pool' => ['in' => 'Nobody knows it']]]]);
+        self::assertSame([['1', 'the bank keeps no pool “Nobody knows it”']], array_map(static fn (Fields $f): array => [$f->text('where'), $f->text('message')], $planned->objects('findings')));
+        $this->send('POST', '/api/blueprints/1/editions', ['version' => $planned->integer('version')], status: 422);
     }
 
     /** @param array<string, mixed> $body */
@@ -205,6 +201,6 @@ final class PoolsTest extends ApiTestCase
     {
         $made = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Try-out'], status: 201);
 
-        return $this->send('PUT', '/api/blueprints/' . $made->integer('id'), ['version' => $made->integer('version'), 'title' => 'Try-out', 'plan' => ['steps' => array_map(static fn (array $draw): array => ['draw' => $draw], $draws)], 'rules' => $made->object('rules')->raw()], schema: 'Blueprint');
+        return $this->plan($made->integer('id'), array_map(static fn (array $draw): array => ['draw' => $draw], $draws));
     }
 }

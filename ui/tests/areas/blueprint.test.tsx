@@ -4,10 +4,9 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { isOver, JobProgress, useJob } from '../../src/areas/background/JobProgress';
 import { QuotaBoard } from '../../src/areas/blueprint/QuotaBoard';
-import { RunningOrder } from '../../src/areas/blueprint/RunningOrder';
-import type { Blueprint, Plan } from '../../src/areas/blueprint/usePlan';
+import type { Blueprint, Document } from '../../src/areas/blueprint/document';
 import { at, Served, settled } from '../served';
-import { field, key, press, typeOver, write } from '../written';
+import { field, key, press, write } from '../written';
 
 const objective = (id: number, path: string) => ({ id, path, name: path.split(' > ').at(-1) ?? '', depth: path.split(' > ').length - 1 });
 const cell = (cleared: number) => ({ cleared, draft: 0, total: cleared });
@@ -23,20 +22,22 @@ const blueprint = (proof: object = {}) =>
     },
     proof: { draws: [], shortage: null, questions: 0, ...proof },
   }) as unknown as Blueprint;
-const draw = (path: string, kind: string, take: number) =>
-  ({ draw: { take, pool: { objective: path, kinds: [kind] } } }) as Plan['steps'][number];
+const draw = (path: string, kind: string, take: number, n = 1) => ({
+  id: `d${n}`,
+  draw: { take, pool: { objective: path, kinds: [kind] } },
+});
 
-function planned(steps: Plan['steps'], show: (plan: Plan, onChange: (plan: Plan) => void) => React.ReactNode) {
-  let now = { steps } as Plan;
+function planned(steps: ReturnType<typeof draw>[], show: (document: Document, onChange: (document: Document) => void) => React.ReactNode) {
+  let now: Document = { v: 2, title: 'T', sections: [{ id: 'all', steps }] };
   function Page() {
-    const [plan, setPlan] = useState(now);
-    return show(plan, (next) => {
+    const [document, setDocument] = useState(now);
+    return show(document, (next) => {
       now = next;
-      setPlan(next);
+      setDocument(next);
     });
   }
   render(<Page />);
-  return { steps: () => now.steps };
+  return { steps: () => now.sections[0]?.steps as ReturnType<typeof draw>[] };
 }
 
 afterEach(() => {
@@ -45,8 +46,8 @@ afterEach(() => {
 });
 
 describe('the quota board', () => {
-  const board = (steps: Plan['steps'] = []) =>
-    planned(steps, (plan, onChange) => <QuotaBoard blueprint={blueprint()} plan={plan} onChange={onChange} readOnly={false} />);
+  const board = (steps: ReturnType<typeof draw>[] = []) =>
+    planned(steps, (document, onChange) => <QuotaBoard blueprint={blueprint()} document={document} onChange={onChange} readOnly={false} />);
   const type = (label: string, value: string) => {
     write(label, value);
     fireEvent.blur(field(label));
@@ -56,7 +57,7 @@ describe('the quota board', () => {
     const { steps } = board();
     type('Colony life, one: take, of 7', '3');
     type('Health, one: take, of 2', '2');
-    expect(steps()).toEqual([draw('Colony life', 'one', 3), draw('Health', 'one', 2)]);
+    expect(steps()).toEqual([draw('Colony life', 'one', 3), draw('Health', 'one', 2, 2)]);
     const sums = [...document.querySelectorAll('tr.sum td')].map((td) => td.textContent);
     expect(sums).toEqual(['5', '', '5']);
   });
@@ -64,7 +65,7 @@ describe('the quota board', () => {
   it('tells what cannot be taken at its place, and takes nothing of it', () => {
     const { steps } = board([draw('Health', 'one', 1)]);
     type('Health, one: take, of 2', 'two');
-    expect([steps()[0]?.draw?.take, screen.getByRole('alert').textContent]).toEqual([1, 'a whole number from 0 to 500']);
+    expect([steps()[0]?.draw.take, screen.getByRole('alert').textContent]).toEqual([1, 'a whole number from 0 to 500']);
     key('Health, one: take, of 2', 'Escape');
     expect([field('Health, one: take, of 2').value, screen.queryByRole('alert')]).toEqual(['1', null]);
     type('Health, one: take, of 2', '');
@@ -72,50 +73,12 @@ describe('the quota board', () => {
   });
 
   it('marks a cell that asks for all there is, or more', () => {
-    board([draw('Health', 'one', 3), draw('Colony life', 'one', 1), draw('Colony life', 'claim', 1)]);
+    board([draw('Health', 'one', 3), draw('Colony life', 'one', 1, 2), draw('Colony life', 'claim', 1, 3)]);
     const tint = (label: string) => field(label).closest('td');
     expect(tint('Health, one: take, of 2')?.className).toContain('thin');
     expect(tint('Health, one: take, of 2')?.title).toBe('asks for 3, 2 fit');
     expect(tint('Colony life, one: take, of 7')?.className).toContain('covered');
     expect(tint('Colony life, claim: take, of 1')?.className).toContain('thin');
-  });
-});
-
-describe('the running order', () => {
-  const steps = [draw('Colony life', 'one', 2), { question: 'fresh eggs' } as Plan['steps'][number], draw('Health', 'one', 5)];
-  const order = (proof: object = {}) =>
-    planned(steps, (plan, onChange) => <RunningOrder blueprint={blueprint(proof)} plan={plan} onChange={onChange} readOnly={false} />);
-
-  it('says what is still to be done where there is no step', () => {
-    planned([], (plan, onChange) => <RunningOrder blueprint={blueprint()} plan={plan} onChange={onChange} readOnly={false} />);
-    expect(document.body.textContent).toContain('This form is still empty.');
-  });
-
-  it('tells each step with its worth, and which draw falls short', () => {
-    order({
-      draws: [
-        { take: 2, fit: 7, least: '10', most: '10', words: '' },
-        { take: 5, fit: 2, least: '5', most: '10', words: '' },
-      ],
-      shortage: { draws: [2] },
-    });
-    const lines = [...document.querySelectorAll('li:not([aria-hidden])')].map((li) => li.textContent);
-    expect(lines[0]).toContain('take 2 of Colony life: one of 7');
-    expect(lines[0]).toContain('10');
-    expect(lines[1]).toContain('question fresh eggs');
-    expect(lines[2]).toContain('2 fit');
-    expect(lines[2]).toContain('5 to 10');
-  });
-
-  it('changes how many a step takes, not to nothing, and takes steps out', () => {
-    const now = order();
-    typeOver('Step 1, how many', '4');
-    expect(now.steps()[0]?.draw?.take).toBe(4);
-    typeOver('Step 1, how many', '0');
-    expect(screen.getByRole('alert').textContent).toBe('at least 1; or take the step out');
-    key('Step 1, how many', 'Escape');
-    press('Take step 1 out');
-    expect(now.steps().map((step) => step.question ?? step.draw?.take)).toEqual(['fresh eggs', 5]);
   });
 });
 

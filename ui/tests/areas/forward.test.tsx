@@ -1,7 +1,6 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
-import { WholeSteps } from '../../src/areas/blueprint/WholeSteps';
 import { WholeText } from '../../src/areas/blueprint/WholeText';
 import SittingPage from '../../src/areas/delivery/SittingPage';
 import { at, Served, settled } from '../served';
@@ -213,20 +212,6 @@ describe('a blueprint that is written as a whole', () => {
   const blueprint = { id: 5, version: 2, document, isWhole: true } as unknown as Parameters<typeof WholeText>[0]['blueprint'];
   const box = () => screen.getByLabelText('The whole blueprint as text', { selector: 'textarea' });
   const write = (value: string) => fireEvent.change(box(), { target: { value } });
-
-  it('reads in words', async () => {
-    new Served({});
-    await at('/', '/', <WholeSteps blueprint={blueprint} />);
-    for (const words of [
-      'The morning',
-      '2 min for it · mixed',
-      'read “reading”, then to end',
-      'failed: read “care” again',
-      'take 3 of Boats › Oars: one',
-      'checkpoint, announced: by 2 conditions to b, end; otherwise next',
-    ])
-      expect(text()).toContain(words);
-  });
 
   it('keeps what is typed until it is saved, and says where it is refused', async () => {
     const served = new Served({ 'PUT /blueprints/{id}/document': { refuse: 422, detail: 'there is no page “x”' } });

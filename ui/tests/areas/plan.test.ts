@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import { cellOf, needOf } from '../../src/areas/bank/board/coverage';
-import { questionsIn, taken, withCell } from '../../src/areas/blueprint/usePlan';
+import type { Document } from '../../src/areas/blueprint/document';
+import { questionsIn, taken, withCell } from '../../src/areas/blueprint/quota';
 
 type Step = Schema['Step'];
-type Plan = Schema['Plan'];
 
 const cell = (objective: string, kind: Schema['Kind'], take: number): Step => ({ draw: { take, pool: { objective, kinds: [kind] } } });
-const plan = (...steps: Step[]): Plan => ({ steps });
 const order = ['Colony life', 'Hive inspection', 'Health'];
 
 describe('a cell of the quota board', () => {
@@ -21,27 +20,44 @@ describe('a cell of the quota board', () => {
     expect(cellOf(step)).toEqual(expected);
   });
 
+  const document = (...steps: Document['sections'][number]['steps']): Document => ({ v: 2, title: 'T', sections: [{ id: 'all', steps }] });
+  const drawn = (id: string, objective: string, kind: string, take: number) => ({ id, draw: { take, pool: { objective, kinds: [kind] } } });
+  const paths = (doc: Document) =>
+    doc.sections.flatMap(({ steps }) => steps.map((step) => cellOf('draw' in step ? step : {})?.path ?? 'fixed'));
+
   it('adds a draw where its objective stands', () => {
-    const next = withCell(plan(cell('Colony life', 'one', 2), cell('Health', 'one', 1)), 'Hive inspection', 'claim', 3, order);
-    expect(next.steps.map((step) => cellOf(step)?.path)).toEqual(['Colony life', 'Hive inspection', 'Health']);
+    const next = withCell(
+      document(drawn('d1', 'Colony life', 'one', 2), drawn('d2', 'Health', 'one', 1)),
+      'Hive inspection',
+      'claim',
+      3,
+      order,
+    );
+    expect(paths(next)).toEqual(['Colony life', 'Hive inspection', 'Health']);
     expect([taken(next, 'Hive inspection', 'claim'), taken(next, 'Hive inspection', 'one'), questionsIn(next)]).toEqual([3, 0, 6]);
   });
 
-  it('adds it last where nothing comes after it', () => {
-    const next = withCell(plan(cell('Colony life', 'one', 2), { question: 'q' }), 'Health', 'one', 1, order);
-    expect(next.steps.map((step) => cellOf(step)?.path ?? 'fixed')).toEqual(['Colony life', 'fixed', 'Health']);
-    expect(questionsIn(next)).toBe(4);
+  it.each<[string, Document, string[]]>([
+    [
+      'behind the last draw where nothing comes after it',
+      document(drawn('d1', 'Colony life', 'one', 2), { id: 'q1', question: 'q' }),
+      ['Colony life', 'Health', 'fixed'],
+    ],
+    ['last where there is no draw', document({ id: 'q1', question: 'q' }), ['fixed', 'Health']],
+    ['first where there is nothing', document(), ['Health']],
+  ])('adds it %s', (_, before, expected) => {
+    expect(paths(withCell(before, 'Health', 'one', 1, order))).toEqual(expected);
   });
 
   it('keeps what else a draw says when its number changes, and makes one of two', () => {
-    const shuffled = { draw: { ...cell('Health', 'one', 1).draw, points: '5' } } as Step;
-    const next = withCell(plan(shuffled, cell('Health', 'one', 4)), 'Health', 'one', 3, order);
-    expect(next.steps).toEqual([{ draw: { take: 3, points: '5', pool: { objective: 'Health', kinds: ['one'] } } }]);
+    const shuffled = { ...drawn('d1', 'Health', 'one', 1), settings: { points: '5' } };
+    const next = withCell(document(shuffled, drawn('d2', 'Health', 'one', 4)), 'Health', 'one', 3, order);
+    expect(next.sections[0]?.steps).toEqual([{ ...shuffled, draw: { take: 3, pool: { objective: 'Health', kinds: ['one'] } } }]);
   });
 
   it('takes a draw out at nothing, and changes nothing where there was none', () => {
-    const before = plan(cell('Colony life', 'one', 2), cell('Health', 'one', 1));
-    expect(withCell(before, 'Health', 'one', 0, order).steps).toEqual([cell('Colony life', 'one', 2)]);
+    const before = document(drawn('d1', 'Colony life', 'one', 2), drawn('d2', 'Health', 'one', 1));
+    expect(withCell(before, 'Health', 'one', 0, order).sections[0]?.steps).toEqual([drawn('d1', 'Colony life', 'one', 2)]);
     expect(withCell(before, 'Health', 'claim', 0, order)).toEqual(before);
   });
 });

@@ -1,48 +1,67 @@
-import { keys } from '../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, errorWords, dataOf } from '../../api/client';
-import { count } from '../../parts/text/figures';
-import { NotSaved } from '../../parts/NotSaved';
-import { Row, PageAndMargin } from '../../parts/PageAndMargin';
-import { Confirm } from '../../parts/fields/Confirm';
+import { api, dataOf, errorWords } from '../../api/client';
+import { keys } from '../../api/keys';
 import { Editable } from '../../parts/fields/Editable';
+import { NotSaved } from '../../parts/NotSaved';
+import { PageAndMargin, Row } from '../../parts/PageAndMargin';
+import { count } from '../../parts/text/figures';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
+import type { Blueprint } from './document';
 import { Editions } from './Editions';
-import { type Blueprint, questionsIn, usePlan } from './usePlan';
-import { ProofMargin } from './ProofMargin';
+import { PassMark } from './margin/PassMark';
+import { Proved } from './margin/Proved';
+import { ReviewSentences } from './margin/ReviewSentences';
+import { RulesSentences } from './margin/RulesSentences';
+import { Tallies } from './margin/Tallies';
+import { questionsIn } from './quota';
 import { QuotaBoard } from './QuotaBoard';
-import { DrawFromPool, RunningOrder } from './RunningOrder';
+import { RunningOrder } from './running/RunningOrder';
 import { SaveAsPackage } from './SaveAsPackage';
-import { WholeSteps } from './WholeSteps';
+import { useBlueprint } from './useBlueprint';
 import { WholeText } from './WholeText';
 
 /** The plan of an assessment: running order and quota board on the page, what is proved of its forms in the margin. */
 export default function BlueprintPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
+  const [writing, setWriting] = useState(false);
   const blueprint = useQuery({
     queryKey: keys.blueprint(id),
-    queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
+    queryFn: async () => {
+      const told: unknown = await dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } }));
+      return told as Blueprint;
+    },
     gcTime: 0,
   });
   if (!blueprint.data) return <Waiting error={blueprint.error} retry={() => void blueprint.refetch()} />;
-  // Written as a whole it is another sheet, with another version to build on.
+  // Written as text it is another sheet, with another version to build on.
   return (
-    <BlueprintSheet key={`${id} ${blueprint.data.isWhole ? blueprint.data.version : ''}`} blueprint={blueprint.data} account={account} />
+    <BlueprintSheet
+      key={`${id} ${writing ? 'text' : ''}`}
+      blueprint={blueprint.data}
+      account={account}
+      writing={writing}
+      onWriting={setWriting}
+    />
   );
 }
 
-function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account: Account }) {
+interface Props {
+  blueprint: Blueprint;
+  account: Account;
+  writing: boolean;
+  onWriting: (writing: boolean) => void;
+}
+
+function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
   const navigate = useNavigate();
-  const saving = usePlan(blueprint);
-  const { value: edited, change, error, isUnsaved, isSaving } = saving;
+  const saving = useBlueprint(blueprint);
+  const { document, change, error, isUnsaved, isSaving } = saving;
   const [seed, setSeed] = useState<number | null>(null);
-  const [writing, setWriting] = useState(false);
-  const whole = blueprint.isWhole;
-  const readOnly = !mayEdit(account);
+  const readOnly = !mayEdit(account) || writing;
   const path = { params: { path: { id: blueprint.id } } };
   const rehearse = useMutation({
     mutationFn: (drafts: boolean) => dataOf(api.POST('/blueprints/{id}/rehearsals', { ...path, body: { drafts } })),
@@ -51,7 +70,12 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
   const next = (blueprint.editions[0]?.number ?? 0) + 1;
   const busy = isUnsaved || isSaving || rehearse.isPending;
-  const failed = rehearse.error;
+  const show = (id: string) => {
+    const handle = window.document.querySelector<HTMLElement>(`[data-of="step ${id}"]`);
+    handle?.scrollIntoView({ block: 'center' });
+    handle?.focus();
+  };
+  const parts = { blueprint, document, readOnly, onChange: change };
   return (
     <PageAndMargin label="Blueprint">
       <Row
@@ -59,11 +83,22 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         page={
           <h1>
             <span className="title">
-              {readOnly || whole ? blueprint.title : <TitleValue value={edited.title} onChange={(title) => change({ title })} />}
+              {readOnly ? document.title : <TitleValue value={document.title} onChange={(title) => change({ ...document, title })} />}
             </span>{' '}
             <span className="path ml-2">
               {latest ? `edition ${latest.number} in use · changes go into edition ${next}` : 'no edition yet'} ·{' '}
               <span role="status">{error ? 'not saved' : isUnsaved || isSaving ? 'saving …' : 'saved'}</span>
+              {!readOnly && (
+                <>
+                  {' · '}
+                  <button className="act" disabled={!saving.can.undo} onClick={saving.undo}>
+                    undo
+                  </button>{' '}
+                  <button className="act" disabled={!saving.can.redo} onClick={saving.redo}>
+                    redo
+                  </button>
+                </>
+              )}
             </span>
           </h1>
         }
@@ -80,16 +115,16 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
                 Deal a form
               </button>
             </p>
-            {failed && (
+            {rehearse.error && (
               <p className="notice mt-2" role="alert">
-                {errorWords(failed)}
+                {errorWords(rehearse.error)}
               </p>
             )}
             <NotSaved saving={saving}>
               {(theirs) => (
                 <p>
-                  The newer one: {theirs.title}, {count(theirs.proof.questions, 'question')}. Yours: {edited.title},{' '}
-                  {count(questionsIn(edited.plan), 'question')}.
+                  The newer one: {theirs.title}, {count(theirs.proof.questions, 'question')}. Yours: {document.title},{' '}
+                  {count(questionsIn(document), 'question')}.
                 </p>
               )}
             </NotSaved>
@@ -101,50 +136,37 @@ function BlueprintSheet({ blueprint, account }: { blueprint: Blueprint; account:
         page={
           <>
             {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
-            {whole ? (
-              <>
-                <WholeSteps blueprint={blueprint} />
-                {!readOnly && <WholeText key={blueprint.version} blueprint={blueprint} />}
-              </>
+            {writing ? (
+              <WholeText key={blueprint.version} blueprint={blueprint} />
             ) : (
               <>
-                <RunningOrder blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
-                {!readOnly && <DrawFromPool blueprint={blueprint} plan={edited.plan} onChange={(plan) => change({ plan })} />}
+                <RunningOrder {...parts} />
                 <h2 className="mt-5 mb-1">
                   <span className="head">quota board</span>{' '}
                   <span className="path">type a number; each becomes a draw from the cleared questions</span>
                 </h2>
-                <QuotaBoard blueprint={blueprint} plan={edited.plan} readOnly={readOnly} onChange={(plan) => change({ plan })} />
-                {!readOnly && (
-                  <p className="mt-5 mb-2">
-                    <button className="act" aria-expanded={writing} disabled={busy} onClick={() => setWriting(!writing)}>
-                      {writing ? 'put the text away' : 'write it as a whole'}
-                    </button>{' '}
-                    <span className="path">sections with their time, pages, checkpoints, tallies, closing pages</span>
-                  </p>
-                )}
-                {writing && !busy && <WholeText key={blueprint.version} blueprint={blueprint} />}
+                <QuotaBoard {...parts} />
               </>
+            )}
+            {mayEdit(account) && (
+              <p className="mt-5 mb-2">
+                <button className="act" aria-expanded={writing} disabled={busy} onClick={() => onWriting(!writing)}>
+                  {writing ? 'back to the running order' : 'write it as text'}
+                </button>
+              </p>
             )}
           </>
         }
         margin={
-          <>
-            {!readOnly && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
-            <ProofMargin blueprint={blueprint} edited={edited} onChange={change} readOnly={readOnly || whole} />
-            {!busy && <SaveAsPackage blueprint={blueprint.id} version={saving.versionRef.current} />}
-            {whole && !readOnly && (
-              <div className="mt-4">
-                <Confirm
-                  ask="back to the quota board"
-                  act="keep draws, pass mark and rules, and let go of all else"
-                  pending={busy}
-                  error={null}
-                  onSure={() => change({ title: blueprint.title })}
-                />
-              </div>
-            )}
-          </>
+          <div className="space-y-4">
+            {mayEdit(account) && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
+            <Proved blueprint={blueprint} document={document} onShow={show} />
+            <PassMark {...parts} />
+            <RulesSentences {...parts} />
+            <ReviewSentences bank={blueprint.bank.id} {...parts} />
+            <Tallies bank={blueprint.bank.id} {...parts} />
+            {!busy && <SaveAsPackage blueprint={blueprint.id} version={blueprint.version} />}
+          </div>
         }
       />
     </PageAndMargin>

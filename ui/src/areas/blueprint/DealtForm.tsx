@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { points } from '../../parts/text/figures';
 import { api, errorWords, dataOf } from '../../api/client';
 import { Editable } from '../../parts/fields/Editable';
-import type { Blueprint } from './usePlan';
+import type { Blueprint } from './document';
 
 /** One form as a candidate might get it: the same seed gives the same form. */
 export function DealtForm({

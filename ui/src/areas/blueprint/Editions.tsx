@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
 import { api, errorWords, dataOf } from '../../api/client';
 import { count } from '../../parts/text/figures';
-import type { Blueprint } from './usePlan';
+import type { Blueprint } from './document';
 
 /** Freezing an edition, asked about in place with what will happen; and withdrawing one that nobody has begun. */
 export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint; versionRef: RefObject<number>; busy: boolean }) {

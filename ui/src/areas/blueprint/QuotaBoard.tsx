@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import type { Schema } from '../../api/client';
 import { KindHeads } from '../bank/board/KindHeads';
-import { type Blueprint, type Plan, taken, withCell } from './usePlan';
+import type { Blueprint, Document } from './document';
+import { taken, withCell } from './quota';
 import { quota } from './typed';
 
 type BoardRow = Schema['Board']['rows'][number];
 
 /** Objective × kind: a number typed in a cell becomes a draw; the sums stand at the edges. */
-export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: (plan: Plan) => void; readOnly: boolean }) {
-  const { blueprint, plan, onChange, readOnly } = props;
+export function QuotaBoard(props: { blueprint: Blueprint; document: Document; onChange: (document: Document) => void; readOnly: boolean }) {
+  const { blueprint, document, onChange, readOnly } = props;
   const { kinds, rows } = blueprint.board;
   const order = rows.map((row) => row.objective.path);
   const shown = rows.filter((row) => row.objective.path !== '');
@@ -17,7 +18,7 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
       .filter((row) => path === undefined || row.objective.path === path)
       .reduce(
         (all, row) =>
-          all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(plan, row.objective.path, k), 0),
+          all + kinds.filter((k) => kind === undefined || k === kind).reduce((n, k) => n + taken(document, row.objective.path, k), 0),
         0,
       );
   // With many kinds the numbers stand closer, as on the bank's board.
@@ -40,11 +41,11 @@ export function QuotaBoard(props: { blueprint: Blueprint; plan: Plan; onChange: 
                 <QuotaCell
                   key={kind}
                   label={`${row.objective.name}, ${kind}`}
-                  take={taken(plan, row.objective.path, kind)}
+                  take={taken(document, row.objective.path, kind)}
                   fit={cleared(rows, row, kind)}
                   readOnly={readOnly}
                   many={many}
-                  onChange={(n) => onChange(withCell(plan, row.objective.path, kind, n, order))}
+                  onChange={(n) => onChange(withCell(document, row.objective.path, kind, n, order))}
                 />
               ))}
               <td className="c">{sum(row.objective.path) || ''}</td>

@@ -2,9 +2,9 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError, api, dataOf, errorWords } from '../../api/client';
 import { keys } from '../../api/keys';
-import type { Blueprint } from './usePlan';
+import type { Blueprint } from './document';
 
-/** The whole blueprint as text, for what the quota board cannot say. What is typed is kept in the browser until it is saved. */
+/** The whole blueprint as text, for who would rather write it. What is typed is kept in the browser until it is saved. */
 export function WholeText({ blueprint, onDone }: { blueprint: Blueprint; onDone?: () => void }) {
   const queries = useQueryClient();
   const shelf = `zetema:whole:${blueprint.id}`;
@@ -12,10 +12,10 @@ export function WholeText({ blueprint, onDone }: { blueprint: Blueprint; onDone?
   const [text, setText] = useState(() => localStorage.getItem(shelf) ?? stored);
   const save = useMutation({
     mutationFn: () => {
-      const document = JSON.parse(text) as Record<string, never>;
+      const document = JSON.parse(text) as never;
       return dataOf(
         api.PUT('/blueprints/{id}/document', { params: { path: { id: blueprint.id } }, body: { version: blueprint.version, document } }),
-      );
+      ) as Promise<unknown> as Promise<Blueprint>;
     },
     onSuccess: (saved) => {
       localStorage.removeItem(shelf);

@@ -50,3 +50,14 @@ export const why =
     const found = read(typed);
     return 'why' in found ? String(found.why) : null;
   };
+
+/** A duration as typed, as the format writes it: "90 s", "10 min"; null if it is none. A bare number is minutes. */
+export function duration(typed: string): string | null {
+  const [, figures = '', unit = ''] = /^\s*(\d{1,5}(?:[.,]\d{1,2})?)\s*(s|sec|seconds?|m|min|minutes?|h|hours?|)\s*$/i.exec(typed) ?? [];
+  const value = number(figures);
+  if (value === null || value <= 0) return null;
+  const letter = unit.charAt(0).toLowerCase();
+  const seconds = Math.round(value * (letter === 's' ? 1 : letter === 'h' ? 3600 : 60));
+  if (seconds < 1 || seconds > 86_400) return null;
+  return seconds % 60 === 0 ? `${seconds / 60} min` : `${seconds} s`;
+}

@@ -95,14 +95,17 @@ export function EditableChoice<T extends string>({
   label,
   onChange,
   disabled = false,
+  shown,
 }: {
   value: T;
   options: readonly { value: T; words: string }[];
   label: string;
   onChange: (value: T) => void;
   disabled?: boolean;
+  /** what stands in the sentence, where the options say more */
+  shown?: string;
 }) {
-  const words = options.find((option) => option.value === value)?.words ?? value;
+  const words = shown ?? options.find((option) => option.value === value)?.words ?? value;
   if (disabled) return <b>{words}</b>;
   return (
     <DropdownMenu.Root>

@@ -1,7 +1,9 @@
 import type { Schema } from '../../../api/client';
 
 type Blueprint = Schema['Blueprint'];
-type Step = Schema['Step'];
+interface Step {
+  draw?: { pool: { objective?: string; kinds?: string[] } } | undefined;
+}
 
 /** How a draw's pool reads as a cell of the board: one objective, one kind and no other condition. */
 export function cellOf(step: Step): { path: string; kind: string } | null {

@@ -1,0 +1,131 @@
+import { Link } from 'react-router';
+import { count, figure, points } from '../../../parts/text/figures';
+import { cellOf } from '../../bank/board/coverage';
+import { type Blueprint, type Document, type DrawStep, numbered } from '../document';
+
+interface Props {
+  blueprint: Blueprint;
+  document: Document;
+  /** shows a step of the running order */
+  onShow: (id: string) => void;
+}
+
+const span = (from: string | number, to: string | number) =>
+  String(from) === String(to) ? figure(String(to)) : `${figure(String(from))} to ${figure(String(to))}`;
+
+/** What every form comes to, path by path; and what keeps one from being dealt or sat, each at its step. */
+export function Proved({ blueprint, document, onShow }: Props) {
+  const { proof, findings } = blueprint;
+  const { all, count: ways, each } = proof.paths;
+  const steps = numbered(document);
+  const number = (id: string) => steps.find(({ step }) => step.id === id)?.number;
+  const place = (to: number) => (to > steps.length ? 'the end' : String(to));
+  return (
+    <div className="space-y-3">
+      <p>
+        <b className="fig">{span(all.fewest, all.many)}</b> {all.many === 1 ? 'question' : 'questions'},{' '}
+        {proof.shortage ? (
+          'no form yet'
+        ) : (
+          <>
+            <b className="fig">{span(all.least, all.most)}</b> {points(all.most)}
+            {proof.seconds !== null && (
+              <>
+                , <b className="fig">{figure(String(Math.round((proof.seconds / 60) * 100) / 100))}</b> min
+              </>
+            )}
+            {all.least === all.most ? ' in every form' : ways > 1 ? ' by path and form' : ', by what is drawn'}
+          </>
+        )}
+      </p>
+      {each.length > 1 && (
+        <ul>
+          {each.map((path, i) => (
+            <li key={i}>
+              {path.ways.map(({ step, to }) => `step ${number(step) ?? ''} → ${place(to)}`).join(', ')}:{' '}
+              {span(path.asks.fewest, path.asks.many)} {path.asks.many === 1 ? 'question' : 'questions'},{' '}
+              {span(path.asks.least, path.asks.most)} {points(path.asks.most)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {ways > each.length && each.length === 0 && ways > 1 && (
+        <p>{ways >= 1_000_000 ? 'A million paths or more' : count(ways, 'path')} lead through it.</p>
+      )}
+      {proof.problem && <p className="text-wrong">{proof.problem}</p>}
+      {findings.length > 0 && (
+        <div role="alert">
+          {findings.map(({ where, message }, i) => (
+            <p key={i}>
+              {number(where) !== undefined ? (
+                <button className="act" onClick={() => onShow(where)}>
+                  step {number(where)}
+                </button>
+              ) : (
+                <b>{document.sections.find(({ id }) => id === where)?.title ?? 'the whole'}</b>
+              )}{' '}
+              <span className="text-wrong">{message}</span>
+            </p>
+          ))}
+        </div>
+      )}
+      {proof.shortage ? <Shortage blueprint={blueprint} document={document} /> : <Exposure {...{ blueprint, document, onShow }} />}
+    </div>
+  );
+}
+
+function Shortage({ blueprint, document }: { blueprint: Blueprint; document: Document }) {
+  const { shortage } = blueprint.proof;
+  if (!shortage) return null;
+  const draws = numbered(document).filter(({ step }) => 'draw' in step);
+  const short = shortage.draws.map((n) => draws[n - 1]).filter((at) => at !== undefined);
+  const cell = short.length === 1 && short[0] ? cellOf(short[0].step as DrawStep) : null;
+  const row = blueprint.board.rows.find((r) => r.objective.path === cell?.path);
+  const which = short.map(({ number }) => number).join(' and ');
+  return (
+    <p className="text-wrong" role="alert">
+      {short.length === 1 ? `Step ${which} asks` : `Steps ${which} together ask`} for {count(shortage.ask, 'question')}; only {shortage.fit}{' '}
+      {shortage.fit === 1 ? 'fits' : 'fit'}. {count(shortage.ask - shortage.fit, 'question is', 'questions are')} missing: no form can be
+      dealt.{' '}
+      {cell && row && (
+        <Link className="act" to={`/banks/${blueprint.bank.id}/questions?objective=${row.objective.id}&kind=${cell.kind}`}>
+          See what there is
+        </Link>
+      )}
+    </p>
+  );
+}
+
+/** How often the questions of each draw are seen, and how much two forms share: exact where draws do not take from each other's pools. */
+function Exposure({ blueprint, document, onShow }: Props) {
+  const draws = numbered(document).flatMap(({ step, number }) => {
+    const asks = blueprint.proof.steps[step.id];
+    return asks?.fit ? [{ id: step.id, number, ...asks, fit: asks.fit }] : [];
+  });
+  if (draws.length === 0) return null;
+  const shared = draws.reduce((sum, { questions, fit }) => sum + (questions * questions) / fit, 0) + fixed(document);
+  const isExact = draws.every(({ overlaps }) => !overlaps);
+  const thin = draws.filter(({ questions, fit }) => questions / fit > 0.5);
+  const round = (n: number) => figure(String(Math.round(n * 10) / 10));
+  return (
+    <div className="space-y-1">
+      <p>
+        Two forms share {isExact ? '' : 'about '}
+        <b className="fig">{round(shared)}</b> of their {blueprint.proof.questions} questions on average.
+      </p>
+      {thin.slice(0, 6).map(({ id, number, questions, fit, overlaps }) => (
+        <p key={id}>
+          <button className="act" onClick={() => onShow(id)}>
+            step {number}
+          </button>{' '}
+          {questions >= fit
+            ? 'every candidate sees the same'
+            : `each of ${fit} is seen by ${overlaps ? 'about ' : ''}${Math.round((100 * questions) / fit)} % of candidates`}
+        </p>
+      ))}
+      {thin.length > 6 && <p>and {thin.length - 6} more draws of which most questions are seen by more than half.</p>}
+    </div>
+  );
+}
+
+const fixed = (document: Document) => numbered(document).filter(({ step }) => 'question' in step).length;
