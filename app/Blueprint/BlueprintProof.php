@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint;
 
 use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Check\Advice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Paths\PathTotals;
 use Zetema\Core\Blueprint\Paths\Span;
@@ -22,12 +23,13 @@ use Zetema\Core\Question\Settings\Setting;
 /** What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether it can be passed. */
 final readonly class BlueprintProof
 {
-    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null];
+    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'advice' => []];
 
     private Ways $ways;
     private DealingPlan $plan;
 
-    public function __construct(private Assessment $blueprint)
+    /** @param \Closure(string): list<string> $objective of a fixed question */
+    public function __construct(private Assessment $blueprint, private \Closure $objective)
     {
         $this->ways = new Ways($blueprint);
         $this->plan = BlueprintDealer::plan($blueprint);
@@ -41,6 +43,13 @@ final readonly class BlueprintProof
         } catch (NotCleared $e) {
             return ['problem' => $e->getMessage(), ...self::objects(self::NOTHING)];
         }
+
+        return ['problem' => null, ...self::objects($this->of($dealer))];
+    }
+
+    /** @return array<string, mixed> the same of questions that are all there */
+    public function of(Dealer $dealer): array
+    {
         $proof = Proof::ofDealer($this->plan, $dealer);
         $draws = array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws);
         [$asks, $steps] = $this->steps($proof, $dealer);
@@ -50,7 +59,7 @@ final readonly class BlueprintProof
             $before += $step instanceof CheckpointStep ? [$step->id => self::span($totals->before[$place])] : [];
         }
 
-        return ['problem' => null, ...self::objects([
+        return [
             'questions' => $proof->questions,
             'least' => (string) $totals->all->least,
             'most' => (string) $totals->all->most,
@@ -61,7 +70,8 @@ final readonly class BlueprintProof
             'before' => $before,
             'seconds' => $this->seconds(),
             'pass' => self::pass($this->plan, $totals->all),
-        ])];
+            'advice' => Advice::on($this->ways, $totals->before, $this->objective),
+        ];
     }
 
     /** @return array{list<Span>, array<string, array<string, mixed>>} what each step asks, by its place; and those that ask, as they are told, by id */

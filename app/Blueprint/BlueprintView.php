@@ -49,7 +49,7 @@ final readonly class BlueprintView
             'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
-            'proof' => (new BlueprintProof($assessment))->told($this->stock->of($blueprint->bank)),
+            'proof' => (new BlueprintProof($assessment, static fn (string $name): array => $names->question($name)->objective ?? []))->told($this->stock->of($blueprint->bank)),
         ];
     }
 }

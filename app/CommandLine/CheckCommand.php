@@ -7,12 +7,16 @@ namespace Zetema\App\CommandLine;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\Blueprint\BlueprintProof;
 use Zetema\App\CommandLine\Files\FileBank;
 use Zetema\App\CommandLine\Files\JsonFile;
 use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
+use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Proof\CannotDeal;
+use Zetema\Core\Numbers\Ratio;
 
 #[AsCommand('zetema:check', 'What keeps a blueprint from being sat')]
 final class CheckCommand
@@ -33,7 +37,8 @@ final class CheckCommand
             return 1;
         }
         try {
-            $bank->dealer(BlueprintReader::read($document, $bank))->deal(1);
+            $read = BlueprintReader::read($document, $bank);
+            $bank->dealer($read)->deal(1);
         } catch (BlueprintRefused $e) {
             TextFiles::print($output, ['problems' => $e->refusals]);
 
@@ -43,7 +48,14 @@ final class CheckCommand
 
             return 1;
         }
-        TextFiles::print($output, ['problems' => []]);
+        $proof = (new BlueprintProof($read, static fn (string $name): array => $bank->question($name)->objective ?? []))->of(new Dealer(BlueprintDealer::plan($read), $bank->stock()));
+        TextFiles::print($output, [
+            'problems' => [],
+            ...array_intersect_key($proof, ['questions' => 1, 'steps' => 1, 'paths' => 1, 'pass' => 1, 'advice' => 1]),
+            'points' => ['least' => $proof['least'], 'most' => $proof['most']],
+            'minutes' => is_int($proof['seconds']) ? (string) Ratio::of($proof['seconds'])->dividedBy(60)->rounded(2)->decimal() : null,
+            'byGuessing' => $bank->guessed($read),
+        ]);
 
         return 0;
     }

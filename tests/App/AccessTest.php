@@ -78,6 +78,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/from-archive', true, false, false],
             ['POST', '/api/banks/1/intake/package', true, false, false],
             ['GET', '/api/intake/mappings', true, false, false],
+            ['POST', '/api/blueprints/1/simulations', true, false, false],
+            ['GET', '/api/blueprints/1/guessing', true, false, false],
             ['PUT', '/api/intake/mappings', true, false, false],
             ['DELETE', '/api/intake/mappings/1', true, false, false],
             ['POST', '/api/intake/open', true, false, false],

@@ -117,11 +117,27 @@ final class CommandLineTest extends TestCase
             self::assertSame([1, 'q1', 'unknown'], [$code, $problem->text('where'), $problem->text('subject')]);
         }
         $plan = '{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"q1","question":"which"}]}]}';
-        self::assertSame([0, '{"problems":[]}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->onBlueprint('zetema:check', $plan)));
+        [$code, $json] = $this->onBlueprint('zetema:check', $plan);
+        $told = Fields::ofJson($json);
+        self::assertSame([0, [], 1, '10', '10'], [$code, $told->items('problems'), $told->integer('questions'), $told->object('points')->text('least'), $told->object('points')->text('most')]);
         self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->sit('{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"d","draw":{"take":9,"pool":{}}}]}]}', '{"events":[]}')));
         foreach (['[{"events":[5]}]', '{"events":[],"factor":"0.5"}', '{"when":1}', 'no json'] as $wrong) {
             self::assertSame(2, $this->sit($plan, $wrong)[0], $wrong);
         }
+    }
+
+    public function test_many_forms_are_dealt_and_told(): void
+    {
+        $blueprint = '{"v":2,"title":"T","pass":{"points":"2"},"sections":[{"id":"a","steps":[{"id":"d","draw":{"take":1,"pool":{"kinds":["one","claim"]}}}]}]}';
+        [$code, $json] = $this->onBlueprint('zetema:simulate', $blueprint, '--forms=400', '--seed=5');
+        $told = Fields::ofJson($json);
+        $exposure = $told->object('exposure')->raw();
+        self::assertSame([0, 400, 400], [$code, $told->integer('forms'), array_sum($exposure)]);
+        self::assertSame(['2', '10'], [$told->object('points')->text('least'), $told->object('points')->text('most')]);
+        self::assertSame('1/2', $told->object('pass')->text('byGuessing'), 'both are guessed alike');
+        self::assertSame($json, $this->onBlueprint('zetema:simulate', $blueprint, '--forms=400', '--seed=5')[1], 'the same seeds, the same forms');
+        self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $t): mixed => is_string($t) ? trim($t) : $t, $this->onBlueprint('zetema:simulate', '{"steps":[{"draw":{"take":9,"pool":{}}}]}')));
+        self::assertSame(2, $this->onBlueprint('zetema:simulate', $blueprint, '--forms=none')[0]);
     }
 
     public function test_deal_takes_both_versions_and_gives_the_same_forms(): void

@@ -126,6 +126,23 @@ final class PlanningTest extends BrowserTestCase
         self::assertStringContainsString('pick more by hand', $page->text());
     }
 
+    public function test_many_forms_are_dealt_and_stopped_half_way(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/blueprints/1');
+        $page->click('Deal 10,000');
+        $page->click('How many forms: 10000, change');
+        $page->type('100000' . Key::ENTER);
+        $page->click('deal them');
+        $page->until(static fn (): bool => preg_match('/Dealing: [1-9]/', $page->text()) === 1, 'it has begun', 30);
+        $page->click('Stop');
+        $page->see('Stopped;', 30);
+        $page->see('Worth of a form');
+        preg_match('/Stopped; ([\d,]+) forms dealt/', $page->text(), $m);
+        self::assertLessThan(100_000, (int) str_replace(',', '', $m[1] ?? '100,000'));
+        $this->looksRight();
+    }
+
     private function takenOut(): string
     {
         $label = $this->page->find('//button[starts-with(@aria-label, "let it fit again: ")]')->getAttribute('aria-label');

@@ -9,21 +9,18 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Out\BankPackage;
 use Zetema\App\Bank\Page\Page;
-use Zetema\App\Bank\Question\Revision;
-use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\DealtQuestions;
 use Zetema\App\Blueprint\NotCleared;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
 use Zetema\Core\Exchange\Qti\Writing\Version;
 use Zetema\Core\Exchange\TextFormat;
-use Zetema\Core\Marking\Plan\MarkingPlan;
 
 /** An assessment with all that it can deal from its bank as a package of the open standard, and beforehand what of it that cannot say. */
 final readonly class AssessmentPackage
 {
-    public function __construct(private EntityManagerInterface $em, private BankStock $stock, private Media $media)
+    public function __construct(private EntityManagerInterface $em, private DealtQuestions $questions, private Media $media)
     {
     }
 
@@ -60,20 +57,7 @@ final readonly class AssessmentPackage
     private function written(Blueprint $blueprint, Version $version): array
     {
         $bank = $blueprint->bank;
-        $plan = $blueprint->plan();
-        $stock = $this->stock->of($bank);
-        $held = $stock->held($stock->dealer($plan)->held());
-        if (count($held) > BankPackage::MOST) {
-            throw new Malformed('questions', sprintf('are more than the %s that a package holds; narrow its pools first', number_format(BankPackage::MOST)));
-        }
-        $pools = $stock->pools($plan->pools());
-        $questions = $eligible = [];
-        foreach ($this->em->getRepository(Revision::class)->findBy(['id' => $held], ['id' => 'ASC']) as $revision) {
-            $number = $revision->question->id;
-            $question = $revision->question();
-            $questions["q$number"] = [$question, $bank->settings()];
-            $eligible[] = new EligibleQuestion("q$number", $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $question->effective($bank->settings()))->max(), array_keys(array_filter($pools, static fn (array $ids): bool => in_array($number, $ids, true))));
-        }
+        [$questions, $eligible] = $this->questions->of($blueprint, BankPackage::MOST);
         $written = new WrittenAssessment($blueprint->assessment(), $eligible, static fn (string $name): array => $questions[$name], fn (string $name): ?TextFormat\Page => $this->page($bank, $name));
         $writer = new PackageWriter($version, $this->media->contentsOf($bank));
         $writer->write($written->questions, $written->test, $written->unmatched);

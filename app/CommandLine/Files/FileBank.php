@@ -8,6 +8,7 @@ use Zetema\App\Blueprint\Out\WrittenAssessment;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Check\Known;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Blueprint\Dealing\GuessedPass;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Drawing\Stock\ListedStock;
 use Zetema\Core\Exchange\TextFormat\Page;
@@ -101,6 +102,17 @@ final class FileBank implements Known
     public function dealer(Blueprint $blueprint): BlueprintDealer
     {
         return new BlueprintDealer($blueprint, $this->stock());
+    }
+
+    /** @return string|array{least: string, most: string}|null the chance of passing by guessing, exact or between bounds; null where it is not told */
+    public function guessed(Blueprint $blueprint): string|array|null
+    {
+        $chance = GuessedPass::of($blueprint, $this->eligible(), fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])]);
+        if (is_string($chance)) {
+            return null;
+        }
+
+        return $chance['least']->isEqualTo($chance['most']) ? (string) $chance['least'] : ['least' => (string) $chance['least'], 'most' => (string) $chance['most']];
     }
 
     /** The assessment as a test of the open standard. */

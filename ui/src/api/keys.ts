@@ -37,6 +37,7 @@ export const keys = {
   question: under<number>('question'),
   asSeen: under<number | string | null>('as-seen'),
   guess: under<number>('guess'),
+  guessing: under<number>('guessing'),
   here: under<number>('here'),
   revision: under<number>('revision'),
   scores: under<number | boolean>('scores'),

@@ -6,7 +6,6 @@ import { differences, nearest, presets, withPreset } from '../../src/areas/bluep
 import { Proved } from '../../src/areas/blueprint/margin/Proved';
 import { ReviewSentences } from '../../src/areas/blueprint/margin/ReviewSentences';
 import { RulesSentences } from '../../src/areas/blueprint/margin/RulesSentences';
-import { following, Tallies } from '../../src/areas/blueprint/margin/Tallies';
 import { asked, blueprintOf, documentOf, planning } from '../planned';
 import { settled } from '../served';
 import { pick, press, typeOver } from '../written';
@@ -75,6 +74,21 @@ describe('what is proved', () => {
     expect(screen.getByRole('alert').textContent).toBe('step 3 no way comes to this stepthe whole too muchPart 2 mixed');
     press('step 3');
     expect(shown).toHaveBeenCalledWith('q1');
+  });
+
+  it('advises where something can be sat and is hardly meant so, with the remedy to press', async () => {
+    const onBest = vi.fn();
+    const advice = [
+      { where: 'q1', subject: 'loses', message: 'a further attempt loses' },
+      { where: 'blueprint', subject: 'minimum', message: 'a form may ask nothing of Lamps' },
+    ];
+    await planning(documentOf([{ id: 'q1', question: 'trim' }]), (now) => (
+      <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onBest={onBest} />
+    ));
+    expect(text()).toContain('step 1 a further attempt loses let the best stand');
+    expect(text()).toContain('a form may ask nothing of Lamps');
+    press('let the best stand');
+    expect(onBest).toHaveBeenCalledWith('q1');
   });
 
   it('says how much two forms share, and which questions many see', async () => {
@@ -218,70 +232,5 @@ describe('afterwards', () => {
     await settled();
     pick('Closing page', 'care');
     expect(without.now().closing).toEqual({ noPassMark: 'care' });
-  });
-});
-
-describe('tallies', () => {
-  it.each([
-    [
-      'the first and the last are open',
-      [{ name: 'a', to: 4 }, { name: 'b' }],
-      [
-        { name: 'a', to: 4 },
-        { name: 'b', from: 5 },
-      ],
-    ],
-    [
-      'each begins where the one before ends',
-      [
-        { name: 'a', to: 4 },
-        { name: 'b', from: 1, to: 9 },
-        { name: 'c', from: 2 },
-      ],
-      [
-        { name: 'a', to: 4 },
-        { name: 'b', from: 5, to: 9 },
-        { name: 'c', from: 10 },
-      ],
-    ],
-    [
-      'one in between gets an end',
-      [{ name: 'a', to: 4 }, { name: 'b' }, { name: 'c' }],
-      [
-        { name: 'a', to: 4 },
-        { name: 'b', from: 5, to: 9 },
-        { name: 'c', from: 10 },
-      ],
-    ],
-    ['one is for any value', [{ name: 'a', from: 3, to: 4 }], [{ name: 'a' }]],
-  ])('bands follow each other: %s', (_, bands, expected) => {
-    expect(following(bands)).toEqual(expected);
-  });
-
-  it('are named, cut into bands with pages, and taken out', async () => {
-    const { now } = await planning(documentOf([]), (document, onChange) => (
-      <Tallies bank={1} document={document} readOnly={false} onChange={onChange} />
-    ));
-    await settled();
-    typeOver('A new tally', 'patience');
-    press('Another band of patience');
-    press('Another band of patience');
-    typeOver('The end of band 1', '4');
-    typeOver('Name of band 1', 'hasty');
-    pick('The page of band 2', 'care');
-    expect(now().tallies).toEqual([
-      {
-        name: 'patience',
-        bands: [
-          { name: 'hasty', to: 4 },
-          { name: 'band 2', from: 5, page: 'care' },
-        ],
-      },
-    ]);
-    press('Take hasty out');
-    expect(now().tallies).toEqual([{ name: 'patience', bands: [{ name: 'band 2', page: 'care' }] }]);
-    typeOver('Name of the tally', 'calm');
-    press('Take the tally calm out');
-    expect(now()).not.toHaveProperty('tallies');
   });
 });

@@ -10,8 +10,10 @@ import { count } from '../../parts/text/figures';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
-import type { Blueprint } from './document';
+import { type Blueprint, replaced, stepOf } from './document';
 import { Editions } from './Editions';
+import { DealMany } from './many/DealMany';
+import { Guessing } from './margin/Guessing';
 import { PassMark } from './margin/PassMark';
 import { Proved } from './margin/Proved';
 import { ReviewSentences } from './margin/ReviewSentences';
@@ -61,6 +63,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
   const saving = useBlueprint(blueprint);
   const { document, change, error, isUnsaved, isSaving } = saving;
   const [seed, setSeed] = useState<number | null>(null);
+  const [many, setMany] = useState(false);
   const readOnly = !mayEdit(account) || writing;
   const path = { params: { path: { id: blueprint.id } } };
   const rehearse = useMutation({
@@ -74,6 +77,10 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
     const handle = window.document.querySelector<HTMLElement>(`[data-of="step ${id}"]`);
     handle?.scrollIntoView({ block: 'center' });
     handle?.focus();
+  };
+  const best = (id: string) => {
+    const step = stepOf(document, id)?.step;
+    if (step && 'settings' in step) change(replaced(document, id, { ...step, settings: { ...step.settings, stands: 'best' } }));
   };
   const parts = { blueprint, document, readOnly, onChange: change };
   return (
@@ -114,6 +121,11 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
               <button className="act" disabled={busy} onClick={() => setSeed((old) => (old ?? 0) + 1)}>
                 Deal a form
               </button>
+              {mayEdit(account) && (
+                <button className="act" disabled={busy} onClick={() => setMany(true)}>
+                  Deal 10,000
+                </button>
+              )}
             </p>
             {rehearse.error && (
               <p className="notice mt-2" role="alert">
@@ -136,6 +148,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         page={
           <>
             {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
+            {many && <DealMany blueprint={blueprint} onClose={() => setMany(false)} />}
             {writing ? (
               <WholeText key={blueprint.version} blueprint={blueprint} />
             ) : (
@@ -160,8 +173,9 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         margin={
           <div className="space-y-4">
             {mayEdit(account) && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
-            <Proved blueprint={blueprint} document={document} onShow={show} />
+            <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onBest: best })} />
             <PassMark {...parts} />
+            {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
             <Tallies bank={blueprint.bank.id} {...parts} />

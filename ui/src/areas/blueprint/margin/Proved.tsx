@@ -8,13 +8,15 @@ interface Props {
   document: Document;
   /** shows a step of the running order */
   onShow: (id: string) => void;
+  /** lets the best attempt of a step stand; missing where nothing may be changed */
+  onBest?: (id: string) => void;
 }
 
 const span = (from: string | number, to: string | number) =>
   String(from) === String(to) ? figure(String(to)) : `${figure(String(from))} to ${figure(String(to))}`;
 
 /** What every form comes to, path by path; and what keeps one from being dealt or sat, each at its step. */
-export function Proved({ blueprint, document, onShow }: Props) {
+export function Proved({ blueprint, document, onShow, onBest }: Props) {
   const { proof, findings } = blueprint;
   const { all, count: ways, each } = proof.paths;
   const steps = numbered(document);
@@ -69,6 +71,24 @@ export function Proved({ blueprint, document, onShow }: Props) {
           ))}
         </div>
       )}
+      {proof.advice.map(({ where, subject, message }, i) => (
+        <p key={i}>
+          {number(where) !== undefined && (
+            <button className="act" onClick={() => onShow(where)}>
+              step {number(where)}
+            </button>
+          )}{' '}
+          {message}
+          {subject === 'loses' && onBest && (
+            <>
+              {' '}
+              <button className="act" onClick={() => onBest(where)}>
+                let the best stand
+              </button>
+            </>
+          )}
+        </p>
+      ))}
       {proof.shortage ? <Shortage blueprint={blueprint} document={document} /> : <Exposure {...{ blueprint, document, onShow }} />}
     </div>
   );

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Blueprint\Simulating;
+
+use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\DealtQuestions;
+use Zetema\App\Blueprint\NotCleared;
+use Zetema\Core\Blueprint\Dealing\GuessedPass;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Numbers\Ratio;
+
+/** The chance of passing an assessment by guessing alone, from its bank as it is now. */
+final readonly class GuessingThrough
+{
+    public function __construct(private DealtQuestions $questions)
+    {
+    }
+
+    /** @return array{least: string|null, most: string|null, why: string|null} chances as "one in so many", exact if both are the same; why: they are not told */
+    public function told(Blueprint $blueprint): array
+    {
+        try {
+            [$questions, $eligible] = $this->questions->of($blueprint, GuessedPass::MOST);
+            $chance = GuessedPass::of($blueprint->assessment(), $eligible, static fn (string $name): array => $questions[$name]);
+        } catch (NotCleared|Malformed $e) {
+            $chance = $e->getMessage();
+        }
+        if (is_string($chance)) {
+            return ['least' => null, 'most' => null, 'why' => $chance];
+        }
+
+        return ['least' => self::oneIn($chance['least']), 'most' => self::oneIn($chance['most']), 'why' => null];
+    }
+
+    /** How many guess before one passes: rounded to whole ones; "0" if nobody ever does. */
+    private static function oneIn(Ratio $chance): string
+    {
+        return $chance->isZero() ? '0' : (string) Ratio::one()->dividedBy($chance)->rounded(0)->decimal();
+    }
+}
