@@ -51,32 +51,36 @@ final class PlantedFaultsTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{\Closure(list<array<string, mixed>>, int): array{list<array<string, mixed>>, list<string>}}> puts the fault in at a place, and says what must be told */
+    /** @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, list<string>}> what is put in at a place, what at the end, and what must be told */
     public static function faults(): iterable
     {
-        $at = static fn (array $steps, int $place, array $step): array => array_values([...array_slice($steps, 0, $place), $step, ...array_slice($steps, $place)]);
         $way = static fn (string $to, string $otherwise = 'next'): array => ['id' => 'x', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => $to]], 'otherwise' => $otherwise]];
-        yield 'a way back' => [static fn (array $steps, int $p): array => [$at($steps, $p, $way('s0')), ['x to']]];
-        yield 'a way to itself' => [static fn (array $steps, int $p): array => [$at($steps, $p, $way('x')), ['x to']]];
-        yield 'a way to nowhere' => [static fn (array $steps, int $p): array => [$at($steps, $p, $way('gone')), ['x unknown']]];
-        yield 'a page that leads back' => [static fn (array $steps, int $p): array => [$at($steps, $p, ['id' => 'x', 'page' => 'a', 'then' => 's0']), ['x to']]];
-        yield 'otherwise to nowhere' => [static fn (array $steps, int $p): array => [$at($steps, $p, $way('end', 'gone')), ['x unknown']]];
-        yield 'a step that all ways pass by' => [static fn (array $steps, int $p): array => [[...$steps, ['id' => 'x', 'page' => 'a', 'then' => 'end'], ['id' => 'y', 'page' => 'b']], ['y reach']]];
-        yield 'a question that stands there twice' => [static fn (array $steps, int $p): array => [$at($at($steps, $p, ['id' => 'x', 'question' => 'the same']), $p + 1, ['id' => 'y', 'question' => 'the same']), ['y twice']]];
-        yield 'a refresher without a page' => [static fn (array $steps, int $p): array => [$at($steps, $p, ['id' => 'x', 'question' => 'other', 'settings' => ['attempts' => 'unlimited'], 'refresher' => ['pages' => ['a']]]), ['x refresher']]];
-        yield 'a condition on what comes after' => [static fn (array $steps, int $p): array => [[...$at($steps, $p, ['id' => 'x', 'checkpoint' => ['routes' => [['when' => ['outcome' => 'the last', 'is' => ['right']], 'to' => 'end']]]]), ['id' => 'y', 'question' => 'the last']], ['x condition']]];
-        yield 'a tally that nobody counts' => [static fn (array $steps, int $p): array => [$at($steps, $p, ['id' => 'x', 'checkpoint' => ['routes' => [['when' => ['tally' => 't', 'is' => '>=', 'value' => '1'], 'to' => 'end']]]]), ['x unknown']]];
+        $on = static fn (array $condition): array => ['id' => 'x', 'checkpoint' => ['routes' => [['when' => $condition, 'to' => 'end']]]];
+        yield 'a way back' => [[$way('s0')], [], ['x to']];
+        yield 'a way to itself' => [[$way('x')], [], ['x to']];
+        yield 'a way to nowhere' => [[$way('gone')], [], ['x unknown']];
+        yield 'a page that leads back' => [[['id' => 'x', 'page' => 'a', 'then' => 's0']], [], ['x to']];
+        yield 'otherwise to nowhere' => [[$way('end', 'gone')], [], ['x unknown']];
+        yield 'a step that all ways pass by' => [[], [['id' => 'x', 'page' => 'a', 'then' => 'end'], ['id' => 'y', 'page' => 'b']], ['y reach']];
+        yield 'a question that stands there twice' => [[['id' => 'x', 'question' => 'the same'], ['id' => 'y', 'question' => 'the same']], [], ['y twice']];
+        yield 'a refresher without a page' => [[['id' => 'x', 'question' => 'other', 'settings' => ['attempts' => 'unlimited'], 'refresher' => ['pages' => ['a']]]], [], ['x refresher']];
+        yield 'a condition on what comes after' => [[$on(['outcome' => 'the last', 'is' => ['right']])], [['id' => 'y', 'question' => 'the last']], ['x condition']];
+        yield 'a tally that nobody counts' => [[$on(['tally' => 't', 'is' => '>=', 'value' => '1'])], [], ['x unknown']];
     }
 
-    /** @param \Closure(list<array<string, mixed>>, int): array{list<array<string, mixed>>, list<string>} $plant */
+    /**
+     * @param list<array<string, mixed>> $put at a place of the order
+     * @param list<array<string, mixed>> $last at its end
+     * @param list<string> $told
+     */
     #[DataProvider('faults')]
-    public function test_each_fault_is_found_at_its_place_in_two_hundred_orders(\Closure $plant): void
+    public function test_each_fault_is_found_at_its_place_in_two_hundred_orders(array $put, array $last, array $told): void
     {
         for ($seed = 1; $seed <= 200; ++$seed) {
             $chance = new Chance($seed);
             $steps = self::steps($chance);
-            [$faulty, $told] = $plant($steps, 1 + $chance->below(max(1, count($steps) - 1)));
-            self::assertSame($told, self::found($faulty), "order $seed");
+            array_splice($steps, 1 + $chance->below(max(1, count($steps) - 1)), 0, $put);
+            self::assertSame($told, self::found([...$steps, ...$last]), "order $seed");
         }
     }
 }
