@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Question\Points;
@@ -79,5 +81,38 @@ final class StoredClass
             Points::of($this->worth),
             array_values(array_intersect_key($pools, $this->pools)),
         );
+    }
+
+    /**
+     * Narrows a query of questions "s" to those of this class.
+     *
+     * @param string $revision column with the revision's id
+     * @param list<string> $tags all that are asked for
+     * @param list<list<int>> $pools ids of the questions in those that are asked for
+     * @param list<int> $named questions that are classes of their own
+     */
+    public function narrow(QueryBuilder $query, string $revision, array $tags, array $pools, array $named): void
+    {
+        if ($this->own !== null) {
+            $query->andWhere('s.question_id = :own')->setParameter('own', $this->own);
+
+            return;
+        }
+        foreach (['objective_path' => $this->objectivePath, 'kind' => $this->kind, 'difficulty' => $this->difficulty, 'worth' => $this->worth] as $fact => $value) {
+            if ($value === null) {
+                $query->andWhere("s.$fact IS NULL");
+            } else {
+                $query->andWhere("s.$fact = :$fact")->setParameter($fact, $value);
+            }
+        }
+        foreach ($tags as $i => $tag) {
+            $query->andWhere((isset($this->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $revision . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
+        }
+        foreach ($pools as $i => $members) {
+            $query->andWhere('s.question_id ' . (isset($this->pools[$i]) ? '' : 'NOT ') . 'IN (SELECT value FROM json_each(:pool' . $i . '))')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
+        }
+        if ($named !== []) {
+            $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $named, ArrayParameterType::INTEGER);
+        }
     }
 }

@@ -71,11 +71,12 @@ final class StoredStock implements Stock
             $class->count = self::int($row['n']);
         }
         // Those that have a tag or are in a pool that is asked for, or are named, leave the class of all that are otherwise alike.
-        foreach ($this->special() as $id => [$row, $tags, $pools, $own]) {
-            --$classes[StoredClass::key($row)]->count;
+        foreach ([...$this->tagged(), ...$this->special()] as [$row, $tags, $pools, $own]) {
+            $n = self::int($row['n']);
+            $classes[StoredClass::key($row)]->count -= $n;
             $key = StoredClass::key($row, $tags, $pools, $own);
-            $classes[$key] ??= StoredClass::of($row, $id, $tags, $pools, $own);
-            ++$classes[$key]->count;
+            $classes[$key] ??= StoredClass::of($row, self::int($row['sample']), $tags, $pools, $own);
+            $classes[$key]->count += $n;
         }
         uasort($classes, static fn (StoredClass $a, StoredClass $b): int => $a->sample <=> $b->sample);
         $told = [];
@@ -100,39 +101,61 @@ final class StoredStock implements Stock
             c.questions AS n, NULLIF(c.objective_path, '') AS objective_path, c.kind, NULLIF(c.difficulty, '') AS difficulty, c.worth FROM dealt_count c WHERE c.bank_id = ? AND c.questions > 0", [$this->owner]);
     }
 
-    /** @return array<int, array{array<string, mixed>, array<int, true>, array<int, true>, int|null}> facts, places of tags and of pools, and own number of questions that the blueprint can tell from those like them, by number */
+    /** @return list<array{array<string, mixed>, array<int, true>, array<int, true>, null}> facts with the first and the number of them, and places of tags, of all that have a tag that is asked for and are neither named nor in a pool; the first of a class first */
+    private function tagged(): array
+    {
+        if ($this->tags === []) {
+            return [];
+        }
+        // From the tags, which are few, to their questions; the other way round all questions would be asked. Counted here, not question by question: a tag may be on thousands.
+        $query = $this->query('(SELECT revision_id, GROUP_CONCAT(tag, CHAR(10)) AS tags FROM revision_tag WHERE tag IN (:tags) GROUP BY revision_id) t CROSS JOIN ')
+            ->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', 't.tags', ...self::FACTS)->andWhere('t.revision_id = ' . $this->from[2])
+            ->andWhere('s.question_id NOT IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone())
+            ->groupBy('t.tags', ...self::FACTS)->orderBy('sample')->setParameter('tags', $this->tags, ArrayParameterType::STRING);
+        $places = array_flip($this->tags);
+        $told = [];
+        foreach ($query->executeQuery()->iterateAssociative() as $row) {
+            $told[] = [$row, array_fill_keys(array_intersect_key($places, array_flip(explode("\n", self::text($row['tags'])))), true), [], null];
+        }
+
+        return $told;
+    }
+
+    /** @return list<array{array<string, mixed>, array<int, true>, array<int, true>, int|null}> facts, places of tags and of pools, and own number of each that is named or in a pool that is asked for, rising */
     private function special(): array
     {
-        $facts = $tags = $pools = [];
-        if ($this->tags !== []) {
-            $places = array_flip($this->tags);
-            // From the tags, which are few, to their questions; the other way round all questions would be asked.
-            $tagged = $this->query('revision_tag t CROSS JOIN ')->select('s.question_id', 't.tag', ...self::FACTS)->andWhere('t.tag IN (:tags) AND t.revision_id = ' . $this->from[2])->setParameter('tags', $this->tags, ArrayParameterType::STRING);
-            foreach ($tagged->executeQuery()->iterateAssociative() as $row) {
-                $facts[self::int($row['question_id'])] = $row;
-                $tags[self::int($row['question_id'])][$places[self::text($row['tag'])]] = true;
-            }
+        if ($this->named === [] && $this->pools === []) {
+            return [];
         }
-        if ($this->named !== []) {
-            $named = $this->query()->select('s.question_id', ...self::FACTS)->andWhere('s.question_id IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
-            foreach ($named->executeQuery()->iterateAssociative() as $row) {
-                $facts[self::int($row['question_id'])] = $row;
-            }
+        $query = $this->query()->select('s.question_id AS sample', '1 AS n', $this->from[2] . ' AS revision', ...self::FACTS)
+            ->andWhere('s.question_id IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone())->orderBy('s.question_id');
+        $rows = $query->executeQuery()->fetchAllAssociative();
+        $tags = $pools = [];
+        $places = array_flip($this->tags);
+        // From the questions, which are few, to their tags.
+        $tagged = $this->db->executeQuery('SELECT t.revision_id, t.tag FROM json_each(?) j CROSS JOIN revision_tag t ON t.revision_id = j.value WHERE t.tag IN (?)', [json_encode(array_column($rows, 'revision'), JSON_THROW_ON_ERROR), $this->tags], [1 => ArrayParameterType::STRING]);
+        foreach ($tagged->iterateNumeric() as $row) {
+            $tags[self::int($row[0] ?? null)][$places[self::text($row[1] ?? null)]] = true;
         }
-        foreach (array_keys($this->pools) as $place => $name) {
-            foreach ($this->inPool($name)->select('s.question_id', ...self::FACTS)->executeQuery()->iterateAssociative() as $row) {
-                $facts[self::int($row['question_id'])] = $row;
-                $pools[self::int($row['question_id'])][$place] = true;
+        foreach (array_values($this->pools) as $place => $members) {
+            foreach ($members as $id) {
+                $pools[$id][$place] = true;
             }
         }
         $named = array_flip($this->named);
         $special = [];
-        foreach ($facts as $id => $row) {
-            $special[$id] = [$row, $tags[$id] ?? [], $pools[$id] ?? [], isset($named[$id]) ? $id : null];
+        foreach ($rows as $row) {
+            $id = self::int($row['sample']);
+            $special[] = [$row, $tags[self::int($row['revision'])] ?? [], $pools[$id] ?? [], isset($named[$id]) ? $id : null];
         }
-        ksort($special); // the first of a class is its sample
 
         return $special;
+    }
+
+    /** Ids of the questions that are looked at one by one, as JSON: the named ones and those in pools. */
+    private function alone(): string
+    {
+        return json_encode(array_values(array_unique(array_merge($this->named, ...array_values($this->pools)))), JSON_THROW_ON_ERROR);
     }
 
     /**
@@ -242,27 +265,7 @@ final class StoredStock implements Stock
 
     private function like(QueryBuilder $query, StoredClass $class): void
     {
-        if ($class->own !== null) {
-            $query->andWhere('s.question_id = :own')->setParameter('own', $class->own);
-
-            return;
-        }
-        foreach (['objective_path' => $class->objectivePath, 'kind' => $class->kind, 'difficulty' => $class->difficulty, 'worth' => $class->worth] as $fact => $value) {
-            if ($value === null) {
-                $query->andWhere("s.$fact IS NULL");
-            } else {
-                $query->andWhere("s.$fact = :$fact")->setParameter($fact, $value);
-            }
-        }
-        foreach ($this->tags as $i => $tag) {
-            $query->andWhere((isset($class->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $this->from[2] . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
-        }
-        foreach (array_values($this->pools) as $i => $members) {
-            $query->andWhere('s.question_id ' . (isset($class->pools[$i]) ? '' : 'NOT ') . 'IN (SELECT value FROM json_each(:pool' . $i . '))')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
-        }
-        if ($this->named !== []) {
-            $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $this->named, ArrayParameterType::INTEGER);
-        }
+        $class->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
     }
 
     private function query(string $joined = ''): QueryBuilder
