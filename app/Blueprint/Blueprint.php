@@ -86,7 +86,8 @@ class Blueprint implements Versioned
     public function questions(): int
     {
         $count = 0;
-        foreach (is_array($this->document()['sections'] ?? null) ? $this->document()['sections'] : [] as $section) {
+        $sections = $this->document['sections'] ?? [$this->plan]; // a plan has steps as a section has
+        foreach (is_array($sections) ? $sections : [] as $section) {
             foreach (is_array($section) && is_array($section['steps'] ?? null) ? $section['steps'] : [] as $step) {
                 $take = is_array($step) && is_array($step['draw'] ?? null) ? $step['draw']['take'] ?? 0 : 0;
                 $count += is_array($step) && isset($step['question']) ? 1 : (is_int($take) ? $take : 0);
