@@ -44,6 +44,22 @@ final readonly class BlueprintController
         return new JsonResponse($this->view->of($blueprint));
     }
 
+    #[Route('/api/blueprints/{id}/copies', methods: ['POST'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function copy(#[MapEntity] Blueprint $blueprint): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->editing->copy($blueprint)), 201);
+    }
+
+    #[Route('/api/blueprints/{id}', methods: ['DELETE'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function delete(#[MapEntity] Blueprint $blueprint): JsonResponse
+    {
+        $this->editing->delete($blueprint);
+
+        return new JsonResponse(['blueprints' => $this->view->list($blueprint->bank)]);
+    }
+
     #[Route('/api/blueprints/{id}/document', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function write(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse

@@ -24,6 +24,8 @@ use Zetema\Core\Sitting\Refused;
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
 {
+    private const LONGEST_TITLE = 160;
+
     public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private BankStock $stock, private ClockInterface $clock)
     {
     }
@@ -35,6 +37,37 @@ final readonly class BlueprintEditing
         $this->em->flush();
 
         return $blueprint;
+    }
+
+    /** Another with the same plan, to be changed; editions and sittings stay where they are. */
+    public function copy(Blueprint $blueprint): Blueprint
+    {
+        $title = mb_substr('Copy of ' . $blueprint->title(), 0, self::LONGEST_TITLE);
+        $copy = new Blueprint($blueprint->bank, $title, new Drawing\DealingPlan([]), new PlainRules());
+        $copy->write($title, [...$blueprint->document(), 'title' => $title]);
+        $this->em->persist($copy);
+        $this->em->flush();
+
+        return $copy;
+    }
+
+    /**
+     * With its rehearsals and its withdrawn editions, which nobody has begun.
+     *
+     * @throws Refused if an edition of it can be sat or was
+     */
+    public function delete(Blueprint $blueprint): void
+    {
+        $this->em->wrapInTransaction(function () use ($blueprint): void {
+            $edition = $this->editions->newest($blueprint);
+            if ($edition !== null) {
+                throw new Refused(sprintf('Edition %d of “%s” is in use, so it stays. It can be deleted once its editions are withdrawn, which they can be as long as nobody has begun them.', $edition->number, $blueprint->title()));
+            }
+            foreach (['sitting', 'edition'] as $table) {
+                $this->em->getConnection()->delete($table, ['blueprint_id' => $blueprint->id]);
+            }
+            $this->em->remove($blueprint);
+        });
     }
 
     /**
@@ -50,7 +83,7 @@ final readonly class BlueprintEditing
             $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank, withDrafts: true);
             $document = $names->stored(VersionOne::raised($typed));
             $read = BlueprintReader::planned($document);
-            if (trim($read->title) === '' || mb_strlen($read->title) > 160) {
+            if (trim($read->title) === '' || mb_strlen($read->title) > self::LONGEST_TITLE) {
                 throw new Malformed('title', 'must have 1 to 160 characters');
             }
             $blueprint->write($read->title, (array) $document);
@@ -155,6 +188,6 @@ final readonly class BlueprintEditing
     {
         $title = trim($body->text('title'));
 
-        return $title !== '' && mb_strlen($title) <= 160 ? $title : throw new Malformed('title', 'must have 1 to 160 characters');
+        return $title !== '' && mb_strlen($title) <= self::LONGEST_TITLE ? $title : throw new Malformed('title', 'must have 1 to 160 characters');
     }
 }

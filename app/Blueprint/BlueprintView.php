@@ -21,11 +21,14 @@ final readonly class BlueprintView
     {
         $editions = $this->em->getConnection()->fetchAllKeyValue('SELECT e.blueprint_id, MAX(e.number) FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE b.bank_id = ? AND e.withdrawn_at IS NULL GROUP BY e.blueprint_id', [$bank->id]);
 
+        $sittings = $this->em->getConnection()->fetchAllKeyValue('SELECT s.blueprint_id, COUNT(*) FROM sitting s JOIN blueprint b ON b.id = s.blueprint_id WHERE b.bank_id = ? AND s.edition_id IS NOT NULL GROUP BY s.blueprint_id', [$bank->id]);
+
         return array_map(static fn (Blueprint $b): array => [
             'id' => $b->id,
             'title' => $b->title(),
             'questions' => $b->questions(),
             'edition' => $editions[$b->id] ?? null,
+            'sittings' => $sittings[$b->id] ?? 0,
         ], $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['id' => 'ASC']));
     }
 

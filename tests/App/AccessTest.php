@@ -89,6 +89,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/banks/1/blueprints', true, false, false],
             ['GET', '/api/blueprints/1', true, true, false],
             ['PUT', '/api/blueprints/1/document', true, false, false],
+            ['POST', '/api/blueprints/1/copies', true, false, false],
+            ['DELETE', '/api/blueprints/1', true, false, false],
             ['POST', '/api/blueprints/1/deal', true, true, false],
             ['POST', '/api/blueprints/1/editions', true, false, false],
             ['POST', '/api/blueprints/1/rehearsals', true, true, false],

@@ -2,10 +2,11 @@ import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, errorWords, dataOf } from '../../api/client';
+import { api, dataOf, errorWords, type Schema } from '../../api/client';
 import { blueprintsQuery } from '../../api/queries';
 import { count } from '../../parts/text/figures';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
+import { Confirm } from '../../parts/fields/Confirm';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 
@@ -38,10 +39,14 @@ export default function BlueprintsPage({ account }: { account: Account }) {
             </Link>
           }
           margin={
-            <p>
-              <b className="fig">{b.questions}</b> {b.questions === 1 ? 'question' : 'questions'} ·{' '}
-              {b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
-            </p>
+            <>
+              <p>
+                <b className="fig">{b.questions}</b> {b.questions === 1 ? 'question' : 'questions'} ·{' '}
+                {b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
+                {b.sittings > 0 && ` · ${count(b.sittings, 'sitting')}`}
+              </p>
+              {mayEdit(account) && <CopyOrDelete bank={bank} blueprint={b} />}
+            </>
           }
         />
       ))}
@@ -76,5 +81,45 @@ export default function BlueprintsPage({ account }: { account: Account }) {
         />
       )}
     </PageAndMargin>
+  );
+}
+
+/** What can be done with a blueprint from outside; one that is sat stays. */
+function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['BlueprintRow'] }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const path = { params: { path: { id: blueprint.id } } };
+  const copy = useMutation({
+    mutationFn: () => dataOf(api.POST('/blueprints/{id}/copies', path)),
+    onSuccess: (made) => {
+      void queries.invalidateQueries({ queryKey: keys.blueprints() });
+      void navigate(String(made.id));
+    },
+  });
+  const remove = useMutation({
+    mutationFn: () => dataOf(api.DELETE('/blueprints/{id}', path)),
+    onSuccess: (left) => queries.setQueryData(blueprintsQuery(bank).queryKey, left),
+  });
+  return (
+    <div className="flex flex-wrap gap-x-4">
+      <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()} aria-label={`Copy ${blueprint.title}`}>
+        copy
+      </button>
+      {blueprint.edition === null && (
+        <Confirm
+          ask="delete"
+          act={`delete “${blueprint.title}”`}
+          afterwards="Its rehearsals go with it, and it cannot be brought back."
+          pending={remove.isPending}
+          error={remove.error}
+          onSure={() => remove.mutate()}
+        />
+      )}
+      {copy.error && (
+        <span className="notice" role="alert">
+          {errorWords(copy.error)}
+        </span>
+      )}
+    </div>
   );
 }
