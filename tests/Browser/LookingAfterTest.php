@@ -21,6 +21,8 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('Proofread the bank');
         $page->see('90 questions read');
         $page->click('all or none of these 1');
+        // Until it is narrowed the list of all stands there, with this question in it, too.
+        $page->until(static fn (): bool => $page->script('return document.querySelectorAll(\'a.act[href*="/questions/"]\').length') === 1, 'one question');
         $page->see('“none of these” is hard to defend.');
         $page->click('Which sign shows that a queen laid here within the last three days?');
         $page->see('1 of 1 with notes');
