@@ -7,16 +7,12 @@ namespace Zetema\App\Blueprint;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Out\OutController;
-use Zetema\App\Blueprint\Out\AssessmentPackage;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
-use Zetema\App\Shared\FixedZip;
 
 #[IsGranted('ROLE_READER')]
 final readonly class BlueprintController
@@ -71,18 +67,6 @@ final readonly class BlueprintController
     public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
         return new JsonResponse($this->editing->deal($blueprint, Body::seed(Body::of($request)) ?? 1));
-    }
-
-    #[Route('/api/blueprints/{id}/package', methods: ['GET'])]
-    public function package(#[MapEntity] Blueprint $blueprint, AssessmentPackage $package, Request $request): Response
-    {
-        return FixedZip::response($package->files($blueprint, OutController::version($request)), 'assessment.zip');
-    }
-
-    #[Route('/api/blueprints/{id}/package/missing', methods: ['GET'])]
-    public function missingInPackage(#[MapEntity] Blueprint $blueprint, AssessmentPackage $package, Request $request): JsonResponse
-    {
-        return new JsonResponse($package->missing($blueprint, OutController::version($request)));
     }
 
     #[Route('/api/editions/{id}', methods: ['DELETE'])]

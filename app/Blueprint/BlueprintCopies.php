@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Archive\ArchivedWithBank;
@@ -26,9 +27,9 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
         }
     }
 
-    public function told(Bank $bank, array $numbers): array
+    public function told(Bank $bank, array $numbers, ?array $only): array
     {
-        return $this->of($bank, static fn (int $id): int => $numbers[$id] ?? 0);
+        return $this->of($bank, static fn (int $id): int => $numbers[$id] ?? 0, $only);
     }
 
     public function restore(Bank $bank, array $told, array $ids): void
@@ -47,10 +48,11 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
 
     /**
      * @param callable(int): int $moved what a question is called, by its id
+     * @param list<int>|null $only by their ids
      *
      * @return list<array<string, mixed>>
      */
-    private function of(Bank $bank, callable $moved): array
+    private function of(Bank $bank, callable $moved, ?array $only = null): array
     {
         $json = static fn (?string $text): mixed => json_decode($text ?? 'null', true, 512, JSON_THROW_ON_ERROR);
 
@@ -58,7 +60,7 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
             $row = Fields::of($row);
 
             return ['title' => $row->text('title'), ...self::called(['plan' => $json($row->text('plan')), 'rules' => $json($row->text('rules')), 'document' => $json($row->optionalText('document'))], $moved)];
-        }, $this->db->fetchAllAssociative('SELECT title, plan, rules, document FROM blueprint WHERE bank_id = ? ORDER BY id', [$bank->id]));
+        }, $this->db->fetchAllAssociative('SELECT title, plan, rules, document FROM blueprint WHERE bank_id = :bank' . ($only === null ? '' : ' AND id IN (:only)') . ' ORDER BY id', ['bank' => $bank->id, 'only' => $only ?? []], ['only' => ArrayParameterType::INTEGER]));
     }
 
     /**

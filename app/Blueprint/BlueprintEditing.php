@@ -160,7 +160,7 @@ final readonly class BlueprintEditing
             throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
         }
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
-        $edition = new Edition($blueprint, $number, $stock->held($dealer->held()), $stock->pools($plan->pools()), $account, $this->clock->now());
+        $edition = new Edition($blueprint, $number, array_keys($stock->held($dealer->held())), $stock->pools($plan->pools()), $account, $this->clock->now());
         $last = $this->editions->newest($blueprint);
         if ($last !== null && $last->holdsTheSameAs($edition)) {
             throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));

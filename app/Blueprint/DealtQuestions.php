@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Out\Selection;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
@@ -20,6 +21,18 @@ final readonly class DealtQuestions
     }
 
     /**
+     * All of them, as they are dealt, to go out.
+     *
+     * @throws NotCleared if some may not be dealt
+     */
+    public function selection(Blueprint $blueprint): Selection
+    {
+        $stock = $this->stock->of($blueprint->bank);
+
+        return new Selection(array_values($stock->held($stock->dealer($blueprint->plan())->held())), asDealt: true);
+    }
+
+    /**
      * @return array{array<string, array{Question, BankSettings|null}>, list<EligibleQuestion>} by what is stored for them
      *
      * @throws Malformed|NotCleared if there are too many, or some that may not be dealt
@@ -29,7 +42,7 @@ final readonly class DealtQuestions
         $bank = $blueprint->bank;
         $plan = $blueprint->plan();
         $stock = $this->stock->of($bank);
-        $held = $stock->held($stock->dealer($plan)->held());
+        $held = array_keys($stock->held($stock->dealer($plan)->held()));
         if (count($held) > $most) {
             throw new Malformed('questions', sprintf('are %s, more than the %s that can be looked at one by one; narrow its pools first', number_format(count($held)), number_format($most)));
         }

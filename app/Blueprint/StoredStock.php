@@ -232,19 +232,21 @@ final class StoredStock implements Stock
     /**
      * @param list<QuestionClass> $classes
      *
-     * @return list<int> ids of all their revisions, rising
+     * @return array<int, int> ids of all their questions by those of their revisions, rising
      */
     public function held(array $classes): array
     {
-        $revisions = [];
+        $held = [];
         foreach ($classes as $class) {
-            $query = $this->query()->select($this->from[2]);
+            $query = $this->query()->select($this->from[2], 's.question_id');
             $this->like($query, $this->facts[$class->key]);
-            array_push($revisions, ...array_map(self::int(...), $query->fetchFirstColumn()));
+            foreach ($query->executeQuery()->iterateNumeric() as $row) {
+                $held[self::int($row[0] ?? null)] = self::int($row[1] ?? null);
+            }
         }
-        sort($revisions);
+        ksort($held);
 
-        return $revisions;
+        return $held;
     }
 
     /**

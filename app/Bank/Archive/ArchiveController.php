@@ -4,33 +4,23 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Archive;
 
-use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Background\Jobs;
-use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Banks;
 use Zetema\App\People\Account;
-use Zetema\App\Shared\FixedZip;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\Archive;
 use Zetema\Core\Exchange\Zip\RefusedZip;
 use Zetema\Core\Exchange\Zip\SafeZip;
 
-/** A whole bank out as an archive, and in again as a bank of its own. */
+/** An archive comes in as a bank of its own. */
 #[IsGranted('ROLE_AUTHOR')]
 final readonly class ArchiveController
 {
-    #[Route('/api/banks/{id}/archive', methods: ['GET'])]
-    public function archive(#[MapEntity] Bank $bank, BankArchive $archive): Response
-    {
-        return FixedZip::response($archive->files($bank), 'bank.zip');
-    }
-
     /** The body is the archive itself; the bank gets the name in the address, or its own. */
     #[Route('/api/banks/from-archive', methods: ['POST'], priority: 1)]
     public function restore(Request $request, Banks $banks, Jobs $jobs, KeptArchives $kept, #[CurrentUser] Account $account): JsonResponse

@@ -12,10 +12,11 @@ interface ArchivedWithBank
 {
     /**
      * @param array<int, int> $numbers of the questions in the archive, by their ids
+     * @param list<int>|null $only which of them, by their ids; null: all
      *
      * @return list<array<string, mixed>>
      */
-    public function told(Bank $bank, array $numbers): array;
+    public function told(Bank $bank, array $numbers, ?array $only): array;
 
     /**
      * @param list<Fields> $told

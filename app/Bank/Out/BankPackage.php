@@ -25,27 +25,23 @@ final readonly class BankPackage
     }
 
     /**
-     * @param list<int>|null $only questions by their ids; null: all
-     *
      * @return array<string, string> contents by path
      *
      * @throws Malformed if there are too many
      */
-    public function files(Bank $bank, ?array $only, Version $version): array
+    public function files(Bank $bank, Selection $selection, Version $version): array
     {
-        return $this->written($bank, $only, $version)[0]->files;
+        return $this->written($bank, $selection, $version)[0]->files;
     }
 
     /**
-     * @param list<int>|null $only
-     *
      * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that are not whole and stay out; and of how many others what is missing
      *
      * @throws Malformed if there are too many
      */
-    public function missing(Bank $bank, ?array $only, Version $version): array
+    public function missing(Bank $bank, Selection $selection, Version $version): array
     {
-        [$writer, $count, $without] = $this->written($bank, $only, $version);
+        [$writer, $count, $without] = $this->written($bank, $selection, $version);
         $missing = array_count_values(array_map(static fn (Unmatched $u): string => trim(explode(':', $u->what)[0]), $writer->unmatched));
         if ($writer->missing !== []) {
             $missing['pictures that the bank does not have'] = count($writer->missing);
@@ -56,18 +52,16 @@ final readonly class BankPackage
     }
 
     /**
-     * @param list<int>|null $only
-     *
      * @return array{PackageWriter, int, list<string>}
      */
-    private function written(Bank $bank, ?array $only, Version $version): array
+    private function written(Bank $bank, Selection $selection, Version $version): array
     {
         $settings = $bank->settings();
         $questions = [];
         $without = [];
-        foreach ($this->questions->of($bank, $only) as $piece) {
+        foreach ($this->questions->of($bank, $selection->questions) as $piece) {
             foreach ($piece as $question) {
-                $core = $question->newest()->isWhole() ? $question->newest()->question() : null;
+                $core = $selection->question($question);
                 if ($core === null) {
                     $without[] = $question->name() ?? $question->excerpt();
                 } else {

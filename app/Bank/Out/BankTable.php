@@ -15,48 +15,46 @@ final readonly class BankTable
     }
 
     /**
-     * @param list<int>|null $only questions by their ids; null: all
-     *
      * @return \Generator<int, string> the headings, and a row for each question that can stand in one
      */
-    public function pieces(Bank $bank, ?array $only): \Generator
+    public function pieces(Bank $bank, Selection $selection): \Generator
     {
         $writer = new TableWriter();
         yield TableWriter::headingRow();
-        foreach ($this->questions->of($bank, $only) as $questions) {
+        foreach ($this->questions->of($bank, $selection->questions) as $questions) {
             $piece = '';
             foreach ($questions as $question) {
-                $piece .= $question->newest()->isWhole() ? $writer->row($question->newest()->question()) ?? '' : '';
+                $whole = $selection->question($question);
+                $piece .= $whole === null ? '' : $writer->row($whole) ?? '';
             }
             yield $piece;
         }
     }
 
     /**
-     * @param list<int>|null $only
-     *
-     * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that stand in no row, by their first words; and of how many others what is missing
+     * @return array{rows: int, without: list<string>, missing: list<array{what: string, items: list<string>}>} questions that stand in no row, by their names or first words; and of which others what is missing
      */
-    public function missing(Bank $bank, ?array $only): array
+    public function missing(Bank $bank, Selection $selection): array
     {
         $writer = new TableWriter();
         $rows = 0;
         $without = $missing = [];
-        foreach ($this->questions->of($bank, $only) as $questions) {
+        foreach ($this->questions->of($bank, $selection->questions) as $questions) {
             foreach ($questions as $question) {
-                $core = $question->newest()->isWhole() ? $question->newest()->question() : null;
+                $core = $selection->question($question);
+                $called = $question->name() ?? $question->excerpt();
                 if ($core === null || $writer->row($core) === null) {
-                    $without[] = $question->name() ?? $question->excerpt();
+                    $without[] = $called;
                     continue;
                 }
                 ++$rows;
                 foreach (array_unique(array_map(static fn (string $line): string => trim(preg_replace('/ ?\d+$/', '', explode(':', $line)[0]) ?? ''), $writer->missing($core))) as $what) {
-                    $missing[$what] = ($missing[$what] ?? 0) + 1;
+                    $missing[$what][] = $called;
                 }
             }
         }
-        arsort($missing);
+        uasort($missing, static fn (array $a, array $b): int => count($b) <=> count($a));
 
-        return ['rows' => $rows, 'without' => $without, 'missing' => array_map(static fn (string $what, int $n): array => ['what' => $what, 'questions' => $n], array_map(strval(...), array_keys($missing)), array_values($missing))];
+        return ['rows' => $rows, 'without' => $without, 'missing' => array_map(static fn (string $what, array $items): array => ['what' => $what, 'items' => $items], array_map(strval(...), array_keys($missing)), array_values($missing))];
     }
 }

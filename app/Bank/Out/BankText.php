@@ -19,26 +19,24 @@ final readonly class BankText
     }
 
     /**
-     * @param list<int>|null $only questions by their ids; null: all
-     *
      * @return \Generator<int, string> its settings, its pages and every question that is whole; the others as comments
      */
-    public function pieces(Bank $bank, ?array $only = null): \Generator
+    public function pieces(Bank $bank, Selection $selection = new Selection()): \Generator
     {
         $writer = new TextFormat\Writer();
         yield $writer->bank($bank->name()) . $writer->bankSettings($bank->own());
         foreach ($this->em->getRepository(Page::class)->findBy(['bank' => $bank], ['name' => 'ASC']) as $page) {
             yield $writer->page(new TextFormat\Page($page->name(), $page->heading(), $page->reads()));
         }
-        foreach ($this->questions->of($bank, $only) as $questions) {
-            yield implode('', array_map(static fn (Question $question): string => self::text($writer, $question), $questions));
+        foreach ($this->questions->of($bank, $selection->questions) as $questions) {
+            yield implode('', array_map(static fn (Question $question): string => self::text($writer, $question, $selection), $questions));
         }
     }
 
-    private static function text(TextFormat\Writer $writer, Question $question): string
+    private static function text(TextFormat\Writer $writer, Question $question, Selection $selection): string
     {
-        $revision = $question->newest();
+        $whole = $selection->question($question);
 
-        return $revision->isWhole() ? $writer->question($revision->question()) : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($revision)))) . "\n";
+        return $whole !== null ? $writer->question($whole) : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($question->newest())))) . "\n";
     }
 }

@@ -12,6 +12,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Archive\BankArchive;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
@@ -32,31 +33,40 @@ final readonly class OutController
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank, BankText $text, Request $request, #[CurrentUser] Account $account): Response
     {
-        return new StreamedResponse($text->pieces($bank, $this->only($bank, $request, $account)), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+        return new StreamedResponse($text->pieces($bank, $this->selection($bank, $request, $account)), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
     }
 
     #[Route('/api/banks/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): Response
     {
-        return new StreamedResponse($table->pieces($bank, $this->only($bank, $request, $account)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.csv"']);
+        return new StreamedResponse($table->pieces($bank, $this->selection($bank, $request, $account)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.csv"']);
     }
 
     #[Route('/api/banks/{id}/table/missing', methods: ['GET'])]
     public function missing(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($table->missing($bank, $this->only($bank, $request, $account)));
+        $missing = $table->missing($bank, $this->selection($bank, $request, $account));
+
+        return new JsonResponse([...$missing, 'missing' => array_map(static fn (array $m): array => ['what' => $m['what'], 'questions' => count($m['items'])], $missing['missing'])]);
     }
 
     #[Route('/api/banks/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
     {
-        return FixedZip::response($package->files($bank, $this->only($bank, $request, $account), self::version($request)), 'package.zip');
+        return FixedZip::response($package->files($bank, $this->selection($bank, $request, $account), self::version($request)), 'package.zip');
     }
 
     #[Route('/api/banks/{id}/package/missing', methods: ['GET'])]
     public function missingInPackage(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($package->missing($bank, $this->only($bank, $request, $account), self::version($request)));
+        return new JsonResponse($package->missing($bank, $this->selection($bank, $request, $account), self::version($request)));
+    }
+
+    #[Route('/api/banks/{id}/archive', methods: ['GET'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function archive(#[MapEntity] Bank $bank, BankArchive $archive, Request $request, #[CurrentUser] Account $account): Response
+    {
+        return FixedZip::response($archive->files($bank, $this->selection($bank, $request, $account)), 'bank.zip');
     }
 
     /** @throws Malformed */
@@ -65,11 +75,11 @@ final readonly class OutController
         return Version::tryFrom($request->query->getString('as')) ?? throw new Malformed('as', 'is qti21 or qti30');
     }
 
-    /** @return list<int>|null what the list is narrowed to, as its address says; null: all */
-    private function only(Bank $bank, Request $request, Account $account): ?array
+    /** What the list is narrowed to, as its address says. */
+    private function selection(Bank $bank, Request $request, Account $account): Selection
     {
         $filter = QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])), $account);
 
-        return $filter->isAll() ? null : $this->list->ids($bank, $filter);
+        return new Selection($filter->isAll() ? null : $this->list->ids($bank, $filter));
     }
 }

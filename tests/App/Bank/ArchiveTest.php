@@ -36,9 +36,9 @@ final class ArchiveTest extends ApiTestCase
         parent::tearDown();
     }
 
-    private function out(int $bank = 1): void
+    private function out(string $narrowed = ''): void
     {
-        $this->client->request('GET', "/api/banks/$bank/archive");
+        $this->client->request('GET', "/api/banks/1/archive$narrowed");
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
         file_put_contents($this->file, $this->client->getInternalResponse()->getContent());
     }
@@ -121,6 +121,22 @@ final class ArchiveTest extends ApiTestCase
         $number = $this->db()->fetchOne($sql, [$parameter]);
 
         return is_numeric($number) ? (int) $number : 0;
+    }
+
+    public function test_a_selection_goes_out_with_what_belongs_to_it_and_no_more(): void
+    {
+        $narrowed = '?kind=place&objective=' . $this->number('SELECT id FROM objective WHERE bank_id = ? AND path = \'Hive inspection\'', 1);
+        $chosen = $this->send('GET', "/api/banks/1/questions$narrowed")->objects('questions');
+        self::assertNotSame([], $chosen);
+        $this->out($narrowed);
+        $head = $this->json(ArchiveFormat::HEAD);
+        self::assertSame([count($chosen), [], []], [$head->integer('questions'), $head->objects('blueprints'), $head->objects('pools')]);
+        self::assertNotSame([], $head->texts('media'), 'the pictures on which something is placed');
+        self::assertLessThan($this->number('SELECT COUNT(*) FROM medium WHERE bank_id = ?', 1), count($head->texts('media')));
+        self::assertSame(['Hive inspection'], array_values(array_unique(array_map(static fn (Fields $o): string => $o->texts('path')[0], $head->objects('objectives')))));
+        $new = $this->in('Some')->integer('made');
+        $told = fn (string $path): array => array_map(static fn (Fields $q): array => [$q->raw()['name'], $q->raw()['status'], $q->raw()['excerpt']], $this->send('GET', $path)->objects('questions'));
+        self::assertSame($told("/api/banks/1/questions$narrowed&order=name"), $told("/api/banks/$new/questions?order=name"));
     }
 
     public function test_what_stands_in_it_is_as_its_schema_says(): void

@@ -5,7 +5,7 @@ import type { Schema } from '../../src/api/client';
 import { BlueprintsTaken } from '../../src/areas/intake/BlueprintsTaken';
 import { Files } from '../../src/areas/intake/Files';
 import { needsObjective, objectiveOf, readyOf, type WaitingFile, waitingOf } from '../../src/areas/intake/files';
-import { SaveAsPackage } from '../../src/areas/blueprint/SaveAsPackage';
+import { SaveAssessment } from '../../src/areas/blueprint/SaveAssessment';
 import { FromArchive } from '../../src/areas/banks/FromArchive';
 import { SaveAs } from '../../src/areas/bank/list/SaveAs';
 import { at, Served, settled } from '../served';
@@ -156,36 +156,52 @@ it('a test that did not become a blueprint says why', async () => {
   expect(document.body.textContent).toBe('“Evening paper” did not become a blueprint: none of its questions came in.');
 });
 
-it('an assessment is saved as a package after it was said what that cannot say', async () => {
-  const { asked } = new Served({
-    'GET /blueprints/{id}/package/missing': {
-      questions: 12,
-      missing: [
-        { what: 'status', items: ['a', 'b', 'c', 'd', 'e'] },
-        { what: 'checkpoint', items: ['step 2'] },
-      ],
-    },
-  });
-  await at('/', '/', <SaveAsPackage blueprint={3} version={1} />);
-  expect(asked('GET', '/blueprints/{id}/package/missing')).toEqual([]);
-  press('Save as package');
-  await settled();
-  expect(screen.getByRole('status').textContent).toContain('12 questions, all that it can deal.');
-  expect(screen.getAllByRole('listitem').map((li) => li.textContent)).toEqual(['status: a, b, c and 2 more', 'checkpoint: step 2']);
-  pick('Version of the standard', 'QTI 2.1');
-  await settled();
-  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/blueprints/3/package?as=qti21');
-});
+describe('an assessment is saved as a file', () => {
+  const missing = { questions: 12, missing: [{ what: 'status', items: ['a', 'b', 'c', 'd', 'e'] }, { what: 'checkpoint', items: ['step 2'] }] }; // prettier-ignore
+  const opened = async (archive = true) => {
+    const served = new Served({ 'GET /blueprints/{id}/package/missing': missing, 'GET /blueprints/{id}/table/missing': missing });
+    await at('/', '/', <SaveAssessment blueprint={3} version={1} archive={archive} />);
+    expect(served.asked('GET', '/blueprints/{id}/package/missing')).toEqual([]);
+    press('Save as a file …');
+    await settled();
+    return served;
+  };
+  const href = () => screen.getByRole('link', { name: 'Save it so' }).getAttribute('href');
+  const behind = () => screen.queryAllByRole('listitem').map((li) => li.textContent);
+  const named = ['status: a, b, c and 2 more', 'checkpoint: step 2'];
 
-it('one that cannot be dealt says so in place', async () => {
-  new Served({
-    'GET /blueprints/{id}/package/missing': { refuse: 422, detail: '“a” is not cleared yet.', type: 'urn:zetema:problem:refused' },
+  it('first as the archive, that leaves nothing behind', async () => {
+    await opened();
+    expect([href(), behind()]).toEqual(['/api/blueprints/3/archive', []]);
   });
-  await at('/', '/', <SaveAsPackage blueprint={3} version={1} />);
-  press('Save as package');
-  await settled();
-  expect(screen.getByRole('status').textContent).toContain('“a” is not cleared yet.');
-  expect(screen.queryByRole('link')).toBeNull();
+
+  it.each([
+    ['package of QTI 2.1', '12 questions, all that it can deal.', named, 'package?as=qti21'],
+    ['table', '12 rows, all that it can deal.', ['how the questions are dealt', ...named], 'table'],
+    ['text', 'How they are dealt stays behind', [], 'text'],
+  ])('as %s, after it was said what stays behind', async (words, says, stays, address) => {
+    await opened();
+    pick('Sort of file', words);
+    await settled();
+    expect(screen.getByRole('status').textContent).toContain(says);
+    expect([href(), behind()]).toEqual([`/api/blueprints/3/${address}`, stays]);
+  });
+
+  it('without the archive for whoever may not have it', async () => {
+    await opened(false);
+    expect(href()).toBe('/api/blueprints/3/package?as=qti30');
+  });
+
+  it('not while it cannot be dealt, which is said in place', async () => {
+    new Served({
+      'GET /blueprints/{id}/table/missing': { refuse: 422, detail: '“a” is not cleared yet.', type: 'urn:zetema:problem:refused' },
+    });
+    await at('/', '/', <SaveAssessment blueprint={3} version={1} archive />);
+    press('Save as a file …');
+    await settled();
+    expect(screen.getByRole('status').textContent).toContain('“a” is not cleared yet.');
+    expect(screen.queryByRole('link')).toBeNull();
+  });
 });
 
 it('a list is saved as a table after it was said what that cannot say', async () => {

@@ -22,7 +22,7 @@ import { Tallies } from './margin/Tallies';
 import { questionsIn } from './quota';
 import { QuotaBoard } from './QuotaBoard';
 import { RunningOrder } from './running/RunningOrder';
-import { SaveAsPackage } from './SaveAsPackage';
+import { SaveAssessment } from './SaveAssessment';
 import { useBlueprint } from './useBlueprint';
 import { WholeText } from './WholeText';
 
@@ -179,7 +179,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
             <Tallies bank={blueprint.bank.id} {...parts} />
-            {!busy && <SaveAsPackage blueprint={blueprint.id} version={blueprint.version} />}
+            {!busy && <SaveAssessment blueprint={blueprint.id} version={blueprint.version} archive={mayEdit(account)} />}
           </div>
         }
       />

@@ -159,6 +159,9 @@ export default function QuestionsPage({ account }: { account: Account }) {
               </a>
               <SaveAs bank={bank} written={written} sort="table" />
               <SaveAs bank={bank} written={written} sort="package" />
+              <a className="act" href={`/api/banks/${bank}/archive?${written.toString()}`}>
+                Save as archive
+              </a>
               <Link className="act" to="../proofreading">
                 Proofread all
               </Link>
