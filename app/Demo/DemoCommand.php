@@ -15,20 +15,16 @@ use Zetema\App\Bank\Pool\PoolEditing;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Question\QuestionEditing;
 use Zetema\App\Bank\Review\Comments;
-use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Edition;
 use Zetema\App\Intake\Brought;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
-use Zetema\Core\Blueprint\Outcome\Rung;
-use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Drawing;
 use Zetema\Core\Exchange\TextFormat\Reader;
 
-/** The beekeepers' guild: a bank, its people, a certificate and a practice quiz, and some sittings. All made up. */
+/** The beekeepers' guild: its people; a bank with the certificate, a practice quiz and some sittings; and one with a scenario, a profile and a spot test. All made up. */
 #[AsCommand('zetema:demo', 'Loads the demo if the database is empty')]
 final readonly class DemoCommand
 {
@@ -54,8 +50,8 @@ final readonly class DemoCommand
         private Comments $comments,
         private PoolEditing $pools,
         private QuestionEditing $questions,
-        #[Autowire('%kernel.project_dir%/demo/certificate.zet.txt')]
-        private string $file,
+        #[Autowire('%kernel.project_dir%/demo')]
+        private string $folder,
     ) {
     }
 
@@ -73,37 +69,67 @@ final readonly class DemoCommand
 
     private function load(SymfonyStyle $io): void
     {
-        $accounts = $this->people();
-        $bank = new Bank('Apprentice Certificate');
-        $this->em->persist($bank);
-        $this->em->flush();
-        foreach ((array) glob(dirname($this->file) . '/pictures/*.svg') as $picture) {
-            $this->media->take($bank, basename((string) $picture), (string) file_get_contents((string) $picture));
-        }
-        $text = (string) file_get_contents($this->file);
-        $lines = [];
-        foreach ((new Reader())->questions($text) as $read) {
-            $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException('the demo file has a problem at line ' . $read->fromLine);
-        }
-        $this->intake->takeIn($bank, Brought::of(Fields::of(['text' => $text, 'as' => 'text'])), $lines, 'certificate.zet.txt', $accounts['orrell']);
+        $this->people();
+        [$bank, $editions, $questions] = $this->bank('certificate');
         $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
         $this->em->flush();
-        $this->unfinished($bank->id);
-        $this->retired($bank->id);
-        $edition = $this->frozen($this->certificate(...), $bank->id)->id;
-        $this->frozen($this->practice(...), $bank->id);
-        $this->frozen($this->handsOn(...), $bank->id);
-        $edition = $this->em->find(Edition::class, $edition) ?? throw new \LogicException('it was frozen');
+        $this->unfinished($bank);
+        $this->retired($bank);
         $this->commented('two lids', 'stem', 'Will an apprentice know what “make” means here? I would say “material”.');
         $this->commented('unknown cause', '', 'Good one. Could it say where the law asks for a report?');
-        $this->pool(['do' => 'keep', 'name' => 'Swarm season', 'filter' => ['search' => 'swarm']], $bank->id);
-        $this->pool(['do' => 'gather', 'name' => 'Open evening', 'ids' => $this->ids('two lids', 'swarm sign', 'first swarm', 'fresh eggs', 'unknown cause', 'swarm next door')], $bank->id);
-        $this->past->sit($edition, [
+        $this->pool(['do' => 'keep', 'name' => 'Swarm season', 'filter' => ['search' => 'swarm']], $bank);
+        $this->pool(['do' => 'gather', 'name' => 'Open evening', 'ids' => $this->ids('two lids', 'swarm sign', 'first swarm', 'fresh eggs', 'unknown cause', 'swarm next door')], $bank);
+        $this->past->sit($this->em->find(Edition::class, $editions[0]) ?? throw new \LogicException('it was frozen'), [
             ['account' => $this->account('aldous'), 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
             ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
-        $io->writeln(sprintf('The demo is loaded: %d questions, %d people.', count($lines), count($accounts)));
+        $more = $this->bank('swarm-day')[2];
+        $io->writeln(sprintf('The demo is loaded: %d questions in two banks, %d people.', $questions + $more, count(self::PEOPLE)));
+    }
+
+    /**
+     * A bank with its questions and pages, and an edition of each of its blueprints.
+     *
+     * @param string $name of its file, and of the folder of its blueprints
+     *
+     * @return array{int, list<int>, int} its id, those of the editions, and how many questions were taken in
+     */
+    private function bank(string $name): array
+    {
+        $text = (string) file_get_contents("$this->folder/$name.zet.txt");
+        $reader = new Reader();
+        $lines = [];
+        foreach ($reader->questions($text) as $read) {
+            $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException("$name has a problem at line " . $read->fromLine);
+        }
+        $bank = new Bank($reader->bank() ?? throw new \LogicException("$name names no bank"));
+        $this->em->persist($bank);
+        $this->em->flush();
+        $id = $bank->id;
+        foreach (self::files("$this->folder/pictures/$name/*.svg") as $picture) {
+            $this->media->take($bank, basename($picture), (string) file_get_contents($picture));
+        }
+        $this->intake->takeIn($bank, Brought::of(Fields::of(['text' => $text, 'as' => 'text'])), $lines, "$name.zet.txt", $this->account('orrell'));
+        $editions = array_map(fn (string $file): int => $this->frozen($id, Fields::ofJson((string) file_get_contents($file))), self::files("$this->folder/blueprints/$name/*.json"));
+
+        return [$id, $editions, count($lines)];
+    }
+
+    /** @return list<string> */
+    private static function files(string $pattern): array
+    {
+        $files = glob($pattern);
+
+        return $files === false ? [] : $files;
+    }
+
+    private function frozen(int $bank, Fields $document): int
+    {
+        $blueprint = $this->editing->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['title' => $document->text('title')]));
+        $blueprint = $this->editing->write($blueprint, Fields::of(['version' => $blueprint->version(), 'document' => $document->raw()]));
+
+        return $this->editing->freeze($blueprint, $blueprint->version(), $this->account('orrell'))->id;
     }
 
     /** A question somebody has begun. */
@@ -141,73 +167,18 @@ final readonly class DemoCommand
         $this->comments->make($question, Fields::of(['where' => $where, 'text' => $text]), $this->account('penhale'));
     }
 
-    /** @param callable(Bank): Blueprint $make */
-    private function frozen(callable $make, int $bank): Edition
-    {
-        $blueprint = $make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'));
-
-        return $this->editing->freeze($blueprint, $blueprint->version(), $this->account('orrell'));
-    }
-
     private function account(string $login): Account
     {
         return $this->em->getRepository(Account::class)->findOneBy(['login' => $login]) ?? throw new \LogicException('it was made');
     }
 
-    /** @return array<string, Account> */
-    private function people(): array
+    private function people(): void
     {
-        $accounts = [];
         foreach (self::PEOPLE as $login => [$name, $role]) {
-            $accounts[$login] = new Account($login, $name, $role);
-            $accounts[$login]->rememberPassword($this->hasher->hashPassword($accounts[$login], self::PASSWORD));
-            $this->em->persist($accounts[$login]);
+            $account = new Account($login, $name, $role);
+            $account->rememberPassword($this->hasher->hashPassword($account, self::PASSWORD));
+            $this->em->persist($account);
         }
-
-        return $accounts;
-    }
-
-    private function certificate(Bank $bank): Blueprint
-    {
-        $steps = [];
-        foreach (['Colony life', 'Hive inspection', 'Health and pests', 'Honey and harvest', 'Neighbours and law'] as $objective) {
-            $steps[] = new Drawing\Draw(2, new Drawing\Stock\Pool([$objective], kinds: ['one']));
-            $steps[] = new Drawing\Draw(1, new Drawing\Stock\Pool([$objective], kinds: ['claim']));
-        }
-
-        return $this->stored(new Blueprint(
-            $bank,
-            'Apprentice Certificate, written part',
-            new Drawing\DealingPlan($steps, [], Drawing\PassMark::percent('60')),
-            new PlainRules(1500, whoPassesSees: Rung::WithKey, whoDoesNotSees: Rung::WithKey, sittings: 2),
-        ));
-    }
-
-    private function practice(Bank $bank): Blueprint
-    {
-        $steps = [
-            new Drawing\Draw(2, new Drawing\Stock\Pool(['Hive inspection'], kinds: ['one'])),
-            new Drawing\Draw(1, new Drawing\Stock\Pool(['Hive inspection'], kinds: ['several'])),
-            new Drawing\Draw(1, new Drawing\Stock\Pool(['Health and pests'], kinds: ['number'])),
-            new Drawing\Draw(1, new Drawing\Stock\Pool(['Health and pests'], kinds: ['text'])),
-            new Drawing\Draw(1, new Drawing\Stock\Pool(['Colony life'], kinds: ['claim'])),
-        ];
-
-        return $this->stored(new Blueprint($bank, 'Spring practice', new Drawing\DealingPlan($steps), new PlainRules(null, tellsAtOnce: true, sittings: null)));
-    }
-
-    private function handsOn(Bank $bank): Blueprint
-    {
-        $steps = array_map(static fn (string $kind): Drawing\Draw => new Drawing\Draw(1, new Drawing\Stock\Pool(kinds: [$kind])), ['gaps', 'pairs', 'groups', 'order', 'regions', 'place', 'rating']);
-
-        return $this->stored(new Blueprint($bank, 'Hands on: pictures, pairs and order', new Drawing\DealingPlan($steps), new PlainRules(null, tellsAtOnce: true, sittings: null)));
-    }
-
-    private function stored(Blueprint $blueprint): Blueprint
-    {
-        $this->em->persist($blueprint);
         $this->em->flush();
-
-        return $blueprint;
     }
 }

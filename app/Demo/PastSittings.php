@@ -17,9 +17,12 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\State;
 
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
@@ -40,7 +43,7 @@ final readonly class PastSittings
             $conduct = new Conduct($paper, $terms = new Terms(Ratio::one()));
             $state = $conduct->begin();
             $from = $this->clock->now()->getTimestamp() - 86_400 * $daysAgo;
-            foreach ($this->acts($paper, $ability, new Chance($seed), $from * Terms::SECOND) as $act) {
+            foreach ($this->acts($paper, $state, $ability, new Chance($seed), $from * Terms::SECOND) as $act) {
                 $before = clone $state;
                 $events = $conduct->take($state, $act)->events;
                 $this->store->keep($sitting, $paper, $terms, $before, $state, $events, Invigilation::OWN . 'demo-' . $state->events);
@@ -49,18 +52,23 @@ final readonly class PastSittings
     }
 
     /**
+     * @param State $state as the acts before have left it
      * @param int $at microseconds since 1970
      *
      * @return \Generator<int, Act>
      */
-    private function acts(Paper $paper, int $ability, Chance $chance, int $at): \Generator
+    private function acts(Paper $paper, State $state, int $ability, Chance $chance, int $at): \Generator
     {
         yield new Act(Act::START, $at);
-        foreach ($paper->questions as $place) {
-            $at += (20 + $chance->below(50)) * Terms::SECOND;
-            $knows = $chance->below(100) < $ability;
-            $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
-            yield new Act(Act::SAVE, $at, $place->name, null, true, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]);
+        while (!$state->position->isAt(Position::END)) {
+            $screen = $paper->nodes[$state->position->node] ?? null;
+            foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
+                $at += (20 + $chance->below(50)) * Terms::SECOND;
+                $knows = $chance->below(100) < $ability;
+                $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
+                yield new Act(Act::SAVE, $at, $place->name, null, true, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]);
+            }
+            yield new Act(Act::GO_ON, $at += Terms::SECOND);
         }
         yield new Act(Act::HAND_IN, $at + 9 * Terms::SECOND);
     }

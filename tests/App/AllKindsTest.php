@@ -137,12 +137,4 @@ final class AllKindsTest extends ApiTestCase
             default => [intdiv($n[0] + $n[2] + $n[4], 3), intdiv($n[1] + $n[3] + $n[5], 3)],
         };
     }
-
-    /** @param array<string, mixed> $event */
-    private function act(Fields $sitting, array $event): Fields
-    {
-        $body = ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event];
-
-        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $body, 'Sitting');
-    }
 }

@@ -72,6 +72,29 @@ abstract class ApiTestCase extends WebTestCase
         return $this->send('PUT', "/api/blueprints/$id/document", ['version' => $version ?? $blueprint->integer('version'), 'document' => [...$document, ...$more, 'rules' => $rules, 'sections' => $sections]], $status === 200 ? 'Blueprint' : 'Problem', $status);
     }
 
+    /**
+     * Begins a sitting, and goes on until something is asked.
+     *
+     * @param array<string, mixed> $body
+     */
+    protected function begin(string $path = '/api/editions/1/sittings', array $body = []): Fields
+    {
+        $sitting = $this->send('POST', $path, $body, 'Sitting', 201);
+        while ($sitting->objects('questions') === []) {
+            $sitting = $this->act($sitting, ['type' => 'went on']);
+        }
+
+        return $sitting;
+    }
+
+    /** @param array<string, mixed> $event */
+    protected function act(Fields $sitting, array $event, int $status = 200): Fields
+    {
+        $body = ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event];
+
+        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $body, 'Sitting', $status);
+    }
+
     /** The version of what stands at a path, to make a change over it. */
     protected function version(string $path): int
     {

@@ -198,13 +198,13 @@ final class DeliveryTest extends ApiTestCase
 
         self::assertEquals($before->raw()['questions'], $this->send('GET', '/api/sittings/' . $before->integer('id'))->raw()['questions']);
         $this->logIn('aldous');
-        self::assertCount(15, $this->begin()->objects('questions'), 'and it is still dealt from');
+        self::assertCount(3, $this->begin()->objects('questions'), 'and it is still dealt from');
     }
 
     public function test_a_rehearsal_shows_its_working_and_leaves_no_result(): void
     {
         $this->logIn('penhale');
-        $sitting = $this->send('POST', '/api/blueprints/1/rehearsals', ['seed' => 3], 'Sitting', 201);
+        $sitting = $this->begin('/api/blueprints/1/rehearsals', ['seed' => 3]);
         $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
         $watch = $sitting->object('watch')->objects('questions')[0];
 
@@ -245,19 +245,6 @@ final class DeliveryTest extends ApiTestCase
             'place' => ['place' => ['1' => '1']],
             default => ['choose' => [1]],
         };
-    }
-
-    private function begin(): Fields
-    {
-        return $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
-    }
-
-    /** @param array<string, mixed> $event */
-    private function act(Fields $sitting, array $event): Fields
-    {
-        $body = ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event];
-
-        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', $body, 'Sitting');
     }
 
     /** @return list<string> feedback, hints and field names that would give an answer away */

@@ -22,7 +22,7 @@ final class FaultsTest extends ApiTestCase
     public function test_a_database_that_cannot_be_read_logs_nobody_out_and_takes_the_same_save_later(): void
     {
         $this->logIn('carrow');
-        $sitting = $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
+        $sitting = $this->begin();
         $path = '/api/sittings/' . $sitting->integer('id') . '/events';
         $save = ['request' => 'once', 'on' => $sitting->integer('events'), 'type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]];
         $db = self::getContainer()->get(Connection::class);

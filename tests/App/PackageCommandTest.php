@@ -22,7 +22,7 @@ final class PackageCommandTest extends TestCase
         $files = new Filesystem();
         $demo = dirname(__DIR__, 2) . '/demo';
         $files->copy("$demo/certificate.zet.txt", $this->folder . '/bank.zet.txt');
-        foreach ((array) glob("$demo/pictures/*.svg") as $picture) {
+        foreach ((array) glob("$demo/pictures/certificate/*.svg") as $picture) {
             $files->copy((string) $picture, $this->folder . '/' . basename((string) $picture));
         }
         file_put_contents($this->folder . '/blueprint.json', self::BLUEPRINT);

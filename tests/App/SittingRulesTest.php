@@ -26,14 +26,14 @@ final class SittingRulesTest extends ApiTestCase
     {
         $sitting = $this->begun([self::one('first'), self::one('second')]);
         self::assertSame([1, true, false], [count($sitting->objects('questions')), $sitting->object('screen')->flag('goesOn'), $sitting->object('screen')->flag('isFree')]);
-        $sitting = $this->act($sitting, 'saved', 1, 'This one');
-        $sitting = $this->act($sitting, 'went on');
+        $sitting = $this->does($sitting, 'saved', 1, 'This one');
+        $sitting = $this->does($sitting, 'went on');
         self::assertSame([2, 'second'], [$sitting->objects('questions')[0]->integer('n'), $sitting->objects('questions')[0]->text('stem')]);
         self::assertStringContainsString('not on this screen', $this->refused($sitting, 'saved', 1, 'That one'));
         self::assertStringContainsString('only go forward', $this->refused($sitting, 'flagged', 2));
-        $sitting = $this->act($sitting, 'went on');
+        $sitting = $this->does($sitting, 'went on');
         self::assertSame(['end', []], [$sitting->object('screen')->text('sort'), $sitting->objects('questions')]);
-        $this->act($sitting, 'handed in');
+        $this->does($sitting, 'handed in');
 
         $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
         self::assertSame(['right', 'unanswered'], array_map(static fn (Fields $q): string => $q->text('outcome'), $review->objects('questions')));
@@ -46,7 +46,7 @@ final class SittingRulesTest extends ApiTestCase
         $sitting = $this->begun([self::one('timed', ['time' => '60 s', 'late' => 'blank', 'blank costs' => '1', 'points' => '5']), self::one('second')]);
         self::assertSame([['question', 1, 60_000]], array_map(static fn (Fields $c): array => [$c->text('of'), $c->integer('n'), $c->integer('ends') - $sitting->integer('now')], $sitting->objects('clocks')));
         $clock->sleep(62);
-        $late = $this->act($sitting, 'saved', 1, 'This one');
+        $late = $this->does($sitting, 'saved', 1, 'This one');
         self::assertFalse($late->objects('questions')[0]->flag('closed'), 'what was on its way still counts as come in time');
         $clock->sleep(10);
         $application = new Application(self::$kernel ?? throw new \LogicException());
@@ -70,16 +70,16 @@ final class SittingRulesTest extends ApiTestCase
         }
         $sitting = $this->begun([self::one('failing', ['refresher' => 'care']), self::one('leading', leads: 'aside'), self::one('last')]);
         self::assertSame([], $sitting->object('pages')->raw(), 'no page before it is reached');
-        $sitting = $this->act($this->act($sitting, 'checked', 1, 'That one'), 'went on');
+        $sitting = $this->does($this->does($sitting, 'checked', 1, 'That one'), 'went on');
         self::assertSame(['refresher', 'care'], [$sitting->object('screen')->text('sort'), $sitting->object('screen')->objects('items')[0]->text('page')]);
         self::assertSame('Read about care.', $sitting->object('pages')->object('care')->text('reads'));
-        $sitting = $this->act($sitting, 'went on');
+        $sitting = $this->does($sitting, 'went on');
         $again = $sitting->objects('questions')[0];
         self::assertSame([1, null, 1, false], [$again->integer('n'), $again->raw()['response'], $again->integer('attempt'), $again->flag('closed')]);
-        $sitting = $this->act($this->act($sitting, 'checked', 1, 'This one'), 'went on');
-        $sitting = $this->act($this->act($sitting, 'checked', 2, 'This one'), 'went on');
+        $sitting = $this->does($this->does($sitting, 'checked', 1, 'This one'), 'went on');
+        $sitting = $this->does($this->does($sitting, 'checked', 2, 'This one'), 'went on');
         self::assertSame('aside', $sitting->object('screen')->objects('items')[0]->text('page'));
-        $sitting = $this->act($sitting, 'went on');
+        $sitting = $this->does($sitting, 'went on');
         self::assertSame('last', $sitting->objects('questions')[0]->text('stem'));
         $this->sameFromEvents($sitting->integer('id'));
 
@@ -105,9 +105,9 @@ final class SittingRulesTest extends ApiTestCase
         $this->logIn('carrow');
         $again = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting');
         self::assertEquals([$sitting->raw()['questions'], $sitting->raw()['clocks']], [$again->raw()['questions'], $again->raw()['clocks']]);
-        $failed = $this->act($again, 'checked', 1, 'That one');
+        $failed = $this->does($again, 'checked', 1, 'That one');
         self::assertSame(['0', '3'], [$failed->objects('questions')[0]->objects('told')[0]->text('earned'), $failed->objects('questions')[0]->objects('told')[0]->text('max')]);
-        self::assertSame('Read about care.', $this->act($failed, 'went on')->object('pages')->object('care')->text('reads'));
+        self::assertSame('Read about care.', $this->does($failed, 'went on')->object('pages')->object('care')->text('reads'));
         $this->logIn('aldous');
         $other = $this->send('POST', '/api/editions/' . (is_numeric($edition) ? (int) $edition : 0) . '/sittings', schema: 'Sitting', status: 201);
         self::assertSame(['first', '3'], [$other->objects('questions')[0]->text('stem'), $other->objects('questions')[0]->text('worth')], 'and it is still begun as it was');
@@ -120,18 +120,18 @@ final class SittingRulesTest extends ApiTestCase
         foreach (['went on', 'handed in'] as $do) {
             self::assertStringContainsString('must be answered', $this->refused($sitting, $do));
         }
-        $sitting = $this->act($this->act($sitting, 'saved', 1, 'That one'), 'went on');
+        $sitting = $this->does($this->does($sitting, 'saved', 1, 'That one'), 'went on');
         self::assertSame(2, $sitting->objects('questions')[0]->integer('n'));
     }
 
     public function test_a_corrected_key_changes_no_mark_that_was_made(): void
     {
         $sitting = $this->begun([self::one('kept')]);
-        $sitting = $this->act($sitting, 'checked', 1, 'This one');
+        $sitting = $this->does($sitting, 'checked', 1, 'This one');
         $db = self::getContainer()->get(Connection::class);
         $db->executeStatement('UPDATE revision SET content = replace(replace(content, \'"key":true\', \'"key":no\'), \'"key":no\', \'"key":false\') WHERE question_id IN (SELECT id FROM question WHERE stem_key = \'kept\')');
         self::getContainer()->get('doctrine')->getManager()->clear();
-        $this->act($sitting, 'handed in');
+        $this->does($sitting, 'handed in');
 
         $review = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review');
         self::assertSame(['right', '1'], [$review->objects('questions')[0]->text('outcome'), $review->object('total')->text('earned')]);
@@ -145,7 +145,7 @@ final class SittingRulesTest extends ApiTestCase
         foreach (range(1, 12) as $i) {
             self::getContainer()->get('doctrine')->getManager()->clear();
             $holder->reset();
-            $sitting = $this->act($sitting, 'saved', 1, $i % 2 === 0 ? 'This one' : 'That one');
+            $sitting = $this->does($sitting, 'saved', 1, $i % 2 === 0 ? 'This one' : 'That one');
             $counts[] = count(array_filter($holder->getData()['default'] ?? [], static fn (array $query): bool => preg_match('/^(SELECT|INSERT|UPDATE|DELETE)/', is_string($query['sql'] ?? null) ? $query['sql'] : '') === 1));
         }
 
@@ -214,7 +214,7 @@ final class SittingRulesTest extends ApiTestCase
         return ['kind' => 'one', 'stem' => $stem, 'choices' => [['id' => 1, 'text' => 'This one', 'key' => true, ...($leads === null ? [] : ['leadsTo' => $leads])], ['id' => 2, 'text' => 'That one', 'key' => false]], ...($settings === [] ? [] : ['settings' => $settings])];
     }
 
-    private function act(Fields $sitting, string $type, ?int $n = null, ?string $chosen = null): Fields
+    private function does(Fields $sitting, string $type, ?int $n = null, ?string $chosen = null): Fields
     {
         return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', self::event($sitting, $type, $n, $chosen), 'Sitting');
     }

@@ -6,7 +6,6 @@ namespace Zetema\Tests\App;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Zetema\Core\Data\Fields;
 
 /** What a candidate's browser may say, and what it gets for it. */
 final class TrustTest extends ApiTestCase
@@ -15,9 +14,11 @@ final class TrustTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $page = $this->send('POST', '/api/banks/1/pages', ['name' => 'secret', 'heading' => 'S', 'reads' => 'The key is varroa.'], 'Page', 201);
+        $this->plan(2, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['text']]]]]);
+        $edition = $this->send('POST', '/api/blueprints/2/editions', ['version' => $this->version('/api/blueprints/2')], status: 201)->integer('id');
         $this->logIn('carrow');
-        $sitting = $this->send('POST', '/api/editions/2/sittings', schema: 'Sitting', status: 201);
-        $text = array_values(array_filter($sitting->objects('questions'), static fn (Fields $q): bool => $q->text('kind') === 'text'))[0];
+        $sitting = $this->begin("/api/editions/$edition/sittings");
+        $text = $sitting->objects('questions')[0];
         $typed = ['text' => '(page:secret) ![x](hive.svg) ' . rawurlencode($page->text('name'))];
         $saved = $this->act($sitting, ['request' => 'typed', 'type' => 'saved', 'sheet' => $text->integer('n'), 'response' => $typed]);
 
@@ -44,7 +45,7 @@ final class TrustTest extends ApiTestCase
     public function test_no_browser_can_say_an_id_of_our_own_and_every_sitting_can_be_ended(string $id, int $status): void
     {
         $this->logIn('carrow');
-        $sitting = $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
+        $sitting = $this->begin();
         $answer = $this->act($sitting, ['request' => $id, 'type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]], $status);
         if ($status === 200) {
             self::assertTrue($answer->objects('questions')[0]->flag('answered'), 'it is not swallowed');
@@ -70,7 +71,7 @@ final class TrustTest extends ApiTestCase
     public function test_a_repeated_id_with_another_body_is_a_conflict(array $change, int $status): void
     {
         $this->logIn('carrow');
-        $sitting = $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
+        $sitting = $this->begin();
         $event = ['request' => 'one', 'type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]];
         $first = $this->act($sitting, $event);
         $this->act($sitting, [...$event, ...$change], $status);
@@ -82,7 +83,7 @@ final class TrustTest extends ApiTestCase
     public function test_only_the_newest_edition_is_begun_and_sittings_count_for_the_assessment(): void
     {
         $this->logIn('carrow');
-        $running = $this->send('POST', '/api/editions/1/sittings', schema: 'Sitting', status: 201);
+        $running = $this->begin();
         $this->logIn('orrell');
         $blueprint = $this->send('GET', '/api/blueprints/1');
         $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => 'Another title']]);
@@ -108,11 +109,5 @@ final class TrustTest extends ApiTestCase
         foreach ($ids as $id) {
             self::assertStringStartsWith(':', is_string($id) ? $id : '');
         }
-    }
-
-    /** @param array<string, mixed> $event */
-    private function act(Fields $sitting, array $event, int $status = 200): Fields
-    {
-        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', ['on' => $sitting->integer('events'), ...$event], 'Sitting', $status);
     }
 }

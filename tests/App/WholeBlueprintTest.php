@@ -129,10 +129,4 @@ final class WholeBlueprintTest extends ApiTestCase
 
         return 1 + (int) array_key_first(array_filter($choices, static fn (mixed $text): bool => is_string($text) && str_contains($text, 'Single eggs')));
     }
-
-    /** @param array<string, mixed> $event */
-    private function act(Fields $sitting, array $event): Fields
-    {
-        return $this->send('POST', '/api/sittings/' . $sitting->integer('id') . '/events', ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), ...$event], 'Sitting');
-    }
 }

@@ -60,12 +60,13 @@ final class DefaultsTest extends ApiTestCase
         self::assertSame('Well kept.', $this->send('GET', "/api/questions/$claim", schema: 'Question')->object('wording')->text('right'));
 
         // The practice tells after each attempt; its edition is from before.
+        $this->plan(2, [['question' => 'warming eggs']], ['settings' => ['attempts' => '1']]);
         $told = function (): string {
             $sitting = $this->send('POST', '/api/blueprints/2/rehearsals', ['seed' => 4], status: 201);
             $id = $sitting->integer('id');
-            $marked = $this->send('POST', "/api/sittings/$id/events", ['request' => 'r1', 'on' => $sitting->integer('events'), 'type' => 'checked', 'sheet' => 6, 'response' => ['choose' => [1]]]);
+            $marked = $this->send('POST', "/api/sittings/$id/events", ['request' => 'r1', 'on' => $sitting->integer('events'), 'type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [1]]]);
             $other = $this->send('POST', '/api/blueprints/2/rehearsals', ['seed' => 4], status: 201);
-            $marked2 = $this->send('POST', '/api/sittings/' . $other->integer('id') . '/events', ['request' => 'r2', 'on' => $other->integer('events'), 'type' => 'checked', 'sheet' => 6, 'response' => ['choose' => [2]]]);
+            $marked2 = $this->send('POST', '/api/sittings/' . $other->integer('id') . '/events', ['request' => 'r2', 'on' => $other->integer('events'), 'type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [2]]]);
 
             return json_encode([$marked->raw(), $marked2->raw()], JSON_THROW_ON_ERROR);
         };

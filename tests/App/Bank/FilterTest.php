@@ -53,12 +53,12 @@ final class FilterTest extends ApiTestCase
     {
         yield 'a tag' => ['tag=exam', 'SELECT 3 UNION SELECT 5'];
         yield 'hard ones' => ['difficulty=hard', "SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.difficulty = 'hard'"];
-        yield 'no difficulty said' => ['difficulty=none', 'SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.difficulty IS NULL'];
+        yield 'no difficulty said' => ['difficulty=none', 'SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = 1 AND r.difficulty IS NULL'];
         yield 'not whole' => ['whole=no', 'SELECT 7 UNION SELECT 91'];
         yield 'open comments' => ['comments=open', 'SELECT DISTINCT question_id FROM comment WHERE closed_at IS NULL'];
-        yield 'notes of the proofreader' => ['notes=yes', 'SELECT DISTINCT question_id FROM proofreading_note'];
+        yield 'notes of the proofreader' => ['notes=yes', 'SELECT DISTINCT n.question_id FROM proofreading_note n JOIN question q ON q.id = n.question_id WHERE q.bank_id = 1'];
         yield 'held by an assessment' => ['assessment=1', 'SELECT e.question_id FROM edition_question e JOIN edition d ON d.id = e.edition_id WHERE d.blueprint_id = 1'];
-        yield 'changed since a day' => ['since=2026-06-01', "SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.saved_at >= '2026-06-01'"];
+        yield 'changed since a day' => ['since=2026-06-01', "SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = 1 AND r.saved_at >= '2026-06-01'"];
         yield 'changed since a day that is not there yet' => ['since=2999-01-01', 'SELECT id FROM question WHERE 1 = 0'];
         yield 'waiting for an author: what came back with a comment' => ['waiting=me', 'SELECT DISTINCT question_id FROM comment'];
         yield 'several at once' => ['kind=one&tag=exam', "SELECT id FROM question WHERE id IN (3, 5) AND kind = 'one'"];

@@ -13,6 +13,7 @@ use Zetema\Tests\App\ApiTestCase;
 final class ReviewingTest extends ApiTestCase
 {
     use ClockSensitiveTrait;
+    private const PAGES = ['a word before swarm day', 'before you begin', 'certificate not passed', 'certificate passed', 'why eggs matter'];
 
     public function test_a_comment_stands_at_its_line_is_answered_and_closed(): void
     {
@@ -100,7 +101,7 @@ final class ReviewingTest extends ApiTestCase
     public function test_pages_are_written_renamed_refused_and_taken_out(): void
     {
         $this->logIn('orrell');
-        self::assertSame(['a word before swarm day', 'why eggs matter'], array_map(static fn (Fields $p): string => $p->text('name'), $this->send('GET', '/api/banks/1/pages')->objects('pages')));
+        self::assertSame(self::PAGES, array_map(static fn (Fields $p): string => $p->text('name'), $this->send('GET', '/api/banks/1/pages')->objects('pages')));
         $page = $this->send('POST', '/api/banks/1/pages', ['name' => 'a new one', 'heading' => 'New', 'reads' => 'Text.'], 'Page', 201);
         $path = '/api/pages/' . $page->integer('id');
         $saved = $this->send('PUT', $path, ['version' => 1, 'name' => 'another', 'heading' => '', 'reads' => 'Longer text.'], 'Page');
@@ -114,7 +115,7 @@ final class ReviewingTest extends ApiTestCase
         self::assertStringContainsString("page: another\n  reads: Longer text.", $this->client->getInternalResponse()->getContent());
         $this->send('DELETE', $path . '?version=1', status: 409);
         $this->send('DELETE', $path . '?version=2');
-        self::assertCount(2, $this->send('GET', '/api/banks/1/pages')->objects('pages'));
+        self::assertCount(count(self::PAGES), $this->send('GET', '/api/banks/1/pages')->objects('pages'));
     }
 
     public function test_pages_come_in_with_a_file_and_go_with_its_batch(): void
@@ -125,9 +126,9 @@ final class ReviewingTest extends ApiTestCase
         $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1]], 'Job', 201);
         $names = fn (): array => array_map(static fn (Fields $p): string => $p->text('name'), $this->send('GET', '/api/banks/1/pages')->objects('pages'));
 
-        self::assertSame(['a word before swarm day', 'brand new', 'why eggs matter'], $names(), 'the one that is there stays as it is');
+        self::assertSame([...array_slice(self::PAGES, 0, 2), 'brand new', ...array_slice(self::PAGES, 2)], $names(), 'the one that is there stays as it is');
         $this->send('POST', '/api/batches/' . $batch->object('result')->integer('id') . '/take-back');
-        self::assertSame(['a word before swarm day', 'why eggs matter'], $names());
+        self::assertSame(self::PAGES, $names());
     }
 
     public function test_what_the_bank_sets_counts_where_a_question_sets_nothing(): void
@@ -154,11 +155,10 @@ final class ReviewingTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $this->send('PUT', '/api/banks/1/settings', ['version' => $this->send('GET', '/api/banks/1/settings')->integer('version'), 'settings' => ['wrong costs' => '3']], 'BankSettings');
-        $rehearsal = $this->send('POST', '/api/blueprints/1/rehearsals', ['seed' => 3], 'Sitting', 201);
+        $rehearsal = $this->begin('/api/blueprints/1/rehearsals', ['seed' => 3]);
         $this->logIn('carrow');
-        $sitting = $this->send('POST', '/api/editions/1/sittings', [], 'Sitting', 201);
+        $sitting = $this->begin();
 
-        self::assertSame($rehearsal->object('watch')->text('max'), '125');
         self::assertSame('running', $sitting->text('phase'));
         $wrong = fn (int $id): string => (string) self::getContainer()->get(\Zetema\App\Delivery\Papers::class)->paper(self::getContainer()->get('doctrine')->getManager()->find(\Zetema\App\Delivery\Sitting::class, $id) ?? throw new \LogicException())->first()?->settings->get(\Zetema\Core\Question\Settings\Setting::WrongCosts);
         self::assertSame(['3', '0'], [$wrong($rehearsal->integer('id')), $wrong($sitting->integer('id'))]);
