@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Objective\Objective;
+use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Question\Points;
 
@@ -47,6 +48,25 @@ final class StoredClass
         return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $pools, $own);
     }
 
+    /** Whether a draw may take any of them, as far as their facts tell. */
+    public function mayBeAsked(DealingPlan $plan): bool
+    {
+        $objective = self::path($this->objectivePath);
+        foreach ($plan->draws() as $draw) {
+            if ($draw->pool->fitsFacts($objective, $this->kind, $this->difficulty)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<string> */
+    private static function path(?string $stored): array
+    {
+        return $stored === null ? [] : explode(Objective::SEPARATOR, $stored);
+    }
+
     /**
      * The same for questions that cannot be told apart, and for no others.
      *
@@ -75,7 +95,7 @@ final class StoredClass
         return new EligibleQuestion(
             ($this->own === null ? 'like q' : 'q') . $this->sample, // no blueprint can name the first of a class that is counted
             $this->kind,
-            $this->objectivePath === null ? [] : explode(Objective::SEPARATOR, $this->objectivePath),
+            self::path($this->objectivePath),
             array_values(array_intersect_key($tags, $this->tags)),
             $this->difficulty,
             Points::of($this->worth),

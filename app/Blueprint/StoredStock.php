@@ -67,13 +67,21 @@ final class StoredStock implements Stock
         $this->facts = [];
         $classes = [];
         foreach ($this->rows() as $row) {
-            $classes[StoredClass::key($row)] = $class = StoredClass::of($row, self::int($row['sample']));
-            $class->count = self::int($row['n']);
+            $class = StoredClass::of($row, self::int($row['sample']));
+            if ($class->mayBeAsked($blueprint)) {
+                $classes[StoredClass::key($row)] = $class;
+                $class->count = self::int($row['n']);
+            }
         }
         // Those that have a tag or are in a pool that is asked for, or are named, leave the class of all that are otherwise alike.
         foreach ([...$this->tagged(), ...$this->special()] as [$row, $tags, $pools, $own]) {
             $n = self::int($row['n']);
-            $classes[StoredClass::key($row)]->count -= $n;
+            $alike = $classes[StoredClass::key($row)] ?? null;
+            if ($alike !== null) {
+                $alike->count -= $n;
+            } elseif ($own === null) {
+                continue; // no draw takes any that are otherwise alike
+            }
             $key = StoredClass::key($row, $tags, $pools, $own);
             $classes[$key] ??= StoredClass::of($row, self::int($row['sample']), $tags, $pools, $own);
             $classes[$key]->count += $n;
@@ -108,10 +116,13 @@ final class StoredStock implements Stock
             return [];
         }
         // From the tags, which are few, to their questions; the other way round all questions would be asked. Counted here, not question by question: a tag may be on thousands.
-        $query = $this->query('(SELECT revision_id, GROUP_CONCAT(tag, CHAR(10)) AS tags FROM revision_tag WHERE tag IN (:tags) GROUP BY revision_id) t CROSS JOIN ')
+        $tags = count($this->tags) === 1 ? 'SELECT revision_id, tag AS tags FROM revision_tag WHERE tag IN (:tags)' : 'SELECT revision_id, GROUP_CONCAT(tag, CHAR(10)) AS tags FROM revision_tag WHERE tag IN (:tags) GROUP BY revision_id';
+        $query = $this->query("($tags) t CROSS JOIN ")
             ->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', 't.tags', ...self::FACTS)->andWhere('t.revision_id = ' . $this->from[2])
-            ->andWhere('s.question_id NOT IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone())
             ->groupBy('t.tags', ...self::FACTS)->orderBy('sample')->setParameter('tags', $this->tags, ArrayParameterType::STRING);
+        if ($this->named !== [] || $this->pools !== []) {
+            $query->andWhere('s.question_id NOT IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone());
+        }
         $places = array_flip($this->tags);
         $told = [];
         foreach ($query->executeQuery()->iterateAssociative() as $row) {
@@ -167,12 +178,9 @@ final class StoredStock implements Stock
     {
         $this->pools = array_filter(($this->members)($names));
 
-        return array_map(fn (string $name): array => array_values(array_map(self::int(...), $this->inPool($name)->select('s.question_id')->orderBy('s.question_id')->fetchFirstColumn())), array_combine(array_keys($this->pools), array_keys($this->pools)));
-    }
+        $dealt = fn (array $members): array => $this->query()->select('s.question_id')->andWhere('s.question_id IN (SELECT value FROM json_each(:pool))')->setParameter('pool', json_encode($members, JSON_THROW_ON_ERROR))->orderBy('s.question_id')->fetchFirstColumn();
 
-    private function inPool(string $name): QueryBuilder
-    {
-        return $this->query()->andWhere('s.question_id IN (SELECT value FROM json_each(:pool))')->setParameter('pool', json_encode($this->pools[$name], JSON_THROW_ON_ERROR));
+        return array_map(static fn (array $members): array => array_values(array_map(self::int(...), $dealt($members))), $this->pools);
     }
 
     public function idOf(QuestionClass $class, int $n): string

@@ -91,6 +91,7 @@ final class Chromium
         $this->driver->get($this->base . $path);
     }
 
+    /** Whoever looks after the banks of the demo begins at the first of them. */
     public function logIn(string $login, string $password): void
     {
         $this->open('/');
@@ -98,6 +99,10 @@ final class Chromium
         $this->driver->findElement(WebDriverBy::name('login'))->sendKeys($login);
         $this->driver->findElement(WebDriverBy::name('password'))->sendKeys($password . WebDriverKeys::ENTER);
         $this->see('Log out');
+        if (in_array($login, ['orrell', 'penhale'], true)) {
+            $this->open('/banks/1');
+            $this->see('what it takes');
+        }
     }
 
     public function logOut(): void

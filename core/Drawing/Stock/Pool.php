@@ -81,13 +81,23 @@ final readonly class Pool
         }
 
         return in_array($question->id, $this->also, true) || (
-            $this->fitsObjective($question->objective)
-            && ($this->kinds === [] || in_array($question->kind, $this->kinds, true))
+            $this->fitsFacts($question->objective, $question->kind, $question->difficulty)
             && array_diff($this->tags, $question->tags) === []
-            && ($this->difficulty === [] || in_array($question->difficulty, $this->difficulty, true))
             && ($this->in === null || in_array($this->in, $question->pools, true))
             && ($this->only === [] || in_array($question->id, $this->only, true))
         );
+    }
+
+    /**
+     * Whether questions of which only that much is known may fit; those that it also takes aside.
+     *
+     * @param list<string> $objective path
+     */
+    public function fitsFacts(array $objective, string $kind, ?string $difficulty): bool
+    {
+        return ($this->kinds === [] || in_array($kind, $this->kinds, true))
+            && $this->fitsObjective($objective)
+            && ($this->difficulty === [] || in_array($difficulty, $this->difficulty, true));
     }
 
     /** In words: "Hive inspection: one", "pool Swarm season". */
