@@ -8,10 +8,8 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
-use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 #[IsGranted('ROLE_READER')]
@@ -67,21 +65,5 @@ final readonly class BlueprintController
     public function deal(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
     {
         return new JsonResponse($this->editing->deal($blueprint, Body::seed(Body::of($request)) ?? 1));
-    }
-
-    #[Route('/api/editions/{id}', methods: ['DELETE'])]
-    #[IsGranted('ROLE_AUTHOR')]
-    public function withdraw(#[MapEntity] Edition $edition): JsonResponse
-    {
-        $this->editing->withdraw($edition);
-
-        return new JsonResponse($this->view->of($edition->blueprint));
-    }
-
-    #[Route('/api/blueprints/{id}/editions', methods: ['POST'])]
-    #[IsGranted('ROLE_AUTHOR')]
-    public function freeze(#[MapEntity] Blueprint $blueprint, Request $request, #[CurrentUser] Account $account): JsonResponse
-    {
-        return new JsonResponse($this->editing->freeze($blueprint, Body::of($request)->integer('version'), $account)->toData(), 201);
     }
 }

@@ -6,9 +6,8 @@ namespace Zetema\App\Blueprint;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
-use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Bank;
-use Zetema\App\People\Account;
+use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Blueprint\Plain\PlainRules;
@@ -24,9 +23,10 @@ use Zetema\Core\Sitting\Refused;
 /** Where blueprints are made, edited, dealt from for a look, and frozen into editions. */
 final readonly class BlueprintEditing
 {
+    public const STALE = 'This blueprint was saved in another window or by someone else since you opened it.';
     private const LONGEST_TITLE = 160;
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private BankStock $stock, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private BankStock $stock)
     {
     }
 
@@ -102,7 +102,7 @@ final readonly class BlueprintEditing
      */
     private function change(Blueprint $blueprint, int $version, callable $change): mixed
     {
-        return $this->saving->change(Blueprint::class, $blueprint->id, $version, $change, 'This blueprint was saved in another window or by someone else since you opened it.', $this->view->of(...));
+        return $this->saving->change(Blueprint::class, $blueprint->id, $version, $change, self::STALE, $this->view->of(...));
     }
 
     /**
@@ -119,58 +119,6 @@ final readonly class BlueprintEditing
         $questions = array_map(static fn (array $dealt): array => [...$rows[$revisions[$dealt['id']]], 'step' => $dealt['step'], 'worth' => (string) $dealt['worth']], $form->questions);
 
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
-    }
-
-    /**
-     * @param int $version of the blueprint that is frozen, so that nobody freezes what they have not seen
-     *
-     * @throws CannotDeal|NotCleared|Malformed|Refused|Stale if no form could be dealt, nobody could pass, or nothing has changed since the last edition
-     */
-    public function freeze(Blueprint $blueprint, int $version, Account $account): Edition
-    {
-        return $this->change($blueprint, $version, fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->again(Account::class, $account->id)));
-    }
-
-    /** @throws Refused if somebody has begun it */
-    public function withdraw(Edition $edition): void
-    {
-        $this->em->wrapInTransaction(function () use ($edition): void {
-            $begun = $this->editions->begun($edition);
-            if ($begun > 0) {
-                throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
-            }
-            $edition->withdraw($this->clock->now());
-        });
-    }
-
-    private function frozen(Blueprint $blueprint, Account $account): Edition
-    {
-        $this->refuseUnfit($blueprint);
-        $stock = $this->stock->of($blueprint->bank);
-        $plan = $blueprint->plan();
-        $dealer = $stock->dealer($plan);
-        $proof = Drawing\Proof\Proof::ofDealer($plan, $dealer);
-        if ($proof->shortage !== null) {
-            throw CannotDeal::short($proof->shortage);
-        }
-        if ($proof->questions === 0) {
-            throw new Malformed('plan', 'asks for no question yet; type a number on the quota board');
-        }
-        if (!$proof->passIsReachable()) {
-            throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
-        }
-        $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
-        $edition = new Edition($blueprint, $number, array_keys($stock->held($dealer->held())), $stock->pools($plan->pools()), $account, $this->clock->now());
-        $last = $this->editions->newest($blueprint);
-        if ($last !== null && $last->holdsTheSameAs($edition)) {
-            throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));
-        }
-        $this->em->persist($edition);
-        $this->em->flush();
-        $stock->hold($edition, $dealer->held());
-        $this->em->getConnection()->executeStatement('INSERT INTO edition_page (edition_id, name, heading, reads) SELECT ?, name, heading, reads FROM page WHERE bank_id = ?', [$edition->id, $blueprint->bank->id]);
-
-        return $edition;
     }
 
     /** @throws BlueprintRefused if anything keeps it from being sat */

@@ -7,7 +7,12 @@ namespace Zetema\App\Blueprint;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\Core\Blueprint\Blueprint as Assessment;
+use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
+use Zetema\Core\Blueprint\Reading\Refusal;
 
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
@@ -35,24 +40,52 @@ final readonly class BlueprintView
     /** @return array<string, mixed> */
     public function of(Blueprint $blueprint): array
     {
-        $assessment = $blueprint->assessment();
+        $names = $this->names($blueprint, $blueprint->document());
+
+        return $this->told($blueprint, $blueprint->title(), $blueprint->document(), $names, BlueprintReader::findings($blueprint->document(), $names), $blueprint->assessment(), $this->stock->of($blueprint->bank));
+    }
+
+    /** @return array<string, mixed> an edition in the same shape, with what was proved of it: its plan, rules and questions as they were frozen */
+    public function frozen(Edition $edition): array
+    {
+        $blueprint = $edition->blueprint;
+        $names = $this->names($blueprint, $edition->document());
+
+        return ['edition' => $edition->toData(), 'blueprint' => $this->told($blueprint, $edition->title, $edition->document(), $names, [], $edition->assessment(), StoredStock::ofEdition($this->em->getConnection(), $edition))];
+    }
+
+    /** @param array<string, mixed> $document */
+    private function names(Blueprint $blueprint, array $document): BankNames
+    {
         $names = new BankNames($this->em, $this->em->getConnection(), $blueprint->bank, withDrafts: true);
-        $names->lookUp($blueprint->document());
+        $names->lookUp($document);
+
+        return $names;
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @param list<Refusal> $findings
+     *
+     * @return array<string, mixed>
+     */
+    private function told(Blueprint $blueprint, string $title, array $document, BankNames $names, array $findings, Assessment $assessment, StoredStock $stock): array
+    {
         $editions = $this->em->getRepository(Edition::class)->findBy(['blueprint' => $blueprint], ['number' => 'DESC']);
 
         return [
             'id' => $blueprint->id,
             'bank' => ['id' => $blueprint->bank->id, 'name' => $blueprint->bank->name()],
             'version' => $blueprint->version(),
-            'title' => $blueprint->title(),
-            'plan' => $blueprint->plan()->toData(),
-            'document' => $names->read($blueprint->document()),
-            'questions' => (object) $names->told($blueprint->document()),
-            'findings' => BlueprintReader::findings($blueprint->document(), $names),
+            'title' => $title,
+            'plan' => BlueprintDealer::plan($assessment)->toData(),
+            'document' => $names->read($document),
+            'questions' => (object) $names->told($document),
+            'findings' => $findings,
             'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
-            'proof' => (new BlueprintProof($assessment, static fn (string $name): array => $names->question($name)->objective ?? []))->told($this->stock->of($blueprint->bank)),
+            'proof' => (new BlueprintProof($assessment, static fn (string $name): array => $names->question($name)->objective ?? []))->told($stock),
         ];
     }
 }

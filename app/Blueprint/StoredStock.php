@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\QuestionClass;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Zetema\App\Blueprint\Edition;
-use Zetema\App\Blueprint\Editions;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Outcome\Rung;
 
@@ -54,9 +54,16 @@ final readonly class CandidateList
     private function offered(array $count, array $open): array
     {
         $offered = [];
+        $editions = [];
         foreach ($this->editions->toBegin() as $newest) {
-            $assessment = $newest->blueprint->id;
-            $edition = $open[$assessment]->edition ?? $newest;
+            $editions[$newest->blueprint->id] = $newest;
+        }
+        foreach ($open as $assessment => $sitting) {
+            // Whoever has begun goes on, whatever became of it meanwhile.
+            $editions[$assessment] = $sitting->edition ?? throw new \LogicException('a rehearsal is in no list');
+        }
+        ksort($editions);
+        foreach ($editions as $assessment => $edition) {
             $rules = $edition->rules();
             $left = $rules->sittings === null ? null : max(0, $rules->sittings - ($count[$assessment] ?? 0));
             $offered[] = [

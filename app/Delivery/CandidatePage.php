@@ -6,8 +6,8 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Media\Media;
-use Zetema\App\Blueprint\Edition;
-use Zetema\App\Blueprint\EditionPage;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\EditionPage;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Review;

@@ -10,8 +10,8 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
-use Zetema\App\Blueprint\Edition;
-use Zetema\App\Blueprint\Editions;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
@@ -59,6 +59,9 @@ final readonly class Invigilation
         }
         if ($edition->isWithdrawn() || $this->editions->newest($edition->blueprint) !== $edition) {
             throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
+        }
+        if ($edition->isClosed()) {
+            throw new Refused('This assessment is closed: nobody can begin it any more.');
         }
         $most = $edition->rules()->sittings;
         if ($most !== null && count($sittings) >= $most) {

@@ -7,7 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\NotCleared;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Blueprint\Blueprint;

@@ -7,7 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Blueprint\Blueprint;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\TrustedNames;

@@ -12,7 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Sitting\Refused;

@@ -16,7 +16,8 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Question\QuestionEditing;
 use Zetema\App\Bank\Review\Comments;
 use Zetema\App\Blueprint\BlueprintEditing;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\Freezing;
 use Zetema\App\Intake\Brought;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
@@ -45,6 +46,7 @@ final readonly class DemoCommand
         private UserPasswordHasherInterface $hasher,
         private Intake $intake,
         private BlueprintEditing $editing,
+        private Freezing $freezing,
         private PastSittings $past,
         private Media $media,
         private Comments $comments,
@@ -129,7 +131,7 @@ final readonly class DemoCommand
         $blueprint = $this->editing->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['title' => $document->text('title')]));
         $blueprint = $this->editing->write($blueprint, Fields::of(['version' => $blueprint->version(), 'document' => $document->raw()]));
 
-        return $this->editing->freeze($blueprint, $blueprint->version(), $this->account('orrell'))->id;
+        return $this->freezing->freeze($blueprint, $blueprint->version(), $this->account('orrell'))->id;
     }
 
     /** A question somebody has begun. */

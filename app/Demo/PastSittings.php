@@ -6,7 +6,7 @@ namespace Zetema\App\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Papers;

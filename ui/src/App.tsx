@@ -25,6 +25,7 @@ const NewQuestionPage = lazy(() => import('./areas/bank/list/NewQuestionPage'));
 const IntakePage = lazy(() => import('./areas/intake/IntakePage'));
 const BlueprintsPage = lazy(() => import('./areas/blueprint/BlueprintsPage'));
 const BlueprintPage = lazy(() => import('./areas/blueprint/BlueprintPage'));
+const EditionPage = lazy(() => import('./areas/blueprint/editions/EditionPage'));
 const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'));
 const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
 const PeoplePage = lazy(() => import('./areas/people/PeoplePage'));
@@ -66,6 +67,7 @@ export function App() {
                   <Route path="intake" element={<IntakePage />} />
                   <Route path="blueprints" element={<BlueprintsPage account={account} />} />
                   <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
+                  <Route path="blueprints/:id/editions/:edition" element={<EditionPage account={account} />} />
                 </Route>
                 <Route path="/house-rules" element={<HouseRulesPage account={account} />} />
                 {account.role === 'administrator' && <Route path="/people" element={<PeoplePage account={account} />} />}

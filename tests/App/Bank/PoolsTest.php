@@ -50,9 +50,9 @@ final class PoolsTest extends ApiTestCase
         $this->send('POST', $path . '/editions', ['version' => $blueprint->integer('version')], status: 201);
         $this->send('POST', $path . '/editions', ['version' => $blueprint->integer('version')], status: 422); // nothing has changed
         $em = self::getContainer()->get(\Doctrine\ORM\EntityManagerInterface::class);
-        $editions = $em->getRepository(\Zetema\App\Blueprint\Edition::class)->findBy(['blueprint' => $blueprint->integer('id')], ['number' => 'ASC']);
+        $editions = $em->getRepository(\Zetema\App\Blueprint\Editions\Edition::class)->findBy(['blueprint' => $blueprint->integer('id')], ['number' => 'ASC']);
         sort($ids);
-        self::assertSame([$ids, array_slice($ids, 2)], array_map(static fn (\Zetema\App\Blueprint\Edition $e): array => $e->pools()['By hand'], $editions));
+        self::assertSame([$ids, array_slice($ids, 2)], array_map(static fn (\Zetema\App\Blueprint\Editions\Edition $e): array => $e->pools()['By hand'], $editions));
         foreach ($editions as $edition) {
             $dealt = [];
             $dealer = new \Zetema\Core\Drawing\Dealer($edition->plan(), \Zetema\App\Blueprint\StoredStock::ofEdition($em->getConnection(), $edition));

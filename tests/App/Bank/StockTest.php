@@ -10,7 +10,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\BankStock;
-use Zetema\App\Blueprint\Edition;
+use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;

@@ -20,6 +20,7 @@ export const keys = {
   missingOut: under<number | string>('missing-out'),
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
+  edition: under<number | string | undefined>('edition'),
   form: under<number>('form'),
   differing: under<number>('differing'),
   houseRules: under<never>('house-rules'),

@@ -11,7 +11,7 @@ import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { DealtForm } from './DealtForm';
 import { type Blueprint, replaced, stepOf } from './document';
-import { Editions } from './Editions';
+import { Editions } from './editions/Editions';
 import { DealMany } from './many/DealMany';
 import { Guessing } from './margin/Guessing';
 import { PassMark } from './margin/PassMark';
@@ -111,13 +111,15 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         }
         margin={
           <>
-            <p className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+            <p className="flex flex-wrap items-baseline gap-x-4">
               <button className="btn main" disabled={busy} onClick={() => rehearse.mutate(false)}>
                 Rehearse
               </button>
               <button className="act" disabled={busy} onClick={() => rehearse.mutate(true)}>
                 with drafts, too
               </button>
+            </p>
+            <p className="acts mt-2">
               <button className="act" disabled={busy} onClick={() => setSeed((old) => (old ?? 0) + 1)}>
                 Deal a form
               </button>

@@ -2,6 +2,7 @@ import { Editable, EditableChoice } from '../../../parts/fields/Editable';
 import { type Document, type Rules, tidy } from '../document';
 import { duration, minutes, sittings, why } from '../typed';
 import { nearest, presets, withPreset } from './presets';
+import { ruleWords } from './ruleWords';
 
 interface Props {
   document: Document;
@@ -11,26 +12,6 @@ interface Props {
 
 type Word = 'moving' | 'screen' | 'feedback' | 'runningOut' | 'floor';
 type Flag = 'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'untilEnds';
-
-const ruleWords: Record<string, string> = {
-  moving: 'moving',
-  screen: 'what is on a page',
-  feedback: 'feedback',
-  sittings: 'sittings',
-  mustAnswer: 'leaving blank',
-  allParts: 'checking a part',
-  score: 'running points',
-  worth: 'worth shown',
-  key: 'right answer shown',
-  hide: 'hiding the question',
-  checkOnChoosing: 'checking by choosing',
-  reshuffle: 'mixing anew',
-  runningOut: 'running out',
-  untilEnds: 'closing time',
-  floor: 'the least of the total',
-  refresher: 'refreshers',
-  review: 'review',
-};
 
 /** Seconds of a duration as the format writes it. */
 export function secondsOf(time: string | undefined): number | null {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Editions;
 
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Question\Question;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Editions;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
 
@@ -18,6 +19,11 @@ final readonly class Editions
     public function newest(Blueprint $blueprint): ?Edition
     {
         return $this->em->getRepository(Edition::class)->findOneBy(['blueprint' => $blueprint, 'withdrawnAt' => null], ['number' => 'DESC']);
+    }
+
+    public function numbered(Blueprint $blueprint, int $number): ?Edition
+    {
+        return $this->em->getRepository(Edition::class)->findOneBy(['blueprint' => $blueprint, 'number' => $number]);
     }
 
     /** How many candidates have begun it. */
@@ -34,7 +40,7 @@ final readonly class Editions
         return $this->em->getRepository(Account::class)->count(['role' => Role::Candidate]);
     }
 
-    /** @return list<Edition> the newest of each assessment, in the order in which the assessments were made */
+    /** @return list<Edition> the newest of each assessment that is not closed, in the order in which the assessments were made */
     public function toBegin(): array
     {
         $newest = [];
@@ -43,6 +49,6 @@ final readonly class Editions
         }
         ksort($newest);
 
-        return array_values($newest);
+        return array_values(array_filter($newest, static fn (Edition $edition): bool => !$edition->isClosed()));
     }
 }

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Editions;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\TrustedNames;
@@ -60,6 +61,10 @@ class Edition
     /** When it was taken out of the candidates' lists; only one that nobody has begun. */
     #[ORM\Column(nullable: true)]
     private ?\DateTimeImmutable $withdrawnAt = null;
+
+    /** Since when nobody begins it any more; whoever has begun goes on. */
+    #[ORM\Column(nullable: true)]
+    private ?\DateTimeImmutable $closedAt = null;
 
     /** Which revisions it holds, as a checksum: to see whether another one holds the same. */
     #[ORM\Column(length: 64, options: ['default' => ''])]
@@ -122,6 +127,17 @@ class Edition
         return $this->withdrawnAt !== null;
     }
 
+    /** @param \DateTimeImmutable|null $at null: it is opened again */
+    public function close(?\DateTimeImmutable $at): void
+    {
+        $this->closedAt = $at;
+    }
+
+    public function isClosed(): bool
+    {
+        return $this->closedAt !== null;
+    }
+
     public function plan(): Drawing\DealingPlan
     {
         return Drawing\DealingPlan::fromData(Fields::of($this->plan));
@@ -164,6 +180,6 @@ class Edition
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name, 'withdrawn' => $this->isWithdrawn()];
+        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name, 'withdrawn' => $this->isWithdrawn(), 'closed' => $this->isClosed()];
     }
 }

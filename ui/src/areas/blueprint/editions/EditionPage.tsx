@@ -1,0 +1,145 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, dataOf, errorWords, type Schema } from '../../../api/client';
+import { keys } from '../../../api/keys';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { PageAndMargin, Row } from '../../../parts/PageAndMargin';
+import { count, day } from '../../../parts/text/figures';
+import { Waiting } from '../../../parts/Waiting';
+import { type Account, mayEdit } from '../../people/session';
+import type { Blueprint } from '../document';
+import { PassMark } from '../margin/PassMark';
+import { ReviewSentences } from '../margin/ReviewSentences';
+import { RulesSentences } from '../margin/RulesSentences';
+import { Tallies } from '../margin/Tallies';
+import { RunningOrder } from '../running/RunningOrder';
+import { Differing } from './Differing';
+
+const nothing = () => undefined;
+
+/** An edition as it was frozen, and in what it differs from another one or from what would be frozen now. */
+export default function EditionPage({ account }: { account: Account }) {
+  const id = Number(useParams().edition);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const edition = useQuery({
+    queryKey: keys.edition(id),
+    queryFn: async () => {
+      const told: unknown = await dataOf(api.GET('/editions/{id}', { params: { path: { id } } }));
+      return told as { edition: Schema['Edition']; blueprint: Blueprint };
+    },
+  });
+  const path = { params: { path: { id } } };
+  const again = () => queries.invalidateQueries({ queryKey: keys.edition() });
+  const close = useMutation({
+    mutationFn: (closed: boolean) => dataOf(api.PUT('/editions/{id}/closed', { ...path, body: { closed } })),
+    onSuccess: again,
+  });
+  const withdraw = useMutation({
+    mutationFn: () => dataOf(api.DELETE('/editions/{id}', path)),
+    onSuccess: (blueprint) => void navigate(`/banks/${blueprint.bank.id}/blueprints/${blueprint.id}`),
+  });
+  if (!edition.data) return <Waiting error={edition.error} retry={() => void edition.refetch()} />;
+  const { edition: own, blueprint } = edition.data;
+  const parts = { blueprint, document: blueprint.document, readOnly: true, onChange: nothing };
+  const begun = blueprint.editions.find((one) => one.id === id)?.begun ?? 0;
+  const error = close.error ?? withdraw.error;
+  return (
+    <PageAndMargin label="Edition">
+      <Row
+        className="pt-4 pb-0!"
+        page={
+          <h1>
+            <span className="title">{blueprint.title}</span>{' '}
+            <span className="path ml-2">
+              edition {own.number}, frozen by {own.frozenBy} on {day(own.frozenAt)} ·{' '}
+              <Link to={`/banks/${blueprint.bank.id}/blueprints/${blueprint.id}`}>as it is planned now</Link>
+            </span>
+          </h1>
+        }
+        margin={
+          <>
+            <p>
+              {stateOf(own)} · {begun === 0 ? 'nobody has begun it' : `${count(begun, 'candidate has', 'candidates have')} begun it`}
+            </p>
+            {mayEdit(account) && !own.withdrawn && (
+              <p className="acts">
+                <button className="act" disabled={close.isPending} onClick={() => close.mutate(!own.closed)}>
+                  {own.closed ? 'Open it again' : 'Close it'}
+                </button>
+                {begun === 0 && (
+                  <button className="act" disabled={withdraw.isPending} onClick={() => withdraw.mutate()}>
+                    Withdraw it
+                  </button>
+                )}
+              </p>
+            )}
+            {close.data && (
+              <p role="status">
+                {own.closed ? 'Nobody can begin it any more; whoever has begun it goes on.' : 'Candidates find it in their list again.'}
+              </p>
+            )}
+            {error && (
+              <p className="notice" role="alert">
+                {errorWords(error)}
+              </p>
+            )}
+          </>
+        }
+      />
+      <Row
+        className="pt-2"
+        page={<RunningOrder {...parts} />}
+        margin={
+          <div className="space-y-4">
+            <Compared edition={own} blueprint={blueprint} />
+            <p>
+              <b className="fig">{blueprint.proof.questions}</b> questions, <b className="fig">{spanOf(blueprint.proof)}</b> points in every
+              form
+            </p>
+            <PassMark {...parts} />
+            <RulesSentences {...parts} />
+            <ReviewSentences bank={blueprint.bank.id} {...parts} />
+            <Tallies bank={blueprint.bank.id} {...parts} />
+          </div>
+        }
+      />
+    </PageAndMargin>
+  );
+}
+
+const spanOf = ({ least, most }: { least: string; most: string }) => (least === most ? least : `${least} to ${most}`);
+
+/** What can become of an edition, in a word. */
+export const stateOf = ({ withdrawn, closed }: { withdrawn: boolean; closed: boolean }) =>
+  withdrawn ? 'withdrawn' : closed ? 'closed: nobody begins it any more' : 'open';
+
+function Compared({ edition, blueprint }: { edition: Schema['Edition']; blueprint: Blueprint }) {
+  const [to, setTo] = useState('now');
+  const compared = useQuery({
+    queryKey: keys.edition(edition.id, 'differences', to, blueprint.version),
+    queryFn: () =>
+      dataOf(
+        api.GET('/editions/{id}/differences', { params: { path: { id: edition.id }, query: to === 'now' ? {} : { to: Number(to) } } }),
+      ),
+    staleTime: 0,
+  });
+  const options = [
+    { value: 'now', words: 'as it is planned now' },
+    ...blueprint.editions
+      .filter(({ number }) => number !== edition.number)
+      .map(({ number }) => ({ value: String(number), words: `edition ${number}` })),
+  ];
+  const differences = compared.data?.differences;
+  return (
+    <section aria-label="Compared">
+      <h2 className="head">compared</h2>
+      <div>
+        From this one to <EditableChoice label="Compared with" value={to} options={options} onChange={setTo} />:
+        {compared.error && <p className="text-wrong">{errorWords(compared.error)}</p>}
+        {differences && <Differing bank={blueprint.bank.id} differences={differences} />}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,22 @@
+/** What a rule is called where only its name is said. */
+export const ruleWords: Record<string, string> = {
+  time: 'time',
+  moving: 'moving',
+  screen: 'what is on a page',
+  feedback: 'feedback',
+  sittings: 'sittings',
+  pause: 'pause between sittings',
+  mustAnswer: 'leaving blank',
+  allParts: 'checking a part',
+  score: 'running points',
+  worth: 'worth shown',
+  key: 'right answer shown',
+  hide: 'hiding the question',
+  checkOnChoosing: 'checking by choosing',
+  reshuffle: 'mixing anew',
+  runningOut: 'running out',
+  untilEnds: 'closing time',
+  floor: 'the least of the total',
+  refresher: 'refreshers',
+  review: 'review',
+};
