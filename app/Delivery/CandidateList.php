@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Sitting\Run\Terms;
 
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList
 {
-    public function __construct(private EntityManagerInterface $em, private Editions $editions)
+    public function __construct(private EntityManagerInterface $em, private Editions $editions, private Admissions $admissions)
     {
     }
 
@@ -23,7 +25,7 @@ final readonly class CandidateList
         $sittings = $this->em->getRepository(Sitting::class)->findBy(['account' => $account], ['id' => 'DESC']);
         $mine = [];
         $open = [];
-        $count = [];
+        $ended = [];
         foreach ($sittings as $sitting) {
             if ($sitting->edition === null) {
                 continue;
@@ -32,26 +34,26 @@ final readonly class CandidateList
                 $invigilation->settle($sitting);
             }
             $assessment = $sitting->blueprint->id;
-            $count[$assessment] = ($count[$assessment] ?? 0) + 1;
             if ($sitting->endedAt() === null) {
                 $open[$assessment] = $sitting;
             } else {
+                $ended[$assessment][] = $sitting->endedAt() * 1000;
                 $mine[] = $this->sat($sitting, $sitting->edition);
             }
         }
 
-        return ['assessments' => $this->offered($count, $open), 'sat' => $mine];
+        return ['assessments' => $this->offered($account, $ended, $open, $invigilation->now()), 'sat' => $mine];
     }
 
     /**
      * Each assessment once: the edition that is being sat, else the newest. How often it may be sat counts over all its editions.
      *
-     * @param array<int, int> $count sittings so far, by assessment
+     * @param array<int, list<int>> $ended when the sittings so far ended, by assessment
      * @param array<int, Sitting> $open
      *
      * @return list<array<string, mixed>>
      */
-    private function offered(array $count, array $open): array
+    private function offered(Account $account, array $ended, array $open, int $now): array
     {
         $offered = [];
         $editions = [];
@@ -64,21 +66,35 @@ final readonly class CandidateList
         }
         ksort($editions);
         foreach ($editions as $assessment => $edition) {
-            $rules = $edition->rules();
-            $left = $rules->sittings === null ? null : max(0, $rules->sittings - ($count[$assessment] ?? 0));
+            $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
+            $running = $open[$assessment] ?? null;
+            if ($running === null && (!$candidacy->isAdmitted || $candidacy->hasClosed($now))) {
+                continue;
+            }
+            $rules = $edition->assessment()->rules;
+            $sat = $ended[$assessment] ?? [];
+            $next = $candidacy->next($rules, $sat);
+            $seconds = $rules->seconds();
             $offered[] = [
                 'edition' => $edition->id,
                 'title' => $edition->title,
                 'bank' => $edition->blueprint->bank->name(),
                 'questions' => array_sum(array_map(static fn ($draw): int => $draw->take, $edition->plan()->draws())) + count($edition->plan()->fixed()),
-                'seconds' => $rules->seconds,
+                'seconds' => $seconds === null ? null : intdiv($candidacy->terms()->micros($seconds), Terms::SECOND),
                 'pass' => $edition->plan()->pass?->toData(),
-                'sittingsLeft' => $left,
-                'running' => $open[$assessment]->id ?? null,
+                'sittingsLeft' => $candidacy->sittingsLeft($rules, count($sat) + ($running === null ? 0 : 1)),
+                'running' => $running?->id,
+                'opens' => $next > $now ? self::moment($next) : null,
+                'closes' => $candidacy->closes === null ? null : self::moment($candidacy->closes),
             ];
         }
 
         return $offered;
+    }
+
+    private static function moment(int $micros): string
+    {
+        return gmdate(DATE_ATOM, intdiv($micros, Terms::SECOND));
     }
 
     /** @return array<string, mixed> no more than the review would tell */

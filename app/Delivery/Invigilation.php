@@ -7,6 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
@@ -34,7 +35,7 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions)
     {
     }
 
@@ -63,11 +64,10 @@ final readonly class Invigilation
         if ($edition->isClosed()) {
             throw new Refused('This assessment is closed: nobody can begin it any more.');
         }
-        $most = $edition->rules()->sittings;
-        if ($most !== null && count($sittings) >= $most) {
-            throw new Refused($most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most));
-        }
-        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
+        $assessment = $edition->assessment();
+        $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
+        $this->admissions->candidacy($edition->blueprint, $account)->refuse($assessment->rules, $ended, $this->now());
+        $form = $this->papers->deal($assessment, $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
 
         return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
     }
@@ -136,7 +136,7 @@ final readonly class Invigilation
     public function catchUp(Sitting $sitting): void
     {
         $paper = $this->papers->paper($sitting);
-        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $this->terms()));
+        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $this->terms($sitting)));
     }
 
     /** @return int in microseconds */
@@ -152,7 +152,7 @@ final readonly class Invigilation
      */
     private function actOnce(Sitting $sitting, Paper $paper, Fields $body, string $request): array
     {
-        $conduct = new Conduct($paper, $terms = $this->terms());
+        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
         [$state, $before] = $this->store->stateAndRequest($sitting, $paper, $conduct, $request);
         $going = new Going($paper, $terms, $conduct, $state);
         $asked = new AskedByPage($going, $body);
@@ -183,7 +183,7 @@ final readonly class Invigilation
         $this->em->persist($sitting);
         $this->em->flush();
         $paper = $this->papers->paper($sitting);
-        $conduct = new Conduct($paper, $terms = $this->terms());
+        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
         $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
 
         return $sitting;
@@ -192,14 +192,14 @@ final readonly class Invigilation
     private function going(Sitting $sitting): Going
     {
         $paper = $this->papers->paper($sitting);
-        $conduct = new Conduct($paper, $terms = $this->terms());
+        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
 
         return new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
     }
 
-    /** Extra time is not given to anybody yet. */
-    private function terms(): Terms
+    /** Rehearsals end when their author ends them. */
+    private function terms(Sitting $sitting): Terms
     {
-        return new Terms(Ratio::one());
+        return $sitting->isRehearsal() ? new Terms(Ratio::one()) : $this->admissions->candidacy($sitting->blueprint, $sitting->account)->terms();
     }
 }

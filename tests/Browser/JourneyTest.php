@@ -90,6 +90,7 @@ final class JourneyTest extends BrowserTestCase
         $page = $this->page;
         $page->logIn('wren', 'honeycomb');
         $page->find('//div[contains(@class, "row")][.//*[contains(text(), "written part")]]//button')->click();
+        $page->click('Go on');
         $page->see('Question 1 of 15');
         $page->find('//button[@role="radio"][1]')->click();
         $page->see('Answered 1 ·');

@@ -104,8 +104,8 @@ final class LookingAfterTest extends BrowserTestCase
         $page->open('/banks/1/pages');
         $page->see('Pages for reading');
         $page->click('Write a page');
-        $page->see('Pages · page 3');
-        $page->click('Name, for authors: page 3, change');
+        $page->see('Pages · page 6');
+        $page->click('Name, for authors: page 6, change');
         $page->type('look again' . Key::ENTER);
         $page->field('Heading')->sendKeys('Look at the floor of the cells');
         $page->field('What the page reads')->sendKeys('Eggs are small: $\frac{3}{2}$ mm. ![A brood frame](frame.svg)');

@@ -59,7 +59,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->see('holds all that fits this filter; 20 questions can be drawn.');
         $page->open('/banks/1/blueprints/2');
         $page->click('put in a step');
-        foreach ([6, 7] as $step) {
+        foreach ([4, 5] as $step) {
             $page->type('1 of pool true');
             $page->see('take 1 of the pool “True or not” draw');
             $page->type(Key::ENTER);

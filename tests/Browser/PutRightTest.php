@@ -13,6 +13,7 @@ final class PutRightTest extends BrowserTestCase
     {
         $page = $this->page;
         $this->begin('carrow', 'written part');
+        $page->click('Go on');
         $page->see('Question 1 of 15');
         $page->driver->manage()->deleteAllCookies();
         $page->find('//button[@role="radio"][2]')->click();
@@ -55,7 +56,7 @@ final class PutRightTest extends BrowserTestCase
         $page->open('/banks/99');
         $page->see('There is no such bank');
         $page->click('To the first page');
-        $page->see('The bank by objective and kind');
+        $page->see('Banks of questions');
         self::assertStringNotContainsString('cannot be shown', $page->text());
     }
 
@@ -103,9 +104,11 @@ final class PutRightTest extends BrowserTestCase
         $page->script('const b = [...document.querySelectorAll("button")].find(x => x.textContent === "Freeze it"); b.click(); b.click();');
         $page->see('Edition 2 is frozen');
         $page->see('Freeze edition 3 …');
+        $page->click('Edition 2');
+        $page->see('nobody has begun it');
         $page->click('Withdraw it');
-        $page->see('It is withdrawn');
         $page->see('edition 1 in use');
+        $page->see('withdrawn · nobody has begun it');
         self::assertSame(2, $page->script('return fetch("/api/blueprints/2").then(r => r.json()).then(b => b.editions.length)'), 'one of them the withdrawn one');
     }
 

@@ -29,6 +29,7 @@ const EditionPage = lazy(() => import('./areas/blueprint/editions/EditionPage'))
 const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'));
 const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
 const PeoplePage = lazy(() => import('./areas/people/PeoplePage'));
+const GroupsPage = lazy(() => import('./areas/people/GroupsPage'));
 const ReviewPage = lazy(() => import('./areas/delivery/ReviewPage'));
 
 export function App() {
@@ -69,6 +70,7 @@ export function App() {
                   <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
                   <Route path="blueprints/:id/editions/:edition" element={<EditionPage account={account} />} />
                 </Route>
+                {account.role !== 'reviewer' && <Route path="/groups" element={<GroupsPage account={account} />} />}
                 <Route path="/house-rules" element={<HouseRulesPage account={account} />} />
                 {account.role === 'administrator' && <Route path="/people" element={<PeoplePage account={account} />} />}
                 <Route path="*" element={<ToFirstBank />} />

@@ -20,6 +20,8 @@ export const keys = {
   missingOut: under<number | string>('missing-out'),
   blueprints: under<number>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
+  admission: under<number>('admission'),
+  groups: under<never>('groups'),
   edition: under<number | string | undefined>('edition'),
   form: under<number>('form'),
   differing: under<number>('differing'),

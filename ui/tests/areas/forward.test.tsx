@@ -163,6 +163,19 @@ describe('a screen of a sitting that is gone through forward', () => {
     expect(text()).toContain('2 questions are unanswered here.');
   });
 
+  it('goes to another question of the same screen by itself, and to one of another screen at once', async () => {
+    const shared = [1, 2, 3].map((n) => ({ n, isHere: n < 3, isAnswered: false, isFlagged: false, isClosed: false, isLeft: false }));
+    const sent = await open(
+      sitting({ screen: free, stretch: shared, questions: [question(1), question(2)] }),
+      sitting({ events: 4, screen: free, stretch: shared.map((q) => ({ ...q, isHere: q.n > 2 })), questions: [question(4), question(3)] }),
+    );
+    press('2, open');
+    expect([text().includes('Question number 2?'), sent()]).toEqual([true, []]);
+    press('3, open');
+    await settled();
+    expect([text().includes('Question number 3?'), sent()]).toEqual([true, ['went to']]);
+  });
+
   it('can be gone back to from the end behind a stretch', async () => {
     const ended = { ...free, sort: 'end', goesOn: false };
     const sent = await open(sitting({ questions: [], screen: ended, stretch: stretch.map((q) => ({ ...q, isHere: false })) }));

@@ -9,6 +9,7 @@ import { PageAndMargin, Row } from '../../parts/PageAndMargin';
 import { count } from '../../parts/text/figures';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
+import { WhoMaySit } from './admission/WhoMaySit';
 import { DealtForm } from './DealtForm';
 import { type Blueprint, replaced, stepOf } from './document';
 import { Editions } from './editions/Editions';
@@ -176,6 +177,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
           <div className="space-y-4">
             {mayEdit(account) && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
             <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onBest: best })} />
+            {mayEdit(account) && <WhoMaySit blueprint={blueprint.id} />}
             <PassMark {...parts} />
             {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}
             <RulesSentences {...parts} />

@@ -3,11 +3,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../api/client';
 import { myAssessmentsQuery } from '../../api/queries';
-import { count, day, duration, points } from '../../parts/text/figures';
+import { count, day, duration, points, timeOfDay } from '../../parts/text/figures';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
+import { WithCode } from './WithCode';
 
 /** A candidate's list: what can be sat, what is running, what was sat. */
 export default function MyAssessmentsPage({ account }: { account: Account }) {
@@ -22,6 +23,7 @@ export default function MyAssessmentsPage({ account }: { account: Account }) {
           {list.data.assessments.map((assessment) => (
             <Offer key={assessment.edition} assessment={assessment} />
           ))}
+          <WithCode />
           <Row className="pt-6 pb-2" page={<h2 className="title">Sat before</h2>} />
           {list.data.sat.length === 0 && <Row page={<p className="py-1 text-soft">You have not sat anything yet.</p>} />}
           {list.data.sat.map((sitting) => (
@@ -81,7 +83,8 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
               Go on
             </Link>
           ) : (
-            a.sittingsLeft !== 0 && (
+            a.sittingsLeft !== 0 &&
+            a.opens === null && (
               <button className="act" disabled={begin.isPending} onClick={() => begin.mutate()}>
                 Begin
               </button>
@@ -100,6 +103,13 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
             {count(a.questions, 'question')}
             {a.seconds !== null ? `, ${duration(a.seconds)}, the clock starts with “Begin”` : ', no time limit'}
           </p>
+          {(a.opens !== null || a.closes !== null) && a.sittingsLeft !== 0 && (
+            <p>
+              {a.opens !== null && `can be begun from ${day(a.opens)}, ${timeOfDay(a.opens)} on`}
+              {a.opens !== null && a.closes !== null && '; '}
+              {a.closes !== null && `closes on ${day(a.closes)}, ${timeOfDay(a.closes)}`}
+            </p>
+          )}
           <p>
             {pass ? `${pass} pass` : 'no pass mark'}
             {a.sittingsLeft !== null && ` · ${a.sittingsLeft === 0 ? 'no sitting left' : `${count(a.sittingsLeft, 'sitting')} left`}`}

@@ -167,6 +167,11 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
           ) : free ? (
             <Stretch
               sitting={sitting}
+              n={n}
+              onGo={(to) => {
+                flush();
+                onGo(to);
+              }}
               act={(...asked) => {
                 flush();
                 act(...asked);

@@ -11,9 +11,10 @@ export function ReadingScreen(props: {
   clock: ReactNode;
   savedLine: ReactNode;
   act: ReturnType<typeof useSitting>['act'];
+  onGo: (n: number) => void;
   onHandIn: () => void;
 }) {
-  const { sitting, clock, savedLine, act, onHandIn } = props;
+  const { sitting, clock, savedLine, act, onGo, onHandIn } = props;
   const screen = sitting.screen;
   const ends = screen?.sort === 'end';
   // Where there is no way back, there is nothing to look at once more.
@@ -42,7 +43,7 @@ export function ReadingScreen(props: {
         <Row page={<h1 className="stem">What comes next depends on what you gave so far.</h1>} margin={savedLine} />
       )}
       <ReadPages sitting={sitting} />
-      {sitting.stretch.length > 1 && <Row page={<Stretch sitting={sitting} act={act} />} margin={null} />}
+      {sitting.stretch.length > 1 && <Row page={<Stretch sitting={sitting} act={act} onGo={onGo} />} margin={null} />}
       <Row
         className="pt-5"
         page={

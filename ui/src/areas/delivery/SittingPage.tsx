@@ -16,19 +16,16 @@ import { Clock, OwnClock, SavedLine } from './SittingMargin';
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
   const { sitting, act, saved, notice, why, dropped, waitingFor } = useSitting(id);
-  /** Which question of this screen; screens are told apart by their first. */
-  const [at, setAt] = useState({ screen: 0, i: 0 });
+  /** Which question was asked for last; a screen without it begins with its first. */
+  const [at, go] = useState(0);
   const [handingIn, setHandingIn] = useState(false);
   const data = sitting.data;
   if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} home={sitting.error !== null} />;
   if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
-  const screen = data.questions[0]?.n ?? 0;
-  const i = at.screen === screen ? Math.min(at.i, data.questions.length - 1) : 0;
-  const question = data.questions[i];
+  const question = data.questions.find(({ n }) => n === at) ?? data.questions[0];
   const clock = <Clocks sitting={data} n={question?.n} refetch={() => void sitting.refetch()} />;
   const savedLine = <SavedLine saved={saved} notice={notice} why={why} />;
   const goesOn = data.screen?.goesOn === true;
-  const go = (n: number) => setAt({ screen, i: data.questions.findIndex((q) => q.n === n) });
   return (
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
@@ -49,7 +46,7 @@ export default function SittingPage({ account }: { account: Account }) {
               />
             </>
           ) : !question ? (
-            <ReadingScreen sitting={data} clock={clock} savedLine={savedLine} act={act} onHandIn={() => setHandingIn(true)} />
+            <ReadingScreen sitting={data} clock={clock} savedLine={savedLine} act={act} onGo={go} onHandIn={() => setHandingIn(true)} />
           ) : (
             <Guard what={`Question ${question.n}`} about={`${question.n} ${dropped} ${data.events}`}>
               <OneQuestion

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Admission;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+
+/** Who may sit an assessment; and candidates who come with its code. */
+final readonly class AdmissionController
+{
+    public function __construct(private Admissions $admissions)
+    {
+    }
+
+    #[Route('/api/blueprints/{id}/admission', methods: ['GET'])]
+    #[IsGranted('ROLE_READER')]
+    public function admission(#[MapEntity] Blueprint $blueprint): JsonResponse
+    {
+        return new JsonResponse($this->admissions->told($blueprint));
+    }
+
+    #[Route('/api/blueprints/{id}/admission', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function change(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    {
+        return new JsonResponse($this->admissions->change($blueprint, Body::of($request)));
+    }
+
+    #[Route('/api/access-codes', methods: ['POST'])]
+    #[IsGranted('ROLE_CANDIDATE')]
+    public function enter(Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse(['title' => $this->admissions->enter(Body::of($request)->text('code'), $account)->title()]);
+    }
+}

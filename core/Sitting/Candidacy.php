@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting;
+
+use Zetema\Core\Blueprint\Rules\Rules;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Run\Terms;
+
+/** One person and one assessment: whether and when they may begin it, and under which terms. Moments in microseconds since 1970. */
+final readonly class Candidacy
+{
+    /**
+     * @param bool $isAdmitted whether they are among those who may sit it
+     * @param int|null $opens from when on it can be begun; null: always
+     * @param int|null $closes until when; running sittings end then where the rules say so; null: never
+     * @param Ratio $factor by which all their times are longer, at least 1
+     * @param int $more sittings beyond those that the rules give everybody
+     */
+    public function __construct(public bool $isAdmitted, public ?int $opens, public ?int $closes, public Ratio $factor, public int $more = 0)
+    {
+    }
+
+    public function terms(): Terms
+    {
+        return new Terms($this->factor, $this->closes);
+    }
+
+    /** @return int|null how many they may still begin; null: any number */
+    public function sittingsLeft(Rules $rules, int $sat): ?int
+    {
+        return $rules->sittings() === null ? null : max(0, $rules->sittings() + $this->more - $sat);
+    }
+
+    /**
+     * When the next sitting may begin.
+     *
+     * @param list<int> $ended when those before ended
+     */
+    public function next(Rules $rules, array $ended): int
+    {
+        return max($this->opens ?? 0, $ended === [] ? 0 : max($ended) + $rules->pause() * Terms::SECOND);
+    }
+
+    public function hasClosed(int $now): bool
+    {
+        return $this->closes !== null && $now >= $this->closes;
+    }
+
+    /**
+     * @param list<int> $ended when the sittings before ended
+     *
+     * @throws Refused in words for the candidate, if none can be begun now
+     */
+    public function refuse(Rules $rules, array $ended, int $now): void
+    {
+        $most = ($rules->sittings() ?? 0) + $this->more;
+        $next = $this->next($rules, $ended);
+        $why = match (true) {
+            !$this->isAdmitted => 'You are not among those who may sit this assessment.',
+            $this->hasClosed($now) => 'This assessment has closed.',
+            $this->sittingsLeft($rules, count($ended)) === 0 => $most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most),
+            $now < ($this->opens ?? 0) => 'This assessment is not open yet.',
+            $now < $next => sprintf('Between two sittings there is a pause; the next one can begin in %d min.', (int) ceil(($next - $now) / (60 * Terms::SECOND))),
+            default => null,
+        };
+        if ($why !== null) {
+            throw new Refused($why);
+        }
+    }
+}

@@ -1,0 +1,141 @@
+import { Link } from 'react-router';
+import { errorWords } from '../../../api/client';
+import { Editable, EditableChoice } from '../../../parts/fields/Editable';
+import { count } from '../../../parts/text/figures';
+import { AccessLink } from './AccessLink';
+import { type Admission, local, moment, useAdmission } from './useAdmission';
+
+const whole = (most: number) => (typed: string) =>
+  /^\d{1,3}$/.test(typed) && Number(typed) <= most ? null : `a whole number from 0 to ${most}`;
+
+/** Who may sit the assessment, from when until when, and who has more time or more sittings. It holds for every edition, at once. */
+export function WhoMaySit({ blueprint }: { blueprint: number }) {
+  const { admission, groups, candidates, error, put } = useAdmission(blueprint);
+  if (!admission) return error ? <p className="text-wrong">{errorWords(error)}</p> : null;
+  const { everybody, people } = admission;
+  const putPeople = (next: Admission['people']) => put({ people: next });
+  const known = new Map(candidates.map(({ id, name }) => [id, name]));
+  const others = candidates.filter(({ id }) => !people.some(({ account }) => account === id));
+  const closedGroups = groups.filter(({ id }) => !admission.groups.includes(id));
+  return (
+    <section className="space-y-1" aria-label="Who may sit it">
+      <h2 className="head">who may sit it</h2>
+      <p>
+        <EditableChoice
+          label="Who may sit it"
+          value={everybody ? 'all' : 'some'}
+          options={[
+            { value: 'all', words: 'every candidate' },
+            { value: 'some', words: 'only who is named here' },
+          ]}
+          onChange={(value) => put({ everybody: value === 'all' })}
+        />
+        {everybody && people.length === 0 && ', all alike'}
+      </p>
+      <Moment label="open from" value={admission.opens} onChange={(opens) => put({ opens })} />
+      <Moment label="until" value={admission.closes} onChange={(closes) => put({ closes })} />
+      {!everybody && (
+        <>
+          {admission.groups.map((id) => {
+            const group = groups.find((one) => one.id === id);
+            return (
+              <p key={id}>
+                {group ? `${group.name}, ${count(group.members.length, 'candidate')}` : 'a group that is gone'}{' '}
+                <button
+                  className="act"
+                  aria-label={`Take ${group?.name ?? 'the group'} out`}
+                  onClick={() => put({ groups: admission.groups.filter((other) => other !== id) })}
+                >
+                  take out
+                </button>
+              </p>
+            );
+          })}
+          <p>
+            {closedGroups.length > 0 && (
+              <EditableChoice
+                label="Admit a group"
+                value=""
+                shown="admit a group …"
+                options={closedGroups.map(({ id, name }) => ({ value: String(id), words: name }))}
+                onChange={(id) => put({ groups: [...admission.groups, Number(id)] })}
+              />
+            )}{' '}
+            <Link className="act" to="/groups">
+              groups
+            </Link>
+          </p>
+        </>
+      )}
+      {people.map((one, i) => {
+        const name = known.get(one.account) ?? 'somebody';
+        const putOne = (part: Partial<typeof one>) => putPeople(people.with(i, { ...one, ...part }));
+        return (
+          <p key={one.account}>
+            {name}
+            {one.byCode && ' (by the code)'}:{' '}
+            <Editable
+              label={`Percent of time more for ${name}`}
+              value={String(one.extraTime)}
+              width={3}
+              refuse={whole(400)}
+              onChange={(typed) => putOne({ extraTime: Number(typed) })}
+            />{' '}
+            % more time,{' '}
+            <Editable
+              label={`Sittings more for ${name}`}
+              value={String(one.sittings)}
+              width={3}
+              refuse={whole(99)}
+              onChange={(typed) => putOne({ sittings: Number(typed) })}
+            />{' '}
+            {one.sittings === 1 ? 'sitting' : 'sittings'} more{' '}
+            <button className="act" aria-label={`Take ${name} out`} onClick={() => putPeople(people.toSpliced(i, 1))}>
+              take out
+            </button>
+          </p>
+        );
+      })}
+      {others.length > 0 && (
+        <p>
+          <EditableChoice
+            label="Name a candidate"
+            value=""
+            shown={everybody ? 'more time or sittings for …' : 'admit somebody …'}
+            options={others.map(({ id, name }) => ({ value: String(id), words: name }))}
+            onChange={(id) => putPeople([...people, { account: Number(id), extraTime: 0, sittings: 0, byCode: false }])}
+          />
+        </p>
+      )}
+      {!everybody && <AccessLink code={admission.code} onAsk={(code) => put({ code })} />}
+      {error && (
+        <p className="notice" role="alert">
+          {errorWords(error)}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Moment({ label, value, onChange }: { label: string; value: string | null; onChange: (value: string | null) => void }) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <span className="w-20">{label}</span>
+      <input
+        type="datetime-local"
+        className="field text-sm"
+        key={value}
+        defaultValue={local(value)}
+        // A date is typed part by part; it counts when the field is left.
+        onBlur={(e) => {
+          if (e.target.value !== local(value)) onChange(moment(e.target.value));
+        }}
+      />
+      {value !== null && (
+        <button className="act" aria-label={`${label}: no moment`} onClick={() => onChange(null)}>
+          none
+        </button>
+      )}
+    </label>
+  );
+}

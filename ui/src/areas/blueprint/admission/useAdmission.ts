@@ -1,0 +1,40 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, dataOf, type Schema } from '../../../api/client';
+import { keys } from '../../../api/keys';
+
+export type Admission = Schema['Admission'];
+type Change = Partial<Omit<Schema['AdmissionChange'], 'version'>>;
+
+/** Who may sit an assessment, each change saved at once over what is shown. */
+export function useAdmission(blueprint: number) {
+  const queries = useQueryClient();
+  const path = { params: { path: { id: blueprint } } };
+  const admission = useQuery({ queryKey: keys.admission(blueprint), queryFn: () => dataOf(api.GET('/blueprints/{id}/admission', path)) });
+  const groups = useQuery({ queryKey: keys.groups(), queryFn: () => dataOf(api.GET('/groups')) });
+  const save = useMutation({
+    mutationFn: (body: Schema['AdmissionChange']) => dataOf(api.PUT('/blueprints/{id}/admission', { ...path, body })),
+    onSuccess: (told) => queries.setQueryData(keys.admission(blueprint), told),
+    onError: () => queries.invalidateQueries({ queryKey: keys.admission(blueprint) }),
+  });
+  const now = admission.data;
+  return {
+    admission: now,
+    groups: groups.data?.groups ?? [],
+    candidates: groups.data?.candidates ?? [],
+    error: admission.error ?? groups.error ?? save.error,
+    put: (change: Change) => {
+      if (!now || save.isPending) return;
+      const { version, everybody, opens, closes, groups: admitted, people } = now;
+      save.mutate({ version, everybody, opens, closes, groups: admitted, people, ...change });
+    },
+  };
+}
+
+/** A moment as a field for date and time has it, in the time of this place; none is empty. */
+export function local(iso: string | null): string {
+  if (iso === null) return '';
+  const at = new Date(iso);
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+export const moment = (typed: string): string | null => (typed === '' ? null : new Date(typed).toISOString().replace(/\.\d+Z$/, '+00:00'));
