@@ -15,7 +15,7 @@ final class ScreensTest extends BrowserTestCase
         '/banks/1/questions/76' => 'what it says',
         '/as-seen/64' => 'Check', '/as-seen/67' => 'Check', '/as-seen/70' => 'Check', '/as-seen/75' => 'Check',
         '/banks/1/pages' => 'Pages for reading', '/banks/1/pages/1' => 'Take this page out', '/banks/1/proofreading' => 'questions read', '/banks/1/settings' => 'What counts', '/house-rules' => 'What counts in all banks',
-        '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board',
+        '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board', '/banks/1/blueprints/1/editions/1' => 'frozen by', '/groups' => 'Groups of candidates',
     ];
 
     public function test_screens_are_accessible_in_both_schemes_and_fit_a_phone(): void

@@ -150,7 +150,9 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         className="pt-2"
         page={
           <>
-            {seed !== null && <DealtForm blueprint={blueprint} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />}
+            {seed !== null && (
+              <DealtForm blueprint={blueprint} document={document} seed={seed} onSeed={setSeed} onClose={() => setSeed(null)} />
+            )}
             {many && <DealMany blueprint={blueprint} onClose={() => setMany(false)} />}
             {writing ? (
               <WholeText key={blueprint.version} blueprint={blueprint} />
