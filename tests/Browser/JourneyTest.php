@@ -91,21 +91,21 @@ final class JourneyTest extends BrowserTestCase
         $page->logIn('wren', 'honeycomb');
         $page->find('//div[contains(@class, "row")][.//*[contains(text(), "written part")]]//button')->click();
         $page->click('Go on');
-        $page->see('Question 1 of 15');
+        $page->see('Question 1 ·');
         $page->find('//button[@role="radio"][1]')->click();
-        $page->see('Answered 1 ·');
+        $page->see('1, answered');
 
         $page->goOffline(true);
         $page->find('//button[@role="radio"][2]')->click();
         $page->see('Not saved yet: no connection.');
         $page->goOffline(false);
         $page->see('keys: 1');
-        $page->until(fn (): bool => str_contains($page->text(), ' saved Answered'), 'what waited is sent again', 15);
+        $page->until(fn (): bool => str_contains($page->text(), 'saved to question 1, answered'), 'what waited is sent again', 15);
 
         self::server()->kill();
         self::server()->start();
         $page->driver->navigate()->refresh();
-        $page->see('Question 1 of 15');
+        $page->see('Question 1 ·');
         self::assertSame('true', $page->find('//button[@role="radio"][2]')->getAttribute('aria-checked'));
     }
 

@@ -69,10 +69,10 @@ final class OrganisingTest extends BrowserTestCase
         $page->find('(//button[contains(., "take 1 of the pool “True or not”")][@aria-expanded])[2]')->click();
         $page->click('How many are taken: 1, change');
         $page->type('3' . Key::ENTER);
-        $page->see('7 take 3 of the pool “True or not” of 20');
-        $page->see('10 questions, 75 points in every form');
+        $page->see('5 take 3 of the pool “True or not” of 20');
+        $page->see('11 questions, 85 points in every form');
         $page->click('Deal a form');
-        $page->see('10 questions, 75 points');
+        $page->see('seed 1 · 85 points');
         $page->click('Find or do Ctrl K');
         $page->type('true or');
         $page->see('pool True or not');

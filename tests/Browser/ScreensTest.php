@@ -79,7 +79,7 @@ final class ScreensTest extends BrowserTestCase
         $key = 'Single eggs standing upright in their cells';
         $wrong = $page->find('//button[@role="radio"][normalize-space(.)!="' . $key . '"]');
         $wrong->click();
-        $page->see('Answered');
+        $page->see('as it stands: wrong');
         $page->driver->executeScript('document.activeElement.blur()');
         $page->driver->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
         $page->see('One attempt left.');

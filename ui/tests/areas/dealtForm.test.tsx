@@ -11,7 +11,8 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
-Element.prototype.scrollIntoView = () => undefined;
+// Newer browsers return a promise.
+Element.prototype.scrollIntoView = () => Promise.resolve() as never;
 
 const document = {
   v: 2,
@@ -73,4 +74,5 @@ it('stands beside another seed, with what only one of them has', async () => {
   expect(screen.getByRole('alert').textContent).toContain('only 1 fits');
   press('one alone');
   expect(screen.queryByRole('alert')).toBeNull();
+  expect(cleanup).not.toThrow();
 });

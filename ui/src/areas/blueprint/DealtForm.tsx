@@ -24,7 +24,10 @@ export function DealtForm({ blueprint, document, seed, onSeed, onClose }: Props)
   const form = useDealt(blueprint, seed);
   const beside = useDealt(blueprint, other);
   const section = useRef<HTMLElement>(null);
-  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    // What it returns, in newer browsers a promise, is none of an effect's business.
+    section.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const whys = reasons(blueprint, document);
   const both = form.data && beside.data ? form.data.questions.filter((q) => holds(beside.data, q.id)).length : 0;
   const error = form.error ?? beside.error;
