@@ -10,7 +10,6 @@ use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Group;
 use Zetema\App\Shared\Versioned;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Candidacy;
 
 /** Who may sit an assessment, when, and with how much more time and how many more sittings. One without any is open for every candidate, always. */
@@ -96,7 +95,7 @@ class Admission implements Versioned
             $this->isForAll || $own !== null || array_filter($groups, fn (Group $group): bool => in_array($group->id, $this->groups, true) && $isIn($group)) !== [],
             self::micros($this->opensAt),
             self::micros($this->closesAt),
-            Ratio::nd(100 + ($own['extraTime'] ?? 0), 100),
+            $own['extraTime'] ?? 0,
             $own['sittings'] ?? 0,
         );
     }

@@ -12,7 +12,6 @@ use Zetema\App\People\Role;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Sitting\Refused;
 
@@ -58,7 +57,7 @@ final readonly class Admissions
                 default => throw new Malformed('code', 'is keep, new or none'),
             });
         }, 'Who may sit it was changed in another window or by someone else since you opened it.', static fn (Admission $admission): array => $admission->toData());
-        $this->sittings->termsChanged($blueprint);
+        $this->sittings->termsChanged($blueprint, fn (Account $account): Candidacy => $this->candidacy($blueprint, $account));
 
         return $this->told($blueprint);
     }
@@ -68,7 +67,7 @@ final readonly class Admissions
     {
         $admission = $this->of($blueprint);
 
-        return $admission === null ? new Candidacy(true, null, null, Ratio::one()) : $admission->candidacy($account, $this->em->getRepository(Group::class)->findAll());
+        return $admission === null ? new Candidacy(true, null, null) : $admission->candidacy($account, $this->em->getRepository(Group::class)->findAll());
     }
 
     /**

@@ -19,14 +19,12 @@ use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Candidate\WhyRefused;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Taken;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\State;
 
 /** Where sittings begin and go on. Nothing acknowledged is lost: an event is on the disk before the answer leaves. */
@@ -66,10 +64,14 @@ final readonly class Invigilation
         }
         $assessment = $edition->assessment();
         $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
-        $this->admissions->candidacy($edition->blueprint, $account)->refuse($assessment->rules, $ended, $this->now());
+        $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
+        $candidacy->refuse($assessment->rules, $ended, $this->now());
         $form = $this->papers->deal($assessment, $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
 
-        return $this->started(new Sitting($account, $edition->blueprint, $edition, $seed, $form));
+        $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
+        $sitting->goesBy($candidacy);
+
+        return $this->started($sitting);
     }
 
     /** @return list<Sitting> of one candidate and one assessment, whatever the edition */
@@ -96,7 +98,8 @@ final readonly class Invigilation
         $going = $this->going($sitting);
         $until = $this->now() - Conduct::GRACE - 1;
         $due = $going->conduct->settle(clone $going->state, $until);
-        if ($due === []) {
+        // One that is due without cause, since its terms are others now, is told when it is due next.
+        if ($due === [] && ($sitting->due() === null || $sitting->due() > intdiv($until, 1000))) {
             return $going;
         }
 
@@ -104,9 +107,7 @@ final readonly class Invigilation
             $state = $this->store->state($sitting, $going->paper, $going->conduct); // what stands now that nobody else can write
             $before = clone $state;
             $events = $going->conduct->settle($state, $until);
-            if ($events !== []) {
-                $this->store->keep($sitting, $going->paper, $going->terms, $before, $state, $events, self::OWN . $state->events);
-            }
+            $this->store->keep($sitting, $going->paper, $going->terms, $before, $state, $events, self::OWN . $state->events);
 
             return $going->at($state);
         });
@@ -136,7 +137,7 @@ final readonly class Invigilation
     public function catchUp(Sitting $sitting): void
     {
         $paper = $this->papers->paper($sitting);
-        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $this->terms($sitting)));
+        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $sitting->terms()));
     }
 
     /** @return int in microseconds */
@@ -152,7 +153,7 @@ final readonly class Invigilation
      */
     private function actOnce(Sitting $sitting, Paper $paper, Fields $body, string $request): array
     {
-        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
+        $conduct = new Conduct($paper, $terms = $sitting->terms());
         [$state, $before] = $this->store->stateAndRequest($sitting, $paper, $conduct, $request);
         $going = new Going($paper, $terms, $conduct, $state);
         $asked = new AskedByPage($going, $body);
@@ -183,7 +184,7 @@ final readonly class Invigilation
         $this->em->persist($sitting);
         $this->em->flush();
         $paper = $this->papers->paper($sitting);
-        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
+        $conduct = new Conduct($paper, $terms = $sitting->terms());
         $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
 
         return $sitting;
@@ -192,14 +193,8 @@ final readonly class Invigilation
     private function going(Sitting $sitting): Going
     {
         $paper = $this->papers->paper($sitting);
-        $conduct = new Conduct($paper, $terms = $this->terms($sitting));
+        $conduct = new Conduct($paper, $terms = $sitting->terms());
 
         return new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
-    }
-
-    /** Rehearsals end when their author ends them. */
-    private function terms(Sitting $sitting): Terms
-    {
-        return $sitting->isRehearsal() ? new Terms(Ratio::one()) : $this->admissions->candidacy($sitting->blueprint, $sitting->account)->terms();
     }
 }

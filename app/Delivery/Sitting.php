@@ -16,6 +16,8 @@ use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
+use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Sitting\Run\Terms;
 
 /**
  * One candidate's run through an edition, or an author's rehearsal of a blueprint. It stores the form dealt and the state that its
@@ -61,6 +63,14 @@ class Sitting
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $rehearsed = null;
 
+    /** Percent by which its times are longer. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $extraTime = 0;
+
+    /** When the assessment closes, in milliseconds since 1970. */
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
+    private ?int $closesAt = null;
+
     /** @param array<array-key, mixed> $form what was dealt, as FormCodec has it, or the list of the first version */
     public function __construct(
         #[ORM\ManyToOne]
@@ -97,6 +107,20 @@ class Sitting
     public function isRehearsal(): bool
     {
         return $this->edition === null;
+    }
+
+    /** @param int|null $due when its clock is to act anew, in milliseconds since 1970; null: as it was */
+    public function goesBy(Candidacy $candidacy, ?int $due = null): void
+    {
+        $this->extraTime = $candidacy->extraTime;
+        $this->closesAt = $candidacy->closes === null ? null : intdiv($candidacy->closes, 1000);
+        $this->due = $due ?? $this->due;
+    }
+
+    /** Rehearsals end when their author ends them. */
+    public function terms(): Terms
+    {
+        return Candidacy::termsOf($this->extraTime, $this->closesAt === null ? null : $this->closesAt * 1000);
     }
 
     /** What is rehearsed. */

@@ -4,20 +4,25 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
-use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Admission\SittingsUnderWay;
 use Zetema\App\Blueprint\Blueprint;
 
-/** Sittings of which closing time or extra time is another now are settled anew, so that the clock acts when it should also where nobody is there. */
+/** Sittings that run get the closing time and the extra time that are said now. They are due at once, so that the clock acts anew also where nobody is there. */
 final readonly class TermsOfSittings implements SittingsUnderWay
 {
-    public function __construct(private Connection $db, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
     {
     }
 
-    public function termsChanged(Blueprint $blueprint): void
+    public function termsChanged(Blueprint $blueprint, callable $candidacy): void
     {
-        $this->db->executeStatement('UPDATE sitting SET due = ? WHERE blueprint_id = ? AND edition_id IS NOT NULL AND started_at IS NOT NULL AND ended_at IS NULL', [(int) $this->clock->now()->format('Uv'), $blueprint->id]);
+        foreach ($this->em->getRepository(Sitting::class)->findBy(['blueprint' => $blueprint, 'endedAt' => null]) as $sitting) {
+            if (!$sitting->isRehearsal()) {
+                $sitting->goesBy($candidacy($sitting->account), (int) $this->clock->now()->format('Uv'));
+            }
+        }
+        $this->em->flush();
     }
 }

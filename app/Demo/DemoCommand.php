@@ -21,6 +21,7 @@ use Zetema\App\Blueprint\Editions\Freezing;
 use Zetema\App\Intake\Brought;
 use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
+use Zetema\App\People\Group;
 use Zetema\App\People\Role;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat\Reader;
@@ -181,6 +182,9 @@ final readonly class DemoCommand
             $account->rememberPassword($this->hasher->hashPassword($account, self::PASSWORD));
             $this->em->persist($account);
         }
+        $this->em->flush();
+        $this->em->persist($group = new Group('Apprentices of this year'));
+        $group->hold([$this->account('wren')->id, $this->account('carrow')->id]);
         $this->em->flush();
     }
 }

@@ -15,16 +15,22 @@ final readonly class Candidacy
      * @param bool $isAdmitted whether they are among those who may sit it
      * @param int|null $opens from when on it can be begun; null: always
      * @param int|null $closes until when; running sittings end then where the rules say so; null: never
-     * @param Ratio $factor by which all their times are longer, at least 1
+     * @param int $extraTime percent by which all their times are longer
      * @param int $more sittings beyond those that the rules give everybody
      */
-    public function __construct(public bool $isAdmitted, public ?int $opens, public ?int $closes, public Ratio $factor, public int $more = 0)
+    public function __construct(public bool $isAdmitted, public ?int $opens, public ?int $closes, public int $extraTime = 0, public int $more = 0)
     {
     }
 
     public function terms(): Terms
     {
-        return new Terms($this->factor, $this->closes);
+        return self::termsOf($this->extraTime, $this->closes);
+    }
+
+    /** The terms of a sitting: percent of time more, and when it closes. */
+    public static function termsOf(int $extraTime, ?int $closes): Terms
+    {
+        return new Terms(Ratio::nd(100 + $extraTime, 100), $closes);
     }
 
     /** @return int|null how many they may still begin; null: any number */
@@ -40,7 +46,7 @@ final readonly class Candidacy
      */
     public function next(Rules $rules, array $ended): int
     {
-        return max($this->opens ?? 0, $ended === [] ? 0 : max($ended) + $rules->pause() * Terms::SECOND);
+        return max($this->opens ?? 0, $ended === [] || $rules->pause() === 0 ? 0 : max($ended) + $rules->pause() * Terms::SECOND);
     }
 
     public function hasClosed(int $now): bool

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\App\Admission;
 
+use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Clock\MockClock;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Console\Tester\CommandTester;
 use Zetema\Core\Data\Fields;
 use Zetema\Tests\App\ApiTestCase;
 
@@ -36,13 +39,19 @@ final class AdmissionTest extends ApiTestCase
         self::fail("no candidate $name");
     }
 
-    /** @param array<string, mixed> $change */
-    private function admit(array $change, int $blueprint = 1, int $status = 200): Fields
+    private function group(string $name): Fields
     {
-        $now = $this->send('GET', "/api/blueprints/$blueprint/admission", schema: 'Admission')->raw();
-        unset($now['code']);
+        return array_values(array_filter($this->send('GET', '/api/groups', schema: 'Groups')->objects('groups'), static fn (Fields $g): bool => $g->text('name') === $name))[0];
+    }
 
-        return $this->send('PUT', "/api/blueprints/$blueprint/admission", [...$now, ...$change], $status === 200 ? 'Admission' : null, $status);
+    /** @param array<string, mixed> $change */
+    private function admit(array $change, int $status = 200): Fields
+    {
+        $now = $this->send('GET', '/api/blueprints/1/admission', schema: 'Admission');
+
+        $body = ['version' => $now->integer('version'), 'everybody' => $now->flag('everybody'), 'opens' => $now->optionalText('opens'), 'closes' => $now->optionalText('closes'), 'groups' => $now->integers('groups'), 'people' => $now->items('people'), ...$change];
+
+        return $this->send('PUT', '/api/blueprints/1/admission', $body, $status === 200 ? 'Admission' : null, $status);
     }
 
     /** @return Fields|null what the candidate's list says of the certificate */
@@ -60,7 +69,8 @@ final class AdmissionTest extends ApiTestCase
 
     public function test_only_those_who_are_named_find_it_and_can_begin(): void
     {
-        $group = $this->send('POST', '/api/groups', ['name' => 'Spring course'], 'Groups', 201)->objects('groups')[0];
+        $this->send('POST', '/api/groups', ['name' => 'Spring course'], 'Groups', 201);
+        $group = $this->group('Spring course');
         $this->send('PUT', '/api/groups/' . $group->integer('id'), ['version' => 1, 'members' => [$this->account('B. Wren')]], 'Groups');
         $this->admit(['everybody' => false, 'groups' => [$group->integer('id')], 'people' => [['account' => $this->account('T. Aldous'), 'extraTime' => 0, 'sittings' => 0, 'byCode' => false]]]);
         self::assertNotNull($this->offered('wren'), 'by the group');
@@ -102,6 +112,31 @@ final class AdmissionTest extends ApiTestCase
         $this->logIn('wren');
         self::assertSame('ended', $this->send('GET', '/api/sittings/' . $sitting->integer('id'))->text('phase'), 'it closed earlier after all');
         self::assertNull($this->offered('carrow'), 'nobody begins what has closed');
+    }
+
+    public function test_whoever_is_away_is_ended_when_it_closes_earlier_and_not_before(): void
+    {
+        $this->logIn('wren');
+        $sitting = $this->begin()->integer('id');
+        $due = fn (): mixed => self::getContainer()->get(Connection::class)->fetchOne('SELECT due FROM sitting WHERE id = ?', [$sitting]);
+        $before = $due();
+        $settled = static function (): void {
+            $kernel = self::$kernel ?? throw new \LogicException('it is booted');
+            (new CommandTester((new Application($kernel))->find('zetema:settle')))->execute([]);
+        };
+        $this->logIn('orrell');
+        $this->admit(['closes' => '2027-05-02T10:00:00+00:00']);
+        $this->clock->sleep(60);
+        $settled();
+        self::assertSame($before, $due(), 'its own time is over first');
+        $this->admit(['closes' => '2027-05-01T10:05:00+00:00']);
+        $this->clock->sleep(60);
+        $settled();
+        self::assertSame((new \DateTimeImmutable('2027-05-01T10:05:00+00:00'))->getTimestamp() * 1000, $due());
+        $this->clock->sleep(300);
+        $settled();
+        $this->logIn('wren');
+        self::assertTrue($this->send('GET', "/api/sittings/$sitting/review", schema: 'Review')->flag('ranOut'));
     }
 
     public function test_a_pause_between_two_sittings_is_kept(): void
@@ -158,9 +193,11 @@ final class AdmissionTest extends ApiTestCase
         $first = $this->admit(['everybody' => false]);
         $stale = $this->send('PUT', '/api/blueprints/1/admission', ['version' => 0, 'everybody' => true, 'groups' => [], 'people' => []], status: 409);
         self::assertSame($first->raw(), $stale->object('current')->raw());
-        $group = $this->send('POST', '/api/groups', ['name' => 'Course'], status: 201)->objects('groups')[0];
+        $this->send('POST', '/api/groups', ['name' => 'Course'], status: 201);
+        $group = $this->group('Course');
         $path = '/api/groups/' . $group->integer('id');
-        self::assertSame('Course A', $this->send('PUT', $path, ['version' => 1, 'name' => 'Course A'])->objects('groups')[0]->text('name'));
+        $this->send('PUT', $path, ['version' => 1, 'name' => 'Course A'], 'Groups');
+        self::assertSame($group->integer('id'), $this->group('Course A')->integer('id'));
         self::assertSame('Course A', $this->send('PUT', $path, ['version' => 1, 'name' => 'Course B'], status: 409)->object('current')->text('name'));
         foreach (['', 'Course A', str_repeat('n', 81)] as $name) {
             self::assertSame('name', $this->send('POST', '/api/groups', ['name' => $name], status: 422)->text('field'));

@@ -63,7 +63,7 @@ final class PackagesTest extends ApiTestCase
 
     public function test_pictures_that_nobody_takes_in_are_let_go_of_after_a_month(): void
     {
-        $folder = dirname(__DIR__, 3) . '/var/test-media/waiting/';
+        $folder = getenv('MEDIA_DIR') . '/waiting/';
         $waiting = static fn (): array => array_values(array_diff((array) scandir($folder), ['.', '..']));
         $opened = $this->opened(self::package(['items/a.xml' => self::item('a', 'a.png'), 'img/a.png' => self::picture(0x123456, 21)]), 'a.zip');
         $hash = $opened->textMap('pictures')['a.png'];

@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Sitting\Refused;
 
@@ -46,7 +45,7 @@ final class CandidacyTest extends TestCase
     {
         $blueprint = BlueprintReader::read(['v' => 2, 'title' => 'Paper', 'rules' => $rules, 'sections' => [['id' => 'a', 'steps' => [['id' => '1', 'question' => 'eggs']]]]], new TrustedNames());
         $micros = static fn (mixed $seconds): ?int => is_int($seconds) ? $seconds * self::SECOND : null;
-        $candidacy = new Candidacy(($terms['isAdmitted'] ?? true) === true, $micros($terms['opens'] ?? null), $micros($terms['closes'] ?? null), Ratio::one(), is_int($terms['more'] ?? null) ? $terms['more'] : 0);
+        $candidacy = new Candidacy(($terms['isAdmitted'] ?? true) === true, $micros($terms['opens'] ?? null), $micros($terms['closes'] ?? null), 0, is_int($terms['more'] ?? null) ? $terms['more'] : 0);
         $refused = null;
         try {
             $candidacy->refuse($blueprint->rules, array_map(static fn (int $end): int => $end * self::SECOND, $ended), $now * self::SECOND);
