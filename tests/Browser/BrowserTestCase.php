@@ -6,11 +6,12 @@ namespace Zetema\Tests\Browser;
 
 use PHPUnit\Framework\TestCase;
 
-/** A real server for the tests of a class, and a new browser for each test. */
+/** A real server and a browser for the tests of a class; each test finds the browser as if it were new. */
 abstract class BrowserTestCase extends TestCase
 {
     protected Chromium $page;
     private static ?Server $server = null;
+    private static ?Chromium $browser = null;
 
     public static function setUpBeforeClass(): void
     {
@@ -19,12 +20,14 @@ abstract class BrowserTestCase extends TestCase
 
     public static function tearDownAfterClass(): void
     {
+        self::$browser = null;
         self::$server = null;
     }
 
     protected function setUp(): void
     {
-        $this->page = new Chromium(self::server()->address);
+        self::$browser?->forget();
+        $this->page = self::$browser ??= new Chromium(self::server()->address);
     }
 
     protected function tearDown(): void

@@ -40,6 +40,17 @@ final class Chromium
         $this->size(1280, 800);
     }
 
+    /** As it was when it was new: no page, no cookies, nothing kept, online, and as large as a desk. */
+    public function forget(): void
+    {
+        $this->goOffline(false);
+        $this->driver->get('about:blank');
+        $tools = new ChromeDevToolsDriver($this->driver);
+        $tools->execute('Network.clearBrowserCookies');
+        $tools->execute('Storage.clearDataForOrigin', ['origin' => $this->base, 'storageTypes' => 'all']);
+        $this->size(1280, 800);
+    }
+
     public function __destruct()
     {
         try {
