@@ -43,6 +43,10 @@ class Blueprint implements Versioned
     #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
     private int $version = 1;
 
+    /** Whether it stands at the end of its list, and nobody begins it. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isPutAway = false;
+
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -57,6 +61,16 @@ class Blueprint implements Versioned
         $this->title = $title;
         $this->plan = $plan->toData();
         $this->rules = $rules->toData();
+    }
+
+    public function putAway(bool $isPutAway): void
+    {
+        $this->isPutAway = $isPutAway;
+    }
+
+    public function isPutAway(): bool
+    {
+        return $this->isPutAway;
     }
 
     public function title(): string

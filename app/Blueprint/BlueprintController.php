@@ -45,6 +45,22 @@ final readonly class BlueprintController
         return new JsonResponse($this->view->of($this->editing->copy($blueprint)), 201);
     }
 
+    /** What forms come to, which takes longer than the list. */
+    #[Route('/api/banks/{id}/blueprints/points', methods: ['GET'])]
+    public function points(#[MapEntity] Bank $bank): JsonResponse
+    {
+        return new JsonResponse(['points' => (object) $this->view->points($bank)]);
+    }
+
+    #[Route('/api/blueprints/{id}/put-away', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function putAway(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    {
+        $this->editing->putAway($blueprint, Body::of($request)->flag('putAway'));
+
+        return new JsonResponse(['blueprints' => $this->view->list($blueprint->bank)]);
+    }
+
     #[Route('/api/blueprints/{id}', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function delete(#[MapEntity] Blueprint $blueprint): JsonResponse

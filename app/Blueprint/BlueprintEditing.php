@@ -51,6 +51,12 @@ final readonly class BlueprintEditing
         return $copy;
     }
 
+    public function putAway(Blueprint $blueprint, bool $isPutAway): void
+    {
+        $blueprint->putAway($isPutAway);
+        $this->em->flush();
+    }
+
     /**
      * With its rehearsals and its withdrawn editions, which nobody has begun.
      *

@@ -34,7 +34,20 @@ final readonly class BlueprintView
             'questions' => $b->questions(),
             'edition' => $editions[$b->id] ?? null,
             'sittings' => $sittings[$b->id] ?? 0,
-        ], $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['id' => 'ASC']));
+            'putAway' => $b->isPutAway(),
+        ], $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['isPutAway' => 'ASC', 'id' => 'ASC']));
+    }
+
+    /** @return array<int, array{least: string, most: string}|null> what forms of each come to, by the ids of blueprints; null where some question may not be dealt */
+    public function points(Bank $bank): array
+    {
+        $points = [];
+        foreach ($this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank]) as $blueprint) {
+            $proof = (new BlueprintProof($blueprint->assessment(), static fn (): array => []))->told($this->stock->of($bank));
+            $points[$blueprint->id] = $proof['problem'] === null && is_string($proof['least']) && is_string($proof['most']) ? ['least' => $proof['least'], 'most' => $proof['most']] : null;
+        }
+
+        return $points;
     }
 
     /** @return array<string, mixed> */

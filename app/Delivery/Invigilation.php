@@ -59,7 +59,7 @@ final readonly class Invigilation
         if ($edition->isWithdrawn() || $this->editions->newest($edition->blueprint) !== $edition) {
             throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
         }
-        if ($edition->isClosed()) {
+        if ($edition->isClosed() || $edition->blueprint->isPutAway()) {
             throw new Refused('This assessment is closed: nobody can begin it any more.');
         }
         $assessment = $edition->assessment();

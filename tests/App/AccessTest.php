@@ -98,6 +98,8 @@ final class AccessTest extends ApiTestCase
             ['POST', '/api/blueprints/1/deal', true, true, false],
             ['POST', '/api/blueprints/1/editions', true, false, false],
             ['POST', '/api/blueprints/1/rehearsals', true, true, false],
+            ['GET', '/api/banks/1/blueprints/points', true, true, false],
+            ['PUT', '/api/blueprints/1/put-away', true, false, false],
             ['GET', '/api/blueprints/1/admission', true, true, false],
             ['PUT', '/api/blueprints/1/admission', true, false, false],
             ['POST', '/api/access-codes', false, false, true],

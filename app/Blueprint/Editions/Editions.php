@@ -40,7 +40,7 @@ final readonly class Editions
         return $this->em->getRepository(Account::class)->count(['role' => Role::Candidate]);
     }
 
-    /** @return list<Edition> the newest of each assessment that is not closed, in the order in which the assessments were made */
+    /** @return list<Edition> the newest of each assessment, if that is neither closed nor put away, in the order in which the assessments were made */
     public function toBegin(): array
     {
         $newest = [];
@@ -49,6 +49,6 @@ final readonly class Editions
         }
         ksort($newest);
 
-        return array_values(array_filter($newest, static fn (Edition $edition): bool => !$edition->isClosed()));
+        return array_values(array_filter($newest, static fn (Edition $edition): bool => !$edition->isClosed() && !$edition->blueprint->isPutAway()));
     }
 }

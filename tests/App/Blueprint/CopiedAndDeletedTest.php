@@ -27,6 +27,34 @@ final class CopiedAndDeletedTest extends ApiTestCase
         }
     }
 
+    public function test_one_that_is_put_away_stands_last_and_is_not_begun_until_it_is_taken_out_again(): void
+    {
+        $this->logIn('orrell');
+        $away = $this->send('PUT', '/api/blueprints/1/put-away', ['putAway' => true])->objects('blueprints');
+        self::assertSame([[1, true], 3], [[$away[2]->integer('id'), $away[2]->flag('putAway')], count($away)]);
+        $this->logIn('wren');
+        $offered = fn (): array => array_map(static fn (Fields $a): int => $a->integer('edition'), $this->send('GET', '/api/my-assessments')->objects('assessments'));
+        self::assertNotContains(1, $offered());
+        $this->send('POST', '/api/editions/1/sittings', status: 422);
+        $this->logIn('orrell');
+        self::assertSame(1, $this->send('PUT', '/api/blueprints/1/put-away', ['putAway' => false])->objects('blueprints')[0]->integer('id'));
+        $this->logIn('wren');
+        self::assertContains(1, $offered());
+    }
+
+    public function test_what_forms_come_to_is_told_beside_the_list(): void
+    {
+        $this->logIn('orrell');
+        $copy = $this->send('POST', '/api/blueprints/1/copies', status: 201)->integer('id');
+        $this->plan($copy, [['question' => 'fresh eggs'], ['draw' => ['take' => 1, 'pool' => ['objective' => 'Neighbours and law', 'kinds' => ['one']]]]]);
+        $draft = $this->send('POST', '/api/blueprints/1/copies', status: 201)->integer('id');
+        $this->plan($draft, [['question' => 'wax moth']]);
+        $points = $this->send('GET', '/api/banks/1/blueprints/points')->object('points');
+        self::assertSame(['125', '125'], [$points->object('1')->text('least'), $points->object('1')->text('most')]);
+        self::assertSame('20', $points->object((string) $copy)->text('most'));
+        self::assertNull($points->optionalObject((string) $draft), 'with a question that may not be dealt');
+    }
+
     public function test_one_that_is_sat_stays_and_any_other_goes_with_its_rehearsals(): void
     {
         $this->logIn('orrell');
@@ -39,6 +67,7 @@ final class CopiedAndDeletedTest extends ApiTestCase
         $copy = $this->send('POST', '/api/blueprints/1/copies', status: 201);
         $id = $copy->integer('id');
         $this->send('POST', "/api/blueprints/$id/rehearsals", ['drafts' => false], status: 201);
+        $this->send('PUT', "/api/blueprints/$id/admission", ['version' => 0, 'everybody' => false, 'groups' => [], 'people' => []]);
         $edition = $this->send('POST', "/api/blueprints/$id/editions", ['version' => $copy->integer('version')], status: 201);
         $this->send('DELETE', "/api/blueprints/$id", status: 422);
         $this->send('DELETE', '/api/editions/' . $edition->integer('id'));

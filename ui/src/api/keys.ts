@@ -18,7 +18,7 @@ export const keys = {
   changes: under<number | string>('changes'),
   saves: under<number | string>('saves'),
   missingOut: under<number | string>('missing-out'),
-  blueprints: under<number>('blueprints'),
+  blueprints: under<number | string>('blueprints'),
   blueprint: under<number | undefined>('blueprint'),
   admission: under<number>('admission'),
   groups: under<never>('groups'),

@@ -77,18 +77,31 @@ describe('what is proved', () => {
   });
 
   it('advises where something can be sat and is hardly meant so, with the remedy to press', async () => {
-    const onBest = vi.fn();
+    const onSay = vi.fn();
     const advice = [
       { where: 'q1', subject: 'loses', message: 'a further attempt loses' },
       { where: 'blueprint', subject: 'minimum', message: 'a form may ask nothing of Lamps' },
     ];
     await planning(documentOf([{ id: 'q1', question: 'trim' }]), (now) => (
-      <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onBest={onBest} />
+      <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onSay={onSay} />
     ));
     expect(text()).toContain('step 1 a further attempt loses let the best stand');
     expect(text()).toContain('a form may ask nothing of Lamps');
     press('let the best stand');
-    expect(onBest).toHaveBeenCalledWith('q1');
+    expect(onSay).toHaveBeenCalledWith('q1', { stands: 'best' });
+  });
+
+  it('offers one worth for a draw from questions of differing worth', async () => {
+    const onSay = vi.fn();
+    const steps = { d1: asked(2, '18', { most: '20', fit: 5 }), d2: asked(2, '20', { fit: 5 }) };
+    const draw = (id: string) => ({ id, draw: { take: 2, pool: {} } });
+    await planning(documentOf([draw('d1'), draw('d2')]), (now) => (
+      <Proved blueprint={blueprintOf({}, { steps })} document={now} onShow={vi.fn()} onSay={onSay} />
+    ));
+    expect(text()).toContain('step 1 takes questions of differing worth: 18 to 20 points by what is drawn.');
+    expect(text()).not.toContain('step 2 takes');
+    press('let each count 10');
+    expect(onSay).toHaveBeenCalledWith('d1', { points: '10' });
   });
 
   it('says how much two forms share, and which questions many see', async () => {

@@ -11,7 +11,7 @@ import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { WhoMaySit } from './admission/WhoMaySit';
 import { DealtForm } from './DealtForm';
-import { type Blueprint, replaced, stepOf } from './document';
+import { type Blueprint, type DrawStep, replaced, stepOf } from './document';
 import { Editions } from './editions/Editions';
 import { DealMany } from './many/DealMany';
 import { Guessing } from './margin/Guessing';
@@ -79,9 +79,10 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
     handle?.scrollIntoView({ block: 'center' });
     handle?.focus();
   };
-  const best = (id: string) => {
+  const say = (id: string, settings: NonNullable<DrawStep['settings']>) => {
     const step = stepOf(document, id)?.step;
-    if (step && 'settings' in step) change(replaced(document, id, { ...step, settings: { ...step.settings, stands: 'best' } }));
+    if (step && ('draw' in step || 'question' in step))
+      change(replaced(document, id, { ...step, settings: { ...step.settings, ...settings } }));
   };
   const parts = { blueprint, document, readOnly, onChange: change };
   return (
@@ -178,7 +179,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         margin={
           <div className="space-y-4">
             {mayEdit(account) && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
-            <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onBest: best })} />
+            <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onSay: say })} />
             {mayEdit(account) && <WhoMaySit blueprint={blueprint.id} />}
             <PassMark {...parts} />
             {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}

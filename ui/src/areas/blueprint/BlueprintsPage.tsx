@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../api/client';
 import { blueprintsQuery } from '../../api/queries';
-import { count } from '../../parts/text/figures';
+import { count, points } from '../../parts/text/figures';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Confirm } from '../../parts/fields/Confirm';
 import { Waiting } from '../../parts/Waiting';
@@ -17,6 +17,13 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const queries = useQueryClient();
   const [title, setTitle] = useState('');
   const list = useQuery(blueprintsQuery(bank));
+  // What forms come to takes longer than the list, which does not wait for it.
+  const worths = useQuery({
+    queryKey: keys.blueprints(bank, 'points'),
+    queryFn: () => dataOf(api.GET('/banks/{id}/blueprints/points', { params: { path: { id: bank } } })),
+    enabled: list.data !== undefined,
+    staleTime: 0,
+  });
   const make = useMutation({
     mutationFn: () => dataOf(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {
@@ -41,8 +48,9 @@ export default function BlueprintsPage({ account }: { account: Account }) {
           margin={
             <>
               <p>
-                <b className="fig">{b.questions}</b> {b.questions === 1 ? 'question' : 'questions'} ·{' '}
-                {b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
+                <b className="fig">{b.questions}</b> {b.questions === 1 ? 'question' : 'questions'}
+                <Points worth={worths.data?.points[b.id] ?? null} /> ·{' '}
+                {b.putAway ? 'put away' : b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
                 {b.sittings > 0 && ` · ${count(b.sittings, 'sitting')}`}
               </p>
               {mayEdit(account) && <CopyOrDelete bank={bank} blueprint={b} />}
@@ -84,6 +92,15 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   );
 }
 
+function Points({ worth }: { worth: { least: string; most: string } | null }) {
+  if (!worth) return null;
+  return (
+    <>
+      , <b className="fig">{worth.least === worth.most ? worth.least : `${worth.least} to ${worth.most}`}</b> {points(worth.most)}
+    </>
+  );
+}
+
 /** What can be done with a blueprint from outside; one that is sat stays. */
 function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['BlueprintRow'] }) {
   const navigate = useNavigate();
@@ -100,10 +117,23 @@ function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['Bl
     mutationFn: () => dataOf(api.DELETE('/blueprints/{id}', path)),
     onSuccess: (left) => queries.setQueryData(blueprintsQuery(bank).queryKey, left),
   });
+  const away = useMutation({
+    mutationFn: (putAway: boolean) => dataOf(api.PUT('/blueprints/{id}/put-away', { ...path, body: { putAway } })),
+    onSuccess: (left) => queries.setQueryData(blueprintsQuery(bank).queryKey, left),
+  });
+  const error = copy.error ?? away.error;
   return (
     <div className="flex flex-wrap gap-x-4">
       <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()} aria-label={`Copy ${blueprint.title}`}>
         copy
+      </button>
+      <button
+        className="act"
+        disabled={away.isPending}
+        onClick={() => away.mutate(!blueprint.putAway)}
+        aria-label={`${blueprint.putAway ? 'Take out again' : 'Put away'}: ${blueprint.title}`}
+      >
+        {blueprint.putAway ? 'take out again' : 'put away'}
       </button>
       {blueprint.edition === null && (
         <Confirm
@@ -115,9 +145,9 @@ function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['Bl
           onSure={() => remove.mutate()}
         />
       )}
-      {copy.error && (
+      {error && (
         <span className="notice" role="alert">
-          {errorWords(copy.error)}
+          {errorWords(error)}
         </span>
       )}
     </div>

@@ -8,15 +8,15 @@ interface Props {
   document: Document;
   /** shows a step of the running order */
   onShow: (id: string) => void;
-  /** lets the best attempt of a step stand; missing where nothing may be changed */
-  onBest?: (id: string) => void;
+  /** says something at a step, as a remedy; missing where nothing may be changed */
+  onSay?: (id: string, settings: NonNullable<DrawStep['settings']>) => void;
 }
 
 const span = (from: string | number, to: string | number) =>
   String(from) === String(to) ? figure(String(to)) : `${figure(String(from))} to ${figure(String(to))}`;
 
 /** What every form comes to, path by path; and what keeps one from being dealt or sat, each at its step. */
-export function Proved({ blueprint, document, onShow, onBest }: Props) {
+export function Proved({ blueprint, document, onShow, onSay }: Props) {
   const { proof, findings } = blueprint;
   const { all, count: ways, each } = proof.paths;
   const steps = numbered(document);
@@ -79,19 +79,45 @@ export function Proved({ blueprint, document, onShow, onBest }: Props) {
             </button>
           )}{' '}
           {message}
-          {subject === 'loses' && onBest && (
+          {subject === 'loses' && onSay && (
             <>
               {' '}
-              <button className="act" onClick={() => onBest(where)}>
+              <button className="act" onClick={() => onSay(where, { stands: 'best' })}>
                 let the best stand
               </button>
             </>
           )}
         </p>
       ))}
+      <Unequal {...{ blueprint, document, onShow }} {...(onSay && { onSay })} />
       {proof.shortage ? <Shortage blueprint={blueprint} document={document} /> : <Exposure {...{ blueprint, document, onShow }} />}
     </div>
   );
+}
+
+/** Draws from questions of differing worth, so that one form comes to more than another; one worth for all of them is offered. */
+function Unequal({ blueprint, document, onShow, onSay }: Props) {
+  return numbered(document).map(({ step, number }) => {
+    const asks = blueprint.proof.steps[step.id];
+    if (!('draw' in step) || !asks || asks.least === asks.most) return null;
+    const each = Number(asks.most) / asks.questions;
+    return (
+      <p key={step.id}>
+        <button className="act" onClick={() => onShow(step.id)}>
+          step {number}
+        </button>{' '}
+        takes questions of differing worth: {span(asks.least, asks.most)} points by what is drawn.
+        {onSay && Number.isInteger(each * 100) && (
+          <>
+            {' '}
+            <button className="act" onClick={() => onSay(step.id, { points: String(each) })}>
+              let each count {figure(String(each))}
+            </button>
+          </>
+        )}
+      </p>
+    );
+  });
 }
 
 function Shortage({ blueprint, document }: { blueprint: Blueprint; document: Document }) {
