@@ -7,9 +7,13 @@ namespace Zetema\App\Blueprint;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\Advice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\PathTotals;
 use Zetema\Core\Blueprint\Paths\Span;
+use Zetema\Core\Blueprint\Paths\TallySpan;
 use Zetema\Core\Blueprint\Paths\Ways;
+use Zetema\Core\Blueprint\Section;
+use Zetema\Core\Blueprint\Step\AskingStep;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
@@ -18,18 +22,20 @@ use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Proof\Proof;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
 /** What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether it can be passed. */
 final readonly class BlueprintProof
 {
-    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'advice' => []];
+    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'tallies' => [], 'advice' => []];
 
     private Ways $ways;
     private DealingPlan $plan;
 
-    /** @param \Closure(string): list<string> $objective of a fixed question */
-    public function __construct(private Assessment $blueprint, private \Closure $objective)
+    /** @param \Closure(string): ?Question $question a fixed one, if it is whole */
+    public function __construct(private Assessment $blueprint, private \Closure $question, private ?BankSettings $bank = null)
     {
         $this->ways = new Ways($blueprint);
         $this->plan = BlueprintDealer::plan($blueprint);
@@ -70,7 +76,8 @@ final readonly class BlueprintProof
             'before' => $before,
             'seconds' => $this->seconds(),
             'pass' => self::pass($this->plan, $totals->all),
-            'advice' => Advice::on($this->ways, $totals->before, $this->objective),
+            'tallies' => array_map(fn (Tally $tally): array => ['tally' => $tally->name, ...get_object_vars(TallySpan::of($tally->name, $this->blueprint, $this->question, $totals->paths > 1))], $this->blueprint->tallies),
+            'advice' => Advice::on($this->ways, $totals->before, $this->question, $this->bank),
         ];
     }
 
@@ -113,13 +120,43 @@ final readonly class BlueprintProof
         return $shared;
     }
 
-    /** The time for the whole, or for all of its sections. */
+    /** The time for the whole, or at most for all of its sections: for each the section's own, or that of its questions together; null where something has no limit. */
     private function seconds(): ?int
     {
-        $whole = $this->blueprint->rules->seconds();
-        $sections = array_map(static fn ($section): ?int => $section->seconds, $this->blueprint->sections);
+        $sum = 0;
+        foreach ($this->blueprint->sections as $section) {
+            $sum = $section->seconds === null ? $this->questionSeconds($section, $sum) : $sum + $section->seconds;
+            if ($sum === null) {
+                break;
+            }
+        }
 
-        return $whole ?? (in_array(null, $sections, true) ? null : array_sum($sections));
+        return $this->blueprint->rules->seconds() ?? $sum;
+    }
+
+    private function questionSeconds(Section $section, int $sum): ?int
+    {
+        foreach ($section->steps as $step) {
+            $seconds = $step instanceof AskingStep ? $this->secondsOf($section, $step) : 0;
+            if ($seconds === null) {
+                return null;
+            }
+            $sum += $seconds * ($step instanceof DrawStep ? $step->draw->take : 1);
+        }
+
+        return $sum;
+    }
+
+    /** Seconds for each question of a step, as far as the blueprint says so; null: none, or what the questions say. */
+    private function secondsOf(Section $section, AskingStep $step): ?int
+    {
+        $fixed = $step instanceof QuestionStep ? ($this->question)($step->question) : null;
+        if ($fixed !== null) {
+            return $fixed->effective($this->bank, $step->settings, $section->settings, $this->blueprint->settings)->seconds();
+        }
+        $time = ($step->settings->get(Setting::Time) ?? $section->settings->get(Setting::Time) ?? $this->blueprint->settings->get(Setting::Time));
+
+        return $time === null || preg_match('/^(\d+) s$/D', $time, $m) !== 1 ? null : (int) $m[1];
     }
 
     /** @return array{points: string, reachable: bool, percent: string|null}|null the poorest form decides */

@@ -43,7 +43,7 @@ final readonly class BlueprintView
     {
         $points = [];
         foreach ($this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank]) as $blueprint) {
-            $proof = (new BlueprintProof($blueprint->assessment(), static fn (): array => []))->told($this->stock->of($bank));
+            $proof = (new BlueprintProof($blueprint->assessment(), static fn (): null => null))->told($this->stock->of($bank));
             $points[$blueprint->id] = $proof['problem'] === null && is_string($proof['least']) && is_string($proof['most']) ? ['least' => $proof['least'], 'most' => $proof['most']] : null;
         }
 
@@ -98,7 +98,7 @@ final readonly class BlueprintView
             'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
-            'proof' => (new BlueprintProof($assessment, static fn (string $name): array => $names->question($name)->objective ?? []))->told($stock),
+            'proof' => (new BlueprintProof($assessment, $names->question(...), $blueprint->bank->settings()))->told($stock),
         ];
     }
 }

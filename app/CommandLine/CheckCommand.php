@@ -48,7 +48,7 @@ final class CheckCommand
 
             return 1;
         }
-        $proof = (new BlueprintProof($read, static fn (string $name): array => $bank->question($name)->objective ?? []))->of(new Dealer(BlueprintDealer::plan($read), $bank->stock()));
+        $proof = (new BlueprintProof($read, $bank->question(...)))->of(new Dealer(BlueprintDealer::plan($read), $bank->stock()));
         TextFiles::print($output, [
             'problems' => [],
             ...array_intersect_key($proof, ['questions' => 1, 'steps' => 1, 'paths' => 1, 'pass' => 1, 'advice' => 1]),

@@ -32,6 +32,21 @@ final class InstallationTest extends TestCase
         self::assertSame(2, substr_count($build, 'echo "$here"'), 'of the interface and of the application');
     }
 
+    public function test_nothing_is_built_anew_because_tests_and_tools_ran(): void
+    {
+        $stamps = static fn (): array => array_map(static fn (string $of): string => (string) @file_get_contents(self::ROOT . "/var/stamp-$of"), ['ui', 'app']);
+        $build = static fn () => (new Process(['bin/build'], self::ROOT, timeout: 300))->mustRun();
+        $build();
+        $before = $stamps();
+        $written = ['ui/node_modules/.vite/vitest/results.json', 'config/reference.php'];
+        foreach ($written as $file) {
+            is_dir(dirname(self::ROOT . "/$file")) || mkdir(dirname(self::ROOT . "/$file"), recursive: true);
+            file_put_contents(self::ROOT . "/$file", is_file(self::ROOT . "/$file") ? file_get_contents(self::ROOT . "/$file") . "\n" : "\n");
+        }
+        self::assertStringNotContainsString('Building', $build()->getOutput());
+        self::assertSame($before, $stamps());
+    }
+
     public function test_the_server_ends_with_whoever_started_it_however_that_ends(): void
     {
         foreach ([SIGTERM, SIGKILL] as $signal) {

@@ -56,6 +56,7 @@ export const blueprintOf = (more: object = {}, proof: object = {}) =>
       paths: { count: 1, all: span, each: [] },
       before: {},
       seconds: null,
+      tallies: [],
       advice: [],
       ...proof,
     },

@@ -18,9 +18,12 @@ use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
+use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** What can be sat and is hardly meant so: routes that nobody takes, minimums of what a form may not ask, a second attempt that loses what the first earned. */
+/** What can be sat and is hardly meant so: routes that nobody takes, minimums of what a form may not ask, a second attempt that loses what the first earned, hints that never open. */
 final class Advice
 {
     /** @var list<Refusal> */
@@ -28,22 +31,27 @@ final class Advice
 
     /**
      * @param list<Span> $before what may have been asked when each step is reached
-     * @param \Closure(string): list<string> $objective of a fixed question
+     * @param \Closure(string): ?Question $question a fixed one, if it is whole
      *
-     * @return list<Refusal> by the steps they are about; "loses" can be put right by letting the best attempt stand
+     * @return list<Refusal> by the steps they are about; "loses" can be put right by letting the best attempt stand, "attempts 2" by giving as many
      */
-    public static function on(Ways $ways, array $before, \Closure $objective): array
+    public static function on(Ways $ways, array $before, \Closure $question, ?BankSettings $bank = null): array
     {
         $advice = new self();
-        foreach ($ways->steps as $place => [, $step]) {
+        foreach ($ways->steps as $place => [$section, $step]) {
             if ($step instanceof CheckpointStep) {
                 $advice->checkpoint($step, $before[$place] ?? Span::nothing());
             } elseif ($step instanceof AskingStep) {
                 $advice->attempts($step);
             }
+            $fixed = $step instanceof QuestionStep ? $question($step->question) : null;
+            if ($fixed !== null) {
+                $told = $ways->blueprint->rulesIn($section)->tellsBeforeTheEnd();
+                $advice->hints($step, $fixed, $fixed->effective($bank, $step->settings, $section->settings, $ways->blueprint->settings), $told);
+            }
         }
         foreach ($ways->blueprint->pass->minimums ?? [] as $minimum) {
-            $advice->minimum($ways->blueprint, $minimum, $objective);
+            $advice->minimum($ways->blueprint, $minimum, static fn (string $name): array => $question($name)->objective ?? []);
         }
 
         return $advice->found;
@@ -129,6 +137,20 @@ final class Advice
         $attempts = $step->settings->get(Setting::Attempts) ?? '1';
         if ($step->settings->get(Setting::Time) !== null && $attempts !== '1' && $step->settings->get(Setting::Stands) !== 'best') {
             $this->found[] = new Refusal($step->id, 'loses', 'time runs on while feedback is read: a further attempt that runs out loses what an earlier one earned');
+        }
+    }
+
+    /** @param bool $told whether feedback is given before the end; else there is one attempt, whatever is set */
+    private function hints(QuestionStep $step, Question $question, EffectiveSettings $settings, bool $told): void
+    {
+        $attempts = $told ? $settings->attempts() : 1;
+        $seconds = $settings->seconds();
+        foreach ($question->hints as $i => $hint) {
+            if ($attempts !== null && $hint->fromAttempt > $attempts) {
+                $this->found[] = new Refusal($step->id, $told ? "attempts $hint->fromAttempt" : 'hint', sprintf('hint %d never opens: it comes with attempt %d, and there %s', $i + 1, $hint->fromAttempt, $attempts === 1 ? 'is one' : "are $attempts"));
+            } elseif ($seconds !== null && $hint->afterSeconds >= $seconds) {
+                $this->found[] = new Refusal($step->id, 'hint', sprintf('hint %d never opens: it comes after %d s, and the time is %d s', $i + 1, $hint->afterSeconds, $seconds));
+            }
         }
     }
 

@@ -11,8 +11,10 @@ use Zetema\Core\Blueprint\Paths\Span;
 use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\Refusal;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Question;
 
 /** What can be sat and is hardly meant so is told at its step. */
 final class AdviceTest extends TestCase
@@ -27,7 +29,15 @@ final class AdviceTest extends TestCase
         $ways = new Ways(BlueprintReader::planned(['v' => 2, 'title' => 'T', ...$document]));
         $before = array_fill(0, count($ways->steps), new Span(1, 1, Points::of('10'), Points::of('10')));
 
-        return array_map(static fn (Refusal $r): string => "$r->where $r->subject", Advice::on($ways, $before, static fn (string $name): array => ['Hive', $name]));
+        return array_map(static fn (Refusal $r): string => "$r->where $r->subject", Advice::on($ways, $before, self::question(...)));
+    }
+
+    /** A question of the hive; the one with hints has one from the second attempt on, and one after 20 s. */
+    private static function question(string $name): Question
+    {
+        $hints = $name === 'hints' ? ['hints' => [['text' => 'Look again.', 'fromAttempt' => 2], ['text' => 'Still looking?', 'after' => 20]]] : [];
+
+        return Question::fromData(Fields::of(['kind' => 'claim', 'stem' => 'So?', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], ...$hints]), $name, ['Hive', $name]);
     }
 
     /**
@@ -116,6 +126,13 @@ final class AdviceTest extends TestCase
         yield 'a further attempt in a time' => [$asks(['question' => 'a', 'settings' => ['attempts' => '2', 'time' => '60 s']]), ['x loses']];
         yield 'the best of them' => [$asks(['question' => 'a', 'settings' => ['attempts' => '2', 'time' => '60 s', 'stands' => 'best']]), []];
         yield 'one attempt in a time' => [$asks(['question' => 'a', 'settings' => ['time' => '60 s']]), []];
+        yield 'hints, and two attempts' => [$asks(['question' => 'hints', 'settings' => ['attempts' => '2']]), []];
+        yield 'hints, and any number of attempts' => [$asks(['question' => 'hints', 'settings' => ['attempts' => 'unlimited']]), []];
+        yield 'a hint with the second of one attempt' => [$asks(['question' => 'hints']), ['x attempts 2']];
+        yield 'two attempts that the whole gives' => [[...$asks(['question' => 'hints']), 'settings' => ['attempts' => '2']], []];
+        yield 'two attempts where nothing is told before the end' => [[...$asks(['question' => 'hints', 'settings' => ['attempts' => '2']]), 'rules' => ['feedback' => 'at the end']], ['x hint']];
+        yield 'a hint after the time is over' => [$asks(['question' => 'hints', 'settings' => ['attempts' => '2', 'time' => '20 s', 'stands' => 'best']]), ['x hint']];
+        yield 'a hint just before it is over' => [$asks(['question' => 'hints', 'settings' => ['attempts' => '2', 'time' => '21 s', 'stands' => 'best']]), []];
         yield 'attempts without a time' => [$asks(['draw' => ['take' => 1, 'pool' => []], 'settings' => ['attempts' => 'unlimited']]), []];
     }
 

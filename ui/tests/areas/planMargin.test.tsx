@@ -81,6 +81,7 @@ describe('what is proved', () => {
     const advice = [
       { where: 'q1', subject: 'loses', message: 'a further attempt loses' },
       { where: 'blueprint', subject: 'minimum', message: 'a form may ask nothing of Lamps' },
+      { where: 'q1', subject: 'attempts 3', message: 'hint 1 never opens' },
     ];
     await planning(documentOf([{ id: 'q1', question: 'trim' }]), (now) => (
       <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onSay={onSay} />
@@ -88,7 +89,9 @@ describe('what is proved', () => {
     expect(text()).toContain('step 1 a further attempt loses let the best stand');
     expect(text()).toContain('a form may ask nothing of Lamps');
     press('let the best stand');
-    expect(onSay).toHaveBeenCalledWith('q1', { stands: 'best' });
+    expect(onSay).toHaveBeenLastCalledWith('q1', { stands: 'best' });
+    press('give it 3 attempts');
+    expect(onSay).toHaveBeenLastCalledWith('q1', { attempts: '3' });
   });
 
   it('offers one worth for a draw from questions of differing worth', async () => {

@@ -1,9 +1,11 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
+import type { Document } from '../../src/areas/blueprint/document';
+import { Apart } from '../../src/areas/blueprint/margin/Apart';
 import { following, Tallies } from '../../src/areas/blueprint/margin/Tallies';
 import { documentOf, planning } from '../planned';
 import { settled } from '../served';
-import { pick, press, typeOver } from '../written';
+import { key, pick, press, typeOver, write } from '../written';
 
 afterEach(cleanup);
 
@@ -69,5 +71,39 @@ describe('tallies', () => {
     typeOver('Name of the tally', 'calm');
     press('Take the tally calm out');
     expect(now()).not.toHaveProperty('tallies');
+  });
+
+  it('tell between which values they end, and that what is drawn is not in it', async () => {
+    const tallies = [{ name: 'patience' }];
+    const spans = [{ tally: 'patience', least: 4, most: 20 }];
+    const show = (steps: Document['sections'][number]['steps']) =>
+      planning({ ...documentOf(steps), tallies }, (document, onChange) => (
+        <Tallies bank={1} spans={spans} document={document} readOnly={false} onChange={onChange} />
+      ));
+    await show([{ id: 'q', question: 'trim' }]);
+    expect(document.body.textContent).toContain('ends between 4 and 20');
+    expect(document.body.textContent).not.toContain('without what is drawn');
+    cleanup();
+    await show([{ id: 'd', draw: { take: 1, pool: {} } }]);
+    expect(document.body.textContent).toContain('ends between 4 and 20, without what is drawn');
+  });
+});
+
+describe('questions that never meet', () => {
+  it('are named in pairs, told, and let meet again', async () => {
+    const { now } = await planning(documentOf([]), (document, onChange) => (
+      <Apart document={document} readOnly={false} onChange={onChange} />
+    ));
+    typeOver('A question’s name', 'trim');
+    typeOver('The other’s name', 'wick');
+    expect(now().apart).toEqual([['trim', 'wick']]);
+    typeOver('A question’s name', 'wick');
+    typeOver('The other’s name', 'trim');
+    expect(screen.getByRole('alert').textContent).toBe('they are kept apart already');
+    write('The other’s name', 'wick');
+    key('The other’s name', 'Enter');
+    expect(now().apart).toHaveLength(1);
+    press('Let trim and wick meet');
+    expect(now()).not.toHaveProperty('apart');
   });
 });

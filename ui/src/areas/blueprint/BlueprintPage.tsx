@@ -14,6 +14,7 @@ import { DealtForm } from './DealtForm';
 import { type Blueprint, type DrawStep, replaced, stepOf } from './document';
 import { Editions } from './editions/Editions';
 import { DealMany } from './many/DealMany';
+import { Apart } from './margin/Apart';
 import { Guessing } from './margin/Guessing';
 import { PassMark } from './margin/PassMark';
 import { Proved } from './margin/Proved';
@@ -185,7 +186,8 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
             {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
-            <Tallies bank={blueprint.bank.id} {...parts} />
+            <Tallies bank={blueprint.bank.id} spans={blueprint.proof.tallies} {...parts} />
+            <Apart {...parts} />
             {!busy && <SaveAssessment blueprint={blueprint.id} version={blueprint.version} archive={mayEdit(account)} />}
           </div>
         }

@@ -9,6 +9,7 @@ import { count, day } from '../../../parts/text/figures';
 import { Waiting } from '../../../parts/Waiting';
 import { type Account, mayEdit } from '../../people/session';
 import type { Blueprint } from '../document';
+import { Apart } from '../margin/Apart';
 import { PassMark } from '../margin/PassMark';
 import { ReviewSentences } from '../margin/ReviewSentences';
 import { RulesSentences } from '../margin/RulesSentences';
@@ -101,7 +102,8 @@ export default function EditionPage({ account }: { account: Account }) {
             <PassMark {...parts} />
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
-            <Tallies bank={blueprint.bank.id} {...parts} />
+            <Tallies bank={blueprint.bank.id} spans={blueprint.proof.tallies} {...parts} />
+            <Apart {...parts} />
           </div>
         }
       />

@@ -79,6 +79,14 @@ export function Proved({ blueprint, document, onShow, onSay }: Props) {
             </button>
           )}{' '}
           {message}
+          {subject.startsWith('attempts ') && onSay && (
+            <>
+              {' '}
+              <button className="act" onClick={() => onSay(where, { attempts: subject.slice(9) })}>
+                give it {subject.slice(9)} attempts
+              </button>
+            </>
+          )}
           {subject === 'loses' && onSay && (
             <>
               {' '}

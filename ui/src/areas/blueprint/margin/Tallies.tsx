@@ -1,9 +1,11 @@
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { type Document, tidy, without } from '../document';
+import { type Blueprint, type Document, tidy, without } from '../document';
 import { usePageOptions } from '../usePageOptions';
 
 interface Props {
   bank: number;
+  /** between which values each ends */
+  spans?: Blueprint['proof']['tallies'];
   document: Document;
   readOnly: boolean;
   onChange: (document: Document) => void;
@@ -22,9 +24,10 @@ export const following = (bands: Band[]): Band[] =>
   }, []);
 
 /** Named counts that choices add to, and the bands they are cut into. */
-export function Tallies({ bank, document, readOnly, onChange }: Props) {
+export function Tallies({ bank, spans = [], document, readOnly, onChange }: Props) {
   const pages = usePageOptions(bank, 'no page');
   const tallies = document.tallies ?? [];
+  const drawn = document.sections.some(({ steps }) => steps.some((step) => 'draw' in step));
   const put = (next: Tally[]) => {
     onChange(next.length > 0 ? { ...document, tallies: next } : without(document, 'tallies'));
   };
@@ -35,6 +38,7 @@ export function Tallies({ bank, document, readOnly, onChange }: Props) {
       <h2 className="head">tallies</h2>
       {tallies.map((tally, i) => {
         const bands = tally.bands ?? [];
+        const span = spans.find((one) => one.tally === tally.name);
         const putBands = (next: Band[]) => putOne(i, { bands: following(next) });
         return (
           <div key={i}>
@@ -47,6 +51,12 @@ export function Tallies({ bank, document, readOnly, onChange }: Props) {
                 disabled={readOnly}
                 onChange={(name) => putOne(i, { name })}
               />{' '}
+              {span && (
+                <span className="text-quiet">
+                  ends between {span.least} and {span.most}
+                  {drawn && ', without what is drawn'}{' '}
+                </span>
+              )}
               {!readOnly && (
                 <>
                   <button
