@@ -139,9 +139,10 @@ function Members({ group, candidates, onChange }: MembersProps) {
       <legend className="sr-only">Who is in {group.name}</legend>
       {candidates.length === 0 && <span className="text-soft">There are no candidates yet.</span>}
       {candidates.map(({ id, name }) => (
-        <label key={id} className="flex items-baseline gap-1.5">
+        <label key={id} className="flex items-center gap-1.5">
           <input
             type="checkbox"
+            className="size-6"
             checked={group.members.includes(id)}
             onChange={(e) => onChange(e.target.checked ? [...group.members, id] : group.members.filter((other) => other !== id))}
           />
