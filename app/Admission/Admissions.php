@@ -94,7 +94,9 @@ final readonly class Admissions
     private function made(Blueprint $blueprint): Admission
     {
         return $this->saving->make(function () use ($blueprint): Admission {
-            $this->em->persist($admission = new Admission($blueprint));
+            // Within the transaction nobody else makes it, and somebody may have just before.
+            $admission = $this->of($blueprint) ?? new Admission($blueprint);
+            $this->em->persist($admission);
 
             return $admission;
         });

@@ -125,12 +125,8 @@ final class StoredStock implements Stock
             $query->andWhere('s.question_id NOT IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone());
         }
         $places = array_flip($this->tags);
-        $told = [];
-        foreach ($query->executeQuery()->iterateAssociative() as $row) {
-            $told[] = [$row, array_fill_keys(array_intersect_key($places, array_flip(explode("\n", self::text($row['tags'])))), true), [], null];
-        }
 
-        return $told;
+        return array_map(static fn (array $row): array => [$row, array_fill_keys(array_intersect_key($places, array_flip(explode("\n", self::text($row['tags'])))), true), [], null], $query->executeQuery()->fetchAllAssociative());
     }
 
     /** @return list<array{array<string, mixed>, array<int, true>, array<int, true>, int|null}> facts, places of tags and of pools, and own number of each that is named or in a pool that is asked for, rising */

@@ -14,15 +14,15 @@ import { BlueprintsTaken } from './BlueprintsTaken';
 import { Columns } from './Columns';
 import type { PutIn } from './completion';
 import { EncodingAsked } from './EncodingAsked';
-import { Files } from './Files';
+import { Files } from './files/Files';
 import { GivenLine } from './GivenLine';
 import { LeftBehind } from './LeftBehind';
 import { LEVEL, SourceText } from './SourceText';
 import { Summary } from './Summary';
 import { Templates } from './Templates';
 import { UnderstoodMargin } from './UnderstoodMargin';
-import { useFiles } from './useFiles';
-import { useDrop } from './useDrop';
+import { useFiles } from './files/useFiles';
+import { useDrop } from './files/useDrop';
 import { openAsText, type Opened, useOpened } from './useOpened';
 import sample from './sample.zet.txt?raw';
 

@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { errorWords } from '../../api/client';
-import { count } from '../../parts/text/figures';
-import { BatchLine } from '../bank/board/LastIntake';
-import type { Given } from './brought';
-import { BlueprintsTaken } from './BlueprintsTaken';
+import { errorWords } from '../../../api/client';
+import { count } from '../../../parts/text/figures';
+import { BatchLine } from '../../bank/board/LastIntake';
+import type { Given } from '../brought';
+import { BlueprintsTaken } from '../BlueprintsTaken';
 import { FileRow } from './FileRow';
 import { givenAlike, needsObjective, readFile, readyOf, takeInAll, type WaitingFile } from './files';
 

@@ -1,6 +1,6 @@
-import { api, dataOf, type Schema } from '../../api/client';
-import { alongOf, decisionOf, type Given, type SourceFormat } from './brought';
-import type { Opened } from './useOpened';
+import { api, dataOf, type Schema } from '../../../api/client';
+import { alongOf, decisionOf, type Given, type SourceFormat } from '../brought';
+import type { Opened } from '../useOpened';
 
 /** One of several files that come in together. */
 export interface WaitingFile extends Opened {

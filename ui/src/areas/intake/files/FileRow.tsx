@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { count } from '../../parts/text/figures';
-import { ObjectiveField } from '../bank/question/ObjectiveField';
-import { type Given, isGiven } from './brought';
+import { count } from '../../../parts/text/figures';
+import { ObjectiveField } from '../../bank/question/ObjectiveField';
+import { type Given, isGiven } from '../brought';
 import { needsObjective, readyOf, type WaitingFile } from './files';
-import { GivenLine } from './GivenLine';
-import { LeftBehind } from './LeftBehind';
+import { GivenLine } from '../GivenLine';
+import { LeftBehind } from '../LeftBehind';
 
 interface Props {
   bank: number;

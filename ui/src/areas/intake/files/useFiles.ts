@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import { errorWords } from '../../api/client';
-import { stored } from '../../parts/stored';
+import { errorWords } from '../../../api/client';
+import { stored } from '../../../parts/stored';
 import { type WaitingFile, waitingOf } from './files';
-import { openFile } from './useOpened';
+import { openFile } from '../useOpened';
 
 const shelf = (bank: number) => `zetema:intake-files:${bank}`;
 
