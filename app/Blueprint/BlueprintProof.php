@@ -8,12 +8,12 @@ use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\Advice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Outcome\Tally;
+use Zetema\Core\Blueprint\Paths\ObjectiveShares;
 use Zetema\Core\Blueprint\Paths\PathTotals;
 use Zetema\Core\Blueprint\Paths\Span;
 use Zetema\Core\Blueprint\Paths\TallySpan;
+use Zetema\Core\Blueprint\Paths\TimeLimits;
 use Zetema\Core\Blueprint\Paths\Ways;
-use Zetema\Core\Blueprint\Section;
-use Zetema\Core\Blueprint\Step\AskingStep;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
@@ -21,6 +21,7 @@ use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Proof\Proof;
 use Zetema\Core\Drawing\Stock\QuestionClass;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -29,7 +30,7 @@ use Zetema\Core\Question\Settings\Setting;
 /** What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether it can be passed. */
 final readonly class BlueprintProof
 {
-    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'tallies' => [], 'advice' => []];
+    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'tallies' => [], 'shares' => [], 'advice' => []];
 
     private Ways $ways;
     private DealingPlan $plan;
@@ -60,6 +61,7 @@ final readonly class BlueprintProof
         $draws = array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws);
         [$asks, $steps] = $this->steps($proof, $dealer);
         $totals = PathTotals::of($this->ways, $asks);
+        $limits = new TimeLimits($this->ways, $this->question, $this->bank);
         $before = [];
         foreach ($this->ways->steps as $place => [, $step]) {
             $before += $step instanceof CheckpointStep ? [$step->id => self::span($totals->before[$place])] : [];
@@ -72,11 +74,15 @@ final readonly class BlueprintProof
             'shortage' => $proof->shortage === null ? null : ['draws' => $proof->shortage->draws, 'ask' => $proof->shortage->ask, 'fit' => $proof->shortage->fit, 'words' => $proof->shortage->inWords()],
             'draws' => $draws,
             'steps' => $steps,
-            'paths' => ['count' => $totals->paths, 'all' => self::span($totals->all), 'each' => array_map(static fn (array $path): array => ['ways' => array_map(static fn (array $way): array => ['step' => $way['step'], 'to' => $way['to'] + 1], $path['ways']), 'asks' => self::span($path['asks'])], $totals->each)],
+            'paths' => ['count' => $totals->paths, 'all' => self::span($totals->all), 'each' => array_map(static fn (array $path): array => [
+                'ways' => array_map(static fn (array $way): array => ['step' => $way['step'], 'to' => $way['to'] + 1], $path['ways']),
+                'asks' => self::span($path['asks']), 'seconds' => $limits->along($path['places']),
+            ], $totals->each)],
             'before' => $before,
-            'seconds' => $this->seconds(),
+            'seconds' => $limits->atMost(),
             'pass' => self::pass($this->plan, $totals->all),
             'tallies' => array_map(fn (Tally $tally): array => ['tally' => $tally->name, ...get_object_vars(TallySpan::of($tally->name, $this->blueprint, $this->question, $totals->paths > 1))], $this->blueprint->tallies),
+            'shares' => $this->shares($dealer, $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places')),
             'advice' => Advice::on($this->ways, $totals->before, $this->question, $this->bank),
         ];
     }
@@ -120,43 +126,38 @@ final readonly class BlueprintProof
         return $shared;
     }
 
-    /** The time for the whole, or at most for all of its sections: for each the section's own, or that of its questions together; null where something has no limit. */
-    private function seconds(): ?int
+    /**
+     * Those that the author wishes, else those that divide what is asked.
+     *
+     * @param list<list<int>> $paths
+     *
+     * @return list<array{objective: string, least: string|null, most: string|null, wished: string|null, fits: bool}>
+     */
+    private function shares(Dealer $dealer, array $paths): array
     {
-        $sum = 0;
-        foreach ($this->blueprint->sections as $section) {
-            $sum = $section->seconds === null ? $this->questionSeconds($section, $sum) : $sum + $section->seconds;
-            if ($sum === null) {
-                break;
-            }
+        $shares = new ObjectiveShares($this->ways, $dealer, $this->plan->draws());
+        $wished = [];
+        foreach ($this->blueprint->shares as $share) {
+            $wished[$share->objective] = $share->percent;
+        }
+        $told = [];
+        foreach (array_values(array_unique([...$shares->divided(), ...array_map(strval(...), array_keys($wished))])) as $objective) {
+            $of = $shares->of($objective, $paths);
+            $wish = $wished[$objective] ?? null;
+            [$least, $most] = $of === null ? [null, null] : array_map(static fn (Ratio $share): Points => Points::rounded($share->multipliedBy(100), 1), $of);
+            $told[] = [
+                'objective' => $objective, 'least' => $least === null ? null : (string) $least, 'most' => $most === null ? null : (string) $most,
+                'wished' => $wish === null ? null : (string) $wish, 'fits' => $wish === null || $least === null || $most === null || ($wish->compare($least) >= 0 && $wish->compare($most) <= 0) || self::isNear($wish, $least) || self::isNear($wish, $most),
+            ];
         }
 
-        return $this->blueprint->rules->seconds() ?? $sum;
+        return $told;
     }
 
-    private function questionSeconds(Section $section, int $sum): ?int
+    /** Nobody wishes a share more closely than by a percent. */
+    private static function isNear(Points $wished, Points $share): bool
     {
-        foreach ($section->steps as $step) {
-            $seconds = $step instanceof AskingStep ? $this->secondsOf($section, $step) : 0;
-            if ($seconds === null) {
-                return null;
-            }
-            $sum += $seconds * ($step instanceof DrawStep ? $step->draw->take : 1);
-        }
-
-        return $sum;
-    }
-
-    /** Seconds for each question of a step, as far as the blueprint says so; null: none, or what the questions say. */
-    private function secondsOf(Section $section, AskingStep $step): ?int
-    {
-        $fixed = $step instanceof QuestionStep ? ($this->question)($step->question) : null;
-        if ($fixed !== null) {
-            return $fixed->effective($this->bank, $step->settings, $section->settings, $this->blueprint->settings)->seconds();
-        }
-        $time = ($step->settings->get(Setting::Time) ?? $section->settings->get(Setting::Time) ?? $this->blueprint->settings->get(Setting::Time));
-
-        return $time === null || preg_match('/^(\d+) s$/D', $time, $m) !== 1 ? null : (int) $m[1];
+        return $wished->exact()->minus($share->exact())->abs()->compareTo(1) < 0;
     }
 
     /** @return array{points: string, reachable: bool, percent: string|null}|null the poorest form decides */

@@ -8,6 +8,7 @@ use Zetema\Core\Blueprint\Outcome\ClosingPages;
 use Zetema\Core\Blueprint\Outcome\PassRule;
 use Zetema\Core\Blueprint\Outcome\ReviewRules;
 use Zetema\Core\Blueprint\Outcome\Tally;
+use Zetema\Core\Blueprint\Outcome\WishedShare;
 use Zetema\Core\Blueprint\Rules\Rules;
 use Zetema\Core\Blueprint\Step\Step;
 use Zetema\Core\Question\Settings\Settings;
@@ -26,6 +27,7 @@ final readonly class Blueprint
      * @param list<Section> $sections
      * @param bool $isMixed whether sections stand in another order in each form
      * @param list<array{string, string}> $apart pairs of questions that never meet in a form
+     * @param list<WishedShare> $shares of the points, as its author wishes them
      */
     public function __construct(
         public string $title,
@@ -38,6 +40,7 @@ final readonly class Blueprint
         public ReviewRules $review,
         public bool $isMixed,
         public array $apart,
+        public array $shares = [],
     ) {
     }
 

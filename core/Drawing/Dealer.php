@@ -37,9 +37,12 @@ final class Dealer
     private array $apart = [];
     private readonly Flow $flow;
 
+    private readonly DealingPlan $blueprint;
+
     /** @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt */
-    public function __construct(private readonly DealingPlan $blueprint, private readonly Stock $stock)
+    public function __construct(DealingPlan $blueprint, private readonly Stock $stock)
     {
+        $this->blueprint = $blueprint = $blueprint->keepingApart($stock->apart());
         $this->draws = $blueprint->draws();
         $this->groupsOf = array_fill_keys(array_keys($this->draws), []);
         foreach ($blueprint->apart as [$a, $b]) {
@@ -96,6 +99,12 @@ final class Dealer
     public function worthOfFixed(string $id): Points
     {
         return $this->fixed[$id]->sample->worth;
+    }
+
+    /** @return list<string> the path of a fixed question's objective */
+    public function objectiveOfFixed(string $id): array
+    {
+        return $this->fixed[$id]->sample->objective;
     }
 
     public function shortage(): ?Shortage

@@ -57,6 +57,7 @@ export const blueprintOf = (more: object = {}, proof: object = {}) =>
       before: {},
       seconds: null,
       tallies: [],
+      shares: [],
       advice: [],
       ...proof,
     },

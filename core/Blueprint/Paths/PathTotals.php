@@ -17,7 +17,7 @@ final readonly class PathTotals
      * @param Span $all over all paths
      * @param list<Span> $before what may have been asked when a step is reached, by its place
      * @param int $paths how many there are; up to a million are counted
-     * @param list<array{ways: list<array{step: string, to: int}>, asks: Span}> $each where there are few: the ways taken at checkpoints, and what is asked
+     * @param list<array{ways: list<array{step: string, to: int}>, asks: Span, places: list<int>}> $each where there are few: the ways taken at checkpoints, what is asked, and the steps on it
      */
     private function __construct(public Span $all, public array $before, public int $paths, public array $each)
     {
@@ -68,23 +68,23 @@ final readonly class PathTotals
     /**
      * @param list<Span> $asks
      *
-     * @return list<array{ways: list<array{step: string, to: int}>, asks: Span}>
+     * @return list<array{ways: list<array{step: string, to: int}>, asks: Span, places: list<int>}>
      */
     private static function each(Ways $ways, array $asks): array
     {
         $done = [];
-        $open = [[0, [], Span::nothing()]];
+        $open = [[0, [], Span::nothing(), []]];
         while ($open !== []) {
-            [$place, $taken, $so] = array_shift($open);
+            [$place, $taken, $so, $places] = array_shift($open);
             if ($place >= count($asks)) {
-                $done[] = ['ways' => $taken, 'asks' => $so];
+                $done[] = ['ways' => $taken, 'asks' => $so, 'places' => $places];
                 continue;
             }
             $step = $ways->steps[$place][1];
             $on = $ways->from($place);
             $divides = count($on) > 1 || $step instanceof CheckpointStep;
             foreach ($on as $to) {
-                $open[] = [$to, $divides ? [...$taken, ['step' => $step->id, 'to' => $to]] : $taken, $so->and($asks[$place])];
+                $open[] = [$to, $divides ? [...$taken, ['step' => $step->id, 'to' => $to]] : $taken, $so->and($asks[$place]), [...$places, $place]];
             }
         }
 

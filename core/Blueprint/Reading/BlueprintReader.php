@@ -77,7 +77,7 @@ final class BlueprintReader
 
     private function blueprint(Shape $shape): Blueprint
     {
-        $shape->only('v', 'title', 'settings', 'rules', 'pass', 'tallies', 'sections', 'closing', 'review', 'order', 'apart');
+        $shape->only('v', 'title', 'settings', 'rules', 'pass', 'tallies', 'sections', 'closing', 'review', 'order', 'apart', 'shares');
         if ($shape->raw('v') !== Blueprint::VERSION) {
             $shape->wrong('v', sprintf('must be %d', Blueprint::VERSION));
         }
@@ -101,6 +101,7 @@ final class BlueprintReader
             $this->outcomes->review($shape->optional('review')),
             $shape->word('order', ['as written', 'mixed']) === 'mixed',
             $this->apart($shape),
+            $this->outcomes->shares($shape),
         );
     }
 

@@ -11,6 +11,7 @@ use Zetema\Core\Blueprint\Outcome\PassRule;
 use Zetema\Core\Blueprint\Outcome\ReviewRules;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Blueprint\Outcome\Tally;
+use Zetema\Core\Blueprint\Outcome\WishedShare;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\PassMark;
 
@@ -64,6 +65,22 @@ final class OutcomeReader
             $band->text('name'),
             $band->optionalText('page'),
         ), $shape->objects('bands')));
+    }
+
+    /** @return list<WishedShare> */
+    public function shares(Shape $shape): array
+    {
+        $shares = [];
+        foreach ($shape->objects('shares') as $share) {
+            $share->only('objective', 'percent');
+            try {
+                $shares[] = new WishedShare($share->text('objective'), $share->decimal('percent', 'shares'));
+            } catch (Malformed $e) {
+                $share->wrong('percent', $e->getMessage(), 'shares');
+            }
+        }
+
+        return $shares;
     }
 
     public function closing(Shape $shape): ClosingPages

@@ -43,11 +43,10 @@ final readonly class Proof
         }
         $draws = [];
         foreach ($blueprint->draws() as $d => $draw) {
-            $worths = array_map(static fn (QuestionClass $class): array => [$draw->worthOf($class->sample), $class->count], $dealer->pool($d));
-            usort($worths, static fn (array $a, array $b): int => $a[0]->compare($b[0]));
-            $low = self::sum($worths, $draw->take);
-            $high = self::sum(array_reverse($worths), $draw->take);
-            $draws[] = ['take' => $draw->take, 'fit' => array_sum(array_column($worths, 1)), 'words' => $draw->pool->inWords(), 'least' => $low, 'most' => $high];
+            $worths = new Worths(array_map(static fn (QuestionClass $class): array => [$draw->worthOf($class->sample), $class->count], $dealer->pool($d)));
+            $low = $worths->least($draw->take);
+            $high = $worths->most($draw->take);
+            $draws[] = ['take' => $draw->take, 'fit' => $worths->count, 'words' => $draw->pool->inWords(), 'least' => $low, 'most' => $high];
             $least = $least->plus($low);
             $most = $most->plus($high);
             $questions += $draw->take;
@@ -66,18 +65,5 @@ final readonly class Proof
     public function passPoints(): ?Ratio
     {
         return $this->pass?->inPoints($this->least);
-    }
-
-    /** @param list<array{Points, int}> $worths worth, and how many have it; the first ones are taken */
-    private static function sum(array $worths, int $take): Points
-    {
-        $sum = Points::zero();
-        foreach ($worths as [$worth, $count]) {
-            $n = min($take, $count);
-            $sum = $sum->plus($worth->times($n));
-            $take -= $n;
-        }
-
-        return $sum;
     }
 }

@@ -52,4 +52,35 @@ final class MinutesTest extends ApiTestCase
         $saved = $this->send('PUT', '/api/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => 'Timed', ...$whole, 'sections' => $sections]], 'Blueprint');
         self::assertSame($seconds, $saved->object('proof')->optionalInteger('seconds'));
     }
+
+    public function test_each_path_takes_its_own_time(): void
+    {
+        $this->logIn('orrell');
+        $made = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Timed'], status: 201);
+        $draw = static fn (string $id, int $take): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['kinds' => ['claim']]], 'settings' => ['time' => '20 s']];
+        $check = ['id' => 'c', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => 's3']]]];
+        $sections = [['id' => 's1', 'steps' => [$draw('a', 1), $check]], ['id' => 's2', 'time' => '5 min', 'steps' => [$draw('b', 1)]], ['id' => 's3', 'steps' => [$draw('d', 2)]]];
+        $saved = $this->send('PUT', '/api/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => 'Timed', 'sections' => $sections]], 'Blueprint');
+
+        self::assertEqualsCanonicalizing([60, 360], array_map(static fn ($path): int => $path->integer('seconds'), $saved->object('proof')->object('paths')->objects('each')));
+        self::assertSame(360, $saved->object('proof')->integer('seconds'));
+    }
+
+    public function test_a_share_is_wished_and_held_against_what_forms_have(): void
+    {
+        $this->logIn('orrell');
+        $made = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Shared'], status: 201);
+        $path = '/api/blueprints/' . $made->integer('id') . '/document';
+        $document = ['v' => 2, 'title' => 'Shared', 'sections' => [['id' => 's', 'steps' => [['id' => 'q', 'question' => 'fresh eggs']]]]];
+        $saved = $this->send('PUT', $path, ['version' => $made->integer('version'), 'document' => $document], 'Blueprint');
+        $share = $saved->object('proof')->objects('shares')[0];
+        self::assertSame(['100', '100', null], [$share->text('least'), $share->text('most'), $share->optionalText('wished')]);
+
+        $wished = static fn (string $percent): array => ['shares' => [['objective' => $share->text('objective'), 'percent' => $percent]]];
+        foreach (['99.5' => true, '40' => false] as $percent => $fits) {
+            $saved = $this->send('PUT', $path, ['version' => $saved->integer('version'), 'document' => [...$document, ...$wished((string) $percent)]], 'Blueprint');
+            $told = $saved->object('proof')->objects('shares')[0];
+            self::assertSame([(string) $percent, $fits], [$told->text('wished'), $told->flag('fits')]);
+        }
+    }
 }

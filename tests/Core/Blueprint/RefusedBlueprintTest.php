@@ -85,6 +85,9 @@ final class RefusedBlueprintTest extends SatCase
         foreach (['both' => ['points' => '1', 'percent' => '5'], 'neither' => ['objectives' => []], 'below 0' => ['points' => '-1'], 'above 100' => ['percent' => '101'], 'a minimum, too' => ['points' => '1', 'objectives' => [['objective' => 'Boats']]]] as $what => $pass) {
             yield "a pass mark of $what" => [self::whole([self::q('trim')], ['pass' => $pass]), 'blueprint pass'];
         }
+        foreach (['no number' => 'many', 'less than nothing' => '-1', 'more than all' => '100.5'] as $what => $percent) {
+            yield "a share wished of $what" => [self::whole([self::q('trim')], ['shares' => [['objective' => 'Boats', 'percent' => $percent]]]), 'blueprint shares'];
+        }
         yield 'nothing' => [self::whole([$p, self::q('trim'), self::route('s2'), ['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['objective' => 'Boats'], 'place' => 'mixed']], ['id' => 's2', 'page' => 'second']]), ''];
     }
 

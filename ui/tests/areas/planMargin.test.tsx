@@ -37,14 +37,14 @@ describe('what is proved', () => {
     expect(text()).toContain('5 questions, 8 to 10 points, by what is drawn');
     cleanup();
     const each = [
-      { ways: [{ step: 'd2', to: 4 }], asks: span(4, 4, '8', '8') },
-      { ways: [{ step: 'd2', to: 3 }], asks: span(5, 5, '10', '10') },
+      { ways: [{ step: 'd2', to: 4 }], asks: span(4, 4, '8', '8'), seconds: 90 },
+      { ways: [{ step: 'd2', to: 3 }], asks: span(5, 5, '10', '10'), seconds: 120 },
     ];
-    await proved({ paths: { count: 2, all: span(4, 5, '8', '10'), each } });
-    expect(text()).toContain('4 to 5 questions, 8 to 10 points by path and form');
+    await proved({ paths: { count: 2, all: span(4, 5, '8', '10'), each }, seconds: 150 });
+    expect(text()).toContain('4 to 5 questions, 8 to 10 points, 1.5 to 2 min by path and form');
     expect(screen.getAllByRole('listitem').map((li) => li.textContent)).toEqual([
-      'step 2 → the end: 4 questions, 8 points',
-      'step 2 → 3: 5 questions, 10 points',
+      'step 2 → the end: 4 questions, 8 points, 1.5 min',
+      'step 2 → 3: 5 questions, 10 points, 2 min',
     ]);
     cleanup();
     await proved({ paths: { count: 300, all: span(4, 5, '8', '10'), each: [] } });

@@ -20,6 +20,7 @@ import { PassMark } from './margin/PassMark';
 import { Proved } from './margin/Proved';
 import { ReviewSentences } from './margin/ReviewSentences';
 import { RulesSentences } from './margin/RulesSentences';
+import { Shares } from './margin/Shares';
 import { Tallies } from './margin/Tallies';
 import { questionsIn } from './quota';
 import { QuotaBoard } from './QuotaBoard';
@@ -183,6 +184,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
             <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onSay: say })} />
             {mayEdit(account) && <WhoMaySit blueprint={blueprint.id} />}
             <PassMark {...parts} />
+            <Shares {...parts} />
             {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />

@@ -13,6 +13,7 @@ import { Apart } from '../margin/Apart';
 import { PassMark } from '../margin/PassMark';
 import { ReviewSentences } from '../margin/ReviewSentences';
 import { RulesSentences } from '../margin/RulesSentences';
+import { Shares } from '../margin/Shares';
 import { Tallies } from '../margin/Tallies';
 import { RunningOrder } from '../running/RunningOrder';
 import { Differing } from './Differing';
@@ -100,6 +101,7 @@ export default function EditionPage({ account }: { account: Account }) {
               form
             </p>
             <PassMark {...parts} />
+            <Shares {...parts} />
             <RulesSentences {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
             <Tallies bank={blueprint.bank.id} spans={blueprint.proof.tallies} {...parts} />

@@ -8,6 +8,7 @@ const others: Record<string, string> = {
   closing: 'the closing pages',
   review: 'what is seen afterwards',
   apart: 'which questions never meet',
+  shares: 'the shares wished',
   refresher: 'its refresher',
   leads: 'where its choices lead',
   then: 'what follows it',

@@ -31,11 +31,7 @@ export function Proved({ blueprint, document, onShow, onSay }: Props) {
         ) : (
           <>
             <b className="fig">{span(all.least, all.most)}</b> {points(all.most)}
-            {proof.seconds !== null && (
-              <>
-                , <b className="fig">{figure(String(Math.round((proof.seconds / 60) * 100) / 100))}</b> min
-              </>
-            )}
+            <Minutes proof={proof} />
             {all.least === all.most ? ' in every form' : ways > 1 ? ' by path and form' : ', by what is drawn'}
           </>
         )}
@@ -47,6 +43,7 @@ export function Proved({ blueprint, document, onShow, onSay }: Props) {
               {path.ways.map(({ step, to }) => `step ${number(step) ?? ''} → ${place(to)}`).join(', ')}:{' '}
               {span(path.asks.fewest, path.asks.many)} {path.asks.many === 1 ? 'question' : 'questions'},{' '}
               {span(path.asks.least, path.asks.most)} {points(path.asks.most)}
+              {path.seconds !== null && proof.seconds !== path.seconds && `, ${minutes(path.seconds)} min`}
             </li>
           ))}
         </ul>
@@ -100,6 +97,27 @@ export function Proved({ blueprint, document, onShow, onSay }: Props) {
       <Unequal {...{ blueprint, document, onShow }} {...(onSay && { onSay })} />
       {proof.shortage ? <Shortage blueprint={blueprint} document={document} /> : <Exposure {...{ blueprint, document, onShow }} />}
     </div>
+  );
+}
+
+const minutes = (seconds: number) => figure(String(Math.round((seconds / 60) * 100) / 100));
+
+/** How long a sitting takes at most: on its longest path, and from its shortest on where they are told one by one. */
+function Minutes({ proof: { seconds, paths } }: { proof: Blueprint['proof'] }) {
+  const each = paths.each.map((path) => path.seconds);
+  const known = each.filter((one) => one !== null);
+  const most = each.length > 0 && known.length === each.length ? Math.max(...known) : seconds;
+  if (most === null) return null;
+  const least = known.length === each.length && each.length > 0 ? Math.min(...known) : most;
+  return (
+    <>
+      ,{' '}
+      <b className="fig">
+        {least < most && `${minutes(least)} to `}
+        {minutes(most)}
+      </b>{' '}
+      min
+    </>
   );
 }
 
