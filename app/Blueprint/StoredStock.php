@@ -37,8 +37,9 @@ final class StoredStock implements Stock
     /**
      * @param array{string, string, string} $from table, condition on :owner, column with the revision's id
      * @param callable(list<string>): array<string, list<int>> $members ids of the questions in pools, by name
+     * @param list<array{int, int}> $apart ids of questions that never meet
      */
-    private function __construct(private readonly Connection $db, private readonly array $from, private readonly int $owner, private readonly ?int $bank, private readonly mixed $members)
+    private function __construct(private readonly Connection $db, private readonly array $from, private readonly int $owner, private readonly ?int $bank, private readonly mixed $members, private readonly array $apart = [])
     {
     }
 
@@ -46,18 +47,19 @@ final class StoredStock implements Stock
      * What is cleared in a bank now, or with drafts: the newest of every question that is whole and not retired.
      *
      * @param callable(list<string>): array<string, list<int>> $members
+     * @param list<array{int, int}> $apart
      */
-    public static function ofBank(Connection $db, int $bank, callable $members, bool $drafts = false): self
+    public static function ofBank(Connection $db, int $bank, callable $members, array $apart, bool $drafts = false): self
     {
         $newest = "s.bank_id = :owner AND EXISTS (SELECT 1 FROM question q WHERE q.id = s.question_id AND q.newest_id = s.id AND NOT q.is_unfinished AND q.status <> 'retired')";
 
-        return new self($db, ['revision', $drafts ? $newest : self::DEALT, 's.id'], $bank, $bank, $members);
+        return new self($db, ['revision', $drafts ? $newest : self::DEALT, 's.id'], $bank, $bank, $members, $apart);
     }
 
     /** What an edition holds. */
     public static function ofEdition(Connection $db, Edition $edition): self
     {
-        return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null, static fn (): array => $edition->pools());
+        return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null, static fn (): array => $edition->pools(), $edition->apart());
     }
 
     public function classes(DealingPlan $blueprint): array
@@ -174,7 +176,6 @@ final class StoredStock implements Stock
     public function pools(array $names): array
     {
         $this->pools = array_filter(($this->members)($names));
-
         $dealt = fn (array $members): array => $this->query()->select('s.question_id')->andWhere('s.question_id IN (SELECT value FROM json_each(:pool))')->setParameter('pool', json_encode($members, JSON_THROW_ON_ERROR))->orderBy('s.question_id')->fetchFirstColumn();
 
         return array_map(static fn (array $members): array => array_values(array_map(self::int(...), $dealt($members))), $this->pools);
@@ -183,7 +184,7 @@ final class StoredStock implements Stock
     public function idOf(QuestionClass $class, int $n): string
     {
         $query = $this->query()->select('s.question_id')->orderBy('s.question_id')->setMaxResults(1)->setFirstResult($n);
-        $this->like($query, $this->facts[$class->key]);
+        $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
 
         return 'q' . self::int($query->fetchOne());
     }
@@ -196,6 +197,11 @@ final class StoredStock implements Stock
         $numbers = array_values(array_filter(array_map(self::number(...), $ids), is_int(...)));
 
         return array_map(static fn (mixed $id): string => 'q' . self::int($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]));
+    }
+
+    public function apart(): array
+    {
+        return array_map(static fn (array $pair): array => ['q' . $pair[0], 'q' . $pair[1]], $this->apart);
     }
 
     /** @throws NotCleared if the plan names questions that cannot be dealt from here */
@@ -244,7 +250,7 @@ final class StoredStock implements Stock
         $held = [];
         foreach ($classes as $class) {
             $query = $this->query()->select($this->from[2], 's.question_id');
-            $this->like($query, $this->facts[$class->key]);
+            $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
             foreach ($query->executeQuery()->iterateNumeric() as $row) {
                 $held[self::int($row[0] ?? null)] = self::int($row[1] ?? null);
             }
@@ -263,16 +269,11 @@ final class StoredStock implements Stock
     {
         foreach ($classes as $class) {
             $query = $this->query()->select(':edition', $this->from[2], 's.question_id', ...self::FACTS)->setParameter('edition', $edition->id);
-            $this->like($query, $this->facts[$class->key]);
+            $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
             /** @var array<string, mixed> $parameters */
             $parameters = $query->getParameters();
             $this->db->executeStatement('INSERT INTO edition_question (edition_id, revision_id, question_id, objective_path, kind, difficulty, worth) ' . $query->getSQL(), $parameters, array_filter($query->getParameterTypes(), is_object(...)));
         }
-    }
-
-    private function like(QueryBuilder $query, StoredClass $class): void
-    {
-        $class->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
     }
 
     private function query(string $joined = ''): QueryBuilder

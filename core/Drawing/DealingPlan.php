@@ -48,6 +48,16 @@ final readonly class DealingPlan
         ];
     }
 
+    /**
+     * The same where these are kept apart, too.
+     *
+     * @param list<array{string, string}> $pairs
+     */
+    public function keepingApart(array $pairs): self
+    {
+        return $pairs === [] ? $this : new self($this->steps, [...$this->apart, ...$pairs], $this->pass);
+    }
+
     /** @return list<Draw> in the order written */
     public function draws(): array
     {

@@ -54,6 +54,7 @@ final class AccessTest extends ApiTestCase
             ['DELETE', '/api/questions/1?version=1', true, false, false],
             ['PUT', '/api/questions/1/status', true, true, false],
             ['PUT', '/api/questions/1/about', true, false, false],
+            ['PUT', '/api/questions/1/apart', true, false, false],
             ['POST', '/api/questions/1/copy', true, false, false],
             ['POST', '/api/questions/1/restore', true, false, false],
             ['GET', '/api/questions/1/revisions/1', true, true, false],

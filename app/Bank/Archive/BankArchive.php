@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Archive;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Media\Medium;
@@ -21,7 +22,7 @@ use Zetema\Core\Exchange\Archive\ArchiveWriter;
 /** A bank as an archive: its settings, objectives, questions as they stand and as they are dealt, pages, pools, blueprints, and its pictures, sound and film. Or some of its questions with what belongs to them. */
 final readonly class BankArchive
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionsInOrder $questions, private Media $media, private ArchivedWithBank $others)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionsInOrder $questions, private Media $media, private ArchivedWithBank $others, private ApartPairs $apart)
     {
     }
 
@@ -62,6 +63,7 @@ final readonly class BankArchive
             'objectives' => $this->objectives($bank, $needed),
             'pages' => $pages,
             'pools' => $this->pools($bank, $numbers, $needed),
+            'apart' => array_values(array_filter(array_map(static fn (array $pair): array => [$numbers[$pair[0]] ?? 0, $numbers[$pair[1]] ?? 0], $this->apart->of($bank)), static fn (array $pair): bool => !in_array(0, $pair, true))),
             'blueprints' => $told,
             'questions' => count($numbers),
             'media' => array_map(static fn (Medium $m): string => $m->name, $media),

@@ -10,6 +10,7 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
@@ -33,7 +34,7 @@ final readonly class RestoreBank implements Task
     public const AT_ONCE = 500;
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private SearchIndex $search, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private SearchIndex $search, private ApartPairs $apart, private ClockInterface $clock)
     {
     }
 
@@ -113,6 +114,9 @@ final readonly class RestoreBank implements Task
                     $this->db->insert('pool_question', ['pool_id' => $id, 'question_id' => $ids[$number]]);
                 }
             }
+        }
+        foreach ($archive->apart() as [$one, $other]) {
+            $this->apart->add($ids[$one] ?? 0, $ids[$other] ?? 0);
         }
         $this->db->transactional(fn () => $this->others->restore($bank, $archive->blueprints(), $ids));
 

@@ -12,6 +12,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Bank\Apart\KeepingApart;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Review\Comment;
 use Zetema\App\Bank\Review\Comments;
@@ -61,6 +62,16 @@ final readonly class QuestionController
     public function keepAbout(#[MapEntity] Question $question, Request $request): JsonResponse
     {
         return $this->answer($this->editing->keepAbout($question, Body::of($request)));
+    }
+
+    /** Says which questions it never meets in a form. */
+    #[Route('/apart', methods: ['PUT'])]
+    #[IsGranted('ROLE_AUTHOR')]
+    public function keepApart(#[MapEntity] Question $question, Request $request, KeepingApart $keeping, #[CurrentUser] Account $account): JsonResponse
+    {
+        $keeping->put($question, Body::of($request), $account);
+
+        return $this->answer($question);
     }
 
     #[Route('/copy', methods: ['POST'])]

@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Question;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\SecurityBundle\Security;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Review\Comment;
 use Zetema\App\Bank\Review\ProofreadingNotes;
 use Zetema\App\People\Account;
@@ -15,7 +16,7 @@ use Zetema\Core\Question as Core;
 /** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security, private Clearances $clearances)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security, private Clearances $clearances, private ApartPairs $apart)
     {
     }
 
@@ -51,6 +52,7 @@ final readonly class QuestionView
             'proofs' => $this->proofs->of($question),
             'comments' => array_map(static fn (Comment $r): array => $r->toData(), $comments),
             'selfNote' => $this->role() === Core\BankRole::Author ? $question->selfNote() : '',
+            'apart' => $this->apart->told($question->id),
             'isPattern' => $question->isPattern(),
             'neighbours' => $this->neighbours($question),
             'revisions' => $revisions,

@@ -70,6 +70,10 @@ class Edition
     #[ORM\Column(length: 64, options: ['default' => ''])]
     private string $holds;
 
+    /** @var list<array{int, int}> ids of questions of it that the bank kept apart */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    private array $apart;
+
     /** @var array<string, list<int>> ids of the questions that were in the bank's pools, by the pool's name; of those that draws take from */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $pools;
@@ -77,6 +81,7 @@ class Edition
     /**
      * @param list<int> $revisions ids of those that may be dealt, rising; StoredStock keeps them
      * @param array<string, list<int>> $pools ids of questions, rising
+     * @param list<array{int, int}> $apart ids of questions that never meet
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -86,6 +91,7 @@ class Edition
         public readonly int $number,
         array $revisions,
         array $pools,
+        array $apart,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Account $frozenBy,
@@ -94,6 +100,7 @@ class Edition
     ) {
         $this->holds = hash('sha256', implode(',', $revisions));
         $this->pools = $pools;
+        $this->apart = $apart;
         $this->title = $blueprint->title();
         $this->plan = $blueprint->plan()->toData();
         $this->rules = $blueprint->rules()->toData();
@@ -115,6 +122,12 @@ class Edition
     public function pools(): array
     {
         return $this->pools;
+    }
+
+    /** @return list<array{int, int}> ids of questions that the bank kept apart */
+    public function apart(): array
+    {
+        return $this->apart;
     }
 
     public function withdraw(\DateTimeImmutable $now): void
@@ -174,7 +187,7 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->document()), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools];
+        return [$this->title, $this->holds, json_encode($this->document()), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools, $this->apart];
     }
 
     /** @return array<string, mixed> */

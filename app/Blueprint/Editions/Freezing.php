@@ -6,6 +6,7 @@ namespace Zetema\App\Blueprint\Editions;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
@@ -21,7 +22,7 @@ use Zetema\Core\Sitting\Refused;
 /** Where editions are made of a blueprint, closed, and withdrawn. */
 final readonly class Freezing
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private BankStock $stock, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
     {
     }
 
@@ -54,6 +55,18 @@ final readonly class Freezing
         $this->em->flush();
     }
 
+    /**
+     * @param list<int> $held ids of the questions that it may deal
+     *
+     * @return list<array{int, int}> what the bank keeps apart among them
+     */
+    private function apart(Blueprint $blueprint, array $held): array
+    {
+        $held = array_flip($held);
+
+        return array_values(array_filter($this->pairs->of($blueprint->bank), static fn (array $pair): bool => isset($held[$pair[0]], $held[$pair[1]])));
+    }
+
     /** @throws CannotDeal|Malformed|Refused if no form could be dealt, nobody could pass, or nothing has changed since the last edition */
     private function frozen(Blueprint $blueprint, Account $account): Edition
     {
@@ -72,7 +85,8 @@ final readonly class Freezing
             throw new Malformed('pass', 'cannot be reached with the points of these questions; lower it first');
         }
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
-        $edition = new Edition($blueprint, $number, array_keys($stock->held($dealer->held())), $stock->pools($plan->pools()), $account, $this->clock->now());
+        $held = $stock->held($dealer->held());
+        $edition = new Edition($blueprint, $number, array_keys($held), $stock->pools($plan->pools()), $this->apart($blueprint, array_values($held)), $account, $this->clock->now());
         $last = $this->editions->newest($blueprint);
         if ($last !== null && $last->holdsTheSameAs($edition)) {
             throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));

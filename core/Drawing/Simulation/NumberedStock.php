@@ -43,6 +43,11 @@ final class NumberedStock implements Stock
         return $this->stock->known($ids);
     }
 
+    public function apart(): array
+    {
+        return $this->stock->apart();
+    }
+
     /** The class of a question that was dealt. */
     public function classOf(string $id): QuestionClass
     {

@@ -15,8 +15,9 @@ final class ListedStock implements Stock
     /**
      * @param list<EligibleQuestion> $questions
      * @param list<string> $others ids of questions that are there but may not be dealt
+     * @param list<array{string, string}> $apart
      */
-    public function __construct(private readonly array $questions, private readonly array $others = [])
+    public function __construct(private readonly array $questions, private readonly array $others = [], private readonly array $apart = [])
     {
     }
 
@@ -44,5 +45,10 @@ final class ListedStock implements Stock
     public function known(array $ids): array
     {
         return array_values(array_intersect($ids, [...array_column($this->questions, 'id'), ...$this->others]));
+    }
+
+    public function apart(): array
+    {
+        return $this->apart;
     }
 }

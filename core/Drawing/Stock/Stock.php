@@ -23,4 +23,7 @@ interface Stock
      * @return list<string> those that are there, whether they may be dealt or not
      */
     public function known(array $ids): array;
+
+    /** @return list<array{string, string}> ids of questions of it that never meet in a form, whatever the blueprint */
+    public function apart(): array;
 }

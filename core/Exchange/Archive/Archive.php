@@ -57,6 +57,20 @@ final readonly class Archive
         return $this->head->objects('pools', optional: true);
     }
 
+    /** @return list<array{int, int}> numbers of questions that never meet in a form */
+    public function apart(): array
+    {
+        $pairs = [];
+        foreach ($this->head->items('apart', optional: true) as $pair) {
+            if (!is_array($pair) || !is_int($pair[0] ?? null) || !is_int($pair[1] ?? null)) {
+                throw new Malformed('apart', 'has pairs of numbers of questions');
+            }
+            $pairs[] = [$pair[0], $pair[1]];
+        }
+
+        return $pairs;
+    }
+
     /** @return list<Fields> */
     public function blueprints(): array
     {

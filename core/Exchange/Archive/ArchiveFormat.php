@@ -48,6 +48,7 @@ final class ArchiveFormat
                 'objectives' => $list($object(['path' => $path, 'code' => $text, 'description' => $text, 'kept' => ['type' => 'boolean']], ['path'])),
                 'pages' => $list($object(['name' => $text, 'heading' => $maybe($text), 'reads' => $text], ['name', 'reads'])),
                 'pools' => $list($object(['name' => $text, 'filter' => $maybe(['type' => 'object']), 'questions' => $list(['type' => 'integer'])], ['name', 'filter'])),
+                'apart' => [...$list([...$list(['type' => 'integer']), 'minItems' => 2, 'maxItems' => 2]), 'description' => 'pairs of questions that never meet in a form'],
                 'blueprints' => $list(['type' => 'object']),
                 'questions' => ['type' => 'integer', 'minimum' => 0, 'description' => sprintf('how many there are; they stand in questions/0001.json and so on, up to %d in each', self::PIECE)],
                 'media' => [...$list($text), 'description' => 'names of the files in media/'],

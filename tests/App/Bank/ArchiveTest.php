@@ -85,6 +85,7 @@ final class ArchiveTest extends ApiTestCase
         $id = $this->send('GET', '/api/banks/1/questions?kind=claim&status=cleared')->objects('questions')[0]->integer('id');
         $question = $this->send('GET', "/api/questions/$id");
         $this->send('PUT', "/api/questions/$id", ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->optionalText('objective') ?? '', 'content' => [...$question->object('content')->raw(), 'stem' => 'A draft beside what is dealt.']], 'Question');
+        $this->send('PUT', '/api/questions/16/apart', ['before' => [], 'others' => [17, 20]], 'Question');
         $this->out();
         $restored = $this->in('Moved');
         $new = $restored->integer('made');
@@ -98,6 +99,7 @@ final class ArchiveTest extends ApiTestCase
                 $told("/api/banks/$bank/pools", 'pools', 'name', 'questions', 'cleared'),
                 $told("/api/banks/$bank/media", 'media', 'name', 'hash', 'width', 'height'),
                 $told("/api/banks/$bank/blueprints", 'blueprints', 'title'),
+                $this->db()->fetchAllNumeric('SELECT a.name, b.name FROM kept_apart JOIN question a ON a.id = first_id JOIN question b ON b.id = second_id WHERE a.bank_id = ? ORDER BY 1, 2', [$bank]),
                 $told("/api/banks/$bank/questions?order=name", 'questions', 'name', 'status', 'worth', 'excerpt'),
                 $this->db()->fetchAllNumeric('SELECT path, code, description, is_kept FROM objective WHERE bank_id = ? ORDER BY place', [$bank]),
                 $this->db()->fetchAllNumeric("SELECT q.name, json_extract(r.content, '$.stem') FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.bank_id = ? ORDER BY q.name", [$bank]),
@@ -105,6 +107,7 @@ final class ArchiveTest extends ApiTestCase
         }
         self::assertSame($of[1], $of[$new]);
         self::assertNotEmpty($of[1][0]);
+        self::assertCount(2, $of[1][3]);
         // The same seed deals the same form, of its own questions.
         [$mine, $its] = array_map(fn (int $bank): int => $this->number('SELECT MIN(id) FROM blueprint WHERE bank_id = ?', $bank), [1, $new]);
         $form = fn (int $blueprint): array => array_map(static fn (Fields $q): array => array_diff_key($q->raw(), ['id' => 1, 'question' => 1]), $this->send('POST', "/api/blueprints/$blueprint/deal", ['seed' => 7])->objects('questions'));

@@ -20,7 +20,7 @@ final class QueriesTest extends ApiTestCase
         yield 'board' => ['GET', '/api/banks/1/board', null, 10];
         yield 'proofreading' => ['GET', '/api/banks/1/proofreading', null, 9];
         yield 'blueprints' => ['GET', '/api/banks/1/blueprints', null, 5];
-        yield 'a blueprint with its proof' => ['GET', '/api/blueprints/1', null, 16];
+        yield 'a blueprint with its proof' => ['GET', '/api/blueprints/1', null, 17];
         yield 'a question' => ['GET', '/api/questions/16', null, 14];
         yield 'a question read from text' => ['POST', '/api/banks/1/intake/read', ['text' => "true: A drone has no sting.\n name: drone sting"], 5];
         yield 'a question read from text that the bank may nearly have' => ['POST', '/api/banks/1/intake/read', ['text' => 'true: A drone has neither sting nor wax glands.'], 7];

@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question\Undoable;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\BankHistory;
@@ -21,7 +22,7 @@ use Zetema\Core\Question\Status;
 /** Two questions that ask the same become one: pools made by hand and blueprints take the one that is kept, the other is retired. */
 final readonly class Merging implements Undoing
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private BankHistory $history, private NamesQuestions $names)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private BankHistory $history, private NamesQuestions $names, private ApartPairs $apart)
     {
     }
 
@@ -51,10 +52,14 @@ final readonly class Merging implements Undoing
                 'pools' => $this->db->fetchFirstColumn('SELECT pool_id FROM pool_question WHERE question_id = ?', [$other]),
                 'kept' => $this->db->fetchFirstColumn('SELECT pool_id FROM pool_question WHERE question_id = ?', [$keep]),
                 'keep' => $keep,
+                'apart' => $met = $this->apart->with($keep),
                 'plans' => $this->names->replace($kept->bank, $other, $keep),
             ];
             $this->db->executeStatement('INSERT OR IGNORE INTO pool_question (pool_id, question_id) SELECT pool_id, ? FROM pool_question WHERE question_id = ?', [$keep, $other]);
             $this->db->executeStatement('DELETE FROM pool_question WHERE question_id = ?', [$other]);
+            foreach (array_diff($this->apart->with($other), $met, [$keep]) as $third) {
+                $this->apart->add($keep, $third);
+            }
             $gone->moveTo(Status::Retired, $account->role->inTheBank());
             $this->em->flush();
             $called = static fn (Question $question): string => $question->name() ?? $question->excerpt();
@@ -75,6 +80,9 @@ final readonly class Merging implements Undoing
         $this->db->update('question', ['status' => $undo->text('status'), 'cleared_id' => $cleared, 'dealt_elsewhere' => $undo->integer('elsewhere'), 'version' => $undo->integer('version') + 1], ['id' => $other]);
         $this->db->executeStatement('UPDATE revision SET is_dealt = 1 WHERE id = ?', [$cleared ?? 0]);
         $keep = $undo->integer('keep');
+        if ($undo->has('apart')) {
+            $this->apart->put($keep, $undo->integers('apart'));
+        }
         foreach ($undo->integers('pools') as $pool) {
             $this->db->executeStatement('INSERT OR IGNORE INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?', [$other, $pool]);
             if (!in_array($pool, $undo->integers('kept'), true)) {

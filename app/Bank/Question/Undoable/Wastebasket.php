@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question\Undoable;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\Undoing;
 use Zetema\App\Bank\Objective\Objective;
@@ -24,7 +25,7 @@ final readonly class Wastebasket implements Undoing
     /** What is of a question, in an order in which it can be put back; the column that says so. */
     private const TABLES = ['question' => 'id', 'revision' => 'question_id', 'comment' => 'question_id', 'waving' => 'question_id', 'pool_question' => 'question_id'];
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private SearchIndex $search, private ProofreadingStore $notes)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private SearchIndex $search, private ProofreadingStore $notes, private ApartPairs $apart)
     {
     }
 
@@ -37,6 +38,7 @@ final readonly class Wastebasket implements Undoing
     public function kept(Question $question): array
     {
         $rows = array_map(fn (string $table): array => $this->db->fetchAllAssociative(sprintf('SELECT * FROM %s WHERE %s = ?', $table, self::TABLES[$table]), [$question->id]), array_combine(array_keys(self::TABLES), array_keys(self::TABLES)));
+        $rows['kept_apart'] = array_map(static fn (int $other): array => ['other' => $other], $this->apart->with($question->id));
         $rows['revision_tag'] = $this->db->fetchAllAssociative('SELECT t.* FROM revision_tag t JOIN revision r ON r.id = t.revision_id WHERE r.question_id = ?', [$question->id]);
 
         return ['objective' => $question->objective()?->path, 'rows' => $rows];
@@ -81,6 +83,9 @@ final readonly class Wastebasket implements Undoing
         }
         foreach ($rows->objects('pool_question', optional: true) as $row) {
             $this->db->executeStatement('INSERT INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?', [$row->integer('question_id'), $row->integer('pool_id')]);
+        }
+        foreach ($rows->objects('kept_apart', optional: true) as $row) {
+            $this->apart->add($question->integer('id'), $row->integer('other'));
         }
         $this->db->update('question', ['newest_id' => $question->integer('newest_id')], ['id' => $question->integer('id')]);
         $back = $this->em->find(Question::class, $question->integer('id')) ?? throw new \LogicException('it was put back');

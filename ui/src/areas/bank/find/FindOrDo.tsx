@@ -1,13 +1,11 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, dataOf, type Schema } from '../../../api/client';
-import { keys } from '../../../api/keys';
+import type { Schema } from '../../../api/client';
 import { useKeys } from '../../../parts/hooks/useKeys';
-import { useSettled } from '../../../parts/hooks/useSettled';
 import { type Account, mayEdit } from '../../people/session';
 import { actions, fitting } from './actions';
+import { useFound } from './useFound';
 
 type Found = Schema['Found']['found'][number];
 interface Line {
@@ -58,16 +56,10 @@ function Finder({ bank, account, onDone }: { bank: number; account: Account; onD
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const list = useId();
-  const settled = useSettled(typed.trim(), 150);
-  const found = useQuery({
-    queryKey: keys.found(bank, settled),
-    queryFn: ({ signal }) => dataOf(api.GET('/banks/{id}/find', { params: { path: { id: bank }, query: { typed: settled } }, signal })),
-    enabled: settled !== '',
-    placeholderData: keepPreviousData,
-  });
+  const found = useFound(bank, typed);
   const lines: Line[] = [
     ...fitting(actions(bank), typed, mayEdit(account)).map(({ words, path }) => ({ key: path, what: 'do', words, more: '', path })),
-    ...(settled === '' ? [] : (found.data?.found ?? [])).map((one) => ({ ...one, key: `${one.what} ${one.id}`, path: pathOf(bank, one) })),
+    ...found.all.map((one) => ({ ...one, key: `${one.what} ${one.id}`, path: pathOf(bank, one) })),
   ];
   const chosen = Math.min(at, Math.max(0, lines.length - 1));
   const go = (line: Line | undefined) => {
@@ -119,7 +111,7 @@ function Finder({ bank, account, onDone }: { bank: number; account: Account; onD
       </div>
       {lines.length === 0 && (
         <p className="px-2 py-2 text-quiet" role="status">
-          {found.isFetching || settled !== typed.trim() ? 'looking …' : 'Nothing of this bank has these letters.'}
+          {found.isLooking ? 'looking …' : 'Nothing of this bank has these letters.'}
         </p>
       )}
     </>

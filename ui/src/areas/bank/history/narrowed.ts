@@ -8,6 +8,7 @@ export const whats = [
   { value: 'pool', words: 'pools' },
   { value: 'order', words: 'the order of questions' },
   { value: 'merge', words: 'merged questions' },
+  { value: 'apart', words: 'questions kept apart' },
 ] as const;
 
 export interface Narrowed {

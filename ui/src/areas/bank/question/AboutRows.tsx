@@ -6,6 +6,7 @@ import { Row } from '../../../parts/PageAndMargin';
 import { Confirm } from '../../../parts/fields/Confirm';
 import { useAutosave } from '../../../parts/hooks/useAutosave';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
+import { ApartLine } from './ApartLine';
 import type { Edit, Question } from './useDraft';
 import { CommentHere, CommentThread } from '../../../kinds/common/lines/LineNotes';
 import { difficulties } from '../../../kinds/facts.gen';
@@ -110,6 +111,7 @@ export function AboutRows({ question, edit, readOnly }: { question: Question; ed
           </>
         }
       />
+      <Row page={<ApartLine question={question} edit={edit} readOnly={readOnly} />} />
       <Row
         page={
           !readOnly && (

@@ -1,11 +1,9 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { api, dataOf } from '../../../api/client';
-import { keys } from '../../../api/keys';
 import { pagesQuery, poolsQuery } from '../../../api/queries';
-import { useSettled } from '../../../parts/hooks/useSettled';
 import type { Blueprint } from '../document';
 import { type Offer, offers } from './typedStep';
+import { useFound } from '../../bank/find/useFound';
 
 interface Props {
   blueprint: Blueprint;
@@ -21,20 +19,12 @@ export function AddStep({ blueprint, onPut, onLeave }: Props) {
   const list = useId();
   const pages = useQuery(pagesQuery(bank)).data?.pages ?? [];
   const pools = useQuery(poolsQuery(bank)).data?.pools ?? [];
-  const settled = useSettled(typed.trim(), 150);
-  const found = useQuery({
-    queryKey: keys.found(bank, settled),
-    queryFn: ({ signal }) => dataOf(api.GET('/banks/{id}/find', { params: { path: { id: bank }, query: { typed: settled } }, signal })),
-    enabled: settled.length > 1 && !/^\d/.test(settled),
-    placeholderData: keepPreviousData,
-  });
+  const found = useFound(bank, /^\s*\d/.test(typed) ? '' : typed, 2);
   const lines = offers(typed, {
     objectives: blueprint.board.rows.map(({ objective }) => objective.path).filter((path) => path !== ''),
     pages: pages.map(({ name }) => name),
     pools: pools.map(({ name }) => name),
-    questions: (settled === '' ? [] : (found.data?.found ?? []))
-      .filter(({ what }) => what === 'question')
-      .map(({ id, words, more }) => ({ name: `q${id}`, stem: more === '' ? words : `${words} · ${more}` })),
+    questions: found.questions.map(({ id, words, more }) => ({ name: `q${id}`, stem: more === '' ? words : `${words} · ${more}` })),
   });
   const chosen = Math.min(at, Math.max(0, lines.length - 1));
   const put = (offer: Offer | undefined) => {
@@ -93,7 +83,7 @@ export function AddStep({ blueprint, onPut, onLeave }: Props) {
       </div>
       {typed.trim() !== '' && lines.length === 0 && (
         <p className="px-2 py-1 text-quiet" role="status">
-          {found.isFetching || settled !== typed.trim()
+          {found.isLooking
             ? 'looking …'
             : /^\d/.test(typed.trim())
               ? 'No objective, kind or pool is called so. Write “3 of Hive inspection, one”, or “2 of claim”.'

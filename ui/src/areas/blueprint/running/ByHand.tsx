@@ -1,10 +1,7 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, dataOf } from '../../../api/client';
-import { keys } from '../../../api/keys';
-import { useSettled } from '../../../parts/hooks/useSettled';
 import { count } from '../../../parts/text/figures';
 import type { Blueprint, Pool } from '../document';
+import { useFound } from '../../bank/find/useFound';
 
 /** Whoever opens it types at once. */
 const focusOnce = (input: HTMLInputElement | null) => input?.focus();
@@ -26,14 +23,8 @@ const ways = [
 export function ByHand({ blueprint, pool, readOnly, onPool }: Props) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
-  const settled = useSettled(typed.trim(), 150);
   const bank = blueprint.bank.id;
-  const found = useQuery({
-    queryKey: keys.found(bank, settled),
-    queryFn: ({ signal }) => dataOf(api.GET('/banks/{id}/find', { params: { path: { id: bank }, query: { typed: settled } }, signal })),
-    enabled: open && settled.length > 1,
-    placeholderData: keepPreviousData,
-  });
+  const found = useFound(bank, open ? typed : '', 2);
   const listed = (list: (typeof ways)[number]['list']) => pool[list] ?? [];
   const stem = (name: string) => blueprint.questions[name]?.stem ?? '';
   const picked = ways.some(({ list }) => listed(list).length > 0);
@@ -82,30 +73,28 @@ export function ByHand({ blueprint, pool, readOnly, onPool }: Props) {
             onChange={(e) => setTyped(e.target.value)}
           />
           <ul>
-            {(settled.length > 1 ? (found.data?.found ?? []) : [])
-              .filter(({ what }) => what === 'question')
-              .map(({ id, words, more }) => {
-                const name = `q${id}`;
-                const own = Object.entries(blueprint.questions).filter(([, known]) => known.id === id);
-                return (
-                  <li key={id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
-                    <span className="min-w-0 grow truncate font-reading">
-                      {words} <span className="path">{more}</span>
-                    </span>
-                    {ways.map(({ list, does }) => (
-                      <button
-                        key={list}
-                        className="act text-sm"
-                        aria-label={`${does}: ${words}`}
-                        disabled={[name, ...own.map(([known]) => known)].some((one) => listed(list).includes(one))}
-                        onClick={() => put(list, name)}
-                      >
-                        {does}
-                      </button>
-                    ))}
-                  </li>
-                );
-              })}
+            {found.questions.map(({ id, words, more }) => {
+              const name = `q${id}`;
+              const own = Object.entries(blueprint.questions).filter(([, known]) => known.id === id);
+              return (
+                <li key={id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+                  <span className="min-w-0 grow truncate font-reading">
+                    {words} <span className="path">{more}</span>
+                  </span>
+                  {ways.map(({ list, does }) => (
+                    <button
+                      key={list}
+                      className="act text-sm"
+                      aria-label={`${does}: ${words}`}
+                      disabled={[name, ...own.map(([known]) => known)].some((one) => listed(list).includes(one))}
+                      onClick={() => put(list, name)}
+                    >
+                      {does}
+                    </button>
+                  ))}
+                </li>
+              );
+            })}
           </ul>
         </div>
       )}
