@@ -28,7 +28,7 @@ final class ScreensTest extends BrowserTestCase
             $page->see($text);
             $found["$path, light"] = $this->violations();
             $page->size(1280, 800, true);
-            $found["$path, dark"] = $this->violations();
+            $found["$path, dark"] = $this->violations(colours: true);
             // A phone's width; and half of 1280, which is what 200 % zoom leaves of it.
             foreach ([390, 640] as $width) {
                 $page->size($width, 800);

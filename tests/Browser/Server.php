@@ -12,6 +12,7 @@ final class Server
     public readonly string $address;
     private readonly int $port;
     private readonly string $database;
+    private static ?string $made = null;
     private Process $process;
     private Process $work;
 
@@ -21,10 +22,23 @@ final class Server
         $this->port = Chromium::freePort();
         $this->address = 'http://127.0.0.1:' . $this->port;
         $this->database = self::root() . '/var/data/browser-' . $this->port . '.sqlite';
-        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
-            (new Process(['php', 'bin/console', ...$command], self::root(), $this->environment(), timeout: 60))->mustRun();
+        self::$made ??= $this->make();
+        foreach (['', '-media'] as $part) {
+            (new Process(['cp', '-r', self::$made . $part, $this->database . $part]))->run();
         }
         $this->start();
+    }
+
+    /** The demo as it is loaded, once for all classes of a run. */
+    private function make(): string
+    {
+        $made = self::root() . '/var/data/browser-made-' . getmypid() . '.sqlite';
+        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
+            (new Process(['php', 'bin/console', ...$command], self::root(), self::environmentOf($made), timeout: 60))->mustRun();
+        }
+        register_shutdown_function(static fn () => (new Process(['rm', '-rf', ...(array) glob($made . '*')]))->run());
+
+        return $made;
     }
 
     public function __destruct()
@@ -63,6 +77,12 @@ final class Server
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $this->database, 'MEDIA_DIR' => $this->database . '-media', ...($this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : [])];
+        return [...self::environmentOf($this->database), ...($this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : [])];
+    }
+
+    /** @return array<string, string> */
+    private static function environmentOf(string $database): array
+    {
+        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'];
     }
 }
