@@ -122,8 +122,21 @@ final class PlanningTest extends BrowserTestCase
         $page->click('put it away');
         $page->click('let it fit again: ' . $this->takenOut());
         $page->until(static fn (): bool => !str_contains($page->text(), 'without these (1'), 'it fits again');
-        $page->see('and “q16” of 4');
+        $page->see('and “fresh eggs” of 4');
         self::assertStringContainsString('pick more by hand', $page->text());
+    }
+
+    public function test_a_section_is_dragged_to_the_place_of_another_with_its_steps(): void
+    {
+        $page = $this->page;
+        $page->open('/banks/1/blueprints/1');
+        $handle = $page->find('//*[@data-of="section health"]');
+        $page->driver->action()->moveToElement($handle)->clickAndHold()->moveByOffset(0, -12)->moveToElement($page->find('//*[@data-of="section colony"]'))->release()->perform();
+        $page->until(static fn (): bool => $page->script('return [...document.querySelectorAll("[data-of]")].slice(2, 6).map(e => e.dataset.of).join()') === 'section health,step health-one,step health-claim,section colony', 'it stands before');
+        self::assertStringContainsString('Health in this order', explode('The colony', $page->text())[0]);
+        $page->click('undo');
+        $page->see(' saved');
+        $page->until(static fn (): bool => str_contains(explode('Health in', $page->text())[0], 'The colony'), 'it is back');
     }
 
     public function test_many_forms_are_dealt_and_stopped_half_way(): void

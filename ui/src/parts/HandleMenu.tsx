@@ -3,8 +3,10 @@ import { type KeyboardEvent, useRef, useState } from 'react';
 import { useTakenUp } from './Moving';
 
 interface Props {
-  /** its place among the things that can be moved, from 0; shown as a number from 1 */
+  /** its place among the things that can be moved, from 0 */
   i: number;
+  /** what it shows; its number, from 1, unless said otherwise */
+  shows?: string;
   label: string;
   moves?: boolean;
   /** what can be done, the keys for it, and the doing */
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** The number of a thing: dragged to move it, pressed for what can be done with it. */
-export function HandleMenu({ i, label, moves = true, items, onKeyDown, of }: Props) {
+export function HandleMenu({ i, shows = String(i + 1), label, moves = true, items, onKeyDown, of }: Props) {
   const { ref, listeners, isDragging } = useTakenUp(i, !moves);
   const [open, setOpen] = useState(false);
   /** when the pointer went down: the press itself would shut the menu first */
@@ -36,7 +38,7 @@ export function HandleMenu({ i, label, moves = true, items, onKeyDown, of }: Pro
         onClick={() => setOpen(!wasOpen.current)}
         onKeyDown={onKeyDown}
       >
-        {i + 1}
+        {shows}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start" sideOffset={4}>

@@ -4,10 +4,12 @@ import type { ReactNode } from 'react';
 // Things below each other that are moved by dragging: with the mouse at once, with a finger after a moment, so that a page still
 // scrolls. Whoever has no pointer moves them by keys, which is the matter of whoever shows them.
 
-const words = (what: string, i: unknown) => `${what} ${Number(i) + 1}`;
+type Called = string | ((i: number) => string);
 
-/** Around things that can be moved: from place to place, from 0. */
-export function Moving({ what, onMove, children }: { what: string; onMove: (from: number, to: number) => void; children: ReactNode }) {
+const words = (what: Called, i: unknown) => (typeof what === 'string' ? `${what} ${Number(i) + 1}` : what(Number(i)));
+
+/** Around things that can be moved: from place to place, from 0. What they are called, with their number behind it or by their place. */
+export function Moving({ what, onMove, children }: { what: Called; onMove: (from: number, to: number) => void; children: ReactNode }) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
@@ -22,7 +24,9 @@ export function Moving({ what, onMove, children }: { what: string; onMove: (from
           onDragStart: ({ active }) => `${words(what, active.id)} is taken up.`,
           onDragOver: () => undefined,
           onDragEnd: ({ active, over }) =>
-            over ? `${words(what, active.id)} is now number ${Number(over.id) + 1}.` : 'Nothing was moved.',
+            over
+              ? `${words(what, active.id)} is now ${typeof what === 'string' ? `number ${Number(over.id) + 1}` : `at ${what(Number(over.id))}`}.`
+              : 'Nothing was moved.',
           onDragCancel: () => 'Nothing was moved.',
         },
         screenReaderInstructions: { draggable: '' },

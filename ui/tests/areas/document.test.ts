@@ -3,12 +3,14 @@ import {
   copied,
   copiedSection,
   divided,
+  type Blueprint,
   type Document,
   freeId,
   inserted,
   joined,
   moved,
   movedSection,
+  placedSection,
   nudged,
   numbered,
   putSection,
@@ -63,6 +65,8 @@ describe('a running order', () => {
     ['joins the first to the one behind', joined(doc, 's1'), 'q1 q2 q3 q4'],
     ['cannot join the only one', joined(document([q(1)]), 's1'), 'q1'],
     ['moves a section', movedSection(doc, 's2', -1), 'q3 q4 | q1 q2'],
+    ['puts a section where a later one is', placedSection(doc, 's1', 's2'), 'q3 q4 | q1 q2'],
+    ['leaves a section where it is', placedSection(doc, 's1', 's1'), 'q1 q2 | q3 q4'],
     ['does not move the first one up', movedSection(doc, 's1', -1), 'q1 q2 | q3 q4'],
     ['copies a step', copied(doc, 'q2').document, 'q1 q2 q5 | q3 q4'],
     ['copies a section', copiedSection(doc, 's1'), 'q1 q2 | q5 q6 | q3 q4'],
@@ -187,7 +191,16 @@ describe('in words', () => {
     [{ only: ['a', 'b'] }, '“a”, “b”'],
     [{ only: ['a', 'b', 'c', 'd', 'e'], without: ['f', 'g', 'h', 'i'] }, '5 questions picked by hand without 4 questions'],
   ])('a pool %#', (pool, expected) => {
-    expect(poolWords(pool)).toBe(expected);
+    expect(poolWords(pool, {})).toBe(expected);
+  });
+
+  it('calls a question that was just put in by its name or its words, never by its id', () => {
+    const known = (id: number, stem: string) => ({ id, stem }) as Blueprint['questions'][string];
+    const stem = 'How long does a worker stay in her capped cell before she comes out?';
+    const questions = { q7: known(7, 'How?'), trim: known(7, 'How?'), q8: known(8, stem), wick: known(9, 'Which?') };
+    expect(poolWords({ only: ['q7', 'wick'], also: ['q8', 'q99'] }, questions)).toBe(
+      '“trim”, “wick” and “How long does a worker stay in her capp …”, “q99”',
+    );
   });
 
   it.each<[string, Step, string, string[]]>([

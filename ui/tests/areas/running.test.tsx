@@ -105,10 +105,13 @@ describe('the running order', () => {
       const button = screen.getByRole('button', { name: `More for the section “${title}”` });
       act(() => button.focus());
       fireEvent.keyDown(button, { key: 'Enter' });
-      fireEvent.click(screen.getByRole('menuitem', { name: words }));
+      fireEvent.click(screen.getByRole('menuitem', { name: new RegExp(`^${words}`) }));
     };
     more('Part 2', 'move up');
     expect(now().sections.map(({ title }) => title)).toEqual(['Part 2', 'Morning']);
+    key('More for the section “Part 2”', 'ArrowDown', { altKey: true });
+    expect(now().sections.map(({ title }) => title)).toEqual(['Morning', 'Part 2']);
+    key('More for the section “Part 2”', 'ArrowUp', { altKey: true });
     more('Part 2', 'copy with its steps');
     expect(now().sections).toHaveLength(3);
     more('Morning', 'let its steps join the section before');

@@ -18,7 +18,7 @@ async function opened(rules?: object, readOnly = false) {
       now = next;
       setDocument(next);
     };
-    return <SectionHead document={document} section={document.sections[0] as Section} readOnly={readOnly} onChange={change} />;
+    return <SectionHead document={document} section={document.sections[0] as Section} i={0} readOnly={readOnly} onChange={change} />;
   }
   await at('/', '/', <Page />);
   return () => now.sections[0]?.rules;

@@ -192,10 +192,16 @@ export function copiedSection(document: Document, id: string): Document {
 }
 
 export function movedSection(document: Document, id: string, by: -1 | 1): Document {
-  const place = document.sections.findIndex((section) => section.id === id);
-  const section = document.sections[place];
-  if (!section || !document.sections[place + by]) return document;
-  return { ...document, sections: document.sections.toSpliced(place, 1).toSpliced(place + by, 0, section) };
+  const beside = document.sections[document.sections.findIndex((section) => section.id === id) + by];
+  return beside ? placedSection(document, id, beside.id) : document;
+}
+
+/** A section taken from where it is and put where another stands now. */
+export function placedSection(document: Document, id: string, at: string): Document {
+  const place = (one: string) => document.sections.findIndex((section) => section.id === one);
+  const section = document.sections[place(id)];
+  if (!section || place(at) < 0) return document;
+  return { ...document, sections: document.sections.toSpliced(place(id), 1).toSpliced(place(at), 0, section) };
 }
 
 export const putSection = (document: Document, id: string, part: Partial<Section>): Document =>

@@ -14,6 +14,7 @@ import {
   numbered,
   type Numbered,
   type Place,
+  placedSection,
   removed,
 } from '../document';
 import { AddStep } from './AddStep';
@@ -58,8 +59,14 @@ export function RunningOrder({ blueprint, document, readOnly, onChange }: Props)
   };
   const drop = (from: number, to: number) => {
     const [taken, target] = [all[from], all[to]];
-    if (taken && target) change(moved(document, taken.step.id, { section: target.section.id, index: target.index + (from < to ? 1 : 0) }));
+    // Behind the steps stand the sections: one is put where another is, a step at the beginning of one.
+    const [section, into] = [document.sections[from - all.length], target?.section ?? document.sections[to - all.length]];
+    if (section && into) change(placedSection(document, section.id, into.id));
+    else if (taken && !target && into) change(moved(document, taken.step.id, { section: into.id, index: 0 }));
+    else if (taken && target)
+      change(moved(document, taken.step.id, { section: target.section.id, index: target.index + (from < to ? 1 : 0) }));
   };
+  const called = (i: number) => (i < all.length ? `step ${i + 1}` : `section “${document.sections[i - all.length]?.title ?? ''}”`);
   const line = (at: Numbered) => (
     <StepLine
       key={at.step.id}
@@ -75,7 +82,7 @@ export function RunningOrder({ blueprint, document, readOnly, onChange }: Props)
     adding?.section === place.section &&
     adding.index === place.index && <AddStep key="add" blueprint={blueprint} onPut={put} onLeave={() => setAdding(null)} />;
   return (
-    <Moving what="step" onMove={drop}>
+    <Moving what={called} onMove={drop}>
       <div className="relative">
         <Gutter document={document} />
         {all.length === 0 && adding === null && (
@@ -84,11 +91,11 @@ export function RunningOrder({ blueprint, document, readOnly, onChange }: Props)
             objective and kind are drawn at random.
           </p>
         )}
-        {document.sections.map((section) => {
+        {document.sections.map((section, s) => {
           const steps = all.filter((at) => at.section.id === section.id);
           return (
             <section key={section.id} aria-label={section.title ?? 'Running order'}>
-              <SectionHead {...{ document, section, readOnly }} onChange={change} />
+              <SectionHead {...{ document, section, readOnly }} i={all.length + s} onChange={change} />
               {field({ section: section.id, index: 0 })}
               {steps.map((at) => [line(at), field({ section: section.id, index: at.index + 1 })])}
               {!readOnly && (

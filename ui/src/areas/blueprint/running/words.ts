@@ -9,6 +9,14 @@ export interface Telling {
 
 const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`).join(', ');
 
+/** A question as its author knows it: one that was just put in is called by its id until it is read again. */
+function called(name: string, questions: Telling['questions']): string {
+  const known = questions[name];
+  if (!known || !/^q\d+$/.test(name)) return name;
+  const own = Object.keys(questions).find((other) => other !== name && questions[other]?.id === known.id);
+  return own ?? (known.stem.length > 40 ? `${known.stem.slice(0, 39).trimEnd()} …` : known.stem);
+}
+
 /** The signs of comparisons in words; what stands after them is a number. */
 export const signs = {
   '>=': 'at least',
@@ -63,7 +71,8 @@ export function wayWords(to: string, { document }: Telling): string {
   return found ? String(found.number) : `“${to}”`;
 }
 
-export function poolWords(pool: Pool): string {
+export function poolWords(pool: Pool, questions: Telling['questions']): string {
+  const names = (list: readonly string[]) => quoted(list.map((name) => called(name, questions)));
   const { objective, below, kinds = [], tags = [], difficulty = [], only = [], without = [], also = [] } = pool;
   const where = objective ? objective.replaceAll(' > ', ' › ') : '';
   const main = [
@@ -73,18 +82,18 @@ export function poolWords(pool: Pool): string {
     tags.length > 0 && `tagged ${tags.join(', ')}`,
     difficulty.length > 0 && difficulty.join(' or '),
   ].filter((part) => part !== false);
-  const picked = only.length > 0 ? (only.length > 4 ? `${count(only.length, 'question')} picked by hand` : quoted(only)) : '';
+  const picked = only.length > 0 ? (only.length > 4 ? `${count(only.length, 'question')} picked by hand` : names(only)) : '';
   const words = [main.join(': '), picked].filter((part) => part !== '').join(', ') || 'all questions';
   return [
     words,
-    without.length > 0 && `without ${without.length > 3 ? count(without.length, 'question') : quoted(without)}`,
-    also.length > 0 && `and ${also.length > 3 ? count(also.length, 'question') : quoted(also)}`,
+    without.length > 0 && `without ${without.length > 3 ? count(without.length, 'question') : names(without)}`,
+    also.length > 0 && `and ${also.length > 3 ? count(also.length, 'question') : names(also)}`,
   ]
     .filter((part) => part !== false)
     .join(' ');
 }
 
-const drawWords = ({ draw }: DrawStep) => `take ${draw.take} of ${poolWords(draw.pool)}`;
+const drawWords = ({ draw }: DrawStep, { questions }: Telling) => `take ${draw.take} of ${poolWords(draw.pool, questions)}`;
 
 /** What a step is, in one line that tells it from others; and what else is said there. */
 export function stepWords(step: Step, telling: Telling): { main: string; isRead: boolean; more: string[] } {
@@ -106,7 +115,11 @@ export function stepWords(step: Step, telling: Telling): { main: string; isRead:
       ? ['no refresher']
       : [];
   if ('draw' in step)
-    return { main: drawWords(step), isRead: false, more: [...(step.draw.place === 'mixed' ? ['mixed'] : []), ...settings, ...refresher] };
+    return {
+      main: drawWords(step, telling),
+      isRead: false,
+      more: [...(step.draw.place === 'mixed' ? ['mixed'] : []), ...settings, ...refresher],
+    };
   const question = telling.questions[step.question];
   const leads = Object.keys(step.leads ?? {}).length;
   return {
