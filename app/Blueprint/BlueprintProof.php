@@ -17,6 +17,7 @@ use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
+use Zetema\Core\Blueprint\Step\Step;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Proof\Proof;
@@ -35,8 +36,11 @@ final readonly class BlueprintProof
     private Ways $ways;
     private DealingPlan $plan;
 
-    /** @param \Closure(string): ?Question $question a fixed one, if it is whole */
-    public function __construct(private Assessment $blueprint, private \Closure $question, private ?BankSettings $bank = null)
+    /**
+     * @param \Closure(string): ?Question $question a fixed one, if it is whole
+     * @param (\Closure(list<QuestionClass>): ?list<Question>)|null $drawn all questions of some classes; null where they are too many
+     */
+    public function __construct(private Assessment $blueprint, private \Closure $question, private ?BankSettings $bank = null, private ?\Closure $drawn = null)
     {
         $this->ways = new Ways($blueprint);
         $this->plan = BlueprintDealer::plan($blueprint);
@@ -81,7 +85,7 @@ final readonly class BlueprintProof
             'before' => $before,
             'seconds' => $limits->atMost(),
             'pass' => self::pass($this->plan, $totals->all),
-            'tallies' => array_map(fn (Tally $tally): array => ['tally' => $tally->name, ...get_object_vars(TallySpan::of($tally->name, $this->blueprint, $this->question, $totals->paths > 1))], $this->blueprint->tallies),
+            'tallies' => $this->tallies($dealer, $totals->paths > 1),
             'shares' => $this->shares($dealer, $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places')),
             'advice' => Advice::on($this->ways, $totals->before, $this->question, $this->bank),
         ];
@@ -152,6 +156,25 @@ final readonly class BlueprintProof
         }
 
         return $told;
+    }
+
+    /** @return list<array{tally: string, least: int, most: int, isWhole: bool}> */
+    private function tallies(Dealer $dealer, bool $branches): array
+    {
+        $drawn = $this->drawn;
+        $pools = [];
+        if ($drawn !== null && $this->blueprint->tallies !== []) {
+            $draws = array_values(array_filter(array_column($this->ways->steps, 1), static fn (Step $step): bool => $step instanceof DrawStep));
+            foreach ($draws as $d => $step) {
+                $pools[$step->id] = $drawn($dealer->pool($d));
+            }
+        }
+
+        return array_map(function (Tally $tally) use ($branches, $pools): array {
+            $span = TallySpan::of($tally->name, $this->blueprint, $this->question, $branches, static fn (DrawStep $step): ?array => $pools[$step->id] ?? null);
+
+            return ['tally' => $tally->name, 'least' => $span->least, 'most' => $span->most, 'isWhole' => $span->isWhole];
+        }, $this->blueprint->tallies);
     }
 
     /** Nobody wishes a share more closely than by a percent. */

@@ -17,7 +17,7 @@ use Zetema\Core\Blueprint\Reading\Refusal;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions, private BankStock $stock)
+    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions, private BankStock $stock, private DrawnQuestions $drawn)
     {
     }
 
@@ -98,7 +98,7 @@ final readonly class BlueprintView
             'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
-            'proof' => (new BlueprintProof($assessment, $names->question(...), $blueprint->bank->settings()))->told($stock),
+            'proof' => (new BlueprintProof($assessment, $names->question(...), $blueprint->bank->settings(), fn (array $classes): ?array => $this->drawn->of($stock, $classes)))->told($stock),
         ];
     }
 }

@@ -9,7 +9,16 @@ use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
+use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Paths\PathTotals;
+use Zetema\Core\Blueprint\Paths\Span;
+use Zetema\Core\Blueprint\Paths\Ways;
+use Zetema\Core\Blueprint\Step\AskingStep;
+use Zetema\Core\Blueprint\Step\DrawStep;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Sitting\Run\Terms;
 
 /** What a candidate can sit, goes on with, and has sat. */
@@ -71,7 +80,9 @@ final readonly class CandidateList
             if ($running === null && (!$candidacy->isAdmitted || $candidacy->hasClosed($now))) {
                 continue;
             }
-            $rules = $edition->assessment()->rules;
+            $plan = $edition->assessment();
+            $rules = $plan->rules;
+            $asks = self::asks($plan);
             $sat = $ended[$assessment] ?? [];
             $next = $candidacy->next($rules, $sat);
             $seconds = $rules->seconds();
@@ -79,9 +90,12 @@ final readonly class CandidateList
                 'edition' => $edition->id,
                 'title' => $edition->title,
                 'bank' => $edition->blueprint->bank->name(),
-                'questions' => array_sum(array_map(static fn ($draw): int => $draw->take, $edition->plan()->draws())) + count($edition->plan()->fixed()),
+                'questions' => $asks->many,
+                'fewest' => $asks->fewest,
                 'seconds' => $seconds === null ? null : intdiv($candidacy->terms()->micros($seconds), Terms::SECOND),
-                'pass' => $edition->plan()->pass?->toData(),
+                'timed' => self::isTimed($plan),
+                'pass' => $plan->pass?->mark->toData(),
+                'minimums' => count($plan->pass->minimums ?? []),
                 'sittingsLeft' => $candidacy->sittingsLeft($rules, count($sat) + ($running === null ? 0 : 1)),
                 'running' => $running?->id,
                 'opens' => $next > $now ? self::moment($next) : null,
@@ -90,6 +104,32 @@ final readonly class CandidateList
         }
 
         return $offered;
+    }
+
+    /** How many questions a path through it asks, from the shortest to the longest. */
+    private static function asks(Blueprint $plan): Span
+    {
+        $ways = new Ways($plan);
+        $asks = array_map(static function (array $at): Span {
+            $many = $at[1] instanceof DrawStep ? $at[1]->draw->take : ($at[1] instanceof AskingStep ? 1 : 0);
+
+            return new Span($many, $many, Points::zero(), Points::zero());
+        }, $ways->steps);
+
+        return PathTotals::of($ways, $asks)->all;
+    }
+
+    /** Whether sections or questions have times of their own, as far as the plan says so. */
+    private static function isTimed(Blueprint $plan): bool
+    {
+        $has = static fn (Settings $settings): bool => !in_array($settings->get(Setting::Time), [null, 'none'], true);
+        foreach ($plan->steps() as [$section, $step]) {
+            if ($section->seconds !== null || $has($section->settings) || ($step instanceof AskingStep && $has($step->settings))) {
+                return true;
+            }
+        }
+
+        return $has($plan->settings);
     }
 
     private static function moment(int $micros): string

@@ -94,6 +94,23 @@ final class DeliveryTest extends ApiTestCase
         self::assertSame($first->integer('id'), $mine->objects('assessments')[0]->integer('running'));
     }
 
+    public function test_the_list_says_what_each_asks_how_long_it_takes_and_what_passes(): void
+    {
+        $this->logIn('carrow');
+        $told = [];
+        foreach ($this->send('GET', '/api/my-assessments', schema: 'MyAssessments')->objects('assessments') as $one) {
+            $told[$one->text('title')] = [$one->integer('fewest'), $one->integer('questions'), $one->optionalInteger('seconds'), $one->flag('timed'), $one->integer('minimums')];
+        }
+        self::assertSame([
+            'Apprentice Certificate, written part' => [15, 15, 1500, false, 5],
+            'Spring practice' => [7, 7, null, false, 0],
+            'Hands on: pictures, pairs and order' => [7, 7, null, false, 0],
+            'Swarm day' => [5, 5, null, false, 0],
+            'What sort of keeper are you?' => [8, 8, null, false, 0],
+            'Spot test: ten seconds each' => [10, 10, null, true, 0],
+        ], $told);
+    }
+
     public function test_a_practice_tells_at_once_and_refuses_what_is_over(): void
     {
         $this->logIn('carrow');

@@ -93,6 +93,17 @@ final class RacesTest extends TestCase
         self::assertSame([201 => 1, 422 => 5], self::counted($this->atOnce(array_fill(0, 6, ['POST', '/api/blueprints/3/editions', ['version' => $version]]))));
     }
 
+    public function test_who_may_sit_an_assessment_is_first_said_by_one_and_shown_to_the_others(): void
+    {
+        $body = static fn (int $i): array => ['version' => 0, 'everybody' => false, 'opens' => null, 'closes' => null, 'groups' => [], 'people' => [['account' => $i, 'extraTime' => 0, 'sittings' => 0, 'byCode' => false]]];
+        $version = $this->get('/api/blueprints/2/admission')->integer('version');
+        $candidates = array_map(static fn (Fields $c): int => $c->integer('id'), array_slice($this->get('/api/groups')->objects('candidates'), 0, 4));
+        $answers = $this->atOnce(array_map(static fn (int $id): array => ['PUT', '/api/blueprints/2/admission', ['version' => $version] + $body($id)], $candidates));
+
+        self::assertSame([200 => 1, 409 => count($candidates) - 1], self::counted($answers));
+        self::assertCount(1, $this->get('/api/blueprints/2/admission')->items('people'));
+    }
+
     public function test_a_large_intake_is_worked_off_by_another_process_while_everything_else_goes_on(): void
     {
         $many = 1_000;

@@ -114,7 +114,7 @@ final class ApartTest extends ApiTestCase
         $change = $this->send('POST', '/api/banks/1/alike/merge', ['keep' => 19, 'other' => 16], 'BankChange');
         self::assertSame([17, 18], $this->apart(19));
         $this->send('POST', '/api/banks/1/changes/' . $change->integer('id') . '/undo', []);
-        self::assertSame([[], [17, 18]], [$this->apart(19), $this->apart(16)]);
+        self::assertSame([[], [17, 18]], array_map($this->apart(...), [19, 16]));
 
         $made = $this->send('POST', '/api/questions/16/copy', [], 'Question', 201)->integer('id');
         self::assertSame([], $this->apart($made));

@@ -51,6 +51,26 @@ final class TallySpanTest extends TestCase
         $steps = [['id' => 'd', 'draw' => ['take' => 1, 'pool' => []]], ...array_map(static fn (string $name): array => ['id' => $name, 'question' => $name], $questions)];
         $blueprint = BlueprintReader::planned(['v' => 2, 'title' => 'T', 'rules' => ['mustAnswer' => $must], 'sections' => [['id' => 's', 'steps' => $steps]]]);
         $span = TallySpan::of('calm', $blueprint, self::question(...), $branches);
-        self::assertSame([$least, $most], [$span->least, $span->most]);
+        self::assertSame([$least, $most, false], [$span->least, $span->most, $span->isWhole], 'its draw is not looked at');
+    }
+
+    /** @return iterable<string, array{int, list<string>, bool, int, int}> how many of which are drawn, must be answered; least and most */
+    public static function draws(): iterable
+    {
+        yield 'all there are' => [2, ['rating', 'one'], true, 0, 8];
+        yield 'one of two: the lowest, and the highest' => [1, ['rating', 'one'], true, -1, 5];
+        yield 'two of four' => [2, ['rating', 'one', 'positive', 'several'], true, -6, 10];
+        yield 'that may be left blank' => [2, ['rating', 'positive'], false, 0, 9];
+        yield 'of which some add nothing' => [1, ['other', 'positive'], true, 0, 4];
+        yield 'from none at all' => [1, [], true, 0, 0];
+    }
+
+    /** @param list<string> $pool */
+    #[DataProvider('draws')]
+    public function test_what_is_drawn_counts_by_the_lowest_and_the_highest_of_its_pool(int $take, array $pool, bool $must, int $least, int $most): void
+    {
+        $blueprint = BlueprintReader::planned(['v' => 2, 'title' => 'T', 'rules' => ['mustAnswer' => $must], 'sections' => [['id' => 's', 'steps' => [['id' => 'd', 'draw' => ['take' => $take, 'pool' => []]]]]]]);
+        $span = TallySpan::of('calm', $blueprint, self::question(...), false, static fn (): array => array_values(array_filter(array_map(self::question(...), $pool))));
+        self::assertSame([$least, $most, true], [$span->least, $span->most, $span->isWhole]);
     }
 }

@@ -1,6 +1,5 @@
 import { cleanup, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Document } from '../../src/areas/blueprint/document';
 import { Apart } from '../../src/areas/blueprint/margin/Apart';
 import { following, Tallies } from '../../src/areas/blueprint/margin/Tallies';
 import { documentOf, planning } from '../planned';
@@ -73,19 +72,16 @@ describe('tallies', () => {
     expect(now()).not.toHaveProperty('tallies');
   });
 
-  it('tell between which values they end, and that what is drawn is not in it', async () => {
+  it.each([
+    [true, 'ends between 4 and 20 '],
+    [false, 'ends between 4 and 20, without what is drawn from so many'],
+  ])('tell between which values they end, and whether what is drawn is in it: %s', async (isWhole, words) => {
     const tallies = [{ name: 'patience' }];
-    const spans = [{ tally: 'patience', least: 4, most: 20 }];
-    const show = (steps: Document['sections'][number]['steps']) =>
-      planning({ ...documentOf(steps), tallies }, (document, onChange) => (
-        <Tallies bank={1} spans={spans} document={document} readOnly={false} onChange={onChange} />
-      ));
-    await show([{ id: 'q', question: 'trim' }]);
-    expect(document.body.textContent).toContain('ends between 4 and 20');
-    expect(document.body.textContent).not.toContain('without what is drawn');
-    cleanup();
-    await show([{ id: 'd', draw: { take: 1, pool: {} } }]);
-    expect(document.body.textContent).toContain('ends between 4 and 20, without what is drawn');
+    const spans = [{ tally: 'patience', least: 4, most: 20, isWhole }];
+    await planning({ ...documentOf([]), tallies }, (document, onChange) => (
+      <Tallies bank={1} spans={spans} document={document} readOnly={false} onChange={onChange} />
+    ));
+    expect(document.body.textContent).toContain(words);
   });
 });
 

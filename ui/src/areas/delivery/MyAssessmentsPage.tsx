@@ -100,8 +100,10 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
       margin={
         <>
           <p>
+            {a.fewest < a.questions && 'up to '}
             {count(a.questions, 'question')}
-            {a.seconds !== null ? `, ${duration(a.seconds)}, the clock starts with “Begin”` : ', no time limit'}
+            {a.seconds !== null ? `, ${duration(a.seconds)}, the clock starts with “Begin”` : ', no time limit for the whole'}
+            {a.timed && '; parts of it have a time of their own'}
           </p>
           {(a.opens !== null || a.closes !== null) && a.sittingsLeft !== 0 && (
             <p>
@@ -112,6 +114,7 @@ function Offer({ assessment: a }: { assessment: Schema['MyAssessments']['assessm
           )}
           <p>
             {pass ? `${pass} pass` : 'no pass mark'}
+            {a.minimums > 0 && `, and a minimum in ${count(a.minimums, 'objective')}`}
             {a.sittingsLeft !== null && ` · ${a.sittingsLeft === 0 ? 'no sitting left' : `${count(a.sittingsLeft, 'sitting')} left`}`}
           </p>
         </>

@@ -27,7 +27,6 @@ export const following = (bands: Band[]): Band[] =>
 export function Tallies({ bank, spans = [], document, readOnly, onChange }: Props) {
   const pages = usePageOptions(bank, 'no page');
   const tallies = document.tallies ?? [];
-  const drawn = document.sections.some(({ steps }) => steps.some((step) => 'draw' in step));
   const put = (next: Tally[]) => {
     onChange(next.length > 0 ? { ...document, tallies: next } : without(document, 'tallies'));
   };
@@ -54,7 +53,7 @@ export function Tallies({ bank, spans = [], document, readOnly, onChange }: Prop
               {span && (
                 <span className="text-quiet">
                   ends between {span.least} and {span.most}
-                  {drawn && ', without what is drawn'}{' '}
+                  {!span.isWhole && ', without what is drawn from so many'}{' '}
                 </span>
               )}
               {!readOnly && (
