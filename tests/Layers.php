@@ -46,49 +46,55 @@ final class Layers
     #[TestRule]
     public function shared_things_know_no_area(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Shared', 'Zetema\App\People', 'Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Shared', 'Zetema\App\People', 'Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function people_know_no_bank(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\People', 'Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\People', 'Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function work_in_the_background_does_not_know_what_it_is(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Background', 'Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function a_bank_knows_nothing_of_what_is_made_of_it(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Bank', 'Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function intake_knows_banks_only(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Intake', 'Zetema\App\Blueprint', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function blueprints_know_no_sitting(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Blueprint', 'Zetema\App\Intake', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Blueprint', 'Zetema\App\Intake', 'Zetema\App\Admission', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function who_may_sit_is_said_without_sittings(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Admission', 'Zetema\App\Intake', 'Zetema\App\Delivery', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Admission', 'Zetema\App\Intake', 'Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     #[TestRule]
     public function delivery_knows_no_intake(): Rule
     {
-        return $this->mustNotKnow('Zetema\App\Delivery', 'Zetema\App\Intake', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+        return $this->mustNotKnow('Zetema\App\Delivery', 'Zetema\App\Results', 'Zetema\App\Intake', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
+    }
+
+    #[TestRule]
+    public function results_know_no_intake(): Rule
+    {
+        return $this->mustNotKnow('Zetema\App\Results', 'Zetema\App\Intake', 'Zetema\App\Demo', 'Zetema\App\CommandLine');
     }
 
     /**

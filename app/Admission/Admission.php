@@ -85,6 +85,12 @@ class Admission implements Versioned
         $this->people[$account->id] ??= ['extraTime' => 0, 'sittings' => 0, 'byCode' => true];
     }
 
+    public function allowAnother(Account $account, int $most): void
+    {
+        $own = $this->people[$account->id] ?? ['extraTime' => 0, 'sittings' => 0, 'byCode' => false];
+        $this->people[$account->id] = [...$own, 'sittings' => min($most, $own['sittings'] + 1)];
+    }
+
     /** @param list<Group> $groups all there are */
     public function candidacy(Account $account, array $groups): Candidacy
     {

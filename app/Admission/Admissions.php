@@ -86,6 +86,13 @@ final readonly class Admissions
         return $admission->blueprint;
     }
 
+    /** One sitting more for a candidate, beyond those that the rules give everybody. */
+    public function allowAnother(Blueprint $blueprint, Account $account): void
+    {
+        $admission = $this->of($blueprint) ?? $this->made($blueprint);
+        $this->saving->change(Admission::class, $admission->id, null, static fn (Admission $admission) => $admission->allowAnother($account, self::MOST_SITTINGS), '', static fn (): array => []);
+    }
+
     private function of(Blueprint $blueprint): ?Admission
     {
         return $this->em->getRepository(Admission::class)->findOneBy(['blueprint' => $blueprint]);

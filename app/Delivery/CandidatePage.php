@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\EditionPage;
+use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Review;
@@ -29,11 +30,20 @@ final readonly class CandidatePage
     }
 
     /** @return array<string, mixed> */
-    public function review(Sitting $sitting, Going $going): array
+    public function review(Sitting $sitting, Going $going, int $now): array
     {
         $mentions = new Mentions();
         $review = new Review($going->paper, $going->state, $mentions);
-        $told = $review->upTo($review->rung(isClosed: false));
+        $told = $review->upTo($review->rung($going->terms->until !== null && $now >= $going->terms->until));
+
+        return [...$told, ...$this->mentioned($sitting, $mentions)];
+    }
+
+    /** @return array<string, mixed> all that a review could show, whatever the rules let the candidate see: for the author */
+    public function wholePaper(Sitting $sitting, Going $going): array
+    {
+        $mentions = new Mentions();
+        $told = (new Review($going->paper, $going->state, $mentions))->upTo(Rung::WithKey);
 
         return [...$told, ...$this->mentioned($sitting, $mentions)];
     }

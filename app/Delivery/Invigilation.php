@@ -133,6 +133,30 @@ final readonly class Invigilation
         return $going;
     }
 
+    /**
+     * What staff does to a sitting.
+     *
+     * @param callable(Going, int): Act $act how it stands and what time it is, in microseconds
+     *
+     * @throws Refused in words
+     */
+    public function byStaff(Sitting $sitting, callable $act): Going
+    {
+        $paper = $this->papers->paper($sitting);
+        [$going, $why] = $this->db->transactional(function () use ($sitting, $paper, $act): array {
+            $conduct = new Conduct($paper, $terms = $sitting->terms());
+            $going = new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
+            $taken = $this->take($sitting, $going, $act($going, $this->now()), self::OWN . 'staff-' . $going->state->events);
+
+            return [$going, $taken->refused];
+        });
+        if ($why !== null) {
+            throw new Refused(WhyRefused::inWords($why));
+        }
+
+        return $going;
+    }
+
     /** Takes a snapshot of a sitting that has none. */
     public function catchUp(Sitting $sitting): void
     {

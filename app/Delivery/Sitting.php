@@ -55,6 +55,10 @@ class Sitting
     #[ORM\Column(nullable: true)]
     private ?bool $passed = null;
 
+    /** @var array<string, mixed>|null what it has come to beside points, once it has ended (core Summary); null: it runs, or ended before this was kept */
+    #[ORM\Column(type: Types::JSON, nullable: true)]
+    private ?array $summary = null;
+
     /** The state as JSON, with the number of events it stands for; null: none was taken yet. Read by SittingStore, where it is written. */
     #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $state = null;
@@ -93,15 +97,18 @@ class Sitting
      * What its events have come to, for lists.
      *
      * @param array{earned: string, max: string, percent: string|null, passed: bool|null}|null $result
+     * @param array<string, mixed>|null $summary
      *
      * @return array<string, mixed> the columns to write
      */
-    public function cameTo(?int $startedAt, ?int $due, ?int $endedAt, ?array $result): array
+    public function cameTo(?int $startedAt, ?int $due, ?int $endedAt, ?array $result, ?array $summary): array
     {
         [$this->startedAt, $this->due, $this->endedAt] = [$startedAt, $due, $endedAt];
         ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed] = $result ?? $this->result();
 
-        return ['started_at' => $startedAt, 'due' => $due, 'ended_at' => $endedAt, ...$this->result()];
+        $this->summary = $summary;
+
+        return ['started_at' => $startedAt, 'due' => $due, 'ended_at' => $endedAt, 'summary' => $summary, ...$this->result()];
     }
 
     public function isRehearsal(): bool
@@ -157,6 +164,12 @@ class Sitting
     public function result(): array
     {
         return ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed];
+    }
+
+    /** @return array<string, mixed>|null */
+    public function summary(): ?array
+    {
+        return $this->summary;
     }
 
     public function due(): ?int

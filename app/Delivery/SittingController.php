@@ -72,7 +72,7 @@ final readonly class SittingController
             throw new Refused('The review opens when the paper is handed in.');
         }
 
-        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $going)], 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $going, $this->invigilation->now())], 200, ['Cache-Control' => 'no-store']);
     }
 
     private function answer(Sitting $sitting, int $status = 200, ?Going $going = null): JsonResponse

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Types\Types;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Sitting\Candidate\Review;
 use Zetema\Core\Sitting\Event\Event;
+use Zetema\Core\Sitting\Outside\Summary;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Run\Clocks;
@@ -83,8 +84,9 @@ final readonly class SittingStore
             $due === null ? null : intdiv($due->at, 1000),
             $after->ended === null ? null : intdiv($after->ended['at'], 1000),
             $total === null ? null : [...$total, 'passed' => $result->passed()],
+            $total === null ? null : Summary::of($paper, $after),
         );
-        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN]);
+        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
         foreach ($paper->questions as $place) {
             if ($before->visit($place->id) !== $after->visit($place->id)) {
                 $this->marks($sitting, $place, $before, $after);

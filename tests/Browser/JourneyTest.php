@@ -83,6 +83,24 @@ final class JourneyTest extends BrowserTestCase
         $page->see('you: Dry hessian');
 
         self::assertStringContainsString('Hive inspection', $page->text());
+
+        // Its author reads what came of it.
+        $page->open('/');
+        $page->logOut();
+        $page->logIn('orrell', 'honeycomb');
+        $page->click('Blueprints');
+        $page->click('Smoke test');
+        $page->click('results');
+        $page->see('1 ended; 1 passed, 100 %');
+        $page->click('T. Aldous');
+        $page->see('18 of 18 points, 100 %');
+        $page->see('given: Dry hessian');
+        $page->click('All results of edition 1');
+        $page->click('What staff can do for T. Aldous');
+        $page->find('//label[contains(., "because")]//input')->sendKeys('Once more, for practice.');
+        $page->click('Allow another sitting');
+        $page->see('allowed T. Aldous another sitting');
+        $this->looksRight();
     }
 
     public function test_a_lost_network_and_a_killed_server_lose_nothing(): void

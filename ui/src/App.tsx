@@ -30,6 +30,8 @@ const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'
 const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
 const PeoplePage = lazy(() => import('./areas/people/PeoplePage'));
 const GroupsPage = lazy(() => import('./areas/people/GroupsPage'));
+const ResultsPage = lazy(() => import('./areas/results/ResultsPage'));
+const PaperPage = lazy(() => import('./areas/results/PaperPage'));
 const ReviewPage = lazy(() => import('./areas/delivery/ReviewPage'));
 
 export function App() {
@@ -51,6 +53,7 @@ export function App() {
               <Route path="*" element={<MyAssessmentsPage account={account} />} />
             ) : (
               <>
+                <Route path="/papers/:id" element={<PaperPage account={account} />} />
                 <Route path="/as-seen/:id" element={<AsSeenPage />} />
                 <Route path="/questions/:id" element={<ToQuestion />} />
                 <Route path="/banks" element={<BanksPage account={account} />} />
@@ -69,6 +72,7 @@ export function App() {
                   <Route path="blueprints" element={<BlueprintsPage account={account} />} />
                   <Route path="blueprints/:id" element={<BlueprintPage account={account} />} />
                   <Route path="blueprints/:id/editions/:edition" element={<EditionPage account={account} />} />
+                  <Route path="blueprints/:id/editions/:edition/results" element={<ResultsPage />} />
                 </Route>
                 {account.role !== 'reviewer' && <Route path="/groups" element={<GroupsPage account={account} />} />}
                 <Route path="/house-rules" element={<HouseRulesPage account={account} />} />

@@ -111,6 +111,14 @@ final readonly class Paper
     }
 
     /** Seconds for the whole. */
+    /** Whether one can move about where a question stands. */
+    public function isAnyOrder(QuestionPlace $place): bool
+    {
+        $node = $this->nodes[$this->nodeOf($place->id)] ?? null;
+
+        return $node instanceof Screen && $node->isAnyOrder;
+    }
+
     public function seconds(): ?int
     {
         return $this->blueprint->rules->seconds();

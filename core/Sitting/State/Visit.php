@@ -69,6 +69,17 @@ final class Visit
         return $marks[count($marks) - 1] ?? null;
     }
 
+    /**
+     * Microseconds from first arrival until nothing could change its mark; null where that tells no time spent on it: it could be
+     * left and come back to, or was never closed.
+     *
+     * @param bool $isAnyOrder whether one could move about where it stands
+     */
+    public function took(bool $isAnyOrder): ?int
+    {
+        return $isAnyOrder || $this->shown === null || $this->closed === null ? null : $this->closed - $this->shown;
+    }
+
     /** Whether neither anything is saved nor was anything marked. */
     public function isBlank(): bool
     {

@@ -108,6 +108,7 @@ final class HistoryTest extends ApiTestCase
         $this->send('POST', '/api/banks/1/objectives', ['do' => 'add', 'name' => 'Wax', 'parent' => null]);
         $this->send('POST', '/api/banks/1/questions/change', ['ids' => [1, 2], 'change' => ['addTags' => ['exam']]], status: 202);
         $this->send('POST', '/api/banks/1/questions/arrange', ['questions' => [2], 'before' => 1], 'BankChange');
+        $this->send('PUT', '/api/questions/7/apart', ['before' => [], 'others' => [8]], 'Question');
         $this->send('POST', '/api/banks/1/alike/merge', ['keep' => 5, 'other' => 6], 'BankChange');
         $offered = (string) file_get_contents(dirname(__DIR__, 3) . '/ui/src/areas/bank/history/narrowed.ts');
         preg_match_all("/\{ value: '([^']+)'/", $offered, $words);

@@ -44,6 +44,9 @@ export const keys = {
   here: under<number>('here'),
   revision: under<number>('revision'),
   scores: under<number | boolean>('scores'),
+  results: under<number>('results'),
+  survey: under<number>('survey'),
+  paper: under<number>('paper'),
   review: under<number>('review'),
   sitting: under<number>('sitting'),
 };

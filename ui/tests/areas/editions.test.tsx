@@ -90,7 +90,7 @@ describe('freezing', () => {
     const lines = () => [...screen.getByRole('list', { name: 'Editions' }).children].map((li) => li.textContent);
     expect(lines()).toEqual([
       'Edition 5 withdrawn · nobody has begun it',
-      'Edition 4 in use · 2 candidates have begun it',
+      'Edition 4 in use · 2 candidates have begun itresults',
       'Edition 3 before · nobody has begun it',
     ]);
     press('all 5 editions');

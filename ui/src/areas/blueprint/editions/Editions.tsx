@@ -95,6 +95,11 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
                 ·{' '}
                 {edition.begun === 0 ? 'nobody has begun it' : `${count(edition.begun ?? 0, 'candidate has', 'candidates have')} begun it`}
               </span>
+              {edition.begun !== 0 && (
+                <Link className="act ml-1" to={`/banks/${blueprint.bank.id}/blueprints/${blueprint.id}/editions/${edition.id}/results`}>
+                  results
+                </Link>
+              )}
             </li>
           ))}
         </ul>

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Results;
+
+use Doctrine\DBAL\Connection;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\CandidatePage;
+use Zetema\App\Delivery\Going;
+use Zetema\App\Delivery\Sitting;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Mark;
+
+/** One paper as the author sees it: everything the review could show, every mark that was made with its working, hints, times, and what staff did. */
+final readonly class AuthorPaper
+{
+    public function __construct(private CandidatePage $shown, private Connection $db)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Sitting $sitting, Edition $edition, Going $going): array
+    {
+        $told = $this->shown->wholePaper($sitting, $going);
+        $made = [];
+        foreach ($going->state->asked as $i => $id) {
+            $place = $going->paper->questions[$id];
+            $visit = $going->state->visit($id);
+            $took = $visit->took($going->paper->isAnyOrder($place));
+            [$question, $name] = $this->question($sitting->revisionOf($place->name));
+            $made[] = [
+                'n' => $i + 1, 'question' => $question, 'name' => $name, 'hints' => $visit->hints,
+                'seconds' => $took === null ? null : intdiv($took, Terms::SECOND),
+                'marks' => array_map(static fn (Mark $mark): array => [
+                    'round' => $mark->round, 'attempt' => $mark->attempt, 'reason' => $mark->reason->value, 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
+                    'working' => $mark->verdict->working, 'response' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->inWords($mark->response, true)),
+                ], $visit->allMarks()),
+            ];
+        }
+        $summary = $sitting->summary();
+
+        return [
+            'review' => ['id' => $sitting->id, 'title' => $edition->title, 'rehearsal' => false, 'blueprint' => $edition->blueprint->id, ...$told],
+            'candidate' => ['name' => $sitting->account->name, 'login' => $sitting->account->login],
+            'edition' => ['id' => $edition->id, 'number' => $edition->number],
+            'how' => $summary['how'] ?? $going->state->ended['how'] ?? '',
+            'seed' => $sitting->seed,
+            'made' => $made,
+        ];
+    }
+
+    /** @return array{int, string|null} */
+    private function question(int $revision): array
+    {
+        $row = $this->db->fetchNumeric('SELECT q.id, q.name FROM revision r JOIN question q ON q.id = r.question_id WHERE r.id = ?', [$revision]);
+
+        return $row === false ? [0, null] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null];
+    }
+}

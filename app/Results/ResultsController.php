@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Results;
+
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Sitting;
+use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
+use Zetema\Core\Sitting\Refused;
+
+/** What came of sittings, for whoever made the assessment; and what staff does while somebody sits. */
+#[IsGranted('ROLE_AUTHOR')]
+final readonly class ResultsController
+{
+    public function __construct(private OwnResults $own, private Results $results, private SittingRoom $room, private Invigilation $invigilation)
+    {
+    }
+
+    #[Route('/api/editions/{id}/results', methods: ['GET'])]
+    public function results(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->own->refuseOthers($edition, $account);
+
+        return $this->told($edition);
+    }
+
+    #[Route('/api/editions/{id}/survey', methods: ['GET'])]
+    public function survey(#[MapEntity] Edition $edition, SurveyResponses $responses, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->own->refuseOthers($edition, $account);
+
+        return new JsonResponse(['questions' => $responses->of($edition)], 200, ['Cache-Control' => 'no-store']);
+    }
+
+    #[Route('/api/editions/{id}/sittings.csv', methods: ['GET'])]
+    public function sittings(#[MapEntity] Edition $edition, ResultTables $tables, #[CurrentUser] Account $account): Response
+    {
+        return $this->table($edition, $account, $tables->sittings($edition), 'sittings');
+    }
+
+    #[Route('/api/editions/{id}/responses.csv', methods: ['GET'])]
+    public function responses(#[MapEntity] Edition $edition, ResultTables $tables, #[CurrentUser] Account $account): Response
+    {
+        return $this->table($edition, $account, $tables->responses($edition), 'responses');
+    }
+
+    #[Route('/api/sittings/{id}/paper', methods: ['GET'])]
+    public function paper(#[MapEntity] Sitting $sitting, AuthorPaper $paper, #[CurrentUser] Account $account): JsonResponse
+    {
+        $edition = $this->edition($sitting, $account);
+        $going = $this->invigilation->settle($sitting);
+        if ($going->state->ended === null) {
+            throw new Refused('This paper is still being sat. It can be read once it is handed in or closed.');
+        }
+
+        return new JsonResponse($paper->of($sitting, $edition, $going), 200, ['Cache-Control' => 'no-store']);
+    }
+
+    #[Route('/api/sittings/{id}/staff', methods: ['POST'])]
+    public function staff(#[MapEntity] Sitting $sitting, Request $request, #[CurrentUser] Account $account): JsonResponse
+    {
+        $edition = $this->edition($sitting, $account);
+        $this->room->do($sitting, $edition, Body::of($request), $account);
+
+        return $this->told($edition);
+    }
+
+    /** @param iterable<string> $lines */
+    private function table(Edition $edition, Account $account, iterable $lines, string $name): Response
+    {
+        $this->own->refuseOthers($edition, $account);
+
+        return new StreamedResponse($lines, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Cache-Control' => 'no-store', 'Content-Disposition' => sprintf('attachment; filename="%s-edition-%d.csv"', $name, $edition->number)]);
+    }
+
+    private function told(Edition $edition): JsonResponse
+    {
+        return new JsonResponse([...$this->results->of($edition), 'log' => $this->room->log($edition)], 200, ['Cache-Control' => 'no-store']);
+    }
+
+    private function edition(Sitting $sitting, Account $account): Edition
+    {
+        $edition = $sitting->edition ?? throw new NotFoundHttpException();
+        $this->own->refuseOthers($edition, $account);
+
+        return $edition;
+    }
+}

@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App\Results;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Exchange\Table\CsvRows;
+use Zetema\Core\Exchange\Table\Row;
+use Zetema\Tests\App\ApiTestCase;
+
+/** Whoever made an assessment sees what came of its sittings: in a list, paper by paper, gathered, and as tables. */
+final class ResultsTest extends ApiTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->logIn('orrell');
+    }
+
+    private function results(int $edition = 1): Fields
+    {
+        return $this->send('GET', "/api/editions/$edition/results", schema: 'Results');
+    }
+
+    /** @return list<array<string, string>> by heading */
+    private function table(string $path): array
+    {
+        $this->client->request('GET', $path);
+        self::assertSame(200, $this->client->getResponse()->getStatusCode());
+
+        return self::rows($this->client->getInternalResponse()->getContent());
+    }
+
+    /** @return list<array<string, string>> */
+    private static function rows(string $csv): array
+    {
+        $rows = array_map(static fn (Row $row): array => $row->cells, iterator_to_array((new CsvRows($csv, ','))->rows(), false));
+        $headings = array_shift($rows) ?? [];
+
+        return array_map(static fn (array $cells): array => array_combine($headings, $cells + array_fill(0, count($headings), '')), $rows);
+    }
+
+    public function test_each_sitting_stands_there_with_what_it_came_to(): void
+    {
+        $told = $this->results();
+        $rows = array_map(static fn (Fields $s): array => [$s->text('login'), $s->text('earned'), $s->text('max'), $s->text('percent'), $s->flag('passed'), $s->text('how'), $s->integer('asked')], $told->objects('sittings'));
+
+        self::assertContains(['wren', '85', '125', '68', true, 'handed in', 15], $rows);
+        self::assertContains(['carrow', '75', '125', '60', false, 'handed in', 15], $rows);
+        foreach ($told->objects('sittings') as $sitting) {
+            // Who reached the pass mark and has not passed missed a minimum, and is told which.
+            self::assertSame(!$sitting->flag('passed') && (float) $sitting->text('percent') >= 60, $sitting->texts('missed') !== [] && (float) $sitting->text('percent') >= 60);
+            self::assertGreaterThan(0, $sitting->integer('seconds'));
+        }
+        self::assertSame(['15', '60'], [(string) $told->integer('questions'), $told->object('pass')->text('percent')]);
+    }
+
+    public function test_one_who_is_sitting_is_told_with_how_far_they_are(): void
+    {
+        $this->logIn('aldous');
+        $this->act($this->begin(), ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
+        $this->logIn('orrell');
+        $row = $this->results()->objects('sittings')[0];
+
+        self::assertSame(['aldous', null, null, 1], [$row->text('login'), $row->optionalText('ended'), $row->optionalText('how'), $row->integer('answered')]);
+        $this->send('GET', '/api/sittings/' . $row->integer('id') . '/paper', status: 422);
+    }
+
+    public function test_a_paper_is_read_whole_whatever_its_candidate_may_see(): void
+    {
+        $id = $this->results()->objects('sittings')[0]->integer('id');
+        $paper = $this->send('GET', "/api/sittings/$id/paper", schema: 'AuthorPaper');
+
+        self::assertSame('marked paper with key and feedback', $paper->object('review')->text('rung'));
+        self::assertCount(15, $paper->objects('made'));
+        $sum = 0.0;
+        foreach ($paper->objects('made') as $i => $made) {
+            $mark = $made->objects('marks')[0];
+            self::assertNotSame([], $mark->texts('working'));
+            self::assertSame($paper->object('review')->objects('questions')[$i]->text('earned'), $mark->text('earned'));
+            self::assertSame(200, $this->send('GET', '/api/questions/' . $made->integer('question'))->has('id') ? 200 : 404);
+            $sum += (float) $mark->text('earned');
+        }
+        self::assertSame((float) $paper->object('review')->object('total')->text('earned'), $sum);
+    }
+
+    public function test_tables_of_sittings_and_responses_add_up_to_the_same(): void
+    {
+        $sittings = $this->table('/api/editions/1/sittings.csv');
+        $responses = $this->table('/api/editions/1/responses.csv');
+        self::assertCount(count($this->results()->objects('sittings')), $sittings);
+        foreach ($sittings as $sitting) {
+            $of = array_filter($responses, static fn (array $row): bool => $row['sitting'] === $sitting['sitting']);
+            self::assertCount(15, $of);
+            self::assertSame((float) $sitting['points'], max(0.0, array_sum(array_map(static fn (array $row): float => (float) $row['points'], $of))), $sitting['login']);
+            self::assertCount((int) $sitting['right'], array_filter($of, static fn (array $row): bool => $row['outcome'] === 'right'));
+        }
+        self::assertSame(['one', '1', 'yes'], [$responses[0]['kind'], $responses[0]['attempts'], $responses[0]['graded']]);
+        self::assertMatchesRegularExpression('/^\{"choose":\[\d\]\}$/', $responses[0]['response']);
+
+        $command = new CommandTester((new Application(self::$kernel ?? self::bootKernel()))->find('zetema:results'));
+        self::assertSame(0, $command->execute(['edition' => '1']));
+        self::assertSame($sittings, self::rows($command->getDisplay()));
+        $command->execute(['edition' => '1', '--responses' => true]);
+        self::assertSame($responses, self::rows($command->getDisplay()));
+    }
+
+    public function test_what_is_not_graded_is_gathered_without_names(): void
+    {
+        $edition = $this->send('GET', '/api/blueprints/5')->objects('editions')[0]->integer('id');
+        foreach (['wren' => 5, 'carrow' => 5, 'aldous' => 2] as $login => $value) {
+            $this->logIn($login);
+            $sitting = $this->begin("/api/editions/$edition/sittings");
+            while ($sitting->object('screen')->text('sort') !== 'end') {
+                foreach ($sitting->objects('questions') as $question) {
+                    if (!$question->flag('closed') && $question->text('kind') === 'rating') {
+                        $sitting = $this->act($sitting, ['type' => 'saved', 'sheet' => $question->integer('n'), 'response' => ['choose' => [$value]]]);
+                    }
+                }
+                $sitting = $this->act($sitting, ['type' => 'went on']);
+            }
+            $this->act($sitting, ['type' => 'handed in']);
+        }
+        $this->logIn('orrell');
+        $rated = array_values(array_filter($this->send('GET', "/api/editions/$edition/survey", schema: 'Survey')->objects('questions'), static fn (Fields $q): bool => $q->text('kind') === 'rating'));
+        self::assertNotSame([], $rated);
+        foreach ($rated as $question) {
+            self::assertSame([3, 3, [2, 1]], [$question->integer('asked'), $question->integer('answered'), array_map(static fn (Fields $g): int => $g->integer('count'), $question->objects('given'))]);
+        }
+        $row = $this->results($edition)->objects('sittings')[0];
+        self::assertSame('aldous', $row->text('login'));
+        self::assertNotSame([], array_filter($row->objects('bands'), static fn (Fields $band): bool => $band->optionalText('band') !== null));
+    }
+
+    public function test_only_whoever_made_the_assessment_sees_them(): void
+    {
+        $this->logIn('penhale');
+        foreach (['/api/editions/1/results', '/api/editions/1/survey', '/api/editions/1/responses.csv', '/api/sittings/1/paper'] as $path) {
+            $this->send('GET', $path, status: 403);
+        }
+        $this->send('POST', '/api/sittings/1/staff', ['do' => 'allow another', 'reason' => 'why not'], status: 403);
+    }
+
+    public function test_a_rehearsal_is_no_sitting_of_an_edition(): void
+    {
+        $before = $this->results()->integer('total');
+        $rehearsal = $this->send('POST', '/api/blueprints/1/rehearsals', [], status: 201)->integer('id');
+        self::assertSame($before, $this->results()->integer('total'));
+        $this->send('GET', "/api/sittings/$rehearsal/paper", status: 404);
+    }
+
+    /** @param array<string, mixed> $body */
+    private function staff(int $sitting, array $body, int $status = 200): Fields
+    {
+        return $this->send('POST', "/api/sittings/$sitting/staff", ['reason' => 'The bell rang.', ...$body], $status === 200 ? 'Results' : null, $status);
+    }
+
+    public function test_staff_gives_time_closes_allows_and_deletes_and_the_log_says_why(): void
+    {
+        $this->logIn('aldous');
+        $sitting = $this->begin();
+        $id = $sitting->integer('id');
+        $this->logIn('orrell');
+        $this->staff($id, ['do' => 'delete'], 422);
+        $this->staff($id, ['do' => 'give time', 'seconds' => 300]);
+        $this->logIn('aldous');
+        self::assertSame(300_000, (int) $this->send('GET', "/api/sittings/$id")->optionalInteger('deadline') - (int) $sitting->optionalInteger('deadline'));
+        $this->logIn('orrell');
+        $this->staff($id, ['do' => 'close']);
+        $this->staff($id, ['do' => 'close'], 422);
+        $told = $this->staff($id, ['do' => 'allow another']);
+        self::assertSame('closed by staff', $told->objects('sittings')[0]->text('how'));
+        self::assertSame(['allowed T. Aldous another sitting', 'closed the sitting', 'gave 5 min more for the whole'], array_map(static fn (Fields $act): string => $act->text('words'), $told->objects('log')));
+        self::assertSame(['M. Orrell', 'The bell rang.', $id], [$told->objects('log')[0]->text('by'), $told->objects('log')[0]->text('reason'), $told->objects('log')[0]->integer('sitting')]);
+
+        $this->logIn('aldous');
+        $again = $this->begin()->integer('id');
+        self::assertNotSame($id, $again);
+        $this->logIn('orrell');
+        $told = $this->staff($id, ['do' => 'delete']);
+        self::assertNotContains($id, array_map(static fn (Fields $s): int => $s->integer('id'), $told->objects('sittings')));
+        self::assertStringNotContainsString('Aldous', json_encode(array_map(static fn (Fields $act): array => $act->raw(), $told->objects('log')), JSON_THROW_ON_ERROR), 'the log names nobody any more');
+        $this->send('GET', "/api/sittings/$id/paper", status: 404);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function refused(): iterable
+    {
+        yield 'no reason' => [['do' => 'close', 'reason' => ' '], 'reason'];
+        yield 'nothing known' => [['do' => 'applaud', 'reason' => 'well done'], 'do'];
+        yield 'no time at all' => [['do' => 'give time', 'seconds' => 0, 'reason' => 'x'], 'seconds'];
+        yield 'time for a question that has none' => [['do' => 'give time', 'seconds' => 60, 'clock' => 'question', 'reason' => 'x'], 'clock'];
+        yield 'time for a sitting that is over' => [['do' => 'give time', 'seconds' => 60, 'reason' => 'x'], ''];
+    }
+
+    /** @param array<string, mixed> $body */
+    #[DataProvider('refused')]
+    public function test_what_staff_cannot_do_is_refused_and_stands_in_no_log(array $body, string $field): void
+    {
+        $id = $this->results()->objects('sittings')[0]->integer('id');
+        $problem = $this->send('POST', "/api/sittings/$id/staff", $body, status: 422);
+
+        self::assertSame($field, $problem->text('field', ''));
+        self::assertSame([], $this->results()->items('log'));
+    }
+}

@@ -1,0 +1,177 @@
+import { type ReactNode, use } from 'react';
+import type { Schema } from '../../api/client';
+import { figure, points } from '../../parts/text/figures';
+import { Outcome } from '../../parts/Gauge';
+import { Rich } from '../../parts/text/Rich';
+import { PagesContext } from '../../parts/text/media';
+import { Row } from '../../parts/PageAndMargin';
+import { AnsweredPicture } from '../../kinds/common/answers/AnsweredPicture';
+import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
+
+type Review = Schema['Review'];
+
+/** What the whole has come to: closing page, tallies with their bands, objectives. */
+export function Ending({ review: data }: { review: Review }) {
+  return (
+    <>
+      <ClosingPage name={data.closing} />
+      {data.tallies.map((tally) => (
+        <div key={tally.tally}>
+          <Row
+            page={
+              <p>
+                {tally.tally} <b className="fig">{tally.value}</b>
+                {tally.band !== null && `: ${tally.band}`}
+              </p>
+            }
+            margin={null}
+          />
+          <ClosingPage name={tally.page} />
+        </div>
+      ))}
+      {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
+    </>
+  );
+}
+
+/** The page that the assessment, or the band of a tally, closes with. */
+function ClosingPage({ name }: { name: string | null }) {
+  const pages = use(PagesContext);
+  const page = name === null ? undefined : pages[name];
+  if (!page) return null;
+  return (
+    <Row
+      page={
+        <section>
+          {page.heading && <h2 className="font-reading text-[19px]">{page.heading}</h2>}
+          <Rich text={page.reads} className="font-reading" />
+        </section>
+      }
+      margin={null}
+    />
+  );
+}
+
+export function Headline({ review }: { review: Review }) {
+  const { total } = review;
+  const pass = total?.pass?.percent
+    ? `${total.pass.percent} %`
+    : total?.pass?.points
+      ? `${total.pass.points} ${points(total.pass.points)}`
+      : null;
+  return (
+    <>
+      <h1 className="stem">{review.passed === null ? 'Handed in' : review.passed ? 'Passed' : 'Not passed'}</h1>
+      {total && (
+        <p className="pt-1">
+          <b className="fig">{total.earned}</b> of <b className="fig">{total.max}</b> {points(total.max)}
+          {total.percent !== null && (
+            <>
+              , <b className="fig">{total.percent}</b> %
+            </>
+          )}{' '}
+          · <b className="fig">{total.right}</b> of <b className="fig">{total.asked}</b> right
+          {pass && ` · ${pass} pass`}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Objectives({ objectives }: { objectives: Review['objectives'] }) {
+  return (
+    <Row
+      page={
+        <div className="overflow-x-auto pt-3 pb-4">
+          <table className="ledger max-w-2xl">
+            <thead>
+              <tr>
+                <th scope="col">objective</th>
+                <th scope="col">right</th>
+                <th scope="col">points</th>
+                <th scope="col">%</th>
+              </tr>
+            </thead>
+            <tbody>
+              {objectives.map((o) => (
+                <tr key={o.objective}>
+                  <th scope="row">{o.objective}</th>
+                  <td className="c">
+                    {o.right}
+                    <small> of {o.asked}</small>
+                  </td>
+                  <td className="c">
+                    {figure(o.earned)}
+                    <small> of {o.max}</small>
+                  </td>
+                  <td className="c">{o.percent ?? ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      }
+    />
+  );
+}
+
+export function Marked({ question: q, who = 'you', more }: { question: Review['questions'][number]; who?: string; more?: ReactNode }) {
+  return (
+    <Row
+      line
+      className="py-3!"
+      page={
+        <>
+          <div className="flex gap-3">
+            <span className="fig pt-0.5 text-quiet">{q.n}</span>
+            <div className="min-w-0 flex-1">
+              <Rich text={q.stem} className="font-reading text-[17px] font-medium" />
+              <p className="mt-1">
+                <span className="text-soft">{who}: </span>
+                {q.response.length > 0 ? (
+                  <span className="font-reading">
+                    <AnswerLines lines={q.response} />
+                  </span>
+                ) : (
+                  <span className="text-quiet">nothing</span>
+                )}
+              </p>
+              {q.key.length > 0 && q.outcome !== 'right' && (
+                <p>
+                  <span className="text-soft">right: </span>
+                  <span className="font-reading">
+                    <AnswerLines lines={q.key} />
+                  </span>
+                </p>
+              )}
+              {q.picture && <AnsweredPicture answered={q.picture} />}
+            </div>
+          </div>
+        </>
+      }
+      margin={
+        <>
+          {q.outcome && (
+            <p>
+              <Outcome outcome={q.outcome} earned={q.earned} max={q.max} />
+              {q.graded ? (
+                <>
+                  , <b className="fig">{figure(q.earned ?? '')}</b> of <b className="fig">{q.max}</b>
+                </>
+              ) : (
+                q.outcome !== 'recorded' && ', ungraded'
+              )}
+            </p>
+          )}
+          {q.said.map((text, i) => (
+            <Rich key={i} text={text} className="say" />
+          ))}
+          {(q.working.length > 1 || (q.outcome === 'partly right' && q.earned === q.max)) && (
+            <p className="text-quiet">{q.working.join('; ')}</p>
+          )}
+          {more}
+        </>
+      }
+    />
+  );
+}

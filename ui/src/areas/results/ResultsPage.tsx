@@ -1,0 +1,147 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { ApiError } from '../../api/client';
+import { EditableChoice } from '../../parts/fields/Editable';
+import { PageAndMargin, Row } from '../../parts/PageAndMargin';
+import { count, day, figure, points, timeOfDay } from '../../parts/text/figures';
+import { Waiting } from '../../parts/Waiting';
+import { type Kind, kinds, type Order, type Results, resultsQuery, shown, spread } from './results';
+import { SittingsTable } from './SittingsTable';
+import { Surveyed } from './Surveyed';
+
+/** What came of an edition: its sittings, running and ended, on the page; the whole of them in the margin. */
+export default function ResultsPage() {
+  const edition = Number(useParams().edition);
+  const results = useQuery(resultsQuery(edition));
+  const [kind, setKind] = useState<Kind>('all');
+  const [name, setName] = useState('');
+  const [order, setOrder] = useState<Order>({ by: 'began', down: true });
+  const isOthers = results.error instanceof ApiError && results.error.problem.status === 403;
+  if (!results.data)
+    return (
+      <Waiting
+        error={
+          isOthers ? new Error('Results are seen by whoever made this assessment, that is, froze one of its editions.') : results.error
+        }
+        retry={() => void results.refetch()}
+        home={isOthers}
+      />
+    );
+  const data = results.data;
+  const rows = shown(data.sittings, kind, name, order);
+  const path = `/banks/${data.edition.bank}/blueprints/${data.edition.blueprint}`;
+  return (
+    <PageAndMargin label="Results">
+      <Row
+        className="pt-4 pb-2"
+        page={
+          <h1>
+            <span className="title">{data.edition.title}</span>{' '}
+            <span className="path ml-2">
+              results of <Link to={`${path}/editions/${data.edition.id}`}>edition {data.edition.number}</Link> ·{' '}
+              <Link to={path}>the blueprint</Link>
+            </span>
+          </h1>
+        }
+        margin={null}
+      />
+      {data.sittings.length === 0 ? (
+        <Row
+          page={<p className="py-2">Nobody has begun this edition yet. As soon as somebody does, they stand here with how far they are.</p>}
+        />
+      ) : (
+        <>
+          <Row
+            page={
+              <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+                <EditableChoice label="Which sittings" value={kind} options={[...kinds]} onChange={setKind} />
+                <label>
+                  of candidates with{' '}
+                  <input className="field w-40" placeholder="letters of a name" value={name} onChange={(e) => setName(e.target.value)} />
+                </label>
+                <span className="text-quiet" role="status">
+                  {rows.length === data.sittings.length ? count(rows.length, 'sitting') : `${rows.length} of ${data.sittings.length}`}
+                </span>
+              </p>
+            }
+            margin={<Sums data={data} />}
+          />
+          <Row className="min-w-0 pb-4" page={<SittingsTable data={data} rows={rows} order={order} onOrder={setOrder} />} />
+          {data.total > data.sittings.length && (
+            <Row
+              page={
+                <p>
+                  The newest {data.sittings.length} are shown here; the tables to save hold all {data.total}.
+                </p>
+              }
+            />
+          )}
+          <Surveyed edition={edition} />
+          <Log data={data} />
+        </>
+      )}
+    </PageAndMargin>
+  );
+}
+
+function Sums({ data }: { data: Results }) {
+  const ended = data.sittings.filter((row) => row.ended !== null);
+  const passed = ended.filter((row) => row.passed === true).length;
+  const judged = ended.filter((row) => row.passed !== null).length;
+  const range = spread(ended);
+  const pass = data.pass?.percent ? `${data.pass.percent} %` : data.pass?.points ? `${data.pass.points} ${points(data.pass.points)}` : null;
+  return (
+    <div className="space-y-1">
+      <p>
+        <b className="fig">{ended.length}</b> ended
+        {ended.length < data.sittings.length && `, ${data.sittings.length - ended.length} being sat now`}
+        {judged > 0 && (
+          <>
+            ; <b className="fig">{passed}</b> passed, {Math.round((100 * passed) / judged)} %{pass && ` (${pass} pass)`}
+          </>
+        )}
+      </p>
+      {range && (
+        <p>
+          from <b className="fig">{figure(range.least)}</b> to <b className="fig">{figure(range.most)}</b> %, the middle one{' '}
+          <b className="fig">{figure(range.middle)}</b> %
+        </p>
+      )}
+      <p className="acts">
+        <a className="act" href={`/api/editions/${data.edition.id}/sittings.csv`} download>
+          Save the sittings as a table
+        </a>
+        <a className="act" href={`/api/editions/${data.edition.id}/responses.csv`} download>
+          Save every response as a table
+        </a>
+      </p>
+    </div>
+  );
+}
+
+/** What staff did to sittings of this edition, and why. */
+function Log({ data: { log } }: { data: Results }) {
+  if (log.length === 0) return null;
+  return (
+    <>
+      <Row className="pt-5" page={<h2 className="head">what staff did</h2>} />
+      {log.map((act) => (
+        <Row
+          key={act.id}
+          line
+          page={
+            <p>
+              {act.words} <span className="text-quiet">(sitting {act.sitting})</span>: “{act.reason}”
+            </p>
+          }
+          margin={
+            <p>
+              {act.by}, {day(act.at)}, {timeOfDay(act.at)}
+            </p>
+          }
+        />
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,135 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { day, duration, figure, timeOfDay } from '../../parts/text/figures';
+import { type Order, orders, type Results, type SittingRow } from './results';
+import { StaffActions } from './StaffActions';
+
+interface Props {
+  data: Results;
+  rows: SittingRow[];
+  order: Order;
+  onOrder: (order: Order) => void;
+}
+
+const heads = Object.keys(orders) as (keyof typeof orders)[];
+
+/** Sittings, one in a row: put in order by any head, each with the way to its paper and what staff can do. */
+export function SittingsTable({ data, rows, order, onOrder }: Props) {
+  const [open, setOpen] = useState<number | null>(null);
+  const hasPaths = data.sittings.some((row) => row.path !== '');
+  const width = heads.length + data.tallies.length + (hasPaths ? 1 : 0) + 1;
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="ledger">
+        <thead>
+          <tr>
+            {heads.map((head) => (
+              <th key={head} scope="col" aria-sort={order.by === head ? (order.down ? 'descending' : 'ascending') : 'none'}>
+                <button
+                  className="hover:underline"
+                  onClick={() => onOrder({ by: head, down: order.by === head ? !order.down : head !== 'candidate' })}
+                >
+                  {head}
+                  {order.by === head && <span aria-hidden> {order.down ? '↓' : '↑'}</span>}
+                </button>
+              </th>
+            ))}
+            {data.tallies.map((tally) => (
+              <th key={tally} scope="col">
+                {tally}
+              </th>
+            ))}
+            {hasPaths && <th scope="col">path</th>}
+            <th scope="col">
+              <span className="sr-only">what staff can do</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => [
+            <tr key={row.id}>
+              <th scope="row" className="whitespace-nowrap">
+                {row.ended === null ? (
+                  row.candidate
+                ) : (
+                  <Link className="act" to={`/papers/${row.id}`}>
+                    {row.candidate}
+                  </Link>
+                )}
+              </th>
+              <td className="text-right whitespace-nowrap">{row.began === null ? '' : `${day(row.began)}, ${timeOfDay(row.began)}`}</td>
+              {row.ended === null ? <Running row={row} of={data.questions} /> : <Ended row={row} />}
+              {data.tallies.map((tally) => {
+                const band = row.bands.find((one) => one.tally === tally);
+                return (
+                  <td key={tally} className="text-right">
+                    {band && (
+                      <>
+                        <span className="fig">{figure(band.value)}</span> {band.band}
+                      </>
+                    )}
+                  </td>
+                );
+              })}
+              {hasPaths && <td className="text-right whitespace-nowrap">{row.path}</td>}
+              <td className="text-right">
+                <button
+                  className="act text-sm"
+                  aria-expanded={open === row.id}
+                  aria-label={`What staff can do for ${row.candidate}`}
+                  onClick={() => setOpen(open === row.id ? null : row.id)}
+                >
+                  {open === row.id ? 'put away' : 'more'}
+                </button>
+              </td>
+            </tr>,
+            open === row.id && (
+              <tr key={`${row.id} staff`}>
+                <td colSpan={width} className="bg-tint">
+                  <StaffActions edition={data.edition.id} row={row} onDone={() => setOpen(null)} />
+                </td>
+              </tr>
+            ),
+          ])}
+          {rows.length === 0 && (
+            <tr>
+              <td colSpan={width}>No sitting is like that.</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Running({ row, of }: { row: SittingRow; of: number }) {
+  return (
+    <td colSpan={4} className="text-right">
+      is sitting: <b className="fig">{row.answered ?? 0}</b> of {of} answered
+      {row.lastSign !== null && <span className="text-quiet">, last sign {timeOfDay(row.lastSign)}</span>}
+    </td>
+  );
+}
+
+/** How it ended, where it was not handed in. */
+const ends: Record<string, string> = { 'whole ran out': 'time ran out', until: 'it closed', 'closed by staff': 'closed by staff' };
+
+function Ended({ row }: { row: SittingRow }) {
+  return (
+    <>
+      <td className="text-right whitespace-nowrap">
+        {row.seconds === null ? '' : duration(row.seconds)}
+        {row.how !== null && ends[row.how] && <span className="block text-sm text-quiet">{ends[row.how]}</span>}
+      </td>
+      <td className="c">
+        {figure(row.earned ?? '')}
+        <small> of {row.max}</small>
+      </td>
+      <td className="c">{row.percent ?? ''}</td>
+      <td className="min-w-44 text-right">
+        {row.passed === null ? '–' : row.passed ? 'passed' : 'not passed'}
+        {row.missed.length > 0 && <span className="block text-sm text-quiet">below the minimum in {row.missed.join(', ')}</span>}
+      </td>
+    </>
+  );
+}
