@@ -6,6 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Run\Act;
 
@@ -63,7 +64,7 @@ final readonly class AskedByPage
         try {
             return match ($this->type) {
                 'flagged', 'unflagged' => ($data['on'] ?? null) === ($this->type === 'flagged'),
-                'saved', 'checked' => $this->read($this->response()) === $this->read($data['response'] ?? null),
+                'saved', 'checked' => in_array($this->read($data['response'] ?? null), array_map(fn (PageAnswers $page): string => $this->read($this->given($page)), $this->pages()), true),
                 default => true,
             };
         } catch (Malformed) {
@@ -77,13 +78,29 @@ final readonly class AskedByPage
         return $this->place === null ? '' : (string) json_encode($this->place->question->kind->response($given, $this->place->settings, complete: false)->toData());
     }
 
+    /** @return list<PageAnswers> how the question stood at each attempt of this round */
+    private function pages(): array
+    {
+        if ($this->place === null) {
+            return [];
+        }
+        $visit = $this->going->state->visit($this->place->id);
+
+        return array_map(fn (int $attempt): PageAnswers => $this->going->paper->page($this->place, count($visit->rounds), $attempt), range(1, $visit->attempt()));
+    }
+
+    private function given(PageAnswers $page): mixed
+    {
+        return $page->toNumbers($this->body->raw()['response'] ?? null);
+    }
+
     /** In the question's numbers; refused by the name of the field if no page could have sent it. */
     private function response(): mixed
     {
         if ($this->place === null) {
             return null;
         }
-        $given = $this->going->paper->page($this->place, count($this->going->state->visit($this->place->id)->rounds))->toNumbers($this->body->raw()['response'] ?? null);
+        $given = $this->given($this->going->paper->pageOf($this->place, $this->going->state->visit($this->place->id)));
         $this->read($given);
 
         return $given;

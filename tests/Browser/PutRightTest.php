@@ -14,7 +14,7 @@ final class PutRightTest extends BrowserTestCase
         $page = $this->page;
         $this->begin('carrow', 'written part');
         $page->click('Go on');
-        $page->see('Question 1 ·');
+        $page->see('Questions 1 to 3');
         $page->driver->manage()->deleteAllCookies();
         $page->find('//button[@role="radio"][2]')->click();
         $page->see('Please log in again');
@@ -22,7 +22,7 @@ final class PutRightTest extends BrowserTestCase
         $password = $page->find('//*[@role="dialog"]//input[@name="password"]');
         $password->sendKeys('wrong' . Key::ENTER);
         $page->see('do not go together');
-        $page->see('Question 1 ·');
+        $page->see('Questions 1 to 3');
         $page->find('//*[@role="dialog"]//button')->sendKeys('f');
         self::assertStringNotContainsString('No need to come back', $page->text(), 'no key of the screen behind works');
 
@@ -34,7 +34,7 @@ final class PutRightTest extends BrowserTestCase
         self::retype($password, 'honeycomb' . Key::ENTER);
         $page->until(static fn (): bool => !str_contains($page->text(), 'Please log in again'), 'the dialog has closed');
         $page->see('1, answered');
-        $page->see('saved to question');
+        $page->see(' saved ');
         usleep(3_300_000);
         self::assertStringNotContainsString('Please log in again', $page->text(), 'and it stays closed');
         $page->open('/');

@@ -15,7 +15,7 @@ final class ScreensTest extends BrowserTestCase
         '/banks/1/questions/76' => 'what it says',
         '/as-seen/64' => 'Check', '/as-seen/67' => 'Check', '/as-seen/70' => 'Check', '/as-seen/75' => 'Check',
         '/banks/1/pages' => 'Pages for reading', '/banks/1/pages/1' => 'Take this page out', '/banks/1/proofreading' => 'questions read', '/banks/1/settings' => 'What counts', '/house-rules' => 'What counts in all banks',
-        '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board', '/banks/1/blueprints/1/editions/1' => 'frozen by', '/groups' => 'Groups of candidates',
+        '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board', '/banks/1/blueprints/1/editions/1' => 'frozen by', '/banks/1/blueprints/1/editions/1/results' => 'the middle one', '/papers/1' => 'All results of edition 1', '/groups' => 'Groups of candidates',
     ];
 
     public function test_screens_are_accessible_in_both_schemes_and_fit_a_phone(): void
@@ -52,6 +52,17 @@ final class ScreensTest extends BrowserTestCase
         }
     }
 
+    public function test_pictures_pairs_and_orders_on_one_page_can_be_answered_by_anybody_on_anything(): void
+    {
+        $page = $this->page;
+        $page->logIn('carrow', 'honeycomb');
+        $page->find('//div[contains(@class, "row")][.//*[contains(text(), "Hands on")]]//button')->click();
+        $page->see('Questions 1 to 7');
+        $this->looksRight();
+        $page->size(320, 640);
+        self::assertSame([[], 0], [$this->violations(), $this->tooWide(320)]);
+    }
+
     public function test_an_administrator_finds_whose_log_in_waits_and_can_read_it_in_both_schemes(): void
     {
         $page = $this->page;
@@ -80,8 +91,7 @@ final class ScreensTest extends BrowserTestCase
         $wrong = $page->find('//button[@role="radio"][normalize-space(.)!="' . $key . '"]');
         $wrong->click();
         $page->see('as it stands: wrong');
-        $page->driver->executeScript('document.activeElement.blur()');
-        $page->driver->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $page->find('//button[.="Check"]')->sendKeys(WebDriverKeys::ENTER);
         $page->see('One attempt left.');
         $page->click('Once more');
         $page->click('Hint');

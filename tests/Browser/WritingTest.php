@@ -206,11 +206,11 @@ final class WritingTest extends BrowserTestCase
         $page->open('/banks/1/blueprints/3');
         $page->see('Hands on');
         $page->click('Rehearse');
-        $page->see('Question 1 of 7');
+        $page->see('Questions 1 to 7');
         $page->find('//a[starts-with(normalize-space(.), "to the question")]')->click();
         $page->see('back to the rehearsal');
         $page->click('back to the rehearsal');
-        $page->see('Question 1 of 7');
+        $page->see('Questions 1 to 7');
         $page->open('/banks/1/questions/16');
         $page->see('Is a lid ever round?');
         $page->click('close');

@@ -7,9 +7,13 @@ namespace Zetema\Core\Sitting\Candidate;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Kinds\KindId;
+use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Run\Terms;
@@ -37,7 +41,7 @@ final readonly class CandidateQuestion
         $question = $place->question;
         $marks = $place->rules->tellsBeforeTheEnd() ? $visit->marks() : [];
         $told = array_values(array_filter($marks, static fn (Mark $mark): bool => $mark->feedback !== []));
-        $page = $this->paper->page($place, count($visit->rounds));
+        $page = $this->paper->pageOf($place, $visit);
         $response = $visit->saved->isBlank() && $visit->marks() !== [] ? $visit->marks()[count($visit->marks()) - 1]->response : $visit->saved;
         $isOpen = $visit->isOpen();
         $answers = $page->shown($told !== []);
@@ -59,13 +63,17 @@ final readonly class CandidateQuestion
             'flagged' => $visit->isFlagged,
             'closed' => !$isOpen,
             'mustAnswer' => $place->rules->flag(Rule::MustAnswer),
+            'needs' => self::needs($place),
+            'checksOnChoosing' => self::checksOnChoosing($place),
+            'hides' => $place->rules->flag(Rule::Hide),
+            'rightAnswer' => $this->rightAnswer($place, $visit, $told !== []),
             'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
             'attempts' => $place->attempts,
             'worth' => $worth ? (string) $place->plan->max() : null,
             'graded' => $place->plan->counts(),
             'wrongCosts' => $worth && $isOpen ? self::wrongCosts($place) : null,
             'worthNow' => $worth && $isOpen ? (string) self::worthNow($place, $visit) : null,
-            'told' => array_map(fn (Mark $mark): array => $this->mark($place, $mark), $told),
+            'told' => array_map(fn (Mark $mark): array => self::mark($place, $mark, $page), $told),
             'hintsOpen' => $hintsOpen,
             'nextHint' => $isOpen ? self::nextHint($place, $visit) : null,
         ];
@@ -112,8 +120,37 @@ final readonly class CandidateQuestion
         return $left->isNegative() ? Points::zero() : Points::rounded($left, $penalties->decimals);
     }
 
+    /** How many parts a response must have to be checked; null: it need not have all. */
+    private static function needs(QuestionPlace $place): ?int
+    {
+        $isOfParts = $place->question->kind::id()->facts()->form->isMap();
+
+        return $isOfParts && $place->rules->flag(Rule::AllParts) ? (int) (string) $place->plan->scoring->need : null;
+    }
+
+    /** Whether choosing checks at once: where one choice, or one click, is all there is to give. */
+    private static function checksOnChoosing(QuestionPlace $place): bool
+    {
+        $kind = $place->question->kind;
+        $isOne = in_array($kind::id(), [KindId::One, KindId::Claim], true) || ($kind instanceof Regions && ($place->settings->get(Setting::Clicks) ?? '1') === '1');
+
+        return $isOne && $place->rules->flag(Rule::CheckOnChoosing) && $place->rules->tellsBeforeTheEnd();
+    }
+
+    /** @return list<array<string, mixed>> the right answer, once nothing more can be given and the rules tell it then */
+    private function rightAnswer(QuestionPlace $place, Visit $visit, bool $isTold): array
+    {
+        if ($visit->closed === null || !$isTold || !$place->rules->flag(Rule::Key)) {
+            return [];
+        }
+        $key = $place->question->kind->keyInWords();
+        $this->mentions->inTexts(...AnswerLine::texts($key));
+
+        return array_map(static fn (AnswerLine $line): array => $line->toData(), $key);
+    }
+
     /** @return array<string, mixed> */
-    private function mark(QuestionPlace $place, Mark $mark): array
+    private static function mark(QuestionPlace $place, Mark $mark, PageAnswers $page): array
     {
         $left = $place->attempts === null ? null : max(0, $place->attempts - $mark->attempt);
 
@@ -122,7 +159,7 @@ final readonly class CandidateQuestion
             'outcome' => $mark->verdict->outcome->value,
             'earned' => (string) $mark->verdict->earned,
             'max' => (string) $mark->verdict->max,
-            'response' => $this->paper->page($place, $mark->round)->toPage($mark->response),
+            'response' => $page->toPage($mark->response),
             'facts' => (new FeedbackChooser())->facts($mark->verdict, $left),
             'said' => array_values(array_filter($mark->feedback, is_string(...))),
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Candidate;
 
+use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\CheckpointPlace;
@@ -14,6 +15,7 @@ use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Due;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\Run\Totals;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
 
@@ -52,6 +54,7 @@ final readonly class CandidateView
             'seconds' => $this->paper->seconds() === null ? null : intdiv($this->terms->micros($this->paper->seconds()), Terms::SECOND),
             'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)))),
             'checks' => $this->checks($screen),
+            'score' => $running && $this->paper->blueprint->rules->flag(Rule::Score) ? $this->score() : null,
             'screen' => $running ? $this->told($screen) : null,
             'stretch' => $running && $this->isFree($screen) ? $this->stretch() : [],
             'questions' => $running ? array_map($this->questions->told(...), $screen?->questions() ?? []) : [],
@@ -69,6 +72,14 @@ final readonly class CandidateView
     private function checks(?Screen $screen): bool
     {
         return ($screen?->questions()[0] ?? null)?->rules->tellsBeforeTheEnd() === true;
+    }
+
+    /** @return array{earned: string, max: string} over what is closed */
+    private function score(): array
+    {
+        [$earned, $max] = (new Totals($this->paper, $this->state))->sum();
+
+        return ['earned' => (string) $earned, 'max' => (string) $max];
     }
 
     /** @return array{of: string, n: int|null, ends: int} a clock beside that of the whole, and when it runs out */

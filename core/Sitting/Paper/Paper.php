@@ -10,6 +10,7 @@ use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Sitting\State\Visit;
 
 /** What one candidate sits: screens and checkpoints in their order, which are its nodes, and every question by its place. */
 final readonly class Paper
@@ -110,7 +111,6 @@ final readonly class Paper
         return range($first, $last);
     }
 
-    /** Seconds for the whole. */
     /** Whether one can move about where a question stands. */
     public function isAnyOrder(QuestionPlace $place): bool
     {
@@ -119,6 +119,7 @@ final readonly class Paper
         return $node instanceof Screen && $node->isAnyOrder;
     }
 
+    /** Seconds for the whole. */
     public function seconds(): ?int
     {
         return $this->blueprint->rules->seconds();
@@ -130,15 +131,25 @@ final readonly class Paper
         return $this->blueprint->rules->flag(Rule::UntilEnds);
     }
 
-    /** How a question stands on the candidate's page: in the order that was dealt, in another one in each further round. */
-    public function page(QuestionPlace $place, int $round = 1): PageAnswers
+    /**
+     * How a question stands on the candidate's page: in the order that was dealt, in another one in each further round, and, where
+     * that is ruled, at each further attempt.
+     */
+    public function page(QuestionPlace $place, int $round = 1, int $attempt = 1): PageAnswers
     {
         $order = $this->orders[$place->id] ?? [];
-        if ($round > 1) {
-            $order = ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), new Chance($this->seed ^ crc32($place->id . ' ' . $round)));
+        $again = $place->rules->flag(Rule::Reshuffle) ? $attempt : 1;
+        if ($round > 1 || $again > 1) {
+            $order = ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), new Chance($this->seed ^ crc32($place->id . ' ' . $round . ($again > 1 ? " $again" : ''))));
         }
 
         return new PageAnswers($place->question, $place->settings, $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order);
+    }
+
+    /** The same as far as the candidate has come: a closed question stands as it was given last. */
+    public function pageOf(QuestionPlace $place, Visit $visit): PageAnswers
+    {
+        return $this->page($place, count($visit->rounds), $visit->isOpen() ? $visit->attempt() : max(1, count($visit->marks())));
     }
 
     /** What all its questions are worth. */

@@ -45,6 +45,19 @@ final class CandidateViewTest extends SatCase
         yield 'what was checked, with facts and what the author says' => [self::whole([self::q('trim')]), '0 start; 2 check trim {"choose":[2]}', ['questions.0.told.0.facts' => 'Wrong. One attempt left.', 'questions.0.told.0.said' => 'Look again. · Glass breaks. · A round wick smokes.', 'questions.0.attempt' => 2, 'checks' => true]];
         yield 'nothing is told before the end' => [self::whole([self::q('trim')], ['rules' => ['feedback' => 'at the end']]), '0 start; 2 save trim {"choose":[2]}', ['questions.0.told' => '', 'checks' => false, 'questions.0.attempts' => 1, 'questions.0.answered' => true]];
         yield 'what must be answered, and is not shown what it is worth' => [self::whole([self::q('trim', ['rules' => ['mustAnswer' => true]])], ['rules' => ['worth' => false]]), '0 start', ['questions.0.mustAnswer' => true, 'questions.0.worth' => null]];
+        $key = ['rules' => ['key' => true]];
+        yield 'the right answer, once nothing more can be given' => [self::whole([self::q('trim')], $key), '0 start; 1 check trim {"choose":[2]}; 2 check trim {"choose":[3]}', ['questions.0.rightAnswer.0.text' => 'Straight', 'questions.0.closed' => true]];
+        yield 'the right answer, once it was given' => [self::whole([self::q('trim')], $key), '0 start; 1 check trim {"choose":[1]}', ['questions.0.rightAnswer.0.text' => 'Straight']];
+        yield 'no right answer between attempts' => [self::whole([self::q('trim')], $key), '0 start; 1 check trim {"choose":[2]}', ['questions.0.rightAnswer' => '']];
+        yield 'none while the refresher is to come' => [self::whole([$again], $key), '0 start; 1 check trim {"choose":[2]}', ['questions.0.rightAnswer' => '', 'questions.0.closed' => true]];
+        yield 'none where nothing is told before the end' => [self::whole([self::q('trim', ['settings' => ['time' => '10 s']])], ['rules' => ['key' => true, 'feedback' => 'at the end']]), '0 start; 20 flag trim', ['questions.0.rightAnswer' => '', 'questions.0.closed' => true]];
+        yield 'none unless the rules say so' => [self::whole([self::q('trim')]), '0 start; 1 check trim {"choose":[1]}', ['questions.0.rightAnswer' => '', 'questions.0.hides' => false, 'questions.0.checksOnChoosing' => false, 'score' => null]];
+        yield 'points so far are those of closed questions' => [self::whole([self::q('trim'), self::q('oar')], ['rules' => ['score' => true]]), '0 start; 1 check trim {"choose":[1]}; 2 go on; 3 save oar {"choose":[1]}', ['score.earned' => '4', 'score.max' => '4']];
+        yield 'points so far with a question to try again' => [self::whole([self::q('trim')], ['rules' => ['score' => true]]), '0 start; 1 check trim {"choose":[2]}', ['score.earned' => '0', 'score.max' => '0']];
+        yield 'choosing checks where one choice is all' => [self::whole([self::q('trim')], ['rules' => ['checkOnChoosing' => true, 'hide' => true]]), '0 start', ['questions.0.checksOnChoosing' => true, 'questions.0.hides' => true]];
+        yield 'not where two are to be chosen' => [self::whole([self::q('float')], ['rules' => ['checkOnChoosing' => true]]), '0 start', ['questions.0.checksOnChoosing' => false, 'questions.0.choose.least' => 2]];
+        yield 'how many parts must be given' => [self::whole([self::q('crew', ['rules' => ['allParts' => true]])]), '0 start', ['questions.0.needs' => 2]];
+        yield 'one part may be enough' => [self::whole([self::q('crew')]), '0 start', ['questions.0.needs' => null]];
         yield 'out of time is said' => [self::whole([self::q('trim', ['settings' => ['time' => '10 s']])]), '0 start; 20 flag trim', ['questions.0.told.0.outcome' => 'out of time', 'questions.0.told.0.facts' => 'Time ran out.', 'questions.0.closed' => true]];
     }
 
@@ -113,5 +126,26 @@ final class CandidateViewTest extends SatCase
         }
 
         return $state;
+    }
+
+    /** Of twelve forms some stand otherwise at the second attempt where that is ruled; none does where it is not, and the response stays what was given. */
+    public function test_answers_stand_in_another_order_at_a_further_attempt_where_that_is_ruled(): void
+    {
+        $order = static fn (array $told): array => Fields::of($told)->objects('questions')[0]->object('answers')->texts('choices');
+        foreach ([true, false] as $again) {
+            $moved = 0;
+            foreach (range(1, 12) as $seed) {
+                $plan = self::plan([self::q('trim', ['settings' => ['shuffle' => 'yes', 'attempts' => '3']])], ['rules' => ['reshuffle' => $again]]);
+                $paper = self::paper($plan, $seed);
+                $view = fn (string $events): array => Fields::ofJson(json_encode((new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(0), JSON_THROW_ON_ERROR))->raw();
+                $before = $view('0 start');
+                $after = $view('0 start; 1 check trim {"choose":[2]}');
+                $moved += $order($before) === $order($after) ? 0 : 1;
+                $question = Fields::of($after)->objects('questions')[0];
+                self::assertSame('Round', $order($after)[$question->object('response')->integers('choose')[0] - 1], 'the response follows');
+                self::assertSame($question->object('response')->raw(), $question->objects('told')[0]->object('response')->raw());
+            }
+            $again ? self::assertGreaterThan(4, $moved) : self::assertSame(0, $moved);
+        }
     }
 }

@@ -92,7 +92,7 @@ final class RandomSitting
             ]];
         }
 
-        return ['v' => 2, 'title' => 'T', 'sections' => $sections, 'tallies' => [['name' => 'patience']], 'rules' => ['runningOut' => $this->one('as it stands', 'unanswered'), ...($this->chance->below(2) === 0 ? ['time' => '90 s'] : [])]];
+        return ['v' => 2, 'title' => 'T', 'sections' => $sections, 'tallies' => [['name' => 'patience']], 'rules' => ['runningOut' => $this->one('as it stands', 'unanswered'), ...($this->chance->below(2) === 0 ? ['key' => true, 'reshuffle' => true] : []), ...($this->chance->below(2) === 0 ? ['time' => '90 s'] : [])]];
     }
 
     /** @return array<string, mixed> */

@@ -6,6 +6,8 @@ namespace Zetema\Tests\Core\Sitting;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
+use Zetema\Core\Blueprint\Rules\Rule;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Paper\Paper;
@@ -26,6 +28,8 @@ final class ToldTooEarlyTest extends SatCase
     private const NEVER = ['"trim"', '"oar"', '"count"', '"float"', '"crew"', '"fork"', '"sure"', '"bay"', '"patience"', '"c0"', '"c1"', '"c2"', '"s0"', '"s1"', '"s2"', '"key"', '"keys"', '"criteria"', '"working"', '"weight"', '"isKey"', '"says"', '"leadsTo"', '"tallies"', '"routes"', '"then"'];
 
     private ListedBank $bank;
+    /** Right answers that were told. */
+    private int $keys = 0;
 
     public function test_no_reply_tells_what_the_rules_do_not_show_yet(): void
     {
@@ -45,6 +49,7 @@ final class ToldTooEarlyTest extends SatCase
         }
         self::assertGreaterThan(self::SITTINGS * 20, $replies);
         self::assertGreaterThan(50, $told, 'what is due is told');
+        self::assertGreaterThan(50, $this->keys, 'and right answers');
     }
 
     /** @return int how many texts of authors were told beside stems and answers */
@@ -64,6 +69,12 @@ final class ToldTooEarlyTest extends SatCase
                 self::assertSame(in_array($text, $due, true), str_contains($reply, $text), "$message: $text");
                 $told += in_array($text, $due, true) ? 1 : 0;
             }
+        }
+        foreach (Fields::ofJson($reply)->objects('questions') as $question) {
+            $place = $paper->questions[$state->asked[$question->integer('n') - 1]];
+            $may = $place->rules->flag(Rule::Key) && $place->rules->tellsBeforeTheEnd() && $state->visit($place->id)->closed !== null;
+            self::assertTrue($may || $question->items('rightAnswer') === [], "$message: the right answer of {$place->name}");
+            $this->keys += $question->items('rightAnswer') === [] ? 0 : 1;
         }
         foreach (['reading', 'second', 'care'] as $page) {
             self::assertSame($state->isRunning() && $this->reads($paper, $state, $page), in_array($page, $mentions->pages(), true), "$message: page $page");

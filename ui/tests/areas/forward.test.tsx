@@ -5,6 +5,7 @@ import { WholeText } from '../../src/areas/blueprint/WholeText';
 import SittingPage from '../../src/areas/delivery/SittingPage';
 import { at, Served, settled } from '../served';
 import { press } from '../written';
+import { question, sitting, steps } from './played';
 
 const candidate = { id: 4, login: 'carrow', name: 'J. Carrow', role: 'candidate' } as Schema['Account'];
 const text = () => document.body.textContent;
@@ -15,52 +16,6 @@ afterEach(() => {
   localStorage.clear();
 });
 
-const question = (n: number, more: object = {}) => ({
-  n,
-  mustAnswer: false,
-  objective: 'Boats',
-  kind: 'one',
-  stem: `Question number ${n}?`,
-  how: null,
-  choose: { least: 1, most: 1 },
-  answers: { choices: ['Left', 'Right'] },
-  response: null,
-  answered: false,
-  flagged: false,
-  closed: false,
-  attempt: 1,
-  attempts: 1,
-  worth: '2',
-  graded: true,
-  wrongCosts: null,
-  worthNow: '2',
-  told: [],
-  hintsOpen: [],
-  nextHint: null,
-  ...more,
-});
-const steps = { sort: 'steps', section: null, items: [], goesOn: true, isFree: false };
-const sitting = (more: object = {}) => ({
-  id: 7,
-  title: 'A morning',
-  rehearsal: false,
-  blueprint: null,
-  events: 3,
-  phase: 'running',
-  ranOut: false,
-  now: Date.now(),
-  deadline: null,
-  seconds: null,
-  clocks: [],
-  checks: true,
-  screen: steps,
-  stretch: [],
-  questions: [question(1)],
-  pages: {},
-  media: {},
-  watch: null,
-  ...more,
-});
 const page = { page: 'care', n: null };
 const pages = { care: { heading: 'Lighting a smoker', reads: 'Begin with *dry* straw.' } };
 

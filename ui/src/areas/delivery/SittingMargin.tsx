@@ -33,6 +33,16 @@ export function Clock({ left, seconds }: { left: number | null; seconds: number 
   );
 }
 
+/** Points so far, where the rules show them. */
+export function SoFar({ score }: { score: Sitting['score'] }) {
+  if (score === null) return null;
+  return (
+    <p>
+      so far <b className="fig">{figure(score.earned)}</b> of <b className="fig">{score.max}</b> {points(score.max)}
+    </p>
+  );
+}
+
 export function SavedLine({ saved, notice, why }: { saved: SavedState; notice: string | null; why: string | null }) {
   return (
     <>

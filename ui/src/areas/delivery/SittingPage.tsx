@@ -8,9 +8,10 @@ import { Waiting } from '../../parts/Waiting';
 import type { Account } from '../people/session';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
+import { SharedScreen } from './SharedScreen';
 import { ReadingScreen } from './ReadingScreen';
 import { useSecondsLeft, useSitting, type Sitting } from './useSitting';
-import { Clock, OwnClock, SavedLine } from './SittingMargin';
+import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
 
 /** What a candidate sees: one question or page at a time, clear clocks, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
@@ -47,6 +48,16 @@ export default function SittingPage({ account }: { account: Account }) {
             </>
           ) : !question ? (
             <ReadingScreen sitting={data} clock={clock} savedLine={savedLine} act={act} onGo={go} onHandIn={() => setHandingIn(true)} />
+          ) : (data.screen?.items.length ?? 0) > 1 ? (
+            <SharedScreen
+              key={`shared ${data.questions[0]?.n ?? ''}`}
+              {...{ act, waitingFor, clock, savedLine, at }}
+              about={String(dropped)}
+              sitting={data}
+              onGo={go}
+              onLeave={goesOn ? () => act('went on') : () => setHandingIn(true)}
+              onHandIn={() => setHandingIn(true)}
+            />
           ) : (
             <Guard what={`Question ${question.n}`} about={`${question.n} ${dropped} ${data.events}`}>
               <OneQuestion
@@ -80,6 +91,7 @@ function Clocks({ sitting, n, refetch }: { sitting: Sitting; n: number | undefin
     <>
       {own && <OwnClock of={own.of} left={ownLeft} />}
       {(sitting.seconds !== null || !own) && <Clock left={left} seconds={sitting.seconds} />}
+      <SoFar score={sitting.score} />
     </>
   );
 }

@@ -1,0 +1,101 @@
+import { AnswerBox } from '../../kinds/AnswerBox';
+import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
+import type { SittingQuestion } from '../../kinds/content';
+import { Row } from '../../parts/PageAndMargin';
+import { Rich } from '../../parts/text/Rich';
+import { Told, Watch, Worth } from './SittingMargin';
+import type { Answering } from './useAnswering';
+import { type Sitting, useSecondsLeft, type useSitting } from './useSitting';
+
+interface Props {
+  sitting: Sitting;
+  question: SittingQuestion;
+  answering: Answering;
+}
+
+/** A question with its answers on the page, and in the margin what it is worth, what was said, and the next hint. */
+export function QuestionPart({ sitting, question, answering, act }: Props & { act: ReturnType<typeof useSitting>['act'] }) {
+  const { response, open, respond, isToldAlone } = answering;
+  const said = (
+    <>
+      <Told question={question} />
+      <RightAnswer question={question} />
+    </>
+  );
+  return (
+    <Row
+      page={
+        isToldAlone ? (
+          <div className="pt-2">{said}</div>
+        ) : (
+          <AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />
+        )
+      }
+      margin={
+        <>
+          <Worth sitting={sitting} question={question} />
+          <div className="pt-4">
+            {!isToldAlone && said}
+            <Hints sitting={sitting} question={question} onOpen={() => act('hint opened', question.n)} />
+            <Watch sitting={sitting} n={question.n} />
+          </div>
+        </>
+      }
+    />
+  );
+}
+
+/** Checking, and trying once more; where it cannot be checked yet, why. */
+export function CheckButtons({ sitting, question, answering: { checks, open, why, check, tryAgain } }: Props) {
+  return (
+    <>
+      {checks && !question.checksOnChoosing && (
+        <button className="btn main" disabled={why !== null} title={why ?? undefined} onClick={check}>
+          Check
+        </button>
+      )}
+      {checks && why !== null && question.response !== null && <span className="text-sm text-soft">{why}</span>}
+      {sitting.checks && !open && !question.closed && (
+        <button className="btn" onClick={tryAgain}>
+          Once more
+        </button>
+      )}
+    </>
+  );
+}
+
+/** The right answer, where the rules tell it once nothing more can be given. */
+function RightAnswer({ question: { rightAnswer, told } }: { question: SittingQuestion }) {
+  if (rightAnswer.length === 0 || told.at(-1)?.outcome === 'right') return null;
+  return (
+    <p className="mb-2 ml-[15px]">
+      right:{' '}
+      <span className="font-reading">
+        <AnswerLines lines={rightAnswer} />
+      </span>
+    </p>
+  );
+}
+
+function Hints({ sitting, question, onOpen }: { sitting: Sitting; question: SittingQuestion; onOpen: () => void }) {
+  const { nextHint } = question;
+  const wait = useSecondsLeft(sitting, nextHint?.opensAt ?? null);
+  const waits = wait !== null && wait > 0;
+  return (
+    <>
+      {question.hintsOpen.map((text, i) => (
+        <Rich key={i} text={text} className="say mb-2" />
+      ))}
+      {nextHint?.open && waits && <p className="text-quiet">a hint in {Math.ceil(wait)} s</p>}
+      {nextHint?.open && !waits && (
+        <p>
+          <button className="act" onClick={onOpen}>
+            Hint
+          </button>
+          {Number(nextHint.costs) > 0 ? `, costs ${nextHint.costs} ${nextHint.costs === '1' ? 'point' : 'points'}` : ', costs nothing'}
+        </p>
+      )}
+      {nextHint && !nextHint.open && <p className="text-quiet">a hint from attempt {nextHint.fromAttempt}</p>}
+    </>
+  );
+}

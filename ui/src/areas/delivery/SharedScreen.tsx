@@ -1,0 +1,160 @@
+import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
+import type { SittingQuestion } from '../../kinds/content';
+import { Guard } from '../../parts/Guard';
+import { useStable } from '../../parts/hooks/useStable';
+import { Row } from '../../parts/PageAndMargin';
+import { CheckButtons, QuestionPart } from './QuestionPart';
+import { OnePage } from './ReadPages';
+import { Stretch } from './Stretch';
+import { useAnswering } from './useAnswering';
+import type { Sitting, useSitting } from './useSitting';
+
+interface Props {
+  sitting: Sitting;
+  /** the question that was asked for last: it is brought into sight */
+  at: number;
+  /** what makes questions begin afresh */
+  about: string;
+  act: ReturnType<typeof useSitting>['act'];
+  waitingFor: ReturnType<typeof useSitting>['waitingFor'];
+  clock: ReactNode;
+  savedLine: ReactNode;
+  onGo: (n: number) => void;
+  onLeave: () => void;
+  onHandIn: () => void;
+}
+
+/** Pages and questions that share a screen, below each other; they are left together. */
+export function SharedScreen({ sitting, at, about, act, waitingFor, clock, savedLine, onGo, onLeave, onHandIn }: Props) {
+  const { screen } = sitting;
+  const free = screen?.isFree !== false;
+  const forward = screen?.goesOn === true;
+  const here = useRef<HTMLDivElement>(null);
+  /** What is typed in each question and not sent yet goes before the screen is left. */
+  const unsent = useRef(new Set<() => void>());
+  const leaving = (leave: () => void) => () => {
+    unsent.current.forEach((flush) => flush());
+    leave();
+  };
+  useEffect(() => {
+    if (at !== sitting.questions[0]?.n) here.current?.querySelector(`[data-question="${at}"]`)?.scrollIntoView({ block: 'start' });
+  }, [at, sitting.questions]);
+  const numbers = sitting.questions.map(({ n }) => n);
+  return (
+    <>
+      <Row
+        className="pt-5"
+        page={
+          <p className="path">
+            {numbers.length === 1 ? `Question ${numbers[0] ?? ''}` : `Questions ${numbers[0] ?? ''} to ${numbers.at(-1) ?? ''}`}
+            {screen?.section && ` · ${screen.section}`}
+          </p>
+        }
+        margin={
+          <>
+            {clock}
+            {savedLine}
+          </>
+        }
+        sticky
+      />
+      <div ref={here} className="contents">
+        {screen?.items.map(({ page, n }, i) => {
+          if (page !== null) return <OnePage key={i} name={page} />;
+          const question = sitting.questions.find((one) => one.n === n);
+          return (
+            question && (
+              <Guard key={i} what={`Question ${question.n}`} about={`${question.n} ${about} ${sitting.events}`}>
+                <OnScreen key={about} {...{ sitting, question, act, waitingFor, free, unsent }} />
+              </Guard>
+            )
+          );
+        })}
+      </div>
+      <Row
+        line
+        className="pt-5"
+        page={
+          <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
+            <button className="btn main" onClick={leaving(onLeave)}>
+              {forward ? 'Go on' : 'Look over and hand in'}
+            </button>
+            {forward && (
+              <button className="act" onClick={leaving(onHandIn)}>
+                Hand in the paper
+              </button>
+            )}
+          </p>
+        }
+      />
+      <Row
+        className="pt-4 pb-4"
+        page={
+          free ? (
+            <Stretch
+              sitting={sitting}
+              onGo={onGo}
+              act={(...asked) => {
+                unsent.current.forEach((flush) => flush());
+                act(...asked);
+              }}
+            />
+          ) : (
+            <p className="text-sm text-soft">Once you go on, these questions cannot be come back to.</p>
+          )
+        }
+      />
+    </>
+  );
+}
+
+function OnScreen({
+  sitting,
+  question,
+  act,
+  waitingFor,
+  free,
+  unsent,
+}: Pick<Props, 'sitting' | 'act' | 'waitingFor'> & { question: SittingQuestion; free: boolean; unsent: RefObject<Set<() => void>> }) {
+  const answering = useAnswering(sitting, question, act, waitingFor);
+  const flush = useStable(answering.flush);
+  useEffect(() => {
+    const all = unsent.current;
+    all.add(flush);
+    return () => void all.delete(flush);
+  }, [unsent, flush]);
+  const { n, flagged } = question;
+  return (
+    <>
+      <Row
+        line
+        className="pt-5"
+        page={
+          <h2 className="path" data-question={n}>
+            Question {n}
+            {question.mustAnswer && ', must be answered'}
+          </h2>
+        }
+      />
+      <QuestionPart {...{ sitting, question, answering, act }} />
+      <Row
+        className="pt-2 pb-4"
+        page={
+          <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
+            <CheckButtons {...{ sitting, question, answering }} />
+            {free && (
+              <button
+                className="act"
+                aria-label={flagged ? `No need to come back to question ${n}` : `Come back to question ${n}`}
+                aria-pressed={flagged}
+                onClick={() => act(flagged ? 'unflagged' : 'flagged', n)}
+              >
+                {flagged ? 'No need to come back' : 'Come back to this'}
+              </button>
+            )}
+          </p>
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Response, SittingQuestion } from '../../kinds/content';
+import { count } from '../../parts/text/figures';
+import type { Sitting, useSitting } from './useSitting';
+
+/** What answering one question comes to on a page: the response as it stands here, saved at once or a moment after typing. */
+export function useAnswering(
+  sitting: Sitting,
+  question: SittingQuestion,
+  act: ReturnType<typeof useSitting>['act'],
+  waitingFor: ReturnType<typeof useSitting>['waitingFor'],
+) {
+  const { n } = question;
+  const [response, setResponse] = useState<Response>(() => {
+    const waiting = waitingFor(n);
+    return waiting ? (waiting.response ?? null) : question.response;
+  });
+  // After a checked attempt the question is shown again only when asked for.
+  const lastTold = question.told.at(-1);
+  const [again, setAgain] = useState(lastTold === undefined || JSON.stringify(lastTold.response) !== JSON.stringify(question.response));
+  const told = question.told.length;
+  const [seen, setSeen] = useState(told);
+  if (seen !== told) {
+    setSeen(told);
+    setAgain(false);
+    // Its answers may stand in another order now.
+    if (lastTold) setResponse(lastTold.response);
+  }
+  const timer = useRef<number | undefined>(undefined);
+  const unsent = useRef<Response | undefined>(undefined);
+  const open = !question.closed && again;
+  const checks = sitting.checks && open;
+
+  const flush = () => {
+    window.clearTimeout(timer.current);
+    if (unsent.current !== undefined) act('saved', n, unsent.current);
+    unsent.current = undefined;
+  };
+  const leaving = useRef(flush);
+  useEffect(() => {
+    leaving.current = flush;
+  });
+  useEffect(() => () => leaving.current(), []);
+  const checkIt = (given: Response) => {
+    window.clearTimeout(timer.current);
+    unsent.current = undefined;
+    act('checked', n, given);
+  };
+  const respond = (next: Response, typing: boolean) => {
+    if (!open) return;
+    setResponse(next);
+    if (question.checksOnChoosing && next !== null) {
+      checkIt(next);
+      return;
+    }
+    unsent.current = next;
+    window.clearTimeout(timer.current);
+    if (typing) timer.current = window.setTimeout(flush, 500);
+    else flush();
+  };
+  const why = whyNotYet(question, response);
+  const check = () => {
+    if (checks && why === null) checkIt(response);
+  };
+  return {
+    response,
+    open,
+    checks,
+    why,
+    check,
+    respond,
+    flush,
+    isToldAlone: question.hides && told > 0 && !open,
+    tryAgain: () => setAgain(true),
+  };
+}
+
+export type Answering = ReturnType<typeof useAnswering>;
+
+/** Why a response cannot be checked yet; null: it can. */
+export function whyNotYet({ choose, needs }: SittingQuestion, response: Response): string | null {
+  if (response === null) return 'Give an answer first, then check it.';
+  if ('choose' in response && choose && response.choose.length < choose.least && choose.least > 1)
+    return `Choose ${choose.least}: ${response.choose.length === 0 ? 'none is' : count(response.choose.length, 'is', 'are')} chosen so far.`;
+  const parts = Object.values(response).find(
+    (value): value is Record<string, string> => typeof value === 'object' && !Array.isArray(value),
+  );
+  const filled = parts ? Object.values(parts).filter((value) => value !== '').length : 0;
+  if (needs !== null && filled < needs) return `All ${needs} are needed: ${filled} so far.`;
+  return null;
+}
