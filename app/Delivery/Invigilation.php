@@ -96,7 +96,7 @@ final readonly class Invigilation
     public function settle(Sitting $sitting): Going
     {
         $going = $this->going($sitting);
-        $until = $this->now() - Conduct::GRACE - 1;
+        $until = $this->nowOf($sitting) - Conduct::GRACE - 1;
         $due = $going->conduct->settle(clone $going->state, $until);
         // One that is due without cause, since its terms are others now, is told when it is due next.
         if ($due === [] && ($sitting->due() === null || $sitting->due() > intdiv($until, 1000))) {
@@ -146,7 +146,7 @@ final readonly class Invigilation
         [$going, $why] = $this->db->transactional(function () use ($sitting, $paper, $act): array {
             $conduct = new Conduct($paper, $terms = $sitting->terms());
             $going = new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
-            $taken = $this->take($sitting, $going, $act($going, $this->now()), self::OWN . 'staff-' . $going->state->events);
+            $taken = $this->take($sitting, $going, $act($going, $this->nowOf($sitting)), self::OWN . 'staff-' . $going->state->events);
 
             return [$going, $taken->refused];
         });
@@ -162,6 +162,12 @@ final readonly class Invigilation
     {
         $paper = $this->papers->paper($sitting);
         $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $sitting->terms()));
+    }
+
+    /** The time that counts for a sitting: the server's; of a rehearsal as it was wound on or stopped. */
+    public function nowOf(Sitting $sitting): int
+    {
+        return $sitting->isRehearsal() ? $sitting->rehearsalClock()->at($this->now()) : $this->now();
     }
 
     /** @return int in microseconds */
@@ -185,9 +191,9 @@ final readonly class Invigilation
             return $asked->isTheSameAs($before) ? [$going, null] : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
         }
         if ($going->state->isRunning() && $body->integer('on') !== $going->state->events) {
-            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $going, $this->now()));
+            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $going, $this->nowOf($sitting)));
         }
-        $taken = $this->take($sitting, $going, $asked->act($this->now()), $request);
+        $taken = $this->take($sitting, $going, $asked->act($this->nowOf($sitting)), $request);
 
         return [$going, $taken->refused];
     }

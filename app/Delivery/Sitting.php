@@ -8,6 +8,7 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\Rehearsing\RehearsalClock;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\TrustedNames;
@@ -75,6 +76,10 @@ class Sitting
     #[ORM\Column(type: Types::BIGINT, nullable: true)]
     private ?int $closesAt = null;
 
+    /** Its own time, if it is a rehearsal. */
+    #[ORM\Embedded(class: RehearsalClock::class, columnPrefix: 'rehearsal_')]
+    private RehearsalClock $rehearsalClock;
+
     /** @param array<array-key, mixed> $form what was dealt, as FormCodec has it, or the list of the first version */
     public function __construct(
         #[ORM\ManyToOne]
@@ -91,6 +96,7 @@ class Sitting
         public readonly array $form,
     ) {
         $this->rehearsed = $edition === null ? $blueprint->document() : null;
+        $this->rehearsalClock = new RehearsalClock();
     }
 
     /**
@@ -109,6 +115,11 @@ class Sitting
         $this->summary = $summary;
 
         return ['started_at' => $startedAt, 'due' => $due, 'ended_at' => $endedAt, 'summary' => $summary, ...$this->result()];
+    }
+
+    public function rehearsalClock(): RehearsalClock
+    {
+        return $this->rehearsalClock;
     }
 
     public function isRehearsal(): bool

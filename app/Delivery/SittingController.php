@@ -13,6 +13,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\Rehearsing\Rehearsing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Sitting\Refused;
@@ -63,6 +64,19 @@ final readonly class SittingController
         return $this->answer($sitting, 200, $this->invigilation->act($sitting, Body::of($request)));
     }
 
+    #[Route('/api/sittings/{id}/rehearsal', methods: ['POST'])]
+    #[IsGranted('ROLE_READER')]
+    public function conductRehearsal(#[MapEntity] Sitting $sitting, Request $request, Rehearsing $rehearsing, #[CurrentUser] Account $account): JsonResponse
+    {
+        self::refuseOthers($sitting, $account);
+        if (!$sitting->isRehearsal()) {
+            throw new NotFoundHttpException();
+        }
+        $rehearsing->do($sitting, Body::of($request));
+
+        return $this->answer($sitting);
+    }
+
     #[Route('/api/sittings/{id}/review', methods: ['GET'])]
     public function review(#[MapEntity] Sitting $sitting, #[CurrentUser] Account $account): JsonResponse
     {
@@ -81,7 +95,7 @@ final readonly class SittingController
 
         return new JsonResponse([
             ...self::about($sitting),
-            ...$this->shown->running($sitting, $going, $this->invigilation->now()),
+            ...$this->shown->running($sitting, $going, $this->invigilation->nowOf($sitting)),
             'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $going) : null,
         ], $status, ['Cache-Control' => 'no-store']);
     }

@@ -113,6 +113,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/editions/1/survey', true, false, false],
             ['GET', '/api/editions/1/sittings.csv', true, false, false],
             ['GET', '/api/editions/1/responses.csv', true, false, false],
+            ['POST', '/api/sittings/1/rehearsal', true, true, false],
             ['GET', '/api/sittings/1/paper', true, false, false],
             ['POST', '/api/sittings/1/staff', true, false, false],
             ['GET', '/api/editions/1/differences', true, true, false],

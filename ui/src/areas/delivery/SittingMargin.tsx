@@ -21,7 +21,7 @@ export function OwnClock({ of, left }: { of: 'question' | 'section'; left: numbe
 }
 
 export function Clock({ left, seconds }: { left: number | null; seconds: number | null }) {
-  if (seconds === null) return <p>no time limit</p>;
+  if (seconds === null) return <p>no time limit for the whole</p>;
   return (
     <p>
       <span className={`fig text-[22px]! ${left !== null && left < 60 ? 'text-wrong' : 'text-ink'}`} role="timer">

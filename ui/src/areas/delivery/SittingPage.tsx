@@ -9,6 +9,7 @@ import type { Account } from '../people/session';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
 import { SharedScreen } from './SharedScreen';
+import { RehearsalBar } from './RehearsalBar';
 import { ReadingScreen } from './ReadingScreen';
 import { useSecondsLeft, useSitting, type Sitting } from './useSitting';
 import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
@@ -16,7 +17,7 @@ import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
 /** What a candidate sees: one question or page at a time, clear clocks, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const { sitting, act, saved, notice, why, dropped, waitingFor } = useSitting(id);
+  const { sitting, act, saved, notice, why, dropped, waitingFor, replace } = useSitting(id);
   /** Which question was asked for last; a screen without it begins with its first. */
   const [at, go] = useState(0);
   const [handingIn, setHandingIn] = useState(false);
@@ -32,6 +33,13 @@ export default function SittingPage({ account }: { account: Account }) {
       <MediaContext value={data.media}>
         <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
         <PageAndMargin label="Sitting">
+          <RehearsalBar
+            sitting={data}
+            onDone={(now) => {
+              setHandingIn(false);
+              replace(now);
+            }}
+          />
           {handingIn ? (
             <>
               <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />

@@ -125,7 +125,16 @@ export function useSitting(id: number) {
     [],
   );
 
-  return { sitting, act, saved, notice, why, dropped, waitingFor };
+  /** It stands otherwise now than what was done here led to: the page shows that. */
+  const replace = useCallback(
+    (now: Sitting) => {
+      queries.setQueryData(keys.sitting(id), now);
+      setDropped((n) => n + 1);
+    },
+    [id, queries],
+  );
+
+  return { sitting, act, saved, notice, why, dropped, waitingFor, replace };
 }
 
 const nothing = () => undefined;
@@ -138,19 +147,20 @@ export function useSecondsLeft(sitting: Sitting | undefined, ends: number | null
     zero.current = onZero;
   }, [onZero]);
   const running = sitting?.phase === 'running' && ends !== null;
+  const stands = sitting?.watch?.stopped === true;
   const deadline = running ? ends : null;
   const now = running ? sitting.now : 0;
   useEffect(() => {
     if (deadline === null) return;
     const offset = now - Date.now();
     const tick = () => {
-      const seconds = (deadline - (Date.now() + offset)) / 1000;
+      const seconds = (deadline - (stands ? now : Date.now() + offset)) / 1000;
       setLeft(Math.max(0, seconds));
       if (seconds < -3.2) zero.current();
     };
     tick();
     const timer = window.setInterval(tick, 500);
     return () => window.clearInterval(timer);
-  }, [deadline, now]);
+  }, [deadline, now, stands]);
   return deadline === null ? null : left;
 }

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery\Rehearsing;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Delivery\Going;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Sitting;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Paper\Screen;
+use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Sitting\Rehearsal\Answerer;
+use Zetema\Core\Sitting\Rehearsal\HowToAnswer;
+use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Run\Clocks;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Position;
+
+/** What whoever rehearses can do beside what a candidate does: wind the clock on, have questions answered, take a step back. */
+final readonly class Rehearsing
+{
+    /** A rehearsal that has not come to its end by then goes round in a circle. */
+    private const MOST_SCREENS = 1_000;
+    private const LONGEST = 86_400;
+
+    public function __construct(private Invigilation $invigilation, private EntityManagerInterface $em, private Connection $db)
+    {
+    }
+
+    /**
+     * @param Fields $body {do: wind on, to: seconds | question | section | whole, seconds} · {do: stop | go on} · {do: answer, how, rest} · {do: back}
+     *
+     * @throws Malformed|Refused in words
+     */
+    public function do(Sitting $sitting, Fields $body): void
+    {
+        match ($body->text('do')) {
+            'wind on' => $this->windOn($sitting, $body->text('to'), $body->optionalInteger('seconds')),
+            'stop' => $sitting->rehearsalClock()->stop($this->invigilation->now()),
+            'go on' => $sitting->rehearsalClock()->goOn($this->invigilation->now()),
+            'answer' => $this->answer($sitting, HowToAnswer::tryFrom($body->text('how')) ?? throw new Malformed('how', 'is none that is known'), $body->flag('rest', false)),
+            'back' => $this->back($sitting),
+            default => throw new Malformed('do', 'is wind on, stop, go on, answer or back'),
+        };
+        $this->em->flush();
+    }
+
+    private function windOn(Sitting $sitting, string $to, ?int $seconds): void
+    {
+        $going = $this->invigilation->settle($sitting);
+        $now = $this->invigilation->nowOf($sitting);
+        if ($to === 'seconds') {
+            if ($seconds === null || $seconds < 1 || $seconds > self::LONGEST) {
+                throw new Malformed('seconds', sprintf('must be from 1 to %d', self::LONGEST));
+            }
+            $sitting->rehearsalClock()->windOn($now + $seconds * Terms::SECOND, $this->invigilation->now());
+
+            return;
+        }
+        foreach ((new Clocks($going->paper, $going->terms))->running($going->state) as $due) {
+            if ($due->clock->kind === $to) {
+                // What is on its way is waited for as long as for a candidate.
+                $sitting->rehearsalClock()->windOn($due->at + Conduct::GRACE + 2, $this->invigilation->now());
+
+                return;
+            }
+        }
+        throw in_array($to, [Clock::QUESTION, Clock::SECTION, Clock::WHOLE], true) ? new Refused(sprintf('No time of the %s runs now.', $to)) : new Malformed('to', 'is seconds, question, section or whole');
+    }
+
+    /** The questions on this screen that are open; or all to come, up to the end. */
+    private function answer(Sitting $sitting, HowToAnswer $how, bool $rest): void
+    {
+        $chance = new Chance($sitting->seed ^ crc32($how->value) ^ $this->invigilation->settle($sitting)->state->events);
+        for ($screens = 0; $screens < self::MOST_SCREENS; ++$screens) {
+            $going = $this->invigilation->settle($sitting);
+            if (!$going->state->isRunning()) {
+                break;
+            }
+            $given = 0;
+            foreach (self::open($going) as $place) {
+                $given += $this->give($sitting, $place, $how, $chance) || ($rest && $how === HowToAnswer::Partly && $this->give($sitting, $place, HowToAnswer::ByChance, $chance)) ? 1 : 0;
+            }
+            if (!$rest) {
+                if ($given === 0 && $how !== HowToAnswer::NotAtAll) {
+                    throw new Refused($how === HowToAnswer::Partly ? 'Nothing here can be answered partly right.' : 'Nothing here is open to be answered so.');
+                }
+                break;
+            }
+            if ($going->state->position->isAt(Position::END)) {
+                break;
+            }
+            $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::GO_ON, $now));
+        }
+    }
+
+    /** @return list<QuestionPlace> */
+    private static function open(Going $going): array
+    {
+        $node = $going->state->position->isAt(Position::NODE) ? $going->paper->nodes[$going->state->position->node] ?? null : null;
+
+        return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $going->state->visit($place->id)->isOpen())) : [];
+    }
+
+    private function give(Sitting $sitting, QuestionPlace $place, HowToAnswer $how, Chance $chance): bool
+    {
+        $response = Answerer::response($place, $how, $chance);
+        if ($response === null) {
+            return false;
+        }
+        $do = $place->rules->tellsBeforeTheEnd() ? Act::CHECK : Act::SAVE;
+        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act($do, $now, $place->name, null, true, $response->toData()));
+
+        return true;
+    }
+
+    /** The last thing that was done, and what the clock did after it, never happened. */
+    private function back(Sitting $sitting): void
+    {
+        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started') ORDER BY number DESC LIMIT 1", [$sitting->id]);
+        if ($last === false || !is_numeric($last['number']) || !is_numeric($last['at'])) {
+            throw new Refused('This is the beginning.');
+        }
+        $number = (int) $last['number'];
+        $before = $this->db->fetchOne('SELECT at FROM sitting_event WHERE sitting_id = ? AND number = ?', [$sitting->id, $number - 1]);
+        $this->db->transactional(function () use ($sitting, $number): void {
+            $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
+            $this->db->delete('mark', ['sitting_id' => $sitting->id]);
+            $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
+        });
+        $sitting->rehearsalClock()->goBack(is_numeric($before) ? (int) $before : (int) $last['at'], $this->invigilation->now());
+        $this->invigilation->catchUp($sitting);
+    }
+}
