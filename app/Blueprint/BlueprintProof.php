@@ -6,6 +6,7 @@ namespace Zetema\App\Blueprint;
 
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\Advice;
+use Zetema\Core\Blueprint\Check\MinimumAdvice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\ObjectiveShares;
@@ -65,6 +66,8 @@ final readonly class BlueprintProof
         $draws = array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws);
         [$asks, $steps] = $this->steps($proof, $dealer);
         $totals = PathTotals::of($this->ways, $asks);
+        $paths = $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places');
+        $shares = new ObjectiveShares($this->ways, $dealer, $this->plan->draws());
         $limits = new TimeLimits($this->ways, $this->question, $this->bank);
         $before = [];
         foreach ($this->ways->steps as $place => [, $step]) {
@@ -86,8 +89,8 @@ final readonly class BlueprintProof
             'seconds' => $limits->atMost(),
             'pass' => self::pass($this->plan, $totals->all),
             'tallies' => $this->tallies($dealer, $totals->paths > 1),
-            'shares' => $this->shares($dealer, $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places')),
-            'advice' => Advice::on($this->ways, $totals->before, $this->question, $this->bank),
+            'shares' => $this->shares($shares, $paths),
+            'advice' => [...Advice::on($this->ways, $totals->before, $this->question, $this->bank), ...MinimumAdvice::on($this->blueprint, $shares, $paths)],
         ];
     }
 
@@ -137,9 +140,8 @@ final readonly class BlueprintProof
      *
      * @return list<array{objective: string, least: string|null, most: string|null, wished: string|null, fits: bool}>
      */
-    private function shares(Dealer $dealer, array $paths): array
+    private function shares(ObjectiveShares $shares, array $paths): array
     {
-        $shares = new ObjectiveShares($this->ways, $dealer, $this->plan->draws());
         $wished = [];
         foreach ($this->blueprint->shares as $share) {
             $wished[$share->objective] = $share->percent;

@@ -46,7 +46,7 @@ final class WholeBlueprintTest extends ApiTestCase
         $this->logIn('orrell');
         $steps = [['question' => 'fresh eggs', 'settings' => ['attempts' => '2', 'time' => '60 s']], ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '11'], 'to' => 'end']]]], ['draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]]];
         $proof = $this->plan(1, $steps, ['rules' => ['moving' => 'forward only', 'screen' => 'question', 'feedback' => 'after each attempt', 'time' => '20 min'], 'pass' => ['percent' => '60', 'objectives' => [['objective' => 'Honey and harvest', 'percent' => '50']]]])->object('proof');
-        self::assertSame([['1', 'loses'], ['2', 'never'], ['blueprint', 'minimum']], array_map(static fn (Fields $a): array => [$a->text('where'), $a->text('subject')], $proof->objects('advice')));
+        self::assertSame([['1', 'loses'], ['2', 'never'], ['blueprint', 'minimum Honey and harvest']], array_map(static fn (Fields $a): array => [$a->text('where'), $a->text('subject')], $proof->objects('advice')));
         $all = $proof->object('paths')->object('all');
         self::assertSame([2, 1, 3, '10', '20', 1200], [$proof->object('paths')->integer('count'), $all->integer('fewest'), $all->integer('many'), $all->text('least'), $all->text('most'), $proof->integer('seconds')]);
         self::assertSame([1, 5, '10'], [$proof->object('steps')->object('1')->integer('questions'), $proof->object('steps')->object('3')->integer('fit'), $proof->object('before')->object('2')->text('most')]);

@@ -4,18 +4,15 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Blueprint\Check;
 
-use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Condition\Comparison;
 use Zetema\Core\Blueprint\Condition\Condition;
 use Zetema\Core\Blueprint\Condition\PointsCondition;
 use Zetema\Core\Blueprint\Condition\TallyCondition;
-use Zetema\Core\Blueprint\Outcome\Minimum;
 use Zetema\Core\Blueprint\Paths\Span;
 use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Reading\Refusal;
 use Zetema\Core\Blueprint\Step\AskingStep;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
-use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Question;
@@ -23,7 +20,7 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** What can be sat and is hardly meant so: routes that nobody takes, minimums of what a form may not ask, a second attempt that loses what the first earned, hints that never open. */
+/** What can be sat and is hardly meant so: routes that nobody takes, a second attempt that loses what the first earned, hints that never open. */
 final class Advice
 {
     /** @var list<Refusal> */
@@ -49,9 +46,6 @@ final class Advice
                 $told = $ways->blueprint->rulesIn($section)->tellsBeforeTheEnd();
                 $advice->hints($step, $fixed, $fixed->effective($bank, $step->settings, $section->settings, $ways->blueprint->settings), $told);
             }
-        }
-        foreach ($ways->blueprint->pass->minimums ?? [] as $minimum) {
-            $advice->minimum($ways->blueprint, $minimum, static fn (string $name): array => $question($name)->objective ?? []);
         }
 
         return $advice->found;
@@ -152,21 +146,5 @@ final class Advice
                 $this->found[] = new Refusal($step->id, 'hint', sprintf('hint %d never opens: it comes after %d s, and the time is %d s', $i + 1, $hint->afterSeconds, $seconds));
             }
         }
-    }
-
-    /** @param \Closure(string): list<string> $objective */
-    private function minimum(Blueprint $blueprint, Minimum $minimum, \Closure $objective): void
-    {
-        foreach ($blueprint->steps() as [, $step]) {
-            $path = match (true) {
-                $step instanceof QuestionStep => implode(' > ', $objective($step->question)),
-                $step instanceof DrawStep => implode(' > ', $step->draw->pool->objective),
-                default => '',
-            };
-            if ($path !== '' && $minimum->covers($path)) {
-                return;
-            }
-        }
-        $this->found[] = new Refusal(Refusal::BLUEPRINT, 'minimum', sprintf('a form may ask nothing of %s; its minimum does not apply then', $minimum->objective));
     }
 }

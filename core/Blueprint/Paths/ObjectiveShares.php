@@ -9,6 +9,7 @@ use Zetema\Core\Blueprint\Step\QuestionStep;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\Proof\Worths;
+use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
@@ -17,10 +18,13 @@ use Zetema\Core\Question\Settings\Setting;
  * How much of the points of a form each objective has, what lies below it included: between which shares, over the forms that
  * can be dealt and the paths through them. Exact where every form asks as much of it; else bounds, which the draws may not reach together.
  */
-final readonly class ObjectiveShares
+final class ObjectiveShares
 {
+    /** @var array<int, list<array{list<string>, Points, int}>> objective, worth and number of the questions that a draw may take, by class */
+    private array $pools = [];
+
     /** @param list<Draw> $draws in running order */
-    public function __construct(private Ways $ways, private Dealer $dealer, private array $draws)
+    public function __construct(private readonly Ways $ways, private readonly Dealer $dealer, private readonly array $draws)
     {
     }
 
@@ -47,10 +51,8 @@ final readonly class ObjectiveShares
      */
     public function of(string $objective, array $paths): ?array
     {
-        [$of, $others] = $this->byStep(explode(' > ', $objective));
         $range = null;
-        foreach ($paths as $path) {
-            [$own, $rest] = array_map(static fn (array $spans): Span => array_reduce($path, static fn (Span $sum, int $place): Span => $sum->and($spans[$place]), Span::nothing()), [$of, $others]);
+        foreach ($this->along($objective, $paths) as [$own, $rest]) {
             $low = self::share($own->least, $rest->most);
             $high = self::share($own->most, $rest->least);
             if ($low === null || $high === null) {
@@ -60,6 +62,42 @@ final readonly class ObjectiveShares
         }
 
         return $range;
+    }
+
+    /**
+     * The points of an objective, what lies below it included.
+     *
+     * @param list<list<int>> $paths as of() has them
+     *
+     * @return array{Points, Points} least and most
+     */
+    public function points(string $objective, array $paths): array
+    {
+        $all = array_map(static fn (array $both): Span => $both[0], $this->along($objective, $paths));
+        $span = array_reduce(array_slice($all, 1), static fn (Span $sum, Span $one): Span => $sum->or($one), $all[0] ?? Span::nothing());
+
+        return [$span->least, $span->most];
+    }
+
+    /**
+     * @param list<list<int>> $paths
+     *
+     * @return list<array{Span, Span}> what each path gives to an objective, and to all others
+     */
+    private function along(string $objective, array $paths): array
+    {
+        $both = $this->byStep(explode(' > ', $objective));
+        $sums = [];
+        foreach ($paths as $path) {
+            $own = $rest = Span::nothing();
+            foreach ($path as $place) {
+                $own = $own->and($both[0][$place]);
+                $rest = $rest->and($both[1][$place]);
+            }
+            $sums[] = [$own, $rest];
+        }
+
+        return $sums;
     }
 
     private static function share(Points $own, Points $rest): ?Ratio
@@ -104,8 +142,9 @@ final readonly class ObjectiveShares
     {
         $draw = $this->draws[$d];
         $sorted = [[], []];
-        foreach ($this->dealer->pool($d) as $class) {
-            $sorted[self::isUnder($class->sample->objective, $objective) ? 0 : 1][] = [$draw->worthOf($class->sample), $class->count];
+        $this->pools[$d] ??= array_map(static fn (QuestionClass $class): array => [$class->sample->objective, $draw->worthOf($class->sample), $class->count], $this->dealer->pool($d));
+        foreach ($this->pools[$d] as [$of, $worth, $count]) {
+            $sorted[self::isUnder($of, $objective) ? 0 : 1][] = [$worth, $count];
         }
         [$own, $rest] = [new Worths($sorted[0]), new Worths($sorted[1])];
         $span = static function (Worths $these, Worths $others) use ($draw): Span {

@@ -118,11 +118,6 @@ final class AdviceTest extends TestCase
     {
         /** @return array<string, mixed> */
         $asks = static fn (array $step, ?array $pass = null): array => ['pass' => $pass ?? ['percent' => '60'], 'sections' => [['id' => 's', 'steps' => [['id' => 'x', ...$step]]]]];
-        $minimum = ['percent' => '60', 'objectives' => [['objective' => 'Hive', 'percent' => '50']]];
-        yield 'a fixed question of the objective' => [$asks(['question' => 'a'], $minimum), []];
-        yield 'a draw of the objective' => [$asks(['draw' => ['take' => 1, 'pool' => ['objective' => 'Hive > Frame']]], $minimum), []];
-        yield 'a draw that may be of it' => [$asks(['draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]], $minimum), ['blueprint minimum']];
-        yield 'another objective' => [$asks(['draw' => ['take' => 1, 'pool' => ['objective' => 'Health']]], $minimum), ['blueprint minimum']];
         yield 'a further attempt in a time' => [$asks(['question' => 'a', 'settings' => ['attempts' => '2', 'time' => '60 s']]), ['x loses']];
         yield 'the best of them' => [$asks(['question' => 'a', 'settings' => ['attempts' => '2', 'time' => '60 s', 'stands' => 'best']]), []];
         yield 'one attempt in a time' => [$asks(['question' => 'a', 'settings' => ['time' => '60 s']]), []];

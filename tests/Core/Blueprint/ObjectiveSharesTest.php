@@ -6,6 +6,7 @@ namespace Zetema\Tests\Core\Blueprint;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Blueprint\Check\MinimumAdvice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Paths\ObjectiveShares;
 use Zetema\Core\Blueprint\Paths\PathTotals;
@@ -79,5 +80,40 @@ final class ObjectiveSharesTest extends TestCase
     {
         self::assertSame(['Bees > Hives', 'Bees > Queens'], self::shares([['id' => 'a', 'question' => 'h2'], ['id' => 'b', 'question' => 'q1']])[0]->divided());
         self::assertSame(['Bees > Hives', 'Bees > Hives > Frames'], self::shares([['id' => 'a', 'question' => 'h2'], ['id' => 'b', 'question' => 'h1']])[0]->divided());
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, array<string, string>, string|null}> steps, minimum, what is said */
+    public static function minimums(): iterable
+    {
+        $hives = ['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['objective' => 'Bees > Hives']]];
+        $any = ['id' => 'a', 'draw' => ['take' => 2, 'pool' => ['kinds' => ['one']]]];
+        $past = ['id' => 'c', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => 'end']]]];
+        $queen = ['id' => 'q', 'question' => 'q1'];
+        yield 'a fixed question of it' => [[['id' => 'h', 'question' => 'h2']], ['percent' => '50'], null];
+        yield 'a draw of it' => [[$hives], ['percent' => '50'], null];
+        yield 'a draw that may be of it' => [[$any], ['percent' => '50'], 'may ask nothing of Bees > Hives'];
+        yield 'a draw so large that some are of it' => [[[...$any, 'draw' => ['take' => 7, 'pool' => ['kinds' => ['one']]]]], ['percent' => '50'], null];
+        yield 'a path that passes it by' => [[$queen, $past, $hives], ['percent' => '50'], 'a form, or a path through it, may ask nothing of'];
+        yield 'nothing of it at all' => [[$queen], ['percent' => '50'], 'nothing is asked of Bees > Hives'];
+        yield 'more points than some forms have' => [[$hives], ['points' => '3'], 'in some forms Bees > Hives has 2 points in all; its minimum of 3'];
+        yield 'as many points as all forms have' => [[$hives], ['points' => '2'], null];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $steps
+     * @param array<string, string> $mark
+     */
+    #[DataProvider('minimums')]
+    public function test_a_minimum_that_may_not_apply_or_be_reached_is_told(array $steps, array $mark, ?string $expected): void
+    {
+        [$shares, $paths] = self::shares($steps);
+        $blueprint = BlueprintReader::planned(['v' => 2, 'title' => 'T', 'pass' => ['percent' => '60', 'objectives' => [['objective' => 'Bees > Hives', ...$mark]]], 'sections' => [['id' => 's', 'steps' => $steps]]]);
+        $found = MinimumAdvice::on($blueprint, $shares, $paths);
+
+        self::assertCount($expected === null ? 0 : 1, $found);
+        if ($expected !== null) {
+            self::assertStringContainsString($expected, $found[0]->message);
+            self::assertSame('minimum Bees > Hives', $found[0]->subject);
+        }
     }
 }

@@ -80,12 +80,15 @@ describe('what is proved', () => {
     const onSay = vi.fn();
     const advice = [
       { where: 'q1', subject: 'loses', message: 'a further attempt loses' },
-      { where: 'blueprint', subject: 'minimum', message: 'a form may ask nothing of Lamps' },
+      { where: 'blueprint', subject: 'minimum Lamps > Wicks', message: 'a form may ask nothing of Lamps' },
       { where: 'q1', subject: 'attempts 3', message: 'hint 1 never opens' },
     ];
+    const onDraw = vi.fn();
     await planning(documentOf([{ id: 'q1', question: 'trim' }]), (now) => (
-      <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onSay={onSay} />
+      <Proved blueprint={blueprintOf({}, { advice })} document={now} onShow={vi.fn()} onSay={onSay} onDraw={onDraw} />
     ));
+    press('draw one of it');
+    expect(onDraw).toHaveBeenCalledWith('Lamps > Wicks');
     expect(text()).toContain('step 1 a further attempt loses let the best stand');
     expect(text()).toContain('a form may ask nothing of Lamps');
     press('let the best stand');

@@ -11,7 +11,7 @@ import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
 import { WhoMaySit } from './admission/WhoMaySit';
 import { DealtForm } from './DealtForm';
-import { type Blueprint, type DrawStep, replaced, stepOf } from './document';
+import { type Blueprint, type DrawStep, inserted, replaced, stepOf } from './document';
 import { Editions } from './editions/Editions';
 import { DealMany } from './many/DealMany';
 import { Apart } from './margin/Apart';
@@ -85,6 +85,11 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
     const step = stepOf(document, id)?.step;
     if (step && ('draw' in step || 'question' in step))
       change(replaced(document, id, { ...step, settings: { ...step.settings, ...settings } }));
+  };
+  const draw = (objective: string) => {
+    const last = document.sections.at(-1);
+    if (last)
+      change(inserted(document, { section: last.id, index: last.steps.length }, { draw: { take: 1, pool: { objective } } }).document);
   };
   const parts = { blueprint, document, readOnly, onChange: change };
   return (
@@ -181,7 +186,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
         margin={
           <div className="space-y-4">
             {mayEdit(account) && <Editions blueprint={blueprint} versionRef={saving.versionRef} busy={busy} />}
-            <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onSay: say })} />
+            <Proved blueprint={blueprint} document={document} onShow={show} {...(!readOnly && { onSay: say, onDraw: draw })} />
             {mayEdit(account) && <WhoMaySit blueprint={blueprint.id} />}
             <PassMark {...parts} />
             <Shares {...parts} />

@@ -10,13 +10,15 @@ interface Props {
   onShow: (id: string) => void;
   /** says something at a step, as a remedy; missing where nothing may be changed */
   onSay?: (id: string, settings: NonNullable<DrawStep['settings']>) => void;
+  /** puts in a draw of an objective */
+  onDraw?: (objective: string) => void;
 }
 
 const span = (from: string | number, to: string | number) =>
   String(from) === String(to) ? figure(String(to)) : `${figure(String(from))} to ${figure(String(to))}`;
 
 /** What every form comes to, path by path; and what keeps one from being dealt or sat, each at its step. */
-export function Proved({ blueprint, document, onShow, onSay }: Props) {
+export function Proved({ blueprint, document, onShow, onSay, onDraw }: Props) {
   const { proof, findings } = blueprint;
   const { all, count: ways, each } = proof.paths;
   const steps = numbered(document);
@@ -81,6 +83,14 @@ export function Proved({ blueprint, document, onShow, onSay }: Props) {
               {' '}
               <button className="act" onClick={() => onSay(where, { attempts: subject.slice(9) })}>
                 give it {subject.slice(9)} attempts
+              </button>
+            </>
+          )}
+          {subject.startsWith('minimum ') && onDraw && (
+            <>
+              {' '}
+              <button className="act" onClick={() => onDraw(subject.slice(8))}>
+                draw one of it
               </button>
             </>
           )}
