@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Candidate;
 
+use Zetema\Core\Blueprint\Outcome\Minimum;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Answers\AnswerLine;
@@ -13,6 +14,7 @@ use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Outside\Passing;
+use Zetema\Core\Sitting\Paper\CheckpointPlace;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Run\Terms;
@@ -59,6 +61,8 @@ final readonly class Review
             'total' => $rung->includes(Rung::Total) ? $this->total() : null,
             'tallies' => $rung->includes(Rung::Total) ? $this->tallies() : [],
             'objectives' => $rung->includes(Rung::Objectives) ? $this->objectives() : [],
+            'minimums' => $rung->includes(Rung::Objectives) ? $this->minimums() : [],
+            'route' => $rung->includes(Rung::OwnPaper) ? $this->route() : [],
             'questions' => $rung->includes(Rung::OwnPaper) ? $this->questions($rung) : [],
         ];
     }
@@ -111,6 +115,30 @@ final readonly class Review
         }
 
         return $rows;
+    }
+
+    /** @return list<array{objective: string, needs: array<string, string>, met: bool|null}> what must be reached in objectives; null: nothing graded of it was asked */
+    private function minimums(): array
+    {
+        $met = array_column($this->passing->minimums(), 'met', 'objective');
+
+        return array_map(static fn (Minimum $minimum): array => ['objective' => $minimum->objective, 'needs' => $minimum->mark->toData(), 'met' => $met[$minimum->objective] ?? null], $this->paper->blueprint->pass->minimums ?? []);
+    }
+
+    /** @return list<array{after: string, to: string|null}> where announced checkpoints led, by the titles of sections; null: to the end, or on to what follows */
+    private function route(): array
+    {
+        $taken = array_column($this->state->routes, 'to', 'checkpoint');
+        $route = [];
+        foreach ($this->paper->nodes as $at => $node) {
+            if (!$node instanceof CheckpointPlace || !$node->step->isAnnounced || !isset($taken[$node->id])) {
+                continue;
+            }
+            $to = $this->paper->sectionOf($this->paper->target($taken[$node->id], $at));
+            $route[] = ['after' => $this->paper->sections[$node->section]->title, 'to' => $to === null || $to === $node->section ? null : $this->paper->sections[$to]->title];
+        }
+
+        return $route;
     }
 
     /** @return list<array<string, mixed>> */

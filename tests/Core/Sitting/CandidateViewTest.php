@@ -148,4 +148,23 @@ final class CandidateViewTest extends SatCase
             $again ? self::assertGreaterThan(4, $moved) : self::assertSame(0, $moved);
         }
     }
+
+    public function test_a_review_tells_which_minimums_were_met_and_where_announced_checkpoints_led(): void
+    {
+        $minimums = [['objective' => 'Boats', 'points' => '2'], ['objective' => 'Lamp room > Wick', 'percent' => '50'], ['objective' => 'Harbour', 'percent' => '10']];
+        $checkpoint = self::checkpoint(['points' => 'all', 'is' => '>', 'value' => '1'], 'lamp', ['announced' => true]);
+        $silent = ['id' => 'c2', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '0'], 'to' => 'end']]]];
+        $paper = self::paper(self::plan([], ['pass' => ['percent' => '10', 'objectives' => $minimums], 'sections' => [
+            ['id' => 'a', 'title' => 'The boats', 'steps' => [self::q('oar'), $checkpoint]],
+            ['id' => 'b', 'title' => 'The shore', 'steps' => [self::q('count')]],
+            ['id' => 'lamp', 'title' => 'The lamp', 'steps' => [self::q('trim'), $silent, self::q('fork')]],
+        ]]));
+        $review = new Review($paper, $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on; 3 go on; 4 check trim {"choose":[2]}; 5 go on; 6 hand in'));
+        $told = Fields::of($review->upTo(Rung::WithKey));
+
+        self::assertSame([['Boats', true], ['Lamp room > Wick', false], ['Harbour', null]], array_map(static fn (Fields $m): array => [$m->text('objective'), $m->raw()['met']], $told->objects('minimums')));
+        self::assertSame([['after' => 'The boats', 'to' => 'The lamp']], array_map(static fn (Fields $way): array => $way->raw(), $told->objects('route')), 'what is silent is not told');
+        $less = Fields::of($review->upTo(Rung::Total));
+        self::assertSame([[], []], [$less->items('minimums'), $less->items('route')]);
+    }
 }

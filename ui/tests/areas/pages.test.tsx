@@ -214,6 +214,8 @@ describe('a review', () => {
     passed: true,
     total: { earned: '85', max: '125', percent: '68', right: 10, asked: 15, pass: { percent: '60' } },
     objectives: [],
+    minimums: [],
+    route: [],
     questions: [question],
     pages: {},
     media: {},
@@ -257,6 +259,30 @@ describe('a review', () => {
       'by objective',
       { objectives: [{ objective: 'Colony life', right: 2, asked: 3, earned: '-2.5', max: '30', percent: '0' }] },
       ['Colony life2 of 3−2.5 of 300'],
+      ['at least'],
+    ],
+    [
+      'by objective, with minimums met, missed and not asked for',
+      {
+        objectives: [{ objective: 'Colony life', right: 2, asked: 3, earned: '5', max: '30', percent: '16.6' }],
+        minimums: [
+          { objective: 'Colony life', needs: { percent: '40' }, met: false },
+          { objective: 'Colony life > Brood', needs: { points: '2' }, met: true },
+          { objective: 'Honey', needs: { points: '1' }, met: null },
+        ],
+      },
+      ['16.640 %, not met', 'Colony life › Brood: at least 2 points, met', 'Honey: at least 1 point, nothing of it was asked'],
+      [],
+    ],
+    [
+      'with the way that was announced',
+      {
+        route: [
+          { after: 'The call', to: 'The tree' },
+          { after: 'The tree', to: null },
+        ],
+      },
+      ['after “The call” to “The tree”, after “The tree” straight on.'],
       [],
     ],
   ])('%s', async (_, more, shown, hidden) => {

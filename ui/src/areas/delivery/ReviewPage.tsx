@@ -39,7 +39,16 @@ export default function ReviewPage({ account }: { account: Account }) {
                 <Headline review={data} />
               </>
             }
-            margin={<BackLink review={data} account={account} />}
+            margin={
+              <>
+                <BackLink review={data} account={account} />
+                <p>
+                  <button className="act" onClick={() => window.print()}>
+                    Print
+                  </button>
+                </p>
+              </>
+            }
           />
           <Ending review={data} />
           {data.questions.map((question) => (

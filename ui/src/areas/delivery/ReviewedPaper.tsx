@@ -29,7 +29,17 @@ export function Ending({ review: data }: { review: Review }) {
           <ClosingPage name={tally.page} />
         </div>
       ))}
-      {data.objectives.length > 0 && <Objectives objectives={data.objectives} />}
+      <Objectives review={data} />
+      {data.route.length > 0 && (
+        <Row
+          page={
+            <p>
+              The way through it:{' '}
+              {data.route.map(({ after, to }) => `after “${after}” ${to === null ? 'straight on' : `to “${to}”`}`).join(', ')}.
+            </p>
+          }
+        />
+      )}
     </>
   );
 }
@@ -78,7 +88,10 @@ export function Headline({ review }: { review: Review }) {
   );
 }
 
-function Objectives({ objectives }: { objectives: Review['objectives'] }) {
+/** How each objective went, as a bar with its figures, and whether its minimum was met. */
+function Objectives({ review: { objectives, minimums } }: { review: Review }) {
+  if (objectives.length === 0) return null;
+  const under = minimums.filter(({ objective }) => !objectives.some((one) => one.objective === objective));
   return (
     <Row
       page={
@@ -90,12 +103,18 @@ function Objectives({ objectives }: { objectives: Review['objectives'] }) {
                 <th scope="col">right</th>
                 <th scope="col">points</th>
                 <th scope="col">%</th>
+                {minimums.length > 0 && <th scope="col">at least</th>}
               </tr>
             </thead>
             <tbody>
               {objectives.map((o) => (
                 <tr key={o.objective}>
-                  <th scope="row">{o.objective}</th>
+                  <th scope="row">
+                    {o.objective}
+                    <span className="mt-1 block h-1.5 max-w-60 bg-tint" aria-hidden>
+                      <span className="block h-1.5 bg-moss" style={{ width: `${Math.min(100, Math.max(0, Number(o.percent ?? 0)))}%` }} />
+                    </span>
+                  </th>
                   <td className="c">
                     {o.right}
                     <small> of {o.asked}</small>
@@ -105,13 +124,37 @@ function Objectives({ objectives }: { objectives: Review['objectives'] }) {
                     <small> of {o.max}</small>
                   </td>
                   <td className="c">{o.percent ?? ''}</td>
+                  {minimums.length > 0 && (
+                    <td className="text-right whitespace-nowrap">
+                      {minimums
+                        .filter(({ objective }) => objective === o.objective)
+                        .map((minimum) => (
+                          <Met key={minimum.objective} minimum={minimum} />
+                        ))}
+                    </td>
+                  )}
                 </tr>
               ))}
             </tbody>
           </table>
+          {under.map((minimum) => (
+            <p key={minimum.objective} className="pt-1">
+              {minimum.objective.replaceAll(' > ', ' › ')}: at least <Met minimum={minimum} />
+            </p>
+          ))}
         </div>
       }
     />
+  );
+}
+
+function Met({ minimum: { needs, met } }: { minimum: Review['minimums'][number] }) {
+  const least = needs.percent ? `${needs.percent} %` : `${needs.points ?? ''} ${points(needs.points ?? '')}`;
+  return (
+    <>
+      {least},{' '}
+      <span className={met === false ? 'text-wrong' : ''}>{met === null ? 'nothing of it was asked' : met ? 'met' : 'not met'}</span>
+    </>
   );
 }
 
