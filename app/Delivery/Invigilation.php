@@ -25,6 +25,7 @@ use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Taken;
+use Zetema\Core\Sitting\State\Assumed;
 use Zetema\Core\Sitting\State\State;
 
 /** Where sittings begin and go on. Nothing acknowledged is lost: an event is on the disk before the answer leaves. */
@@ -83,13 +84,24 @@ final readonly class Invigilation
         ));
     }
 
-    /** A sitting by the author, which leaves no result. @param bool $drafts whether questions may be dealt that are not cleared yet */
-    public function rehearse(Blueprint $blueprint, Account $account, int $seed, bool $drafts = false): Sitting
+    /**
+     * A sitting by the author, which leaves no result.
+     *
+     * @param bool $drafts whether questions may be dealt that are not cleared yet
+     * @param string|null $step where it begins; null: at the beginning
+     * @param Assumed|null $assumed what is taken to have been reached before that step
+     */
+    public function rehearse(Blueprint $blueprint, Account $account, int $seed, bool $drafts = false, ?string $step = null, ?Assumed $assumed = null): Sitting
     {
         $this->editing->refuseUnfit($blueprint);
         $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), $this->stock->of($blueprint->bank, $drafts), $seed);
 
-        return $this->started(new Sitting($account, $blueprint, null, $seed, $form));
+        $sitting = $this->started(new Sitting($account, $blueprint, null, $seed, $form));
+        if ($step !== null) {
+            $this->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::PLACE, $now, step: $step, assumed: $assumed ?? Assumed::nothing()));
+        }
+
+        return $sitting;
     }
 
     /** The sitting as it stands, with what the clock has brought about meanwhile; a reply that is on its way still counts. */

@@ -17,6 +17,7 @@ use Zetema\App\Delivery\Rehearsing\Rehearsing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Sitting\State\Assumed;
 
 /** What a candidate does; and an author who rehearses does the same, with the watch margin beside it. */
 final readonly class SittingController
@@ -45,7 +46,7 @@ final readonly class SittingController
         $body = Body::of($request);
         $seed = Body::seed($body) ?? random_int(1, 9_999);
 
-        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed, $body->flag('drafts', false)), 201);
+        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed, $body->flag('drafts', false), $body->optionalText('from'), $body->has('assumed') ? Assumed::fromData($body->object('assumed')) : null), 201);
     }
 
     #[Route('/api/sittings/{id}', methods: ['GET'])]

@@ -122,4 +122,43 @@ final class RehearsalTest extends ApiTestCase
         $this->logIn('carrow');
         $this->do($this->begin('/api/editions/6/sittings'), ['do' => 'wind on', 'to' => 'question'], 403);
     }
+
+    /** @param array<string, mixed> $body */
+    private function from(array $body): Fields
+    {
+        return $this->send('POST', '/api/blueprints/4/rehearsals', ['seed' => 3, ...$body], 'Sitting', 201);
+    }
+
+    public function test_it_begins_at_any_step_with_what_was_reached_before(): void
+    {
+        $document = $this->send('GET', '/api/blueprints/4')->object('document');
+        $steps = array_merge(...array_map(static fn (Fields $section): array => $section->objects('steps'), $document->objects('sections')));
+        $checkpoints = array_values(array_filter($steps, static fn (Fields $step): bool => $step->has('checkpoint') && $step->object('checkpoint')->objects('routes') !== []));
+        $ways = [];
+        foreach (['0', '16'] as $earned) {
+            $sitting = $this->from(['from' => $checkpoints[0]->text('id'), 'assumed' => ['earned' => $earned, 'max' => '16']]);
+            $ways[] = $sitting->object('watch')->objects('routes')[0]->integer('to');
+            $this->act($this->do($sitting, ['do' => 'answer', 'how' => 'rightly', 'rest' => true]), ['type' => 'handed in']);
+            $total = $this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review')->object('total');
+            self::assertGreaterThanOrEqual((float) $earned, (float) $total->text('earned'));
+            self::assertGreaterThanOrEqual(16, (float) $total->text('max'));
+        }
+        self::assertNotSame($ways[0], $ways[1], 'points reached before decide the way');
+        $last = end($steps);
+        self::assertInstanceOf(Fields::class, $last);
+        self::assertSame('running', $this->from(['from' => $last->text('id')])->text('phase'));
+        self::assertSame('This is the beginning.', $this->do($this->from(['from' => $last->text('id')]), ['do' => 'back'], 422)->text('detail'));
+        $this->send('POST', '/api/blueprints/4/rehearsals', ['from' => 'nowhere'], status: 422);
+        $this->send('POST', '/api/blueprints/4/rehearsals', ['from' => $last->text('id'), 'assumed' => ['earned' => 'many']], status: 422);
+    }
+
+    public function test_tallies_that_are_assumed_are_counted_on(): void
+    {
+        $steps = $this->send('GET', '/api/blueprints/5')->object('document')->objects('sections')[0]->objects('steps');
+        $sitting = $this->send('POST', '/api/blueprints/5/rehearsals', ['seed' => 3, 'from' => $steps[count($steps) - 1]->text('id'), 'assumed' => ['tallies' => ['calm' => 30, 'nothing known' => 2]]], 'Sitting', 201);
+        $tallies = array_map(static fn (Fields $tally): int => $tally->integer('value'), $sitting->object('watch')->objects('tallies'));
+        self::assertContains(30, $tallies);
+        // It is the same after it was stored and read again.
+        self::assertSame($tallies, array_map(static fn (Fields $tally): int => $tally->integer('value'), $this->send('GET', '/api/sittings/' . $sitting->integer('id'))->object('watch')->objects('tallies')));
+    }
 }

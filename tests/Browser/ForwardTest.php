@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
+
 /** An assessment that is gone through forward: a question a screen, read again and once more, a clock of its own, a hint that waits. */
 final class ForwardTest extends BrowserTestCase
 {
@@ -132,5 +134,23 @@ final class ForwardTest extends BrowserTestCase
         }, 'the assessment is made');
 
         return is_int($id) ? $id : 0;
+    }
+
+    public function test_a_rehearsal_begins_at_a_checkpoint_with_fifteen_points(): void
+    {
+        $page = $this->page;
+        $page->logIn('orrell', 'honeycomb');
+        $page->open('/banks/2/blueprints/4');
+        $page->find('//button[contains(., "checkpoint: at least 13 points")]')->click();
+        $page->see('route 1 13 of 16 points');
+        $page->click('rehearse from here …');
+        $page->field('Points so far')->sendKeys(WebDriverKeys::BACKSPACE . '15');
+        $page->find('//button[.="Rehearse"][not(contains(@class, "main"))]')->click();
+        $page->see('To read · A calm arrival');
+        self::assertStringContainsString('step 4 → 5, by its route 1', $page->text());
+        $page->click('all that is to come');
+        $page->see('That was the last question.');
+        $page->click('Hand in the paper');
+        $page->see('of 40 points');
     }
 }

@@ -125,7 +125,7 @@ final readonly class Rehearsing
     /** The last thing that was done, and what the clock did after it, never happened. */
     private function back(Sitting $sitting): void
     {
-        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started') ORDER BY number DESC LIMIT 1", [$sitting->id]);
+        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started', 'placed') ORDER BY number DESC LIMIT 1", [$sitting->id]);
         if ($last === false || !is_numeric($last['number']) || !is_numeric($last['at'])) {
             throw new Refused('This is the beginning.');
         }

@@ -70,6 +70,11 @@ final readonly class Paper
         return array_values($pages)[0] ?? null;
     }
 
+    public function hasStep(string $id): bool
+    {
+        return isset($this->steps[$id]);
+    }
+
     /** Where a way leads that is written as "next", "end", or the id of a step or section. */
     public function target(string $way, int $from): int
     {

@@ -8,6 +8,7 @@ use Zetema\Core\Sitting\Event\ClosedByStaff;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
+use Zetema\Core\Sitting\Event\Placed;
 use Zetema\Core\Sitting\Event\Started;
 use Zetema\Core\Sitting\Event\TimeGiven;
 use Zetema\Core\Sitting\Event\WentOn;
@@ -53,6 +54,7 @@ final readonly class Acceptance
             Act::HAND_IN => $this->owed->atHandIn($state, $at) ? throw new Refused('response/owed') : new HandedIn($at),
             Act::GIVE_TIME => $this->giveTime($state, $act, $at),
             Act::CLOSE => new ClosedByStaff($at),
+            Act::PLACE => $this->paper->hasStep((string) $act->step) && $act->assumed !== null && $state->events === 1 ? new Placed($at, (string) $act->step, $act->assumed) : throw new Refused('step/unknown'),
             default => throw new Refused('do/unknown'),
         };
     }

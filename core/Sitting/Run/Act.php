@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Sitting\Run;
 
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\State\Assumed;
 
 /** What somebody asks to do. Accepted, it becomes an event. */
 final readonly class Act
@@ -19,6 +20,8 @@ final readonly class Act
     public const HAND_IN = 'hand in';
     public const GIVE_TIME = 'give time';
     public const CLOSE = 'close';
+    /** A rehearsal begins in the middle. */
+    public const PLACE = 'place';
 
     /**
      * @param string $do one of those above
@@ -28,6 +31,7 @@ final readonly class Act
      * @param bool $says whether a response is given with it
      * @param mixed $response as it came, not read yet
      * @param int $time microseconds that are given
+     * @param Assumed|null $assumed what is taken to have been reached before a step
      */
     public function __construct(
         public string $do,
@@ -39,6 +43,7 @@ final readonly class Act
         public bool $on = false,
         public int $time = 0,
         public ?Clock $clock = null,
+        public ?Assumed $assumed = null,
     ) {
     }
 }

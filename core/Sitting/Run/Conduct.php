@@ -11,6 +11,7 @@ use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
 use Zetema\Core\Sitting\Event\HintOpened;
+use Zetema\Core\Sitting\Event\Placed;
 use Zetema\Core\Sitting\Event\RanOut;
 use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Event\Started;
@@ -110,6 +111,7 @@ final readonly class Conduct
             $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? 0) + $event->time,
             $event instanceof RanOut => $this->clockActs($state, $event),
             $event instanceof HandedIn => $this->end($state, 'handed in', $event->at, false),
+            $event instanceof Placed => $this->place($state, $event),
             $event instanceof ClosedByStaff => $this->end($state, 'closed by staff', $event->at, $this->dropsWhatIsOpen()),
             default => throw new \LogicException('there is no such event'),
         };
@@ -119,6 +121,13 @@ final readonly class Conduct
     {
         $state->startedAt = $event->at;
         $this->moves->proceed($state, 0, $event->at);
+    }
+
+    private function place(State $state, Placed $event): void
+    {
+        $state->unarrived();
+        $state->assumed = $event->assumed;
+        $this->moves->proceed($state, $this->paper->target($event->step, -1), $event->at);
     }
 
     private function ranOut(State $state, Due $due): RanOut

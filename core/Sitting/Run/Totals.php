@@ -52,7 +52,7 @@ final readonly class Totals implements WhatHappened
     /** What a tally has come to: the sum of what the choices of the responses that stand add. */
     public function tallied(string $name): int
     {
-        $sum = 0;
+        $sum = $this->state->assumed->tallies[$name] ?? 0;
         foreach ($this->paper->questions as $place) {
             $chosen = $this->standing($place)?->chosen() ?? [];
             $kind = $place->question->kind;
@@ -68,7 +68,7 @@ final readonly class Totals implements WhatHappened
     /** @return array{Points, Points} earned, and of how much */
     public function sum(?Scope $scope = null): array
     {
-        $earned = $max = Points::zero();
+        [$earned, $max] = $this->isAssumed($scope) ? [$this->state->assumed->earned, $this->state->assumed->max] : [Points::zero(), Points::zero()];
         foreach ($this->closed() as [$place, $standing]) {
             if ($scope === null || $scope->has($this->paper->sections[$place->section]->id, $place->name)) {
                 $earned = $earned->plus($standing->mark->verdict->earned);
@@ -77,6 +77,21 @@ final readonly class Totals implements WhatHappened
         }
 
         return [$earned, $max];
+    }
+
+    /** Whether what a rehearsal takes to have been reached before counts here: for the whole, and for sections that it began behind. */
+    private function isAssumed(?Scope $scope): bool
+    {
+        if ($scope === null || $scope->questions !== null || $scope->section === null) {
+            return $scope?->questions === null;
+        }
+        foreach (array_keys($this->state->sectionBegan) as $section) {
+            if ($this->paper->sections[$section]->id === $scope->section) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<array{QuestionPlace, Standing}> questions that are closed and graded, with the mark that stands */

@@ -33,6 +33,8 @@ final class State
     public int $decided = -1;
     /** @var list<array{clock: string, at: int}> */
     public array $ran = [];
+    /** What a rehearsal takes to have been reached before it began in the middle. */
+    public Assumed $assumed;
     /** How many events led here. */
     public int $events = 0;
     /** @var array<array-key, Visit> by place */
@@ -41,9 +43,20 @@ final class State
     public function __construct(Paper $paper)
     {
         $this->position = Position::before();
+        $this->assumed = Assumed::nothing();
         foreach ($paper->questions as $id => $place) {
             $this->visits[$id] = new Visit();
         }
+    }
+
+    /** As if nothing had been arrived at yet. */
+    public function unarrived(): void
+    {
+        foreach ($this->asked as $place) {
+            $this->visits[$place] = new Visit();
+        }
+        $this->asked = $this->path = $this->routes = $this->ticking = $this->sectionBegan = $this->sectionOver = [];
+        $this->section = null;
     }
 
     public function isRunning(): bool

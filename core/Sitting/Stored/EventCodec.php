@@ -15,6 +15,7 @@ use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
 use Zetema\Core\Sitting\Event\HintOpened;
+use Zetema\Core\Sitting\Event\Placed;
 use Zetema\Core\Sitting\Event\RanOut;
 use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Event\Started;
@@ -22,6 +23,7 @@ use Zetema\Core\Sitting\Event\TimeGiven;
 use Zetema\Core\Sitting\Event\WentOn;
 use Zetema\Core\Sitting\Event\WentTo;
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\State\Assumed;
 
 /** Events as they are stored: the kind, the place if it has one, and what else it needs as versioned data. */
 final readonly class EventCodec
@@ -29,7 +31,7 @@ final readonly class EventCodec
     public const VERSION = 1;
     private const KINDS = [
         'started' => Started::class, 'saved' => Saved::class, 'checked' => Checked::class, 'hint opened' => HintOpened::class, 'went on' => WentOn::class, 'went to' => WentTo::class,
-        'flagged' => Flagged::class, 'handed in' => HandedIn::class, 'time given' => TimeGiven::class, 'ran out' => RanOut::class, 'closed by staff' => ClosedByStaff::class,
+        'flagged' => Flagged::class, 'handed in' => HandedIn::class, 'time given' => TimeGiven::class, 'ran out' => RanOut::class, 'closed by staff' => ClosedByStaff::class, 'placed' => Placed::class,
     ];
 
     public function __construct(private Paper $paper)
@@ -57,6 +59,7 @@ final readonly class EventCodec
             $event instanceof Flagged => ['on' => $event->on],
             $event instanceof TimeGiven => ['clock' => $event->clock->kind, 'name' => $event->clock->name, 'time' => $event->time],
             $event instanceof RanOut => ['clock' => $event->clock->kind, 'name' => $event->clock->name],
+            $event instanceof Placed => ['step' => $event->step, 'assumed' => $event->assumed->toData()],
             default => null,
         };
 
@@ -88,6 +91,7 @@ final readonly class EventCodec
             TimeGiven::class => new TimeGiven($at, Clock::of($fields->text('clock'), $fields->text('name')), $fields->integer('time')),
             RanOut::class => new RanOut($at, Clock::of($fields->text('clock'), $fields->text('name'))),
             ClosedByStaff::class => new ClosedByStaff($at),
+            Placed::class => new Placed($at, $fields->text('step'), Assumed::fromData($fields->object('assumed'))),
             default => throw new Malformed('kind', sprintf('there is no event “%s”', $kind)),
         };
     }

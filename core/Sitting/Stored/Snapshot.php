@@ -7,6 +7,7 @@ namespace Zetema\Core\Sitting\Stored;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\State\Assumed;
 use Zetema\Core\Sitting\State\State;
 
 /** A state as it is stored, with the number of events that it stands for; so that a save does not live through the past again. */
@@ -39,6 +40,7 @@ final class Snapshot
             'routes' => $state->routes,
             'decided' => $state->decided,
             'ran' => $state->ran,
+            ...($state->assumed->toData() === Assumed::nothing()->toData() ? [] : ['assumed' => $state->assumed->toData()]),
             'visits' => $visits,
         ];
     }
@@ -67,6 +69,8 @@ final class Snapshot
         $state->routes = array_map(static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')], $data->objects('routes'));
         $state->decided = $data->integer('decided');
         $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => $ran->integer('at')], $data->objects('ran'));
+        $assumed = $data->optionalObject('assumed');
+        $state->assumed = $assumed === null ? Assumed::nothing() : Assumed::fromData($assumed);
         foreach ($data->objects('visits') as $visit) {
             $place = $paper->questions[$visit->text('place')] ?? throw new Malformed('place', 'is not in the paper');
             VisitCodec::read($visit, $state->change($place->id), $place);

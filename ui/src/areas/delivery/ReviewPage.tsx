@@ -42,7 +42,7 @@ export default function ReviewPage({ account }: { account: Account }) {
             margin={
               <>
                 <BackLink review={data} account={account} />
-                <p>
+                <p className="acts mt-3">
                   <button className="act" onClick={() => window.print()}>
                     Print
                   </button>

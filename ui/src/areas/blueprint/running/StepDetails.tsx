@@ -4,6 +4,7 @@ import { replaced, without } from '../document';
 import { CheckpointDetails } from './CheckpointDetails';
 import { DrawDetails } from './DrawDetails';
 import { Leads } from './Leads';
+import { ReachedWith, RehearseFrom } from './RehearseFrom';
 import { RefresherLine } from './RefresherLine';
 import { SettingsLine } from './SettingsLine';
 import { WayChoice } from './WayChoice';
@@ -58,6 +59,8 @@ export function StepDetails({ at, blueprint, document, readOnly, onChange }: Det
       )}
       {'question' in step && <Leads step={step} from={at.number} {...shared} onPut={put} />}
       {'checkpoint' in step && <CheckpointDetails step={step} from={at.number} {...shared} onPut={put} />}
+      {'checkpoint' in step && !readOnly && <ReachedWith blueprint={blueprint} step={step} />}
+      {!readOnly && <RehearseFrom blueprint={blueprint} document={document} step={step.id} />}
     </div>
   );
 }
