@@ -6,6 +6,7 @@ namespace Zetema\App\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
@@ -53,24 +54,25 @@ final readonly class DemoCommand
         private Comments $comments,
         private PoolEditing $pools,
         private QuestionEditing $questions,
+        private Crowd $crowd,
         #[Autowire('%kernel.project_dir%/demo')]
         private string $folder,
     ) {
     }
 
-    public function __invoke(SymfonyStyle $io): int
+    public function __invoke(SymfonyStyle $io, #[Option('How many simulated candidates have sat every assessment, up to 240')] int $crowd = 0): int
     {
         if ($this->em->getRepository(Account::class)->count([]) > 0) {
             $io->writeln('The demo is loaded already.');
 
             return 0;
         }
-        $this->em->wrapInTransaction(fn () => $this->load($io));
+        $this->em->wrapInTransaction(fn () => $this->load($io, $crowd));
 
         return 0;
     }
 
-    private function load(SymfonyStyle $io): void
+    private function load(SymfonyStyle $io, int $crowd): void
     {
         $this->people();
         [$bank, $editions, $questions] = $this->bank('certificate');
@@ -87,7 +89,10 @@ final readonly class DemoCommand
             ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
             ['account' => $this->account('carrow'), 'ability' => 30, 'seed' => 13, 'daysAgo' => 5],
         ]);
-        $more = $this->bank('swarm-day')[2];
+        [, $others, $more] = $this->bank('swarm-day');
+        if ($crowd > 0) {
+            $io->writeln(sprintf('Simulated candidates have sat %d papers.', $this->crowd->sit([...$editions, ...$others], $crowd)));
+        }
         $io->writeln(sprintf('The demo is loaded: %d questions in two banks, %d people.', $questions + $more, count(self::PEOPLE)));
     }
 

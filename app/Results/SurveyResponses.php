@@ -6,6 +6,7 @@ namespace Zetema\App\Results;
 
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\State\Standing;
 
@@ -45,7 +46,8 @@ final readonly class SurveyResponses
 
         return array_values(array_map(static function (array $question) use ($given): array {
             $all = $given[$question['question']] ?? [];
-            arsort($all);
+            // A scale stands in its own order; what was chosen or typed begins with what most gave.
+            $question['kind'] === KindId::Rating->value ? ksort($all, SORT_NUMERIC) : arsort($all);
             $few = array_slice($all, 0, self::MOST, true);
 
             return [...$question, 'given' => array_map(static fn (string $words, int $count): array => ['words' => $words, 'count' => $count], array_map(strval(...), array_keys($few)), $few), 'others' => array_sum($all) - array_sum($few)];

@@ -148,6 +148,7 @@ final class ForwardTest extends BrowserTestCase
         $page->find('//button[.="Rehearse"][not(contains(@class, "main"))]')->click();
         $page->see('To read · A calm arrival');
         self::assertStringContainsString('step 4 → 5, by its route 1', $page->text());
+        $this->looksRight();
         $page->click('all that is to come');
         $page->see('That was the last question.');
         $page->click('Hand in the paper');

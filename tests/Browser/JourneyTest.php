@@ -96,6 +96,8 @@ final class JourneyTest extends BrowserTestCase
         $page->see('given: Dry hessian');
         $page->click('All results of edition 1');
         $page->click('What staff can do for T. Aldous');
+        $page->see('One more than the rules give everybody.');
+        $this->looksRight();
         $page->find('//label[contains(., "because")]//input')->sendKeys('Once more, for practice.');
         $page->click('Allow another sitting');
         $page->see('allowed T. Aldous another sitting');

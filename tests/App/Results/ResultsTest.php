@@ -129,7 +129,7 @@ final class ResultsTest extends ApiTestCase
         $rated = array_values(array_filter($this->send('GET', "/api/editions/$edition/survey", schema: 'Survey')->objects('questions'), static fn (Fields $q): bool => $q->text('kind') === 'rating'));
         self::assertNotSame([], $rated);
         foreach ($rated as $question) {
-            self::assertSame([3, 3, [2, 1]], [$question->integer('asked'), $question->integer('answered'), array_map(static fn (Fields $g): int => $g->integer('count'), $question->objects('given'))]);
+            self::assertSame([3, 3, [1, 2]], [$question->integer('asked'), $question->integer('answered'), array_map(static fn (Fields $g): int => $g->integer('count'), $question->objects('given'))]);
         }
         $row = $this->results($edition)->objects('sittings')[0];
         self::assertSame('aldous', $row->text('login'));

@@ -131,4 +131,23 @@ describe('groups of candidates', () => {
     await settled();
     expect(text()).toContain('There is none yet.');
   });
+
+  it('of many are found by letters of their name; who is in it stands first', async () => {
+    const many = Array.from({ length: 60 }, (_, i) => ({ id: i + 1, name: `${i % 2 === 0 ? 'A' : 'B'}. Number ${i + 1}` }));
+    const group = { id: 1, version: 3, name: 'Course', members: [7, 60] };
+    const served = new Served({ 'GET /groups': { groups: [group], candidates: many }, 'PUT /groups/{id}': { groups: [group], candidates: many } }); // prettier-ignore
+    await at('/', '/', <GroupsPage account={orrell} />);
+    await settled();
+    const names = () => screen.getAllByRole('checkbox').map((box) => box.parentElement?.textContent);
+    expect(names()).toEqual(['A. Number 7', 'B. Number 60']);
+    write('find a candidate:', 'b. n');
+    expect(names()).toHaveLength(2 + 24);
+    expect(text()).toContain('and 5 more with these letters');
+    write('find a candidate:', 'number 12');
+    fireEvent.click(screen.getByLabelText('B. Number 12'));
+    await settled();
+    expect(served.calls.at(-1)?.body).toEqual({ version: 3, members: [7, 60, 12] });
+    write('find a candidate:', 'zzz');
+    expect(text()).toContain('nobody else has these letters');
+  });
 });

@@ -49,7 +49,7 @@ export function RehearsalBar({ sitting, onDone }: { sitting: Sitting; onDone: (s
     <Row
       className="bg-tint text-sm"
       page={
-        <div role="group" aria-label="Rehearsal">
+        <div role="group" aria-label="Rehearsal" className="space-y-1 [&_button]:min-h-6">
           <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <span>
               answer for me <EditableChoice label="How it is answered" value={how} options={hows} onChange={setHow} />:

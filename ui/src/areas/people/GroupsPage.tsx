@@ -133,22 +133,45 @@ interface MembersProps {
   onChange: (members: number[]) => void;
 }
 
+/** So many are shown at once beside those who are in it; the others are found by letters of their name. */
+const FEW = 24;
+
 function Members({ group, candidates, onChange }: MembersProps) {
+  const [typed, setTyped] = useState('');
+  const letters = typed.trim().toLowerCase();
+  const isIn = ({ id }: { id: number }) => group.members.includes(id);
+  const few = candidates.length <= FEW;
+  const fitting = candidates.filter((one) => !isIn(one) && (few || (letters !== '' && one.name.toLowerCase().includes(letters))));
+  const shown = few ? candidates : [...candidates.filter(isIn).slice(0, letters === '' ? FEW : undefined), ...fitting.slice(0, FEW)];
+  const others = candidates.filter(isIn).length - shown.filter(isIn).length;
   return (
     <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
       <legend className="sr-only">Who is in {group.name}</legend>
       {candidates.length === 0 && <span className="text-soft">There are no candidates yet.</span>}
-      {candidates.map(({ id, name }) => (
-        <label key={id} className="flex items-center gap-1.5">
+      {shown.map((candidate) => (
+        <label key={candidate.id} className="flex items-center gap-1.5">
           <input
             type="checkbox"
             className="size-6"
-            checked={group.members.includes(id)}
-            onChange={(e) => onChange(e.target.checked ? [...group.members, id] : group.members.filter((other) => other !== id))}
+            checked={isIn(candidate)}
+            onChange={(e) =>
+              onChange(e.target.checked ? [...group.members, candidate.id] : group.members.filter((id) => id !== candidate.id))
+            }
           />
-          {name}
+          {candidate.name}
         </label>
       ))}
+      {others > 0 && <span className="text-soft">and {others} more</span>}
+      {!few && (
+        <span className="basis-full">
+          <label>
+            find a candidate:{' '}
+            <input className="field w-44" placeholder="letters of a name" value={typed} onChange={(e) => setTyped(e.target.value)} />
+          </label>
+          {letters !== '' && fitting.length > FEW && <span className="text-soft"> and {fitting.length - FEW} more with these letters</span>}
+          {letters !== '' && fitting.length === 0 && <span className="text-soft"> nobody else has these letters</span>}
+        </span>
+      )}
     </fieldset>
   );
 }

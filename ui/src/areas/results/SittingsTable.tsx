@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { day, duration, figure, timeOfDay } from '../../parts/text/figures';
+import { duration, figure, shortDay, timeOfDay } from '../../parts/text/figures';
 import { type Order, orders, type Results, type SittingRow } from './results';
 import { StaffActions } from './StaffActions';
 
@@ -57,7 +57,9 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
                   </Link>
                 )}
               </th>
-              <td className="text-right whitespace-nowrap">{row.began === null ? '' : `${day(row.began)}, ${timeOfDay(row.began)}`}</td>
+              <td className="text-right whitespace-nowrap">
+                {row.began === null ? '' : `${shortDay(row.began)}, ${timeOfDay(row.began)}`}
+              </td>
               {row.ended === null ? <Running row={row} of={data.questions} /> : <Ended row={row} />}
               {data.tallies.map((tally) => {
                 const band = row.bands.find((one) => one.tally === tally);
@@ -126,7 +128,7 @@ function Ended({ row }: { row: SittingRow }) {
         <small> of {row.max}</small>
       </td>
       <td className="c">{row.percent ?? ''}</td>
-      <td className="min-w-44 text-right">
+      <td className={`text-right ${row.missed.length > 0 ? 'min-w-44' : ''}`}>
         {row.passed === null ? '–' : row.passed ? 'passed' : 'not passed'}
         {row.missed.length > 0 && <span className="block text-sm text-quiet">below the minimum in {row.missed.join(', ')}</span>}
       </td>

@@ -84,7 +84,7 @@ export function ReachedWith({ blueprint, step }: { blueprint: Blueprint; step: C
         <tbody>
           {ways.map((assumed, i) => (
             <tr key={i} className="align-baseline">
-              <th scope="row" className="pr-4 text-left font-normal">
+              <th scope="row" className="py-1 pr-4 text-left font-normal">
                 {i < routes.length ? `route ${i + 1}` : 'otherwise'}
               </th>
               <td className="pr-4">
@@ -98,7 +98,7 @@ export function ReachedWith({ blueprint, step }: { blueprint: Blueprint; step: C
               <td>
                 {assumed && (
                   <button
-                    className="act text-sm"
+                    className="act min-h-6 text-sm"
                     aria-label={`Rehearse ${i < routes.length ? `route ${i + 1}` : 'what happens otherwise'} from here`}
                     disabled={begin.isPending}
                     onClick={() => begin.mutate(assumed)}

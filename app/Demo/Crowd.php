@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Demo;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\StoredStock;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Papers;
+use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\SittingStore;
+use Zetema\App\People\Account;
+use Zetema\App\People\Group;
+use Zetema\App\People\Role;
+use Zetema\Core\Blueprint\Rules\Rule;
+use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Event\Event;
+use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Paper\Screen;
+use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Run\Conduct;
+use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Statistics\Normal;
+use Zetema\Core\Statistics\SimulatedCandidate;
+
+/** Candidates who never were and have sat the demo's assessments, by the same rules as real ones, so that results are worth reading. */
+final class Crowd
+{
+    private const SEED = 240_115;
+    private const GROUP = 'Simulated candidates';
+    private const SURNAMES = ['Ashlow', 'Brindle', 'Cottam', 'Dunnock', 'Elwick', 'Farrow', 'Gorsely', 'Hathern', 'Inskip', 'Jarrold', 'Kelder', 'Lowmoor', 'Marrick', 'Nettle', 'Orchard', 'Penrow', 'Quillet', 'Rushby', 'Sorrel', 'Tansley', 'Upwell', 'Vetchly', 'Withen', 'Yarrow'];
+    private const INITIALS = 'ABCDEFGHIJ';
+    private const MOST_SCREENS = 200;
+    /** Of those who answered wrongly and may try again. */
+    private const TRIES_AGAIN = 0.7;
+
+    public function __construct(private readonly EntityManagerInterface $em, private readonly Papers $papers, private readonly SittingStore $store, private readonly ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @param list<int> $editions
+     *
+     * @return int how many sittings there are
+     */
+    public function sit(array $editions, int $candidates): int
+    {
+        $accounts = $this->people($candidates);
+        $sat = 0;
+        foreach ($editions as $number) {
+            $edition = $this->em->find(Edition::class, $number) ?? throw new \LogicException('it was frozen');
+            $plan = $edition->assessment();
+            $stock = StoredStock::ofEdition($this->em->getConnection(), $edition);
+            foreach ($accounts as $i => $account) {
+                $this->one($edition, $this->papers->deal($plan, $edition->bankSettings(), $stock, $i + 1), $account, $i, $number);
+                ++$sat;
+            }
+        }
+
+        return $sat;
+    }
+
+    /** @param array<string, mixed> $form */
+    private function one(Edition $edition, array $form, Account $account, int $i, int $number): void
+    {
+        $sitting = new Sitting($account, $edition->blueprint, $edition, $i + 1, $form);
+        $this->em->persist($sitting);
+        $this->em->flush();
+        $paper = $this->papers->paper($sitting);
+        $conduct = new Conduct($paper, $terms = new Terms(Ratio::one()));
+        // The same person in every assessment; what they give differs.
+        $candidate = new SimulatedCandidate(new Chance(self::SEED + $i), self::SEED);
+        $chance = new Chance(self::SEED ^ ($i << 8) ^ $number);
+        $state = $conduct->begin();
+        $at = ($this->clock->now()->getTimestamp() - 3_600 * (24 + $chance->below(24 * 20))) * Terms::SECOND;
+        $events = [];
+        $do = static function (Act $act) use ($conduct, $state, &$events): bool {
+            $taken = $conduct->take($state, $act);
+            array_push($events, ...$taken->events);
+
+            return $taken->refused === null;
+        };
+        $do(new Act(Act::START, $at));
+        for ($screens = 0; $screens < self::MOST_SCREENS && $state->isRunning() && !$state->position->isAt(Position::END); ++$screens) {
+            $at += 4 * Terms::SECOND;
+            foreach (self::here($paper, $state) as $place) {
+                $at = $this->answer($state, $place, $candidate, $chance, $at, $do);
+            }
+            $do(new Act(Act::GO_ON, $at += Terms::SECOND));
+        }
+        $do(new Act(Act::HAND_IN, $at + 9 * Terms::SECOND));
+        /** @var list<Event> $events */
+        $this->store->keep($sitting, $paper, $terms, $conduct->begin(), $state, $events, Invigilation::OWN . 'crowd');
+        $this->em->detach($sitting); // with a thousand of them each flush would look through all
+    }
+
+    /** @param \Closure(Act): bool $do whether it was taken */
+    private function answer(State $state, QuestionPlace $place, SimulatedCandidate $candidate, Chance $chance, int $at, \Closure $do): int
+    {
+        $gives = $place->rules->tellsBeforeTheEnd() ? Act::CHECK : Act::SAVE;
+        do {
+            $response = $candidate->response($place, $state->visit($place->id)->attempt(), $place->rules->flag(Rule::MustAnswer));
+            $at += (int) ($candidate->seconds($place->seconds) * Terms::SECOND);
+            $given = $response !== null && $do(new Act($gives, $at, $place->name, null, true, $response->toData()));
+        } while ($given && $gives === Act::CHECK && $state->visit($place->id)->isOpen() && Normal::uniform($chance) < self::TRIES_AGAIN);
+
+        return $at;
+    }
+
+    /** @return list<QuestionPlace> */
+    private static function here(Paper $paper, State $state): array
+    {
+        $node = $state->position->isAt(Position::NODE) ? $paper->nodes[$state->position->node] ?? null : null;
+
+        return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $state->visit($place->id)->isOpen())) : [];
+    }
+
+    /** @return list<Account> who cannot log in: nobody knows their passwords */
+    private function people(int $candidates): array
+    {
+        $accounts = [];
+        for ($i = 0; $i < min($candidates, count(self::SURNAMES) * strlen(self::INITIALS)); ++$i) {
+            $surname = self::SURNAMES[$i % count(self::SURNAMES)];
+            $account = new Account(sprintf('simulated-%03d', $i + 1), sprintf('%s. %s', self::INITIALS[intdiv($i, count(self::SURNAMES))], $surname), Role::Candidate);
+            $this->em->persist($account);
+            $accounts[] = $account;
+        }
+        $group = new Group(self::GROUP);
+        $this->em->persist($group);
+        $this->em->flush();
+        $group->hold(array_map(static fn (Account $account): int => $account->id, $accounts));
+        $this->em->flush();
+
+        return $accounts;
+    }
+}
