@@ -16,8 +16,11 @@ final class Server
     private Process $process;
     private Process $work;
 
-    /** @param int $workers processes that answer at the same time */
-    public function __construct(private readonly int $workers = 1)
+    /**
+     * @param int $workers processes that answer at the same time
+     * @param int $crowd simulated candidates who have sat everything
+     */
+    public function __construct(private readonly int $workers = 1, private readonly int $crowd = 0)
     {
         $this->port = Chromium::freePort();
         $this->address = 'http://127.0.0.1:' . $this->port;
@@ -33,8 +36,8 @@ final class Server
     private function make(): string
     {
         $made = self::root() . '/var/data/browser-made-' . getmypid() . '.sqlite';
-        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
-            (new Process(['php', 'bin/console', ...$command], self::root(), self::environmentOf($made), timeout: 60))->mustRun();
+        foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet', '--crowd=' . $this->crowd]] as $command) {
+            (new Process(['php', 'bin/console', ...$command], self::root(), self::environmentOf($made), timeout: 120))->mustRun();
         }
         register_shutdown_function(static fn () => (new Process(['rm', '-rf', ...(array) glob($made . '*')]))->run());
 
