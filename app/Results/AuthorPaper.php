@@ -9,14 +9,20 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\CandidatePage;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\SittingStore;
+use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Sitting\Event\Checked;
+use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Mark;
+use Zetema\Core\Sitting\Stored\EventCodec;
 
 /** One paper as the author sees it: everything the review could show, every mark that was made with its working, hints, times, and what staff did. */
 final readonly class AuthorPaper
 {
-    public function __construct(private CandidatePage $shown, private Connection $db)
+    public function __construct(private CandidatePage $shown, private SittingStore $store, private Connection $db)
     {
     }
 
@@ -48,7 +54,24 @@ final readonly class AuthorPaper
             'how' => $summary['how'] ?? $going->state->ended['how'] ?? '',
             'seed' => $sitting->seed,
             'made' => $made,
+            'events' => iterator_to_array($this->events($sitting, $going), false),
         ];
+    }
+
+    /** @return \Generator<array{at: string, kind: string, n: int|null, given: list<array<string, mixed>>}> all that happened, in its order: seconds since the beginning, and what was given */
+    private function events(Sitting $sitting, Going $going): \Generator
+    {
+        $numbers = array_flip($going->state->asked);
+        foreach ($this->store->events($sitting, $going->paper) as $event) {
+            $place = EventCodec::place($event);
+            $given = $event instanceof Saved || $event instanceof Checked ? $going->paper->questions[$event->place]->question->kind->inWords($event->response, true) : [];
+            yield [
+                'at' => (string) Points::cut(Ratio::nd($event->at - ($going->state->startedAt ?? 0), Terms::SECOND), 1),
+                'kind' => EventCodec::kind($event),
+                'n' => isset($numbers[$place ?? '']) ? $numbers[$place] + 1 : null,
+                'given' => array_map(static fn (AnswerLine $line): array => $line->toData(), $given),
+            ];
+        }
     }
 
     /** @return array{int, string|null} */

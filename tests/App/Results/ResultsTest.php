@@ -86,6 +86,9 @@ final class ResultsTest extends ApiTestCase
             $sum += (float) $mark->text('earned');
         }
         self::assertSame((float) $paper->object('review')->object('total')->text('earned'), $sum);
+        $events = $paper->objects('events');
+        self::assertSame(['started', 'handed in'], [$events[0]->text('kind'), $events[count($events) - 1]->text('kind')]);
+        self::assertCount(15, array_filter($events, static fn (Fields $event): bool => $event->text('kind') === 'saved' && $event->objects('given') !== []));
     }
 
     public function test_tables_of_sittings_and_responses_add_up_to_the_same(): void

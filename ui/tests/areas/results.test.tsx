@@ -191,6 +191,7 @@ it('one paper shows every attempt with its working, time and hints', async () =>
         passed: true, total: { earned: '2', max: '4', percent: '50', right: 1, asked: 1, pass: null }, tallies: [], objectives: [], minimums: [], route: [], questions: [question], pages: {}, media: {},
       },
       candidate: { name: 'Cole', login: 'cole' },
+      events: [{ at: '0', kind: 'started', n: null, given: [] }, { at: '64.2', kind: 'checked', n: 1, given: [{ before: null, text: 'Moss', typed: false }] }],
       edition: { id: 7, number: 2 },
       how: 'handed in',
       seed: 12,
@@ -205,6 +206,8 @@ it('one paper shows every attempt with its working, time and hints', async () =>
   expect(text()).toContain('cell, 1 min 15 s, 1 hint opened');
   expect(text()).toContain('attempt 1: Moss 0 of 4, wrong: 0');
   expect(text()).toContain('attempt 2: Wax 2 of 4, right: 4; attempt 2: −2');
+  press('see what happened, event by event (2)');
+  expect(screen.getAllByRole('listitem').map((li) => li.textContent)).toEqual(['0:00begun', '1:04checked, question 1Moss']);
   expect(screen.getByRole('link', { name: 'All results of edition 2' }).getAttribute('href')).toBe(
     '/banks/1/blueprints/3/editions/7/results',
   );

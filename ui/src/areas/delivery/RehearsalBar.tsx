@@ -6,6 +6,7 @@ import type { paths } from '../../api/schema';
 import { EditableChoice } from '../../parts/fields/Editable';
 import { Row } from '../../parts/PageAndMargin';
 import { figure } from '../../parts/text/figures';
+import { eventWords } from './events';
 import type { Sitting } from './useSitting';
 
 type Does = paths['/sittings/{id}/rehearsal']['post']['requestBody'] extends infer B
@@ -86,15 +87,6 @@ export function RehearsalBar({ sitting, onDone }: { sitting: Sitting; onDone: (s
   );
 }
 
-/** What an event is called; the others by their own name. */
-const called: Record<string, string> = {
-  started: 'begun',
-  saved: 'saved',
-  checked: 'checked',
-  'ran out': 'time ran out',
-  'went on': 'went on',
-};
-
 function Watched({ watch }: { watch: NonNullable<Sitting['watch']> }) {
   const [open, setOpen] = useState(false);
   return (
@@ -122,7 +114,7 @@ function Watched({ watch }: { watch: NonNullable<Sitting['watch']> }) {
             <li key={i} className="grid grid-cols-[64px_1fr] gap-2">
               <span className="fig text-right">{at} s</span>
               <span>
-                {called[kind] ?? kind}
+                {eventWords(kind)}
                 {n !== null && `, question ${n}`}
               </span>
             </li>

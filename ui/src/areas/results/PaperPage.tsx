@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, dataOf, type Schema } from '../../api/client';
 import { keys } from '../../api/keys';
@@ -6,10 +7,11 @@ import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 import { Gauge } from '../../parts/Gauge';
 import { Guard } from '../../parts/Guard';
 import { PageAndMargin, Row } from '../../parts/PageAndMargin';
-import { count, duration, figure } from '../../parts/text/figures';
+import { clock, count, duration, figure } from '../../parts/text/figures';
 import { MediaContext, PagesContext } from '../../parts/text/media';
 import { Waiting } from '../../parts/Waiting';
 import { TopBar } from '../../TopBar';
+import { eventWords } from '../delivery/events';
 import { Ending, Headline, Marked } from '../delivery/ReviewedPaper';
 import type { Account } from '../people/session';
 
@@ -51,7 +53,7 @@ export default function PaperPage({ account }: { account: Account }) {
               </Guard>
             );
           })}
-          <Row className="pb-6" page={null} />
+          <Events events={paper.data.events} />
         </PageAndMargin>
       </MediaContext>
     </PagesContext>
@@ -85,6 +87,39 @@ function WhatWasMade({ made: { question, name, hints, seconds, marks } }: { made
         </p>
       ))}
     </div>
+  );
+}
+
+/** All that happened, one after the other, with the time since the beginning and what was given. */
+function Events({ events }: { events: Schema['AuthorPaper']['events'] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Row
+      className="py-4!"
+      page={
+        <>
+          <button className="act" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? 'put away what happened' : `see what happened, event by event (${events.length})`}
+          </button>
+          {open && (
+            <ol aria-label="What happened" className="mt-2">
+              {events.map(({ at, kind, n, given }, i) => (
+                <li key={i} className="grid grid-cols-[60px_1fr] gap-x-3 sm:grid-cols-[72px_200px_1fr] border-t border-rule py-0.5">
+                  <span className="fig text-right">{clock(Math.floor(Number(at)))}</span>
+                  <span>
+                    {eventWords(kind)}
+                    {n !== null && `, question ${n}`}
+                  </span>
+                  <span className="col-start-2 font-reading sm:col-start-3">
+                    <AnswerLines lines={given} />
+                  </span>
+                </li>
+              ))}
+            </ol>
+          )}
+        </>
+      }
+    />
   );
 }
 
