@@ -253,3 +253,20 @@ describe('afterwards', () => {
     expect(without.now().closing).toEqual({ noPassMark: 'care' });
   });
 });
+
+describe('what is said of each question', () => {
+  it('of the whole is said where it differs, and taken back', async () => {
+    const { now } = await planning(documentOf([]), (document, onChange) => (
+      <RulesSentences document={document} readOnly={false} onChange={onChange} />
+    ));
+    pick('In the whole, Say more here', 'attempts');
+    typeOver('In the whole, attempts', '3');
+    pick('In the whole, Say more here', 'the attempt that stands is the');
+    pick('In the whole, the attempt that stands is the', 'best');
+    expect(now().settings).toEqual({ attempts: '3', stands: 'best' });
+    press('In the whole, attempts: nothing here');
+    expect(now().settings).toEqual({ stands: 'best' });
+    pick('In the whole, the attempt that stands is the', 'nothing here');
+    expect(now().settings).toBeUndefined();
+  });
+});

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { ApiError } from '../../api/client';
+import { ApiError, api, dataOf } from '../../api/client';
 import { LogInForm } from './LogIn';
 import type { Account } from './session';
 
@@ -10,8 +10,18 @@ export function LogInAgain({ account }: { account: Account }) {
   const queries = useQueryClient();
   const [open, setOpen] = useState(false);
   useEffect(() => {
+    // What is refused may have been sent before somebody logged in again: then there is nothing to ask.
+    const ask = () => {
+      void dataOf(api.GET('/me'))
+        .then((me) => me.account?.id === account.id)
+        .catch(() => false)
+        .then((isHere) => {
+          setOpen(!isHere);
+          if (isHere) window.dispatchEvent(new Event('zetema:logged-in'));
+        });
+    };
     const watch = (error: unknown) => {
-      if (error instanceof ApiError && error.isLogIn) setOpen(true);
+      if (error instanceof ApiError && error.isLogIn) ask();
     };
     // Only a failure that has just happened: an older one stays in the cache until its query has answered again.
     const offQueries = queries.getQueryCache().subscribe((event) => {
@@ -20,14 +30,13 @@ export function LogInAgain({ account }: { account: Account }) {
     const offMutations = queries.getMutationCache().subscribe((event) => {
       if (event.type === 'updated' && event.action.type === 'error') watch(event.action.error);
     });
-    const ask = () => setOpen(true);
     window.addEventListener('zetema:log-in', ask);
     return () => {
       window.removeEventListener('zetema:log-in', ask);
       offQueries();
       offMutations();
     };
-  }, [queries]);
+  }, [queries, account.id]);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>

@@ -1,5 +1,6 @@
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
 import { type Document, type Rules, tidy } from '../document';
+import { EachQuestion } from '../running/Sayings';
 import { duration, minutes, sittings, why } from '../typed';
 import { nearest, presets, withPreset } from './presets';
 import { ruleWords } from './ruleWords';
@@ -149,6 +150,12 @@ export function RulesSentences({ document, readOnly, onChange }: Props) {
           {flag('reshuffle', 'Whether answers are mixed anew', 'are mixed anew', 'stay in their order')}
         </p>
       )}
+      <EachQuestion
+        settings={document.settings}
+        of="In the whole, "
+        readOnly={readOnly}
+        onPut={(settings) => onChange(tidy({ ...document, settings }) as Document)}
+      />
       <p>
         when time runs out, what was saved counts{' '}
         {word('runningOut', 'What counts when time runs out', [

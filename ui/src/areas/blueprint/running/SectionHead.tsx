@@ -24,7 +24,7 @@ export function SectionHead({ document, section, i, readOnly, onChange }: Props)
   const alone = document.sections.length === 1;
   if (alone && title === '' && time === undefined && order === 'as written') return null;
   const put = (part: Partial<Section>) => onChange(putSection(document, id, part));
-  const rules = Object.keys(section.rules ?? {}).length > 0;
+  const rules = Object.keys({ ...section.rules, ...section.settings }).length > 0;
   const move = (by: -1 | 1) => {
     onChange(movedSection(document, id, by));
     // The handle is where its section is by then.

@@ -1,4 +1,5 @@
 import { EditableChoice } from '../../../parts/fields/Editable';
+import { EachQuestion } from './Sayings';
 import { type Document, putSection, type Section, tidy } from '../document';
 
 interface Props {
@@ -51,25 +52,31 @@ export function SectionRules({ document, section, readOnly, onChange }: Props) {
     onChange(putSection(document, section.id, { rules: Object.keys(next).length > 0 ? next : undefined } as Partial<Section>));
   };
   const shown = readOnly ? rulings.filter(({ rule }) => rules[rule] !== undefined) : rulings;
+  const putSettings = (settings: Section['settings']) => onChange(putSection(document, section.id, { settings } as Partial<Section>));
   return (
-    <p className="path pb-2 pl-[82px]" aria-label={`Rules of “${section.title ?? ''}”`}>
-      Here{' '}
-      {shown.map(({ rule, label, says, values }, i) => {
-        const said = rules[rule];
-        return (
-          <span key={rule}>
-            {i === 0 ? says.replace(/^[,;] /, '') : says}{' '}
-            <EditableChoice
-              label={`Here, ${label}`}
-              value={said === undefined ? '' : String(said)}
-              options={[{ value: '', words: asWhole }, ...values.map(([value, words]) => ({ value: String(value), words }))]}
-              disabled={readOnly}
-              onChange={(picked) => put(rule, values.find(([value]) => String(value) === picked)?.[0])}
-            />
-          </span>
-        );
-      })}
-      .
-    </p>
+    <>
+      <p className="path pb-1 pl-[82px]" aria-label={`Rules of “${section.title ?? ''}”`}>
+        Here{' '}
+        {shown.map(({ rule, label, says, values }, i) => {
+          const said = rules[rule];
+          return (
+            <span key={rule}>
+              {i === 0 ? says.replace(/^[,;] /, '') : says}{' '}
+              <EditableChoice
+                label={`Here, ${label}`}
+                value={said === undefined ? '' : String(said)}
+                options={[{ value: '', words: asWhole }, ...values.map(([value, words]) => ({ value: String(value), words }))]}
+                disabled={readOnly}
+                onChange={(picked) => put(rule, values.find(([value]) => String(value) === picked)?.[0])}
+              />
+            </span>
+          );
+        })}
+        .
+      </p>
+      <div className="path pb-2 pl-[82px]">
+        <EachQuestion settings={section.settings} of={`In “${section.title ?? ''}”, `} readOnly={readOnly} onPut={putSettings} />
+      </div>
+    </>
   );
 }
