@@ -23,6 +23,8 @@ enum Rule: string
     case Hide = 'hide';
     case CheckOnChoosing = 'checkOnChoosing';
     case Reshuffle = 'reshuffle';
+    /** Goes on by itself after a right answer; nothing is read then. */
+    case GoesOn = 'goesOn';
     case Sittings = 'sittings';
     case Pause = 'pause';
 
@@ -42,7 +44,7 @@ enum Rule: string
     /** Whether it is yes or no. */
     public function isFlag(): bool
     {
-        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle], true);
+        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOn], true);
     }
 
     public function flagWhereNothingIsSaid(): bool
@@ -53,7 +55,7 @@ enum Rule: string
     /** Whether a section may rule it for itself. */
     public function isOfSections(): bool
     {
-        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle], true);
+        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOn], true);
     }
 
     /** Whether a step may rule it for itself. */

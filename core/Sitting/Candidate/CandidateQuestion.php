@@ -66,6 +66,7 @@ final readonly class CandidateQuestion
             'needs' => self::needs($place),
             'checksOnChoosing' => self::checksOnChoosing($place),
             'hides' => $place->rules->flag(Rule::Hide),
+            'goesOn' => $place->rules->flag(Rule::GoesOn),
             'rightAnswer' => $this->rightAnswer($place, $visit, $told !== []),
             'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
             'attempts' => $place->attempts,

@@ -187,6 +187,7 @@ describe('rules as sentences', () => {
     ['checking', () => pick('How a response is checked', 'by choosing'), { checkOnChoosing: true }],
     ['parts', () => pick('From how many parts on', 'once all parts are given'), { allParts: true }],
     ['mixing anew', () => pick('Whether answers are mixed anew', 'are mixed anew'), { reshuffle: true }],
+    ['going on by itself', () => pick('What follows a right answer', 'it goes on by itself'), { goesOn: true }],
     ['running out', () => pick('What counts when time runs out', 'as unanswered'), { runningOut: 'unanswered' }],
     ['closing time', () => pick('Whether closing time ends sittings', 'lets sittings go on'), { untilEnds: false }],
     ['the least of the total', () => pick('The least of the total', 'may be below 0'), { floor: 'none' }],

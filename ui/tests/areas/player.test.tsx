@@ -80,6 +80,26 @@ describe('what the rules of an assessment show', () => {
     const chosen = screen.getAllByRole('radio').filter((one) => one.getAttribute('aria-checked') === 'true');
     expect(chosen.map((one) => one.textContent)).toEqual(['Right']);
   });
+
+  it.each([
+    [true, 'right', [['checked', 1, { choose: [1] }], ['went on']]],
+    [true, 'wrong', [['checked', 1, { choose: [1] }]]],
+    [false, 'right', [['checked', 1, { choose: [1] }]]],
+  ])('goes on by itself after a right answer where that is ruled: %s, %s', async (goesOn, outcome, expected) => {
+    const told = { ...wrong, outcome, response: { choose: [1] } };
+    const after = sitting({ events: 4, questions: [question(1, { goesOn, closed: true, response: { choose: [1] }, told: [told] })] });
+    const sent = await open(sitting({ questions: [question(1, { goesOn, checksOnChoosing: true })] }), after);
+    fireEvent.click(screen.getByText('Left'));
+    await settled();
+    await settled();
+    expect(sent()).toEqual(expected);
+  });
+
+  it('does not go on by itself where one comes back to a right answer', async () => {
+    const told = { ...wrong, outcome: 'right' };
+    const sent = await open(sitting({ questions: [question(1, { goesOn: true, closed: true, told: [told] })] }));
+    expect(sent()).toEqual([]);
+  });
 });
 
 describe('a response that cannot be checked yet', () => {

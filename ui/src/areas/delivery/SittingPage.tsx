@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
+import { useStable } from '../../parts/hooks/useStable';
 import { MediaContext, PagesContext } from '../../parts/text/media';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
@@ -17,11 +18,25 @@ import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
 /** What a candidate sees: one question or page at a time, clear clocks, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
   const id = Number(useParams().id);
-  const { sitting, act, saved, notice, why, dropped, waitingFor, replace } = useSitting(id);
+  const { sitting, act: acts, saved, notice, why, dropped, waitingFor, replace } = useSitting(id);
   /** Which question was asked for last; a screen without it begins with its first. */
   const [at, go] = useState(0);
   const [handingIn, setHandingIn] = useState(false);
+  /** Which question was checked here last: it may go on by itself, and does not when one comes back to it. */
+  const checked = useRef<number | undefined>(undefined);
+  const act = useStable((...asked: Parameters<typeof acts>) => {
+    if (asked[0] === 'checked') checked.current = asked[1];
+    acts(...asked);
+  });
   const data = sitting.data;
+  const only = data?.questions.length === 1 && data.screen?.goesOn === true ? data.questions[0] : undefined;
+  const isRight = only?.goesOn === true && only.closed && only.told.at(-1)?.outcome === 'right';
+  const n = only?.n;
+  useEffect(() => {
+    if (!isRight || checked.current !== n) return;
+    checked.current = undefined;
+    act('went on');
+  }, [isRight, n, act]);
   if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} home={sitting.error !== null} />;
   if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
   const question = data.questions.find(({ n }) => n === at) ?? data.questions[0];

@@ -12,7 +12,7 @@ interface Props {
 }
 
 type Word = 'moving' | 'screen' | 'feedback' | 'runningOut' | 'floor';
-type Flag = 'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'untilEnds';
+type Flag = 'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOn' | 'untilEnds';
 
 /** Seconds of a duration as the format writes it. */
 export function secondsOf(time: string | undefined): number | null {
@@ -147,7 +147,8 @@ export function RulesSentences({ document, readOnly, onChange }: Props) {
         <p>
           a response is checked {flag('checkOnChoosing', 'How a response is checked', 'by choosing', 'by pressing Check')},{' '}
           {flag('allParts', 'From how many parts on', 'once all parts are given', 'from one part on')}; for a further attempt answers{' '}
-          {flag('reshuffle', 'Whether answers are mixed anew', 'are mixed anew', 'stay in their order')}
+          {flag('reshuffle', 'Whether answers are mixed anew', 'are mixed anew', 'stay in their order')}; after a right one{' '}
+          {flag('goesOn', 'What follows a right answer', 'it goes on by itself', 'one reads what is said and goes on')}
         </p>
       )}
       <EachQuestion

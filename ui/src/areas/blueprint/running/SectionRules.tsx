@@ -10,7 +10,8 @@ interface Props {
 }
 
 type Rules = NonNullable<Section['rules']>;
-type Rule = 'moving' | 'screen' | 'feedback' | 'mustAnswer' | 'allParts' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle';
+type Rule =
+  'moving' | 'screen' | 'feedback' | 'mustAnswer' | 'allParts' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOn';
 
 interface Ruling {
   rule: Rule;
@@ -40,6 +41,7 @@ const rulings: Ruling[] = [
   { rule: 'checkOnChoosing', label: 'checking by choosing', says: '; it is checked', values: [[true, 'by choosing'], [false, 'by pressing Check']] }, // prettier-ignore
   { rule: 'allParts', label: 'checking a part', says: ',', values: [[true, 'once all parts are given'], [false, 'from one part on']] }, // prettier-ignore
   { rule: 'reshuffle', label: 'mixing anew', says: '; for a further attempt answers', values: [[true, 'are mixed anew'], [false, 'stay in their order']] }, // prettier-ignore
+  { rule: 'goesOn', label: 'going on by itself', says: '; after a right one', values: [[true, 'it goes on by itself'], [false, 'one reads what is said']] }, // prettier-ignore
 ];
 
 const asWhole = 'as the whole';
