@@ -48,21 +48,24 @@ final readonly class SittingRoom
         if ($reason === '' || mb_strlen($reason) > 500) {
             throw new Malformed('reason', 'has 1 to 500 characters: whoever reads the log wants to know why');
         }
-        $id = $sitting->id;
-        $words = match ($body->text('do')) {
-            'give time' => $this->giveTime($sitting, $body),
-            'close' => $this->close($sitting),
-            'allow another' => $this->allowAnother($sitting, $edition),
-            'delete' => $this->delete($sitting),
-            default => throw new Malformed('do', 'is give time, close, allow another or delete'),
-        };
-        // What was done may have let go of everything that was read.
-        [$edition, $account] = [$this->em->find(Edition::class, $edition->id), $this->em->find(Account::class, $account->id)];
-        if ($edition === null || $account === null) {
-            throw new \LogicException('both were there');
-        }
-        $this->em->persist(new StaffAct($edition, $id, $account, $this->clock->now(), $words, $reason));
-        $this->em->flush();
+        // Nothing is done that is not in the log, and nothing stands there that was not done.
+        $this->db->transactional(function () use ($sitting, $edition, $body, $account, $reason): void {
+            $id = $sitting->id;
+            $words = match ($body->text('do')) {
+                'give time' => $this->giveTime($sitting, $body),
+                'close' => $this->close($sitting),
+                'allow another' => $this->allowAnother($sitting, $edition),
+                'delete' => $this->delete($sitting),
+                default => throw new Malformed('do', 'is give time, close, allow another or delete'),
+            };
+            // What was done may have let go of everything that was read.
+            [$edition, $account] = [$this->em->find(Edition::class, $edition->id), $this->em->find(Account::class, $account->id)];
+            if ($edition === null || $account === null) {
+                throw new \LogicException('both were there');
+            }
+            $this->em->persist(new StaffAct($edition, $id, $account, $this->clock->now(), $words, $reason));
+            $this->em->flush();
+        });
     }
 
     private function giveTime(Sitting $sitting, Fields $body): string
