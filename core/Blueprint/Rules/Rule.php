@@ -24,7 +24,7 @@ enum Rule: string
     case CheckOnChoosing = 'checkOnChoosing';
     case Reshuffle = 'reshuffle';
     /** Goes on by itself after a right answer; nothing is read then. */
-    case GoesOn = 'goesOn';
+    case GoesOnByItself = 'goesOnByItself';
     case Sittings = 'sittings';
     case Pause = 'pause';
 
@@ -44,7 +44,7 @@ enum Rule: string
     /** Whether it is yes or no. */
     public function isFlag(): bool
     {
-        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOn], true);
+        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
     }
 
     public function flagWhereNothingIsSaid(): bool
@@ -55,7 +55,7 @@ enum Rule: string
     /** Whether a section may rule it for itself. */
     public function isOfSections(): bool
     {
-        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOn], true);
+        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
     }
 
     /** Whether a step may rule it for itself. */

@@ -66,7 +66,7 @@ final readonly class CandidateQuestion
             'needs' => self::needs($place),
             'checksOnChoosing' => self::checksOnChoosing($place),
             'hides' => $place->rules->flag(Rule::Hide),
-            'goesOn' => $place->rules->flag(Rule::GoesOn),
+            'goesOnByItself' => $place->rules->flag(Rule::GoesOnByItself),
             'rightAnswer' => $this->rightAnswer($place, $visit, $told !== []),
             'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
             'attempts' => $place->attempts,

@@ -55,7 +55,7 @@ final class CandidateViewTest extends SatCase
         yield 'points so far are those of closed questions' => [self::whole([self::q('trim'), self::q('oar')], ['rules' => ['score' => true]]), '0 start; 1 check trim {"choose":[1]}; 2 go on; 3 save oar {"choose":[1]}', ['score.earned' => '4', 'score.max' => '4']];
         yield 'points so far with a question to try again' => [self::whole([self::q('trim')], ['rules' => ['score' => true]]), '0 start; 1 check trim {"choose":[2]}', ['score.earned' => '0', 'score.max' => '0']];
         yield 'choosing checks where one choice is all' => [self::whole([self::q('trim')], ['rules' => ['checkOnChoosing' => true, 'hide' => true]]), '0 start', ['questions.0.checksOnChoosing' => true, 'questions.0.hides' => true]];
-        yield 'a right answer may lead on by itself' => [self::whole([self::q('trim')], ['rules' => ['goesOn' => true]]), '0 start', ['questions.0.goesOn' => true]];
+        yield 'a right answer may lead on by itself' => [self::whole([self::q('trim')], ['rules' => ['goesOnByItself' => true]]), '0 start', ['questions.0.goesOnByItself' => true]];
         yield 'not where two are to be chosen' => [self::whole([self::q('float')], ['rules' => ['checkOnChoosing' => true]]), '0 start', ['questions.0.checksOnChoosing' => false, 'questions.0.choose.least' => 2]];
         yield 'how many parts must be given' => [self::whole([self::q('crew', ['rules' => ['allParts' => true]])]), '0 start', ['questions.0.needs' => 2]];
         yield 'one part may be enough' => [self::whole([self::q('crew')]), '0 start', ['questions.0.needs' => null]];

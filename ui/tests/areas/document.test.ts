@@ -18,7 +18,7 @@ import {
   removed,
   type Step,
 } from '../../src/areas/blueprint/document';
-import { arcs, inLanes } from '../../src/areas/blueprint/running/Gutter';
+import { arcs, inLanes } from '../../src/areas/blueprint/running/route/Gutter';
 import { offers } from '../../src/areas/blueprint/running/typedStep';
 import { conditionWords, poolWords, stepWords, wayWords } from '../../src/areas/blueprint/running/words';
 import { duration } from '../../src/areas/blueprint/typed';

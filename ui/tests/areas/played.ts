@@ -5,7 +5,7 @@ export const question = (n: number, more: object = {}) => ({
   needs: null,
   checksOnChoosing: false,
   hides: false,
-  goesOn: false,
+  goesOnByItself: false,
   rightAnswer: [],
   objective: 'Boats',
   kind: 'one',

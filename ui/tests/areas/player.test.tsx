@@ -87,8 +87,11 @@ describe('what the rules of an assessment show', () => {
     [false, 'right', [['checked', 1, { choose: [1] }]]],
   ])('goes on by itself after a right answer where that is ruled: %s, %s', async (goesOn, outcome, expected) => {
     const told = { ...wrong, outcome, response: { choose: [1] } };
-    const after = sitting({ events: 4, questions: [question(1, { goesOn, closed: true, response: { choose: [1] }, told: [told] })] });
-    const sent = await open(sitting({ questions: [question(1, { goesOn, checksOnChoosing: true })] }), after);
+    const after = sitting({
+      events: 4,
+      questions: [question(1, { goesOnByItself: goesOn, closed: true, response: { choose: [1] }, told: [told] })],
+    });
+    const sent = await open(sitting({ questions: [question(1, { goesOnByItself: goesOn, checksOnChoosing: true })] }), after);
     fireEvent.click(screen.getByText('Left'));
     await settled();
     await settled();
@@ -97,7 +100,7 @@ describe('what the rules of an assessment show', () => {
 
   it('does not go on by itself where one comes back to a right answer', async () => {
     const told = { ...wrong, outcome: 'right' };
-    const sent = await open(sitting({ questions: [question(1, { goesOn: true, closed: true, told: [told] })] }));
+    const sent = await open(sitting({ questions: [question(1, { goesOnByItself: true, closed: true, told: [told] })] }));
     expect(sent()).toEqual([]);
   });
 });

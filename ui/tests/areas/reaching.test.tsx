@@ -1,8 +1,8 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { CheckpointStep, Condition } from '../../src/areas/blueprint/document';
-import { holds, reaching } from '../../src/areas/blueprint/running/reaching';
-import { ReachedWith, RehearseFrom } from '../../src/areas/blueprint/running/RehearseFrom';
+import { holds, reaching } from '../../src/areas/blueprint/running/route/reaching';
+import { ReachedWith, RehearseFrom } from '../../src/areas/blueprint/running/route/RehearseFrom';
 import { blueprintOf, documentOf } from '../planned';
 import { at, Served, settled } from '../served';
 import { press, write } from '../written';

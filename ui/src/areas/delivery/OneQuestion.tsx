@@ -9,9 +9,9 @@ import { ReadPages } from './ReadPages';
 import { Stretch } from './Stretch';
 import type { SittingQuestion } from '../../kinds/content';
 
-interface Props {
+/** What every screen with questions is given. */
+export interface ScreenProps {
   sitting: Sitting;
-  question: SittingQuestion;
   act: ReturnType<typeof useSitting>['act'];
   waitingFor: ReturnType<typeof useSitting>['waitingFor'];
   clock: ReactNode;
@@ -19,6 +19,10 @@ interface Props {
   onGo: (n: number) => void;
   onLeave: () => void;
   onHandIn: () => void;
+}
+
+interface Props extends ScreenProps {
+  question: SittingQuestion;
 }
 
 /** One question on its screen, with what can be done from there. */

@@ -1,27 +1,19 @@
-import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
+import { type RefObject, useEffect, useRef } from 'react';
 import type { SittingQuestion } from '../../kinds/content';
 import { Guard } from '../../parts/Guard';
 import { useStable } from '../../parts/hooks/useStable';
 import { Row } from '../../parts/PageAndMargin';
+import type { ScreenProps } from './OneQuestion';
 import { CheckButtons, QuestionPart } from './QuestionPart';
 import { OnePage } from './ReadPages';
 import { Stretch } from './Stretch';
 import { useAnswering } from './useAnswering';
-import type { Sitting, useSitting } from './useSitting';
 
-interface Props {
-  sitting: Sitting;
+interface Props extends ScreenProps {
   /** the question that was asked for last: it is brought into sight */
   at: number;
   /** what makes questions begin afresh */
   about: string;
-  act: ReturnType<typeof useSitting>['act'];
-  waitingFor: ReturnType<typeof useSitting>['waitingFor'];
-  clock: ReactNode;
-  savedLine: ReactNode;
-  onGo: (n: number) => void;
-  onLeave: () => void;
-  onHandIn: () => void;
 }
 
 /** Pages and questions that share a screen, below each other; they are left together. */

@@ -30,7 +30,7 @@ export default function SittingPage({ account }: { account: Account }) {
   });
   const data = sitting.data;
   const only = data?.questions.length === 1 && data.screen?.goesOn === true ? data.questions[0] : undefined;
-  const isRight = only?.goesOn === true && only.closed && only.told.at(-1)?.outcome === 'right';
+  const isRight = only?.goesOnByItself === true && only.closed && only.told.at(-1)?.outcome === 'right';
   const n = only?.n;
   useEffect(() => {
     if (!isRight || checked.current !== n) return;

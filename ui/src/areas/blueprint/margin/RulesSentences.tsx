@@ -1,6 +1,6 @@
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
 import { type Document, type Rules, tidy } from '../document';
-import { EachQuestion } from '../running/Sayings';
+import { EachQuestion } from '../running/step/Sayings';
 import { duration, minutes, sittings, why } from '../typed';
 import { nearest, presets, withPreset } from './presets';
 import { ruleWords } from './ruleWords';
@@ -12,7 +12,8 @@ interface Props {
 }
 
 type Word = 'moving' | 'screen' | 'feedback' | 'runningOut' | 'floor';
-type Flag = 'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOn' | 'untilEnds';
+type Flag =
+  'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOnByItself' | 'untilEnds';
 
 /** Seconds of a duration as the format writes it. */
 export function secondsOf(time: string | undefined): number | null {
@@ -148,7 +149,7 @@ export function RulesSentences({ document, readOnly, onChange }: Props) {
           a response is checked {flag('checkOnChoosing', 'How a response is checked', 'by choosing', 'by pressing Check')},{' '}
           {flag('allParts', 'From how many parts on', 'once all parts are given', 'from one part on')}; for a further attempt answers{' '}
           {flag('reshuffle', 'Whether answers are mixed anew', 'are mixed anew', 'stay in their order')}; after a right one{' '}
-          {flag('goesOn', 'What follows a right answer', 'it goes on by itself', 'one reads what is said and goes on')}
+          {flag('goesOnByItself', 'What follows a right answer', 'it goes on by itself', 'one reads what is said and goes on')}
         </p>
       )}
       <EachQuestion

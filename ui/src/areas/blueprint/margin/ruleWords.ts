@@ -14,7 +14,7 @@ export const ruleWords: Record<string, string> = {
   hide: 'hiding the question',
   checkOnChoosing: 'checking by choosing',
   reshuffle: 'mixing anew',
-  goesOn: 'going on by itself',
+  goesOnByItself: 'going on by itself',
   runningOut: 'running out',
   untilEnds: 'closing time',
   floor: 'the least of the total',

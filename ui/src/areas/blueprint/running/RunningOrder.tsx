@@ -18,9 +18,9 @@ import {
   removed,
 } from '../document';
 import { AddStep } from './AddStep';
-import { Gutter } from './Gutter';
+import { Gutter } from './route/Gutter';
 import { SectionHead } from './SectionHead';
-import { StepDetails } from './StepDetails';
+import { StepDetails } from './step/StepDetails';
 import type { Offer } from './typedStep';
 import { stepWords } from './words';
 

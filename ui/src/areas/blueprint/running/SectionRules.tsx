@@ -1,5 +1,5 @@
 import { EditableChoice } from '../../../parts/fields/Editable';
-import { EachQuestion } from './Sayings';
+import { EachQuestion } from './step/Sayings';
 import { type Document, putSection, type Section, tidy } from '../document';
 
 interface Props {
@@ -11,7 +11,17 @@ interface Props {
 
 type Rules = NonNullable<Section['rules']>;
 type Rule =
-  'moving' | 'screen' | 'feedback' | 'mustAnswer' | 'allParts' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOn';
+  | 'moving'
+  | 'screen'
+  | 'feedback'
+  | 'mustAnswer'
+  | 'allParts'
+  | 'worth'
+  | 'key'
+  | 'hide'
+  | 'checkOnChoosing'
+  | 'reshuffle'
+  | 'goesOnByItself';
 
 interface Ruling {
   rule: Rule;
@@ -41,7 +51,7 @@ const rulings: Ruling[] = [
   { rule: 'checkOnChoosing', label: 'checking by choosing', says: '; it is checked', values: [[true, 'by choosing'], [false, 'by pressing Check']] }, // prettier-ignore
   { rule: 'allParts', label: 'checking a part', says: ',', values: [[true, 'once all parts are given'], [false, 'from one part on']] }, // prettier-ignore
   { rule: 'reshuffle', label: 'mixing anew', says: '; for a further attempt answers', values: [[true, 'are mixed anew'], [false, 'stay in their order']] }, // prettier-ignore
-  { rule: 'goesOn', label: 'going on by itself', says: '; after a right one', values: [[true, 'it goes on by itself'], [false, 'one reads what is said']] }, // prettier-ignore
+  { rule: 'goesOnByItself', label: 'going on by itself', says: '; after a right one', values: [[true, 'it goes on by itself'], [false, 'one reads what is said']] }, // prettier-ignore
 ];
 
 const asWhole = 'as the whole';

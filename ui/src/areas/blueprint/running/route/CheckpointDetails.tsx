@@ -1,6 +1,6 @@
-import { EditableChoice } from '../../../parts/fields/Editable';
-import { figure } from '../../../parts/text/figures';
-import type { Blueprint, CheckpointStep, Document, Route, Step } from '../document';
+import { EditableChoice } from '../../../../parts/fields/Editable';
+import { figure } from '../../../../parts/text/figures';
+import type { Blueprint, CheckpointStep, Document, Route, Step } from '../../document';
 import { ConditionLine } from './ConditionLine';
 import { WayChoice } from './WayChoice';
 

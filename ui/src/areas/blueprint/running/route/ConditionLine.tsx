@@ -1,7 +1,7 @@
-import { outcomes } from '../../../kinds/facts.gen';
-import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { type Blueprint, type Condition, type Document, numbered } from '../document';
-import { choiceWords, signs } from './words';
+import { outcomes } from '../../../../kinds/facts.gen';
+import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
+import { type Blueprint, type Condition, type Document, numbered } from '../../document';
+import { choiceWords, signs } from '../words';
 
 interface Props {
   when: Condition;

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import { type Document, numbered, type Step } from '../document';
+import { type Document, numbered, type Step } from '../../document';
 
 interface Mark {
   id: string;

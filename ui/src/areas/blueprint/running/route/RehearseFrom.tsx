@@ -1,9 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, dataOf, errorWords } from '../../../api/client';
-import { figure, points } from '../../../parts/text/figures';
-import type { Blueprint, CheckpointStep, Document } from '../document';
+import { api, dataOf, errorWords } from '../../../../api/client';
+import { figure, points } from '../../../../parts/text/figures';
+import type { Blueprint, CheckpointStep, Document } from '../../document';
 import { type Assumed, reaching } from './reaching';
 
 /** Begins a rehearsal at a step, as if so much had been reached before. */

@@ -1,5 +1,5 @@
-import { EditableChoice } from '../../../parts/fields/Editable';
-import { type Document, numbered } from '../document';
+import { EditableChoice } from '../../../../parts/fields/Editable';
+import { type Document, numbered } from '../../document';
 
 interface Props {
   label: string;

@@ -1,4 +1,4 @@
-import type { CheckpointStep, Condition } from '../document';
+import type { CheckpointStep, Condition } from '../../document';
 
 /** What a rehearsal that begins in the middle takes to have been reached before. */
 export interface Assumed {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { count } from '../../../parts/text/figures';
-import type { Blueprint, Pool } from '../document';
-import { useFound } from '../../bank/find/useFound';
+import { count } from '../../../../parts/text/figures';
+import type { Blueprint, Pool } from '../../document';
+import { useFound } from '../../../bank/find/useFound';
 
 /** Whoever opens it types at once. */
 const focusOnce = (input: HTMLInputElement | null) => input?.focus();

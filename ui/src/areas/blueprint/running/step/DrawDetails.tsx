@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { poolsQuery } from '../../../api/queries';
-import { kinds } from '../../../kinds/facts.gen';
-import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { type Blueprint, type DrawStep, type Pool, type Step, tidy } from '../document';
-import { quota, why } from '../typed';
+import { poolsQuery } from '../../../../api/queries';
+import { kinds } from '../../../../kinds/facts.gen';
+import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
+import { type Blueprint, type DrawStep, type Pool, type Step, tidy } from '../../document';
+import { quota, why } from '../../typed';
 import { ByHand } from './ByHand';
 
 interface Props {

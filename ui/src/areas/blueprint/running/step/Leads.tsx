@@ -1,8 +1,8 @@
-import { EditableChoice } from '../../../parts/fields/Editable';
-import { type Blueprint, type Document, type QuestionStep, type Step, without } from '../document';
-import { usePageOptions } from '../usePageOptions';
-import { WayChoice } from './WayChoice';
-import { choiceWords } from './words';
+import { EditableChoice } from '../../../../parts/fields/Editable';
+import { type Blueprint, type Document, type QuestionStep, type Step, without } from '../../document';
+import { usePageOptions } from '../../usePageOptions';
+import { WayChoice } from '../route/WayChoice';
+import { choiceWords } from '../words';
 
 interface Props {
   step: QuestionStep;

@@ -1,6 +1,6 @@
-import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { type Blueprint, type DrawStep, type QuestionStep, type Step, tidy } from '../document';
-import { usePageOptions } from '../usePageOptions';
+import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
+import { type Blueprint, type DrawStep, type QuestionStep, type Step, tidy } from '../../document';
+import { usePageOptions } from '../../usePageOptions';
 
 type Asking = QuestionStep | DrawStep;
 type Refresher = NonNullable<Asking['refresher']>;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { type QuestionStep, without } from '../document';
-import { duration } from '../typed';
+import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
+import { type QuestionStep, without } from '../../document';
+import { duration } from '../../typed';
 
 export type Settings = NonNullable<QuestionStep['settings']>;
 type Word = keyof Settings;

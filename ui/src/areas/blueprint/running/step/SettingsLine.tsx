@@ -1,6 +1,6 @@
-import { Editable, EditableChoice } from '../../../parts/fields/Editable';
-import { points } from '../../../parts/text/figures';
-import { type Blueprint, type DrawStep, type QuestionStep, type Step, tidy, without } from '../document';
+import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
+import { points } from '../../../../parts/text/figures';
+import { type Blueprint, type DrawStep, type QuestionStep, type Step, tidy, without } from '../../document';
 import { Sayings, type Settings } from './Sayings';
 
 type Asking = QuestionStep | DrawStep;

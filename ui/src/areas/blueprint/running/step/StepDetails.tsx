@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
-import type { Blueprint, Document, Numbered, Step } from '../document';
-import { replaced, without } from '../document';
-import { CheckpointDetails } from './CheckpointDetails';
+import type { Blueprint, Document, Numbered, Step } from '../../document';
+import { replaced, without } from '../../document';
+import { CheckpointDetails } from '../route/CheckpointDetails';
 import { DrawDetails } from './DrawDetails';
 import { Leads } from './Leads';
-import { ReachedWith, RehearseFrom } from './RehearseFrom';
+import { ReachedWith, RehearseFrom } from '../route/RehearseFrom';
 import { RefresherLine } from './RefresherLine';
 import { SettingsLine } from './SettingsLine';
-import { WayChoice } from './WayChoice';
+import { WayChoice } from '../route/WayChoice';
 
 export interface DetailsProps {
   at: Numbered;
