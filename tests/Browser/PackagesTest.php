@@ -37,6 +37,10 @@ final class PackagesTest extends BrowserTestCase
         $this->looksRight();
         $page->click('Take in 4 questions');
         $page->see('Taken in');
+        $stands = static fn (): mixed => $page->script('return [...document.querySelectorAll("a")].find((a) => a.textContent === "Guild evening").getBoundingClientRect().top');
+        $before = $stands();
+        $page->see('nothing read yet');
+        self::assertSame($before, $stands(), 'what came in stays under the pointer while the text is emptied');
         $page->click('Guild evening');
         $page->see('before-you-begin');
         $page->see('“skep-wall”, “late-forage” are not cleared yet');

@@ -230,6 +230,16 @@ export default function IntakePage() {
             )}
           </div>
           <div className="m pt-4 pb-3">
+            {/* Above what shrinks when the text is emptied: its links stay where the pointer goes. */}
+            {job && isOver(job) && job.result && 'takenInAt' in job.result && (
+              <div role="status" className="mb-2">
+                <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
+                <BlueprintsTaken bank={bank} blueprints={job.result.blueprints} />
+                <Link className="act" to={`/banks/${bank}`}>
+                  See the board
+                </Link>
+              </div>
+            )}
             <Summary
               known={known}
               onDecideAll={decideAll}
@@ -241,15 +251,6 @@ export default function IntakePage() {
               onTakeIn={() => understood && takeIn.mutate({ brought, understood, questions: ready })}
             />
             {job && (working || job.state === 'failed') && <JobProgress job={job} doing="Taking in" />}
-            {job && isOver(job) && job.result && 'takenInAt' in job.result && (
-              <div role="status" className="mt-2">
-                <BatchLine bank={bank} batch={job.result} lead={job.state === 'stopped' ? 'Stopped; taken in so far: ' : 'Taken in: '} />
-                <BlueprintsTaken bank={bank} blueprints={job.result.blueprints} />
-                <Link className="act" to={`/banks/${bank}`}>
-                  See the board
-                </Link>
-              </div>
-            )}
           </div>
         </div>
         <div className="row">
