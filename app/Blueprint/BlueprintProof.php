@@ -15,6 +15,7 @@ use Zetema\Core\Blueprint\Paths\Span;
 use Zetema\Core\Blueprint\Paths\TallySpan;
 use Zetema\Core\Blueprint\Paths\TimeLimits;
 use Zetema\Core\Blueprint\Paths\Ways;
+use Zetema\Core\Blueprint\Reaching\ReachingGrid;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
@@ -32,7 +33,7 @@ use Zetema\Core\Question\Settings\Setting;
 /** What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether it can be passed. */
 final readonly class BlueprintProof
 {
-    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'seconds' => null, 'tallies' => [], 'shares' => [], 'advice' => []];
+    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'grids' => [], 'seconds' => null, 'tallies' => [], 'shares' => [], 'advice' => []];
 
     private Ways $ways;
     private DealingPlan $plan;
@@ -69,9 +70,10 @@ final readonly class BlueprintProof
         $paths = $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places');
         $shares = new ObjectiveShares($this->ways, $dealer, $this->plan->draws());
         $limits = new TimeLimits($this->ways, $this->question, $this->bank);
-        $before = [];
+        $before = $grids = [];
         foreach ($this->ways->steps as $place => [, $step]) {
             $before += $step instanceof CheckpointStep ? [$step->id => self::span($totals->before[$place])] : [];
+            $grids += $step instanceof CheckpointStep && $step->routes !== [] ? [$step->id => self::grid($step, $totals->before[$place])] : [];
         }
 
         return [
@@ -86,6 +88,7 @@ final readonly class BlueprintProof
                 'asks' => self::span($path['asks']), 'seconds' => $limits->along($path['places']),
             ], $totals->each)],
             'before' => $before,
+            'grids' => $grids,
             'seconds' => $limits->atMost(),
             'pass' => self::pass($this->plan, $totals->all),
             'tallies' => $this->tallies($dealer, $totals->paths > 1),
@@ -203,6 +206,14 @@ final readonly class BlueprintProof
         return ['fewest' => $span->fewest, 'many' => $span->many, 'least' => (string) $span->least, 'most' => (string) $span->most];
     }
 
+    /** @return array<string, mixed>|null with which points and tallies each route is taken; null where there would be too much to tell */
+    private static function grid(CheckpointStep $step, Span $before): ?array
+    {
+        $grid = (new ReachingGrid($step, $before->most))->toData();
+
+        return $grid === null ? null : [...$grid, 'columns' => array_map(static fn (array $column): object => (object) $column, $grid['columns'])];
+    }
+
     /**
      * @param array<string, mixed> $told
      *
@@ -210,6 +221,6 @@ final readonly class BlueprintProof
      */
     private static function objects(array $told): array
     {
-        return [...$told, 'steps' => (object) $told['steps'], 'before' => (object) $told['before']];
+        return [...$told, 'steps' => (object) $told['steps'], 'before' => (object) $told['before'], 'grids' => (object) $told['grids']];
     }
 }

@@ -1,8 +1,7 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { CheckpointStep, Condition } from '../../src/areas/blueprint/document';
-import { holds, reaching } from '../../src/areas/blueprint/running/route/reaching';
-import { ReachedWith, RehearseFrom } from '../../src/areas/blueprint/running/route/RehearseFrom';
+import { PathsGrid } from '../../src/areas/blueprint/running/route/PathsGrid';
+import { RehearseFrom } from '../../src/areas/blueprint/running/route/RehearseFrom';
 import { blueprintOf, documentOf } from '../planned';
 import { at, Served, settled } from '../served';
 import { press, write } from '../written';
@@ -10,60 +9,54 @@ import { press, write } from '../written';
 afterEach(cleanup);
 
 const text = () => document.body.textContent;
-const points = (is: '>=' | '>' | '<=' | '<' | '=', value: string): Condition => ({ points: 'all', is, value });
-const percent = (value: string): Condition => ({ percent: 'all', is: '>=', value });
-const tally = (is: '>=' | '<', value: string): Condition => ({ tally: 'calm', is, value });
-const ways = (...whens: Condition[]): CheckpointStep['checkpoint'] => ({ routes: whens.map((when) => ({ when, to: 'end' })) });
-
-describe('with what each route is reached', () => {
-  it.each<[string, CheckpointStep['checkpoint'], (string | null)[]]>([
-    ['by points', ways(points('>=', '13'), points('>=', '5')), ['13', '5', '0']],
-    ['more and fewer', ways(points('>', '13'), points('<', '5')), ['14', '0', '5']],
-    ['exactly, and between', ways(points('=', '7'), { points: 'all', is: 'between', value: ['3', '5'] }), ['7', '3', '0']],
-    ['by percent', ways(percent('50')), ['10', '0']],
-    ['more than there are', ways(points('>=', '99')), [null, '0']],
-    ['one that comes too late', ways(points('>=', '5'), points('>=', '8')), ['5', null, '0']],
-    ['one that always holds', ways(points('>=', '0')), ['0', null]],
-    ['by a tally', ways(tally('>=', '4')), ['0 calm 4', '0 calm 0']],
-    ['by both', ways({ all: [points('>=', '6'), tally('<', '0')] }), ['6 calm -1', '0 calm 0']],
-    ['either', ways({ any: [points('>=', '6'), { not: points('>=', '1') }] }), ['0', '1']],
-    ['by an answer alone', ways({ chosen: 'trim', choice: 2 }, { outcome: 'trim', is: ['wrong'] }), [null, null, '0']],
-    ['by points in some questions', ways({ points: { questions: ['trim'] }, is: '>=', value: '1' }), [null, '0']],
-  ])('%s', (_, checkpoint, expected) => {
-    const told = reaching(checkpoint, 20).map(
-      (one) => one && [String(one.earned), ...Object.entries(one.tallies).map(([name, value]) => `${name} ${value}`)].join(' '),
-    );
-    expect(told).toEqual(expected);
-  });
-
-  it('every value that is told takes its route, and no other', () => {
-    const checkpoint = ways(points('<', '4'), percent('80'), tally('>=', '3'), { not: points('=', '9') });
-    const routes = checkpoint.routes ?? [];
-    reaching(checkpoint, 20).forEach((assumed, i) => {
-      if (!assumed) return;
-      const taken = routes.findIndex(({ when }) => holds(when, assumed));
-      expect(taken).toBe(i < routes.length ? i : -1);
-    });
-  });
-});
-
 describe('a rehearsal from the middle', () => {
   const begun = (served: Served) => served.asked('POST', '/blueprints/{id}/rehearsals').map(({ body }) => body);
   const blueprint = blueprintOf({}, { before: { c1: { fewest: 2, many: 2, least: '20', most: '20' } } });
 
-  it('begins at a route of a checkpoint', async () => {
+  it('begins at any cell of the grid that tells with what each route is taken', async () => {
     const served = new Served({ 'POST /blueprints/{id}/rehearsals': { id: 9 } });
-    await at(
-      '/',
-      '/',
-      <ReachedWith blueprint={blueprint} step={{ id: 'c1', checkpoint: ways(points('>=', '15'), { chosen: 'trim', choice: 1 }) }} />,
-    );
-    expect(text()).toContain('route 115 of 20 points');
-    expect(text()).toContain('reached by what was answered, or never');
-    expect(screen.queryByRole('button', { name: 'Rehearse route 2 from here' })).toBeNull();
-    press('Rehearse route 1 from here');
+    const calm = (from: number | null, to: number | null, value: number) => ({ calm: { from, to, with: value } });
+    const grid = {
+      max: '20',
+      points: [
+        { from: '-1', to: '14.5' },
+        { from: '15', to: '20' },
+      ],
+      columns: [calm(null, -1, -1), calm(0, null, 0)],
+      cells: [
+        [null, null],
+        [1, 2],
+      ],
+      never: [3],
+    };
+    await at('/', '/', <PathsGrid blueprint={blueprintOf({}, { grids: { c1: grid } })} step="c1" />);
+    expect(screen.getAllByRole('columnheader').map((th) => th.textContent)).toEqual([
+      'of 20 points, with',
+      'calm up to −1',
+      'calm 0 and more',
+    ]);
+    expect(
+      screen
+        .getAllByRole('row')
+        .slice(1)
+        .map((row) => row.textContent),
+    ).toEqual(['−1 to 14.5otherwiseotherwise', '15 to 20route 1route 2']);
+    expect(text()).toContain('Route 3: by what was answered, or never.');
+    press('Rehearse from here with 15 to 20 points, calm up to −1: route 1');
+    press('Rehearse from here with −1 to 14.5 points, calm 0 and more: otherwise');
     await settled();
-    expect(begun(served)).toEqual([{ from: 'c1', assumed: { earned: '15', max: '20', tallies: {} } }]);
+    expect(begun(served)).toEqual([
+      { from: 'c1', assumed: { earned: '15', max: '20', tallies: { calm: -1 } } },
+      { from: 'c1', assumed: { earned: '0', max: '20', tallies: { calm: 0 } } },
+    ]);
+  });
+
+  it('tells where there would be too much to show, and nothing where there is no grid', async () => {
+    await at('/', '/', <PathsGrid blueprint={blueprintOf({}, { grids: { c1: null } })} step="c1" />);
+    expect(text()).toContain('more parts than can be shown here');
+    cleanup();
+    await at('/', '/', <PathsGrid blueprint={blueprintOf()} step="c1" />);
+    expect(text()).toBe('');
   });
 
   it('begins at any step, with points and tallies that are typed', async () => {

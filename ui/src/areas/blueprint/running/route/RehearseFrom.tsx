@@ -2,9 +2,15 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, dataOf, errorWords } from '../../../../api/client';
-import { figure, points } from '../../../../parts/text/figures';
-import type { Blueprint, CheckpointStep, Document } from '../../document';
-import { type Assumed, reaching } from './reaching';
+import { points } from '../../../../parts/text/figures';
+import type { Blueprint, Document } from '../../document';
+
+/** What a rehearsal that begins in the middle takes to have been reached before. */
+interface Assumed {
+  earned: string;
+  max: string;
+  tallies: Record<string, number>;
+}
 
 /** Begins a rehearsal at a step, as if so much had been reached before. */
 export function useRehearsalFrom(blueprint: number, step: string) {
@@ -14,7 +20,7 @@ export function useRehearsalFrom(blueprint: number, step: string) {
       dataOf(
         api.POST('/blueprints/{id}/rehearsals', {
           params: { path: { id: blueprint } },
-          body: { from: step, assumed: { earned: String(earned), max: String(max), tallies } },
+          body: { from: step, assumed: { earned, max, tallies } },
         }),
       ),
     onSuccess: (sitting) => void navigate(`/sittings/${sitting.id}`),
@@ -33,7 +39,7 @@ export function RehearseFrom({ blueprint, document, step }: { blueprint: Bluepri
   const begin = useRehearsalFrom(blueprint.id, step);
   const isNumber = (typed: string) => /^-?\d{1,6}(\.\d{1,6})?$/.test(typed.replace(',', '.'));
   const fine = isNumber(earned) && isNumber(max) && Object.values(counts).every(isWhole);
-  const plain = (typed: string) => Number(typed.replace(',', '.'));
+  const plain = (typed: string) => typed.replace(',', '.');
   if (!open)
     return (
       <p>
@@ -69,49 +75,5 @@ export function RehearseFrom({ blueprint, document, step }: { blueprint: Bluepri
       {!fine && <span className="text-wrong">Points are numbers, tallies whole ones.</span>}
       {begin.error && <span className="notice">{errorWords(begin.error)}</span>}
     </p>
-  );
-}
-
-/** With what each route of a checkpoint is reached; each begins a rehearsal there. */
-export function ReachedWith({ blueprint, step }: { blueprint: Blueprint; step: CheckpointStep }) {
-  const begin = useRehearsalFrom(blueprint.id, step.id);
-  const { routes = [] } = step.checkpoint;
-  if (routes.length === 0) return null;
-  const ways = reaching(step.checkpoint, Number(blueprint.proof.before[step.id]?.most ?? 0));
-  return (
-    <div>
-      <table aria-label="With what each route is reached">
-        <tbody>
-          {ways.map((assumed, i) => (
-            <tr key={i} className="align-baseline">
-              <th scope="row" className="py-1 pr-4 text-left font-normal">
-                {i < routes.length ? `route ${i + 1}` : 'otherwise'}
-              </th>
-              <td className="pr-4">
-                {assumed === null
-                  ? 'reached by what was answered, or never'
-                  : [
-                      `${figure(assumed.earned)} of ${figure(assumed.max)} ${points(assumed.max)}`,
-                      ...Object.entries(assumed.tallies).map(([tally, value]) => `${tally} ${figure(value)}`),
-                    ].join(', ')}
-              </td>
-              <td>
-                {assumed && (
-                  <button
-                    className="act min-h-6 text-sm"
-                    aria-label={`Rehearse ${i < routes.length ? `route ${i + 1}` : 'what happens otherwise'} from here`}
-                    disabled={begin.isPending}
-                    onClick={() => begin.mutate(assumed)}
-                  >
-                    rehearse it
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {begin.error && <p className="notice">{errorWords(begin.error)}</p>}
-    </div>
   );
 }
