@@ -26,7 +26,7 @@ final readonly class BlueprintView
     {
         $editions = $this->em->getConnection()->fetchAllKeyValue('SELECT e.blueprint_id, MAX(e.number) FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE b.bank_id = ? AND e.withdrawn_at IS NULL GROUP BY e.blueprint_id', [$bank->id]);
 
-        $sittings = $this->em->getConnection()->fetchAllKeyValue('SELECT s.blueprint_id, COUNT(*) FROM sitting s JOIN blueprint b ON b.id = s.blueprint_id WHERE b.bank_id = ? AND s.edition_id IS NOT NULL GROUP BY s.blueprint_id', [$bank->id]);
+        [$sittings, $running] = $this->sittings($bank);
 
         return array_map(static fn (Blueprint $b): array => [
             'id' => $b->id,
@@ -34,8 +34,24 @@ final readonly class BlueprintView
             'questions' => $b->questions(),
             'edition' => $editions[$b->id] ?? null,
             'sittings' => $sittings[$b->id] ?? 0,
+            'running' => $running[$b->id] ?? [],
             'putAway' => $b->isPutAway(),
         ], $this->em->getRepository(Blueprint::class)->findBy(['bank' => $bank], ['isPutAway' => 'ASC', 'id' => 'ASC']));
+    }
+
+    /** @return array{array<int, int>, array<int, list<array{edition: int, sittings: int}>>} by the ids of blueprints: sittings of their editions; and those that run now, by edition */
+    private function sittings(Bank $bank): array
+    {
+        $all = $running = [];
+        foreach ($this->em->getConnection()->fetchAllNumeric('SELECT s.blueprint_id, s.edition_id, COUNT(*), COUNT(*) - COUNT(s.ended_at) FROM sitting s JOIN blueprint b ON b.id = s.blueprint_id WHERE b.bank_id = ? AND s.edition_id IS NOT NULL GROUP BY s.blueprint_id, s.edition_id', [$bank->id]) as $row) {
+            [$blueprint, $edition, $many, $run] = array_map(static fn (mixed $number): int => is_numeric($number) ? (int) $number : 0, $row) + [0, 0, 0, 0];
+            $all[$blueprint] = ($all[$blueprint] ?? 0) + $many;
+            if ($run > 0) {
+                $running[$blueprint][] = ['edition' => $edition, 'sittings' => $run];
+            }
+        }
+
+        return [$all, $running];
     }
 
     /** @return array<int, array{least: string, most: string}|null> what forms of each come to, by the ids of blueprints; null where some question may not be dealt */

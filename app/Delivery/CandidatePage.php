@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\EditionPage;
@@ -26,7 +27,7 @@ final readonly class CandidatePage
         $mentions = new Mentions();
         $view = (new CandidateView($going->paper, $going->state, $going->terms, $mentions))->toData($now);
 
-        return [...$view, ...$this->mentioned($sitting, $mentions)];
+        return [...$view, ...$this->mentionedIn($sitting, $mentions)];
     }
 
     /** @return array<string, mixed> */
@@ -36,7 +37,7 @@ final readonly class CandidatePage
         $review = new Review($going->paper, $going->state, $mentions);
         $told = $review->upTo($review->rung($going->terms->until !== null && $now >= $going->terms->until));
 
-        return [...$told, ...$this->mentioned($sitting, $mentions)];
+        return [...$told, ...$this->mentionedIn($sitting, $mentions)];
     }
 
     /** @return array<string, mixed> all that a review could show, whatever the rules let the candidate see: for the author */
@@ -45,7 +46,7 @@ final readonly class CandidatePage
         $mentions = new Mentions();
         $told = (new Review($going->paper, $going->state, $mentions))->upTo(Rung::WithKey);
 
-        return [...$told, ...$this->mentioned($sitting, $mentions)];
+        return [...$told, ...$this->mentionedIn($sitting, $mentions)];
     }
 
     /** @return list<array{name: string, heading: string|null, reads: string}>|null pages as they read when the edition was frozen; null in a rehearsal */
@@ -59,9 +60,15 @@ final readonly class CandidatePage
         return array_map(static fn (EditionPage $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads], $pages);
     }
 
-    /** @return array<string, mixed> the bank is asked only if something is mentioned */
-    private function mentioned(Sitting $sitting, Mentions $mentions): array
+    /** @return array<string, mixed> the bank is asked, and its blueprint read, only if something is mentioned */
+    private function mentionedIn(Sitting $sitting, Mentions $mentions): array
     {
-        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->media->mentioned($sitting->blueprint->bank, $mentions, $this->frozen($sitting->edition, $mentions));
+        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->mentioned($sitting->blueprint->bank, $sitting->edition, $mentions);
+    }
+
+    /** @return array<string, mixed> */
+    public function mentioned(Bank $bank, ?Edition $edition, Mentions $mentions): array
+    {
+        return $this->media->mentioned($bank, $mentions, $this->frozen($edition, $mentions));
     }
 }

@@ -32,6 +32,20 @@ final readonly class SittingController
         return new JsonResponse($list->of($account, $this->invigilation));
     }
 
+    #[Route('/api/editions/{id}/opening', methods: ['GET'])]
+    #[IsGranted('ROLE_CANDIDATE')]
+    public function opening(#[MapEntity] Edition $edition, Opening $opening, #[CurrentUser] Account $account): JsonResponse
+    {
+        return new JsonResponse($opening->ofEdition($edition, $account, $this->invigilation), 200, ['Cache-Control' => 'no-store']);
+    }
+
+    #[Route('/api/blueprints/{id}/opening', methods: ['GET'])]
+    #[IsGranted('ROLE_READER')]
+    public function openingOfBlueprint(#[MapEntity] Blueprint $blueprint, Opening $opening): JsonResponse
+    {
+        return new JsonResponse($opening->ofBlueprint($blueprint));
+    }
+
     #[Route('/api/editions/{id}/sittings', methods: ['POST'])]
     #[IsGranted('ROLE_CANDIDATE')]
     public function begin(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse

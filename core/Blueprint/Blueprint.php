@@ -28,6 +28,7 @@ final readonly class Blueprint
      * @param bool $isMixed whether sections stand in another order in each form
      * @param list<array{string, string}> $apart pairs of questions that never meet in a form
      * @param list<WishedShare> $shares of the points, as its author wishes them
+     * @param string|null $opening the page that is read before the clock starts
      */
     public function __construct(
         public string $title,
@@ -41,6 +42,7 @@ final readonly class Blueprint
         public bool $isMixed,
         public array $apart,
         public array $shares = [],
+        public ?string $opening = null,
     ) {
     }
 

@@ -111,6 +111,7 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/editions/1', true, true, false],
             ['GET', '/api/editions/1/results', true, false, false],
             ['GET', '/api/editions/1/survey', true, false, false],
+            ['GET', '/api/sittings/1/replay/1', true, false, false],
             ['GET', '/api/editions/1/sittings.csv', true, false, false],
             ['GET', '/api/editions/1/responses.csv', true, false, false],
             ['POST', '/api/sittings/1/rehearsal', true, true, false],
@@ -126,6 +127,8 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/jobs/1', true, true, false],
             ['POST', '/api/jobs/1/stop', true, false, false],
             ['POST', '/api/editions/1/sittings', false, false, true],
+            ['GET', '/api/editions/1/opening', false, false, true],
+            ['GET', '/api/blueprints/1/opening', true, true, false],
         ];
         foreach ($routes as $route) {
             yield $route[0] . ' ' . $route[1] => $route;

@@ -26,13 +26,15 @@ const IntakePage = lazy(() => import('./areas/intake/IntakePage'));
 const BlueprintsPage = lazy(() => import('./areas/blueprint/BlueprintsPage'));
 const BlueprintPage = lazy(() => import('./areas/blueprint/BlueprintPage'));
 const EditionPage = lazy(() => import('./areas/blueprint/editions/EditionPage'));
-const MyAssessmentsPage = lazy(() => import('./areas/delivery/MyAssessmentsPage'));
+const MyAssessmentsPage = lazy(() => import('./areas/delivery/beforehand/MyAssessmentsPage'));
+const OpeningPage = lazy(() => import('./areas/delivery/beforehand/OpeningPage'));
 const SittingPage = lazy(() => import('./areas/delivery/SittingPage'));
 const PeoplePage = lazy(() => import('./areas/people/PeoplePage'));
 const GroupsPage = lazy(() => import('./areas/people/GroupsPage'));
 const ResultsPage = lazy(() => import('./areas/results/ResultsPage'));
+const ReplayPage = lazy(() => import('./areas/results/ReplayPage'));
 const PaperPage = lazy(() => import('./areas/results/PaperPage'));
-const ReviewPage = lazy(() => import('./areas/delivery/ReviewPage'));
+const ReviewPage = lazy(() => import('./areas/delivery/review/ReviewPage'));
 
 export function App() {
   const session = useSession();
@@ -50,9 +52,14 @@ export function App() {
             <Route path="/sittings/:id" element={<SittingPage account={account} />} />
             <Route path="/sittings/:id/review" element={<ReviewPage account={account} />} />
             {account.role === 'candidate' ? (
-              <Route path="*" element={<MyAssessmentsPage account={account} />} />
+              <>
+                <Route path="/editions/:id/opening" element={<OpeningPage account={account} of="edition" />} />
+                <Route path="*" element={<MyAssessmentsPage account={account} />} />
+              </>
             ) : (
               <>
+                <Route path="/blueprints/:id/opening" element={<OpeningPage account={account} of="blueprint" />} />
+                <Route path="/papers/:id/replay" element={<ReplayPage account={account} />} />
                 <Route path="/papers/:id" element={<PaperPage account={account} />} />
                 <Route path="/as-seen/:id" element={<AsSeenPage />} />
                 <Route path="/questions/:id" element={<ToQuestion />} />

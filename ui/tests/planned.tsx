@@ -55,6 +55,7 @@ export const blueprintOf = (more: object = {}, proof: object = {}) =>
       steps: {},
       paths: { count: 1, all: span, each: [] },
       before: {},
+      grids: {},
       seconds: null,
       tallies: [],
       shares: [],

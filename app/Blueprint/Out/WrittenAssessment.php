@@ -206,6 +206,9 @@ final class WrittenAssessment
         foreach ($this->blueprint->pass->minimums ?? [] as $minimum) {
             $this->lost('minimum', $minimum->objective);
         }
+        if ($this->blueprint->opening !== null) {
+            $this->lost('opening page', $this->blueprint->opening);
+        }
         if ($this->blueprint->closing->noPassMark !== null) {
             $this->lost('closing page', $this->blueprint->closing->noPassMark);
         }

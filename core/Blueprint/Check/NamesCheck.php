@@ -36,7 +36,7 @@ final class NamesCheck
         foreach ($this->blueprint->tallies as $tally) {
             array_map(fn (Band $band) => $this->page(Refusal::BLUEPRINT, $band->page), $tally->bands);
         }
-        array_map(fn (string $page) => $this->page(Refusal::BLUEPRINT, $page), $this->blueprint->closing->names());
+        array_map(fn (string $page) => $this->page(Refusal::BLUEPRINT, $page), array_filter([$this->blueprint->opening, ...$this->blueprint->closing->names()], is_string(...)));
     }
 
     private function step(Step $step): void

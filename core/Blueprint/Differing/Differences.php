@@ -11,7 +11,7 @@ use Zetema\Core\Drawing\Stock\Pool;
 final class Differences
 {
     /** Of the whole, what is only said to differ. */
-    private const OTHERS = ['closing', 'review', 'apart', 'shares'];
+    private const OTHERS = ['opening', 'closing', 'review', 'apart', 'shares'];
     /** Of a step, likewise. */
     private const DETAILS = ['refresher', 'leads', 'then', 'checkpoint', 'draw'];
 

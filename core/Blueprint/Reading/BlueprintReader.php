@@ -77,7 +77,7 @@ final class BlueprintReader
 
     private function blueprint(Shape $shape): Blueprint
     {
-        $shape->only('v', 'title', 'settings', 'rules', 'pass', 'tallies', 'sections', 'closing', 'review', 'order', 'apart', 'shares');
+        $shape->only('v', 'title', 'settings', 'rules', 'pass', 'tallies', 'sections', 'closing', 'review', 'order', 'apart', 'shares', 'opening');
         if ($shape->raw('v') !== Blueprint::VERSION) {
             $shape->wrong('v', sprintf('must be %d', Blueprint::VERSION));
         }
@@ -102,6 +102,7 @@ final class BlueprintReader
             $shape->word('order', ['as written', 'mixed']) === 'mixed',
             $this->apart($shape),
             $this->outcomes->shares($shape),
+            $shape->optionalText('opening'),
         );
     }
 

@@ -20,6 +20,8 @@ enum Rule: string
     case Score = 'score';
     case Worth = 'worth';
     case Key = 'key';
+    /** The right answer shows once it is asked for. */
+    case KeyOnRequest = 'keyOnRequest';
     case Hide = 'hide';
     case CheckOnChoosing = 'checkOnChoosing';
     case Reshuffle = 'reshuffle';
@@ -44,7 +46,7 @@ enum Rule: string
     /** Whether it is yes or no. */
     public function isFlag(): bool
     {
-        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
+        return in_array($this, [self::MustAnswer, self::AllParts, self::UntilEnds, self::Score, self::Worth, self::Key, self::KeyOnRequest, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
     }
 
     public function flagWhereNothingIsSaid(): bool
@@ -55,7 +57,7 @@ enum Rule: string
     /** Whether a section may rule it for itself. */
     public function isOfSections(): bool
     {
-        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
+        return $this->isOfSteps() || in_array($this, [self::Moving, self::Screen, self::Feedback, self::Refresher, self::Worth, self::Key, self::KeyOnRequest, self::Hide, self::CheckOnChoosing, self::Reshuffle, self::GoesOnByItself], true);
     }
 
     /** Whether a step may rule it for itself. */

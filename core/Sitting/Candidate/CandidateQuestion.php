@@ -67,7 +67,9 @@ final readonly class CandidateQuestion
             'checksOnChoosing' => self::checksOnChoosing($place),
             'hides' => $place->rules->flag(Rule::Hide),
             'goesOnByItself' => $place->rules->flag(Rule::GoesOnByItself),
+            'keyOnRequest' => $place->rules->flag(Rule::KeyOnRequest),
             'rightAnswer' => $this->rightAnswer($place, $visit, $told !== []),
+            'atAnswers' => $told === [] ? [] : AtAnswers::of($place, $page, $told[count($told) - 1]->response, $told[count($told) - 1]->verdict->outcome, self::tellsKey($place, $visit)),
             'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
             'attempts' => $place->attempts,
             'worth' => $worth ? (string) $place->plan->max() : null,
@@ -141,13 +143,18 @@ final readonly class CandidateQuestion
     /** @return list<array<string, mixed>> the right answer, once nothing more can be given and the rules tell it then */
     private function rightAnswer(QuestionPlace $place, Visit $visit, bool $isTold): array
     {
-        if ($visit->closed === null || !$isTold || !$place->rules->flag(Rule::Key)) {
+        if (!$isTold || !self::tellsKey($place, $visit)) {
             return [];
         }
         $key = $place->question->kind->keyInWords();
         $this->mentions->inTexts(...AnswerLine::texts($key));
 
         return array_map(static fn (AnswerLine $line): array => $line->toData(), $key);
+    }
+
+    private static function tellsKey(QuestionPlace $place, Visit $visit): bool
+    {
+        return $visit->closed !== null && $place->rules->flag(Rule::Key);
     }
 
     /** @return array<string, mixed> */

@@ -86,9 +86,7 @@ final readonly class Review
     private function tallies(): array
     {
         $tallies = [];
-        foreach ($this->paper->blueprint->tallies as $tally) {
-            $value = $this->totals->tallied($tally->name);
-            $band = $tally->bandOf($value);
+        foreach ($this->totals->tallies() as [$tally, $value, $band]) {
             $this->mentions->page($band?->page);
             $tallies[] = ['tally' => $tally->name, 'value' => $value, 'band' => $band?->name, 'page' => $band?->page];
         }
@@ -159,20 +157,26 @@ final readonly class Review
         $isMarked = $rung->includes(Rung::MarkedPaper) && $standing !== null;
         $withKey = $rung->includes(Rung::WithKey);
         $given = $standing->mark->response ?? Response::blank();
+        $visit = $this->state->visit($place->id);
+        $page = $standing !== null && $standing->mark->attempt > 0 ? $this->paper->page($place, $standing->mark->round, $standing->mark->attempt) : $this->paper->pageOf($place, $visit);
+        $answers = $page->shown(false);
         $response = $place->question->kind->inWords($given, $withKey);
         $key = $withKey ? $place->question->kind->keyInWords() : [];
         $said = $isMarked && $withKey ? $this->said($place, $standing) : [];
         $picture = $place->question->kind instanceof OnPicture ? $place->question->kind->pictured($given, $withKey) : null;
-        $this->mentions->inAnswers($picture ?? []);
+        $this->mentions->inAnswers($answers);
         $this->mentions->inTexts($place->question->stem, ...$said, ...self::written($response), ...self::written($key));
 
         return [
             'objective' => $place->question->objective[0] ?? null,
             'kind' => $place->question->kind::id()->value,
             'stem' => $place->question->stem,
+            'answers' => (object) $answers,
+            'given' => $page->toPage($given),
+            'atAnswers' => $isMarked ? AtAnswers::of($place, $page, $given, $standing->outcome, $withKey) : [],
             'response' => array_map(static fn (AnswerLine $line): array => $line->toData(), $response),
             'picture' => $picture,
-            'attempts' => count($this->state->visit($place->id)->allMarks()),
+            'attempts' => count($visit->allMarks()),
             'outcome' => $isMarked ? $standing->outcome->value : null,
             'earned' => $isMarked ? (string) $standing->mark->verdict->earned : null,
             'max' => $isMarked ? (string) $standing->mark->verdict->max : null,

@@ -97,13 +97,7 @@ final readonly class SittingResult
     /** @return list<array{tally: string, value: string, band: string|null}> */
     private function tallies(): array
     {
-        $tallies = [];
-        foreach ($this->paper->blueprint->tallies as $tally) {
-            $value = $this->totals->tallied($tally->name);
-            $tallies[] = ['tally' => $tally->name, 'value' => (string) $value, 'band' => $tally->bandOf($value)?->name];
-        }
-
-        return $tallies;
+        return array_map(static fn (array $one): array => ['tally' => $one[0]->name, 'value' => (string) $one[1], 'band' => $one[2]?->name], $this->totals->tallies());
     }
 
     /** @return array<string, mixed> */

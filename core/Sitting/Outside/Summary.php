@@ -17,18 +17,13 @@ final class Summary
     {
         $totals = new Totals($paper, $state);
         $closed = $totals->closed();
-        $tallies = [];
-        foreach ($paper->blueprint->tallies as $tally) {
-            $value = $totals->tallied($tally->name);
-            $tallies[] = ['tally' => $tally->name, 'value' => $value, 'band' => $tally->bandOf($value)?->name];
-        }
 
         return [
             'how' => $state->ended['how'] ?? '',
             'right' => count(array_filter($closed, static fn (array $one): bool => $one[1]->outcome === Outcome::Right)),
             'asked' => count($closed),
             'minimums' => (new Passing($paper, $totals, $state->ended !== null))->minimums(),
-            'tallies' => $tallies,
+            'tallies' => array_map(static fn (array $one): array => ['tally' => $one[0]->name, 'value' => $one[1], 'band' => $one[2]?->name], $totals->tallies()),
             'routes' => $state->routes,
         ];
     }

@@ -55,4 +55,10 @@ final readonly class PageAnswers
     {
         return $this->page->toPlaces($response);
     }
+
+    /** Where a choice stands on the page, from 1. */
+    public function placeOf(int $choice): int
+    {
+        return $this->page->place(0, $choice);
+    }
 }

@@ -127,7 +127,8 @@ final readonly class PageOrder
         return $this->lists[$list][$place - 1] ?? throw new Malformed($this->field, sprintf('there is no %s %d', $this->form === ResponseForm::Choices ? 'choice' : 'place', $place));
     }
 
-    private function place(int $list, int $number): int
+    /** Where a number stands in a list, from 1. */
+    public function place(int $list, int $number): int
     {
         return (int) array_search($number, $this->lists[$list] ?? [], true) + 1;
     }

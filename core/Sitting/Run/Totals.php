@@ -6,6 +6,8 @@ namespace Zetema\Core\Sitting\Run;
 
 use Zetema\Core\Blueprint\Condition\Scope;
 use Zetema\Core\Blueprint\Condition\WhatHappened;
+use Zetema\Core\Blueprint\Outcome\Band;
+use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\Rating\Rating;
@@ -50,7 +52,7 @@ final readonly class Totals implements WhatHappened
     }
 
     /** What a tally has come to: the sum of what the choices of the responses that stand add. */
-    public function tallied(string $name): int
+    private function tallied(string $name): int
     {
         $sum = $this->state->assumed->tallies[$name] ?? 0;
         foreach ($this->paper->questions as $place) {
@@ -63,6 +65,12 @@ final readonly class Totals implements WhatHappened
         }
 
         return $sum;
+    }
+
+    /** @return list<array{Tally, int, Band|null}> what each tally of the assessment has come to, and its band there */
+    public function tallies(): array
+    {
+        return array_map(fn (Tally $tally): array => [$tally, $value = $this->tallied($tally->name), $tally->bandOf($value)], $this->paper->blueprint->tallies);
     }
 
     /** @return array{Points, Points} earned, and of how much */

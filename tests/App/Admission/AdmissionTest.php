@@ -83,6 +83,24 @@ final class AdmissionTest extends ApiTestCase
         self::assertNull($this->offered('wren'), 'the group is gone');
     }
 
+    public function test_what_it_is_can_be_read_before_the_clock_starts_and_nothing_is_dealt_by_that(): void
+    {
+        $this->admit(['people' => [['account' => $this->account('J. Carrow'), 'extraTime' => 50, 'sittings' => 0, 'byCode' => false]]]);
+        $this->logIn('carrow');
+        $opening = $this->send('GET', '/api/editions/1/opening', schema: 'Opening');
+        self::assertSame([2250, 'before you begin', ['any order'], ['at the end']], [$opening->object('offer')->integer('seconds'), $opening->text('page'), $opening->items('moving'), $opening->items('feedback')]);
+        self::assertStringContainsString('twenty-five minutes', $opening->object('pages')->object('before you begin')->text('reads'));
+        self::assertNull($this->offered('carrow')?->optionalInteger('running'), 'nothing was begun by reading');
+        $this->clock->sleep(3_000);
+        self::assertSame(2250 * 1000, ($sitting = $this->begin())->integer('deadline') - $sitting->integer('now'), 'the time is whole');
+        self::assertSame($sitting->integer('id'), $this->send('GET', '/api/editions/1/opening')->object('offer')->integer('running'), 'whoever has begun goes on');
+
+        $this->logIn('orrell');
+        $this->admit(['everybody' => false]);
+        $this->logIn('wren');
+        $this->send('GET', '/api/editions/1/opening', status: 404);
+    }
+
     public function test_extra_time_and_sittings_count_for_one_person(): void
     {
         $this->admit(['people' => [['account' => $this->account('J. Carrow'), 'extraTime' => 50, 'sittings' => 2, 'byCode' => false]]]);

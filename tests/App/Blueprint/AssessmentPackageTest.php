@@ -25,7 +25,7 @@ final class AssessmentPackageTest extends ApiTestCase
     private function write(array $steps): void
     {
         $version = $this->send('GET', "/api/blueprints/$this->id")->integer('version');
-        $this->send('PUT', "/api/blueprints/$this->id/document", ['version' => $version, 'document' => ['v' => 2, 'title' => 'Hive paper', 'rules' => ['moving' => 'forward only'], 'pass' => ['percent' => '60'], 'sections' => [['id' => 's', 'title' => 'Hive', 'time' => '600 s', 'steps' => $steps]]]]);
+        $this->send('PUT', "/api/blueprints/$this->id/document", ['version' => $version, 'document' => ['v' => 2, 'title' => 'Hive paper', 'opening' => 'before you begin', 'rules' => ['moving' => 'forward only'], 'pass' => ['percent' => '60'], 'sections' => [['id' => 's', 'title' => 'Hive', 'time' => '600 s', 'steps' => $steps]]]]);
     }
 
     /** @return array{list<string>, list<array<string, mixed>>} names of its questions, and the steps of its test */
@@ -52,6 +52,7 @@ final class AssessmentPackageTest extends ApiTestCase
         $lost = array_column(array_map(static fn (Fields $m): array => [$m->text('what'), $m->texts('items')], $missing->objects('missing')), 1, 0);
         self::assertSame(['step 2'], $lost['pool by condition, written as a list']);
         self::assertSame('fresh eggs', $lost['costs of a hint'][0]);
+        self::assertSame(['before you begin'], $lost['opening page']);
         foreach (['qti21', 'qti30'] as $as) {
             [$names, $steps] = $this->package($as);
             self::assertCount($missing->integer('questions'), $names);

@@ -44,9 +44,11 @@ export const keys = {
   here: under<number>('here'),
   revision: under<number>('revision'),
   scores: under<number | boolean>('scores'),
-  results: under<number>('results'),
+  results: under<number | string>('results'),
   survey: under<number>('survey'),
   paper: under<number>('paper'),
+  replay: under<number>('replay'),
   review: under<number>('review'),
   sitting: under<number>('sitting'),
+  opening: under<number | string>('opening'),
 };

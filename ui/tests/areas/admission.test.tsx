@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { local, moment } from '../../src/areas/blueprint/admission/useAdmission';
 import { WhoMaySit } from '../../src/areas/blueprint/admission/WhoMaySit';
-import { WithCode } from '../../src/areas/delivery/WithCode';
+import { WithCode } from '../../src/areas/delivery/beforehand/WithCode';
 import GroupsPage from '../../src/areas/people/GroupsPage';
 import { at, Served, settled } from '../served';
 import { pick, press, typeOver, write } from '../written';

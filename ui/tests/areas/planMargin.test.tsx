@@ -178,6 +178,14 @@ describe('rules as sentences', () => {
     ['sittings', () => typeOver('Sittings for each candidate', 'any number of'), { sittings: 'unlimited' }],
     ['feedback', () => pick('When feedback is given', 'after the last attempt'), { feedback: 'after the last attempt' }],
     ['the right answer', () => pick('Whether the right answer is shown', 'is shown after the last'), { key: true }],
+    [
+      'on request',
+      () => {
+        pick('Whether the right answer is shown', 'is shown after the last');
+        pick('When the right answer is shown', 'once it is asked for');
+      },
+      { key: true, keyOnRequest: true },
+    ],
     ['hiding', () => pick('Whether the question is hidden during feedback', 'is hidden'), { hide: true }],
     ['points so far', () => pick('Whether points so far are shown', 'are shown'), { score: true }],
     ['moving', () => pick('How candidates move', 'in any order'), { moving: 'any order' }],

@@ -18,6 +18,7 @@ import { Apart } from './margin/Apart';
 import { Guessing } from './margin/Guessing';
 import { PassMark } from './margin/PassMark';
 import { Proved } from './margin/Proved';
+import { OpeningSentence } from './margin/OpeningSentence';
 import { ReviewSentences } from './margin/ReviewSentences';
 import { RulesSentences } from './margin/RulesSentences';
 import { Shares } from './margin/Shares';
@@ -192,6 +193,7 @@ function BlueprintSheet({ blueprint, account, writing, onWriting }: Props) {
             <Shares {...parts} />
             {mayEdit(account) && document.pass && !busy && <Guessing blueprint={blueprint.id} version={blueprint.version} />}
             <RulesSentences {...parts} />
+            <OpeningSentence bank={blueprint.bank.id} {...parts} {...(!busy && { seen: blueprint.id })} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
             <Tallies bank={blueprint.bank.id} spans={blueprint.proof.tallies} {...parts} />
             <Apart {...parts} />

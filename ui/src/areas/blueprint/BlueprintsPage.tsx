@@ -52,6 +52,14 @@ export default function BlueprintsPage({ account }: { account: Account }) {
                 <Points worth={worths.data?.points[b.id] ?? null} /> ·{' '}
                 {b.putAway ? 'put away' : b.edition === null ? 'no edition yet' : `edition ${b.edition} in use`}
                 {b.sittings > 0 && ` · ${count(b.sittings, 'sitting')}`}
+                {b.running.map(({ edition, sittings }) => (
+                  <span key={edition}>
+                    {' · '}
+                    <Link className="act" to={`${b.id}/editions/${edition}/results`}>
+                      {sittings} being sat now
+                    </Link>
+                  </span>
+                ))}
               </p>
               {mayEdit(account) && <CopyOrDelete bank={bank} blueprint={b} />}
             </>

@@ -11,6 +11,7 @@ import { type Account, mayEdit } from '../../people/session';
 import type { Blueprint } from '../document';
 import { Apart } from '../margin/Apart';
 import { PassMark } from '../margin/PassMark';
+import { OpeningSentence } from '../margin/OpeningSentence';
 import { ReviewSentences } from '../margin/ReviewSentences';
 import { RulesSentences } from '../margin/RulesSentences';
 import { Shares } from '../margin/Shares';
@@ -103,6 +104,7 @@ export default function EditionPage({ account }: { account: Account }) {
             <PassMark {...parts} />
             <Shares {...parts} />
             <RulesSentences {...parts} />
+            <OpeningSentence bank={blueprint.bank.id} {...parts} />
             <ReviewSentences bank={blueprint.bank.id} {...parts} />
             <Tallies bank={blueprint.bank.id} spans={blueprint.proof.tallies} {...parts} />
             <Apart {...parts} />

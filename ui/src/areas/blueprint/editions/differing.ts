@@ -5,6 +5,7 @@ export type Differences = Schema['EditionDifferences'];
 type Difference = Differences['plan'][number];
 
 const others: Record<string, string> = {
+  opening: 'the opening page',
   closing: 'the closing pages',
   review: 'what is seen afterwards',
   apart: 'which questions never meet',

@@ -13,7 +13,17 @@ interface Props {
 
 type Word = 'moving' | 'screen' | 'feedback' | 'runningOut' | 'floor';
 type Flag =
-  'mustAnswer' | 'allParts' | 'score' | 'worth' | 'key' | 'hide' | 'checkOnChoosing' | 'reshuffle' | 'goesOnByItself' | 'untilEnds';
+  | 'mustAnswer'
+  | 'allParts'
+  | 'score'
+  | 'worth'
+  | 'key'
+  | 'keyOnRequest'
+  | 'hide'
+  | 'checkOnChoosing'
+  | 'reshuffle'
+  | 'goesOnByItself'
+  | 'untilEnds';
 
 /** Seconds of a duration as the format writes it. */
 export function secondsOf(time: string | undefined): number | null {
@@ -124,9 +134,10 @@ export function RulesSentences({ document, readOnly, onChange }: Props) {
         ])}
         {told && (
           <>
-            ; the right answer {flag('key', 'Whether the right answer is shown', 'is shown after the last', 'is not shown')}; meanwhile the
-            question {flag('hide', 'Whether the question is hidden during feedback', 'is hidden', 'stays in sight')}; points so far{' '}
-            {flag('score', 'Whether points so far are shown', 'are shown', 'are not shown')}
+            ; the right answer {flag('key', 'Whether the right answer is shown', 'is shown after the last', 'is not shown')}
+            {rules.key === true && <>, {flag('keyOnRequest', 'When the right answer is shown', 'once it is asked for', 'by itself')}</>};
+            meanwhile the question {flag('hide', 'Whether the question is hidden during feedback', 'is hidden', 'stays in sight')}; points
+            so far {flag('score', 'Whether points so far are shown', 'are shown', 'are not shown')}
           </>
         )}
       </p>

@@ -11,6 +11,7 @@ export const ruleWords: Record<string, string> = {
   score: 'running points',
   worth: 'worth shown',
   key: 'right answer shown',
+  keyOnRequest: 'right answer on request',
   hide: 'hiding the question',
   checkOnChoosing: 'checking by choosing',
   reshuffle: 'mixing anew',

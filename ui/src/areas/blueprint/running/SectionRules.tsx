@@ -21,6 +21,7 @@ type Rule =
   | 'hide'
   | 'checkOnChoosing'
   | 'reshuffle'
+  | 'keyOnRequest'
   | 'goesOnByItself';
 
 interface Ruling {
@@ -47,6 +48,7 @@ const rulings: Ruling[] = [
   },
   { rule: 'feedback', label: 'feedback', says: '; feedback', values: ['after each attempt', 'after the last attempt', 'at the end', 'never'].map((word) => [word, word] as const) }, // prettier-ignore
   { rule: 'key', label: 'right answer shown', says: '; the right answer', values: [[true, 'is shown after the last'], [false, 'is not shown']] }, // prettier-ignore
+  { rule: 'keyOnRequest', label: 'right answer on request', says: ',', values: [[true, 'once it is asked for'], [false, 'by itself']] }, // prettier-ignore
   { rule: 'hide', label: 'hiding the question', says: '; meanwhile the question', values: [[true, 'is hidden'], [false, 'stays in sight']] }, // prettier-ignore
   { rule: 'checkOnChoosing', label: 'checking by choosing', says: '; it is checked', values: [[true, 'by choosing'], [false, 'by pressing Check']] }, // prettier-ignore
   { rule: 'allParts', label: 'checking a part', says: ',', values: [[true, 'once all parts are given'], [false, 'from one part on']] }, // prettier-ignore

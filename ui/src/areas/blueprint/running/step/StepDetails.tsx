@@ -4,7 +4,8 @@ import { replaced, without } from '../../document';
 import { CheckpointDetails } from '../route/CheckpointDetails';
 import { DrawDetails } from './DrawDetails';
 import { Leads } from './Leads';
-import { ReachedWith, RehearseFrom } from '../route/RehearseFrom';
+import { PathsGrid } from '../route/PathsGrid';
+import { RehearseFrom } from '../route/RehearseFrom';
 import { RefresherLine } from './RefresherLine';
 import { SettingsLine } from './SettingsLine';
 import { WayChoice } from '../route/WayChoice';
@@ -59,7 +60,7 @@ export function StepDetails({ at, blueprint, document, readOnly, onChange }: Det
       )}
       {'question' in step && <Leads step={step} from={at.number} {...shared} onPut={put} />}
       {'checkpoint' in step && <CheckpointDetails step={step} from={at.number} {...shared} onPut={put} />}
-      {'checkpoint' in step && !readOnly && <ReachedWith blueprint={blueprint} step={step} />}
+      {'checkpoint' in step && !readOnly && <PathsGrid blueprint={blueprint} step={step.id} />}
       {!readOnly && <RehearseFrom blueprint={blueprint} document={document} step={step.id} />}
     </div>
   );

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, dataOf, errorWords } from '../../api/client';
-import { keys } from '../../api/keys';
-import { Row } from '../../parts/PageAndMargin';
+import { api, dataOf, errorWords } from '../../../api/client';
+import { keys } from '../../../api/keys';
+import { Row } from '../../../parts/PageAndMargin';
 
 /** An access code, typed or come with a link: the assessment that has it is in the list from then on. */
 export function WithCode() {

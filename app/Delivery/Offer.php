@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery;
+
+use Zetema\Core\Blueprint\Blueprint;
+use Zetema\Core\Blueprint\Paths\PathTotals;
+use Zetema\Core\Blueprint\Paths\Span;
+use Zetema\Core\Blueprint\Paths\Ways;
+use Zetema\Core\Blueprint\Step\AskingStep;
+use Zetema\Core\Blueprint\Step\DrawStep;
+use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Sitting\Run\Terms;
+
+/** What a candidate is told of an assessment before it is begun. */
+final class Offer
+{
+    /**
+     * @param list<int> $ended when the candidate's sittings of it ended, in microseconds since 1970
+     * @param bool $isRunning whether another one runs
+     *
+     * @return array<string, mixed>
+     */
+    public static function facts(Blueprint $plan, Candidacy $candidacy, array $ended, bool $isRunning = false, int $now = 0): array
+    {
+        $asks = self::asks($plan);
+        $seconds = $plan->rules->seconds();
+        $next = $candidacy->next($plan->rules, $ended);
+
+        return [
+            'title' => $plan->title,
+            'questions' => $asks->many,
+            'fewest' => $asks->fewest,
+            'seconds' => $seconds === null ? null : intdiv($candidacy->terms()->micros($seconds), Terms::SECOND),
+            'timed' => self::isTimed($plan),
+            'pass' => $plan->pass?->mark->toData(),
+            'minimums' => count($plan->pass->minimums ?? []),
+            'sittingsLeft' => $candidacy->sittingsLeft($plan->rules, count($ended) + ($isRunning ? 1 : 0)),
+            'opens' => $next > $now ? self::moment($next) : null,
+            'closes' => $candidacy->closes === null ? null : self::moment($candidacy->closes),
+        ];
+    }
+
+    /** How many questions a path through it asks, from the shortest to the longest. */
+    private static function asks(Blueprint $plan): Span
+    {
+        $ways = new Ways($plan);
+        $asks = array_map(static function (array $at): Span {
+            $many = $at[1] instanceof DrawStep ? $at[1]->draw->take : ($at[1] instanceof AskingStep ? 1 : 0);
+
+            return new Span($many, $many, Points::zero(), Points::zero());
+        }, $ways->steps);
+
+        return PathTotals::of($ways, $asks)->all;
+    }
+
+    /** Whether sections or questions have times of their own, as far as the plan says so. */
+    private static function isTimed(Blueprint $plan): bool
+    {
+        $has = static fn (Settings $settings): bool => !in_array($settings->get(Setting::Time), [null, 'none'], true);
+        foreach ($plan->steps() as [$section, $step]) {
+            if ($section->seconds !== null || $has($section->settings) || ($step instanceof AskingStep && $has($step->settings))) {
+                return true;
+            }
+        }
+
+        return $has($plan->settings);
+    }
+
+    private static function moment(int $micros): string
+    {
+        return gmdate(DATE_ATOM, intdiv($micros, Terms::SECOND));
+    }
+}
