@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
-use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\Route;
@@ -27,7 +26,7 @@ final readonly class WatchMargin
     /** @return array<string, mixed> */
     public function of(Sitting $sitting, Going $going): array
     {
-        $rows = [];
+        $rows = $given = [];
         $sum = $max = Points::zero();
         foreach ($going->state->asked as $i => $id) {
             $place = $going->paper->questions[$id];
@@ -36,8 +35,12 @@ final readonly class WatchMargin
             $verdict = $standing->mark->verdict ?? (new Marker())->mark($place->plan, $visit->saved, $visit->attempt(), $visit->hints);
             $sum = $sum->plus($verdict->earned);
             $max = $max->plus($place->plan->max());
+            $response = $standing->mark->response ?? $visit->saved;
+            if (!$place->plan->counts() && !$response->isBlank()) {
+                $given[] = ['n' => $i + 1, 'given' => self::lines($place->question->kind->inWords($response, true))];
+            }
             [$question, $name, $isDraft] = $this->question($sitting->revisionOf($place->name));
-            $rows[] = ['n' => $i + 1, 'question' => $question, 'name' => $name, 'draft' => $isDraft, 'key' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->keyInWords()), ...$verdict->toData()];
+            $rows[] = ['n' => $i + 1, 'question' => $question, 'name' => $name, 'draft' => $isDraft, 'key' => self::lines($place->question->kind->keyInWords()), ...$verdict->toData()];
         }
 
         $totals = new Totals($going->paper, $going->state);
@@ -45,10 +48,21 @@ final readonly class WatchMargin
         return [
             'seed' => $sitting->seed, 'sum' => (string) $sum, 'max' => (string) $max, 'questions' => $rows,
             'stopped' => $sitting->rehearsalClock()->isStopped(),
-            'tallies' => array_map(static fn (Tally $tally): array => ['tally' => $tally->name, 'value' => $value = $totals->tallied($tally->name), 'band' => $tally->bandOf($value)?->name], $going->paper->blueprint->tallies),
+            'tallies' => array_map(static fn (array $one): array => ['tally' => $one[0]->name, 'value' => $one[1], 'band' => $one[2]?->name], $totals->tallies()),
+            'given' => $given,
             'routes' => $this->routes($going),
             'events' => $this->events($sitting, $going),
         ];
+    }
+
+    /**
+     * @param list<AnswerLine> $lines
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function lines(array $lines): array
+    {
+        return array_map(static fn (AnswerLine $line): array => $line->toData(), $lines);
     }
 
     /** @return array{int, string|null, bool} number and name of the question of a dealt revision, so that its author can go straight to it, and whether the revision is not cleared */

@@ -106,7 +106,9 @@ final class RehearsalTest extends ApiTestCase
     {
         $profile = $this->do($this->rehearse(5), ['do' => 'answer', 'how' => 'by chance', 'rest' => true])->object('watch');
         self::assertNotSame([], array_filter($profile->objects('tallies'), static fn (Fields $tally): bool => $tally->integer('value') > 0));
+        self::assertSame(range(1, 8), array_map(static fn (Fields $one): int => $one->integer('n'), $profile->objects('given')), 'what was given where nothing is graded');
         $day = $this->do($this->rehearse(4), ['do' => 'answer', 'how' => 'wrongly', 'rest' => true])->object('watch');
+        self::assertSame([], $day->items('given'));
         self::assertNotSame([], $day->objects('routes'));
         self::assertContains('started', array_map(static fn (Fields $event): string => $event->text('kind'), $day->objects('events')));
     }

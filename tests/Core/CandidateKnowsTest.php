@@ -81,6 +81,23 @@ final class CandidateKnowsTest extends TestCase
         self::assertCount($areas, $review->object('picture')->items('areas'));
     }
 
+    /** @return iterable<string, array{Rung, string}> rung, what stands at the answers by their places */
+    public static function atAnswers(): iterable
+    {
+        yield 'the own paper shows what was chosen' => [Rung::OwnPaper, ''];
+        yield 'the marked one does not tell which of several were right' => [Rung::MarkedPaper, ''];
+        yield 'with the key each has its outcome' => [Rung::WithKey, '1 right, 2 wrong, 3 right'];
+    }
+
+    #[DataProvider('atAnswers')]
+    public function test_a_question_is_reviewed_as_it_was_seen(Rung $rung, string $at): void
+    {
+        $review = self::begun(["several: W?\n yes: a\n no: b\n yes: c\n shuffle: no"], new PlainRules())->saved(1, Response::choosing([1, 2]))->handedIn()->review($rung)->objects('questions')[0];
+
+        self::assertSame([['a', 'b', 'c'], ['choose' => [1, 2]]], [$review->object('answers')->items('choices'), $review->object('given')->raw()]);
+        self::assertSame($at, implode(', ', array_map(static fn (Fields $one): string => $one->integer('n') . ' ' . $one->text('outcome'), $review->objects('atAnswers'))));
+    }
+
     public function test_typed_lines_are_told_apart_from_an_authors_text(): void
     {
         $question = "gaps: A ___ and ___\n gap 1: *x*\n gap 2 yes: *b*\n gap 2 no: c";

@@ -1,10 +1,10 @@
 import { Rich } from '../parts/text/Rich';
-import type { Response, SittingQuestion } from './content';
+import type { AskedQuestion, Response } from './content';
 import type { AnswerProps } from './kindUi';
 import { kindFacts, kindUi } from './registry';
 
 interface Props {
-  question: SittingQuestion;
+  question: AskedQuestion & { how: string | null };
   response: Response;
   onRespond: AnswerProps<'one'>['onRespond'];
 }

@@ -13,7 +13,9 @@ export type Part = Schema['Part'];
 export type Wording = Schema['Wording'];
 export type Margin = Schema['Margin'];
 export type SittingQuestion = Schema['SittingQuestion'];
-export type QuestionOf<K extends Kind> = Omit<SittingQuestion, 'kind' | 'answers'> & { kind: K; answers: AnswersOf<K> };
+/** What answering needs of a question: the same in a sitting, in its review and where an author looks. */
+export type AskedQuestion = Pick<SittingQuestion, 'n' | 'kind' | 'stem' | 'answers' | 'choose' | 'closed' | 'atAnswers'>;
+export type QuestionOf<K extends Kind> = Omit<AskedQuestion, 'kind' | 'answers'> & { kind: K; answers: AnswersOf<K> };
 export type Response = Schema['Response'];
 
 /** The answers to choose from, where there are any. */

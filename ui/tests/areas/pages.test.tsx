@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../src/api/client';
 import QuestionsPage from '../../src/areas/bank/list/QuestionsPage';
 import BanksPage from '../../src/areas/banks/BanksPage';
-import ReviewPage from '../../src/areas/delivery/ReviewPage';
+import ReviewPage from '../../src/areas/delivery/review/ReviewPage';
 import { LogInForm } from '../../src/areas/people/LogIn';
 import PeoplePage from '../../src/areas/people/PeoplePage';
 import { at, Served, settled } from '../served';
@@ -190,6 +190,9 @@ describe('a review', () => {
     objective: 'Colony life',
     kind: 'one',
     stem: 'Who lays?',
+    answers: { choices: ['A drone', '*The queen*'], layout: null },
+    given: { choose: [2] },
+    atAnswers: [{ n: 2, outcome: 'right' }],
     response: [{ before: null, text: '*The queen*', typed: false }],
     picture: null,
     attempts: 1,

@@ -42,6 +42,35 @@ describe('what the rules of an assessment show', () => {
     expect(text()).not.toContain('right: Left');
   });
 
+  it('the right answer shows once it is asked for, where that is ruled', async () => {
+    const rightAnswer = [{ before: null, text: 'Left', typed: false }];
+    const atAnswers = [
+      { n: 2, outcome: 'wrong' },
+      { n: 1, outcome: 'right' },
+    ];
+    const ruled = { closed: true, told: [wrong], response: { choose: [2] }, rightAnswer, atAnswers, keyOnRequest: true };
+    await open(sitting({ questions: [question(1, ruled)] }));
+    expect(text()).not.toContain('right: Left');
+    expect(screen.getAllByRole('radio').map((tile) => tile.textContent)).toEqual(['Left', 'Rightwrong']);
+    press('Show the right answer');
+    expect(text()).toContain('right: Left');
+    expect(screen.getAllByRole('radio').map((tile) => tile.textContent)).toEqual(['Leftright', 'Rightwrong']);
+    cleanup();
+    await open(sitting({ questions: [question(1, { ...ruled, kind: 'several' })] }));
+    expect(screen.getAllByRole('checkbox').map((tile) => tile.textContent)).toEqual(['Left', 'Right']);
+  });
+
+  it('Enter never gives away an attempt that is left', async () => {
+    const sent = await open(sitting({ questions: [question(1, { attempt: 2, attempts: 2, response: { choose: [2] }, told: [wrong] })] }));
+    expect(screen.getByRole('button', { name: 'Once more' }).className).toContain('main');
+    expect(screen.getByRole('button', { name: 'Go on' }).className).not.toContain('main');
+    expect(text()).toContain('Enter tries once more');
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    await settled();
+    expect([sent(), screen.queryByRole('button', { name: 'Once more' })]).toEqual([[], null]);
+    expect(text()).toContain('Enter checks');
+  });
+
   it('a question can be hidden while its feedback shows, and comes back for another try', async () => {
     const told = { attempt: 2, attempts: 2, response: { choose: [2] }, told: [wrong], hides: true };
     await open(sitting({ questions: [question(1, told)] }));
@@ -49,6 +78,18 @@ describe('what the rules of an assessment show', () => {
     expect(text()).not.toContain('Question number 1?');
     press('Once more');
     expect(text()).toContain('Question number 1?');
+  });
+
+  it.each([
+    [700, ''],
+    [280, '5 minutes left for the whole.'],
+    [55, '1 minute left for the whole.'],
+    [8, '10 s left for the whole.'],
+    [0, 'The time for the whole has run out.'],
+  ])('with %i s left it is said aloud once: %s', async (left, said) => {
+    const now = Date.now();
+    await open(sitting({ now, deadline: now + 1000 * left, seconds: 1200 }));
+    expect(screen.getByRole('timer').parentElement?.querySelector('[role=status]')?.textContent).toBe(said);
   });
 
   it('points so far', async () => {

@@ -21,6 +21,7 @@ const watch = (more: object = {}) => ({
   questions: [],
   stopped: false,
   tallies: [],
+  given: [],
   routes: [],
   events: [],
   ...more,
@@ -52,6 +53,31 @@ describe('a rehearsal', () => {
     ]);
   });
 
+  it('is looked at as a phone has it, in a frame that says when something happened in it', async () => {
+    const served = new Served({ 'GET /sittings/{id}': rehearsal() });
+    await at('/sittings/7', '/sittings/:id', <SittingPage account={author} />);
+    await settled();
+    pick('Width', 'phone');
+    expect(document.querySelector('iframe')?.getAttribute('src')).toBe('/sittings/7?framed');
+    expect(screen.queryByRole('radio'), 'it is answered in the frame').toBeNull();
+    const before = served.asked('GET', '/sittings/{id}').length;
+    window.dispatchEvent(new MessageEvent('message', { data: 'zetema:happened', origin: 'https://elsewhere.example' }));
+    await settled();
+    expect(served.asked('GET', '/sittings/{id}'), 'others are not heard').toHaveLength(before);
+    window.dispatchEvent(new MessageEvent('message', { data: 'zetema:happened', origin: window.location.origin }));
+    await settled();
+    expect(served.asked('GET', '/sittings/{id}')).toHaveLength(before + 1);
+  });
+
+  it('within the frame it has no bar, as candidates have none', async () => {
+    new Served({ 'GET /sittings/{id}': rehearsal() });
+    await at('/sittings/7?framed', '/sittings/:id', <SittingPage account={author} />);
+    await settled();
+    expect(screen.queryByRole('group', { name: 'Rehearsal' })).toBeNull();
+    expect(screen.queryByText('watch')).toBeNull();
+    expect(screen.getAllByRole('radio').length).toBeGreaterThan(0);
+  });
+
   it('winds the clock on, by time or to the end of what runs, stops it, and takes steps back', async () => {
     const now = Date.now();
     const timed = { now, deadline: now + 90_000, seconds: 90, clocks: [{ of: 'question', n: 1, ends: now + 9_000 }] };
@@ -79,6 +105,7 @@ describe('a rehearsal', () => {
   it('shows tallies, ways and events, which no candidate sees', async () => {
     const watched = {
       tallies: [{ tally: 'calm', value: -2, band: 'hasty' }],
+      given: [{ n: 2, given: [{ before: null, text: '5', typed: false }] }],
       routes: [
         { step: 4, to: 6, by: 1 },
         { step: 7, to: 8, by: null },
@@ -87,6 +114,7 @@ describe('a rehearsal', () => {
     };
     await open(rehearsal({}, watched));
     expect(text()).toContain('calm −2: hasty');
+    expect(text()).toContain('question 2, ungraded: 5');
     expect(text()).toContain('step 4 → 6, by its route 1');
     expect(text()).toContain('step 7 → 8, otherwise');
     press('events');

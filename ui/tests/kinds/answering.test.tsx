@@ -9,7 +9,17 @@ import { field, press, write } from '../written';
 /** A question as a candidate answers it, with what was given so far. */
 function answering<K extends Kind>(kind: K, answers: AnswersOf<K>, more: Partial<SittingQuestion> = {}, given: Response = null) {
   let now: Response = given;
-  const question = { n: 1, kind, stem: 'Which is it?', how: null, choose: null, closed: false, ...more, answers } as SittingQuestion;
+  const question = {
+    n: 1,
+    kind,
+    stem: 'Which is it?',
+    how: null,
+    choose: null,
+    closed: false,
+    atAnswers: [],
+    ...more,
+    answers,
+  } as SittingQuestion;
   function Page() {
     const [response, setResponse] = useState(given);
     const respond = (next: Response) => {
@@ -17,7 +27,12 @@ function answering<K extends Kind>(kind: K, answers: AnswersOf<K>, more: Partial
       setResponse(next);
     };
     return (
-      <MediaContext value={{ 'hive.svg': { name: 'hive.svg', url: '/x', type: 'image/svg+xml', bytes: 1, width: 100, height: 80 } }}>
+      <MediaContext
+        value={{
+          'hive.svg': { name: 'hive.svg', url: '/x', type: 'image/svg+xml', bytes: 1, width: 100, height: 80 },
+          'piping.mp3': { name: 'piping.mp3', url: '/y', type: 'audio/mpeg', bytes: 1, width: null, height: null },
+        }}
+      >
         <AnswerBox question={question} response={response} onRespond={respond} />
       </MediaContext>
     );
@@ -39,6 +54,52 @@ describe('a candidate', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'water' }));
     expect([now(), screen.getByRole('radio', { name: 'water' }).getAttribute('aria-checked')]).toEqual([{ choose: [2] }, 'true']);
     expect(screen.getByText('Choose one.')).toBeTruthy();
+  });
+
+  it('sees at single answers what they came to, once that is told', () => {
+    const at: SittingQuestion['atAnswers'] = [
+      { n: 2, outcome: 'wrong' },
+      { n: 1, outcome: 'right' },
+    ];
+    answering('one', { choices: ['smoke', 'water'], layout: 'column' }, { closed: true, atAnswers: at }, { choose: [2] });
+    expect(screen.getAllByRole('radio').map((tile) => tile.textContent)).toEqual(['smokeright', 'waterwrong']);
+    cleanup();
+    answering('several', { choices: ['smoke', 'water'], layout: 'column' }, { closed: true, atAnswers: at.slice(0, 1) }, { choose: [2] });
+    expect(screen.getAllByRole('checkbox').map((tile) => tile.textContent)).toEqual(['smoke', 'waterwrong']);
+    cleanup();
+    answering('one', { choices: ['smoke', 'water'], layout: 'list' }, { closed: true, atAnswers: at }, { choose: [2] });
+    expect(document.body.textContent).toContain('water wrong');
+    expect(document.body.textContent).toContain('smoke right');
+  });
+
+  it('finds formulas and pictures in a list, which the browser’s own cannot show', () => {
+    answering('pairs', { lefts: ['Area'], rights: ['$r^2$', 'a line'] });
+    expect(screen.getByRole('combobox', { name: 'For “Area”' }).tagName).toBe('BUTTON');
+    cleanup();
+    answering('pairs', { lefts: ['Area'], rights: ['*r*', 'a line'] });
+    expect(screen.getByRole('combobox', { name: 'For “Area”' }).tagName).toBe('SELECT');
+  });
+
+  it('hears a sound beside the answer that it belongs to, not within it', () => {
+    answering('one', { choices: ['![a queen piping](piping.mp3)', 'silence'], layout: 'column' });
+    expect(screen.getByRole('radio', { name: 'a queen piping' }).querySelector('audio')).toBeNull();
+    expect(document.querySelectorAll('[role=radiogroup] audio')).toHaveLength(1);
+    cleanup();
+    answering('several', { choices: ['![a queen piping](piping.mp3)', 'silence'], layout: 'column' });
+    expect(screen.getByRole('checkbox', { name: 'a queen piping' }).querySelector('audio')).toBeNull();
+    expect(document.querySelectorAll('[role=group] audio')).toHaveLength(1);
+    cleanup();
+    answering('groups', { items: ['A call'], groups: ['![a queen piping](piping.mp3)', 'none'] });
+    expect(screen.getByRole('combobox').tagName).toBe('BUTTON');
+    expect(document.querySelectorAll('audio')).toHaveLength(1);
+  });
+
+  it('makes the picture larger and as it was', () => {
+    answering('regions', { picture, clicks: 1, areas: [] });
+    press('larger picture');
+    expect(document.querySelector('.large-board .board')).not.toBeNull();
+    press('smaller picture');
+    expect(document.querySelector('.large-board')).toBeNull();
   });
 
   it('chooses one from a list, and takes it back', () => {

@@ -3,7 +3,7 @@ import { kindUi } from '../../kinds/registry';
 import { useKeys } from '../../parts/hooks/useKeys';
 import { Row } from '../../parts/PageAndMargin';
 import { CheckButtons, QuestionPart } from './QuestionPart';
-import { useAnswering } from './useAnswering';
+import { type Answering, useAnswering } from './useAnswering';
 import type { Sitting, useSitting } from './useSitting';
 import { ReadPages } from './ReadPages';
 import { Stretch } from './Stretch';
@@ -29,7 +29,7 @@ interface Props extends ScreenProps {
 export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLine, onGo, onLeave, onHandIn }: Props) {
   const { n } = question;
   const answering = useAnswering(sitting, question, act, waitingFor);
-  const { checks, check, respond, response, flush } = answering;
+  const { checks, check, respond, response, flush, canTryAgain, tryAgain } = answering;
   const forward = sitting.screen?.goesOn === true;
   const free = sitting.screen?.isFree !== false;
   const choices = 'choices' in question.answers ? question.answers.choices.length : 0;
@@ -45,7 +45,9 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(target?.tagName ?? '');
     if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
       e.preventDefault();
+      // Going on would give away the attempt that is left.
       if (checks) check();
+      else if (canTryAgain) tryAgain();
       else goOn();
     } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
       respond(kindUi(question).pressed?.(question, response, Number(e.key)) ?? null, false);
@@ -74,8 +76,8 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         className="pt-3"
         page={
           <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
-            <CheckButtons {...{ sitting, question, answering }} />
-            <button className={checks ? 'act' : 'btn main'} onClick={goOn}>
+            <CheckButtons {...{ question, answering }} />
+            <button className={checks || canTryAgain ? 'act' : 'btn main'} onClick={goOn}>
               Go on
             </button>
             {free && (
@@ -115,7 +117,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         margin={
           <p className="at-desk">
             keys: {choices > 0 && `1–${choices} choose · `}
-            {sitting.checks ? (question.checksOnChoosing ? 'choosing checks' : 'Enter checks') : 'Enter goes on'}
+            {enterWords(answering, question)}
             {free && ' · F marks it to come back to'}
           </p>
         }
@@ -123,6 +125,12 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     </>
   );
 }
+
+const enterWords = ({ checks, canTryAgain }: Answering, { checksOnChoosing }: SittingQuestion) => {
+  if (canTryAgain) return 'Enter tries once more';
+  if (!checks) return 'Enter goes on';
+  return checksOnChoosing ? 'choosing checks' : 'Enter checks';
+};
 
 /** What going on means where there is no way back. */
 const forwardWords = (question: SittingQuestion) =>

@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import { AnswerBox } from '../../kinds/AnswerBox';
 import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
+import { chosenIn } from '../../kinds/common/answers/answers';
 import type { SittingQuestion } from '../../kinds/content';
 import { Row } from '../../parts/PageAndMargin';
 import { Rich } from '../../parts/text/Rich';
@@ -16,10 +18,12 @@ interface Props {
 /** A question with its answers on the page, and in the margin what it is worth, what was said, and the next hint. */
 export function QuestionPart({ sitting, question, answering, act }: Props & { act: ReturnType<typeof useSitting>['act'] }) {
   const { response, open, respond, isToldAlone } = answering;
+  const [wanted, setWanted] = useState(false);
+  const keyShows = !question.keyOnRequest || wanted;
   const said = (
     <>
       <Told question={question} />
-      <RightAnswer question={question} />
+      {keyShows ? <RightAnswer question={question} /> : <KeyButton question={question} onPress={() => setWanted(true)} />}
     </>
   );
   return (
@@ -28,7 +32,11 @@ export function QuestionPart({ sitting, question, answering, act }: Props & { ac
         isToldAlone ? (
           <div className="pt-2">{said}</div>
         ) : (
-          <AnswerBox question={{ ...question, closed: !open }} response={response} onRespond={respond} />
+          <AnswerBox
+            question={{ ...question, closed: !open, atAnswers: open ? [] : keyShows ? question.atAnswers : withoutKey(question) }}
+            response={response}
+            onRespond={respond}
+          />
         )
       }
       margin={
@@ -45,8 +53,24 @@ export function QuestionPart({ sitting, question, answering, act }: Props & { ac
   );
 }
 
+/** What stands at the answers before the right one is asked for: where one is chosen, what that came to. */
+function withoutKey({ kind, atAnswers, response }: SittingQuestion): SittingQuestion['atAnswers'] {
+  return kind === 'several' ? [] : atAnswers.filter(({ n }) => chosenIn(response).includes(n));
+}
+
+function KeyButton({ question: { rightAnswer, told }, onPress }: { question: SittingQuestion; onPress: () => void }) {
+  if (rightAnswer.length === 0 || told.at(-1)?.outcome === 'right') return null;
+  return (
+    <p className="mb-2 ml-[15px]">
+      <button className="act" onClick={onPress}>
+        Show the right answer
+      </button>
+    </p>
+  );
+}
+
 /** Checking, and trying once more; where it cannot be checked yet, why. */
-export function CheckButtons({ sitting, question, answering: { checks, open, why, check, tryAgain } }: Props) {
+export function CheckButtons({ question, answering: { checks, why, check, canTryAgain, tryAgain } }: Omit<Props, 'sitting'>) {
   return (
     <>
       {checks && !question.checksOnChoosing && (
@@ -55,8 +79,8 @@ export function CheckButtons({ sitting, question, answering: { checks, open, why
         </button>
       )}
       {checks && why !== null && question.response !== null && <span className="text-sm text-soft">{why}</span>}
-      {sitting.checks && !open && !question.closed && (
-        <button className="btn" onClick={tryAgain}>
+      {canTryAgain && (
+        <button className="btn main" onClick={tryAgain}>
           Once more
         </button>
       )}

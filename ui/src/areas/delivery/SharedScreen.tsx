@@ -133,7 +133,7 @@ function OnScreen({
         className="pt-2 pb-4"
         page={
           <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
-            <CheckButtons {...{ sitting, question, answering }} />
+            <CheckButtons {...{ question, answering }} />
             {free && (
               <button
                 className="act"

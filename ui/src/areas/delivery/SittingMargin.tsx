@@ -16,7 +16,21 @@ export function OwnClock({ of, left }: { of: 'question' | 'section'; left: numbe
         {clock(left)}
       </span>{' '}
       left for this {of}
+      <Warned left={left} of={`this ${of}`} />
     </p>
+  );
+}
+
+/** Seconds at which one who does not see the clock is told how long is left. */
+const warnings = [10, 30, 60, 300, 600];
+
+/** Read out once as each of these is passed; a clock that is read every second would be heard all the time. */
+function Warned({ left, of }: { left: number; of: string }) {
+  const passed = warnings.find((at) => left <= at);
+  return (
+    <span className="sr-only" role="status">
+      {passed !== undefined && (left <= 0 ? `The time for ${of} has run out.` : `${duration(passed)} left for ${of}.`)}
+    </span>
   );
 }
 
@@ -28,6 +42,7 @@ export function Clock({ left, seconds }: { left: number | null; seconds: number 
         {left === null ? clock(seconds) : clock(left)}
       </span>{' '}
       left of {duration(seconds)}
+      {left !== null && <Warned left={left} of="the whole" />}
       {left !== null && left < 60 && <span className="block text-wrong">When it runs out, what is saved is handed in.</span>}
     </p>
   );

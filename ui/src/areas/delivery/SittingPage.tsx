@@ -1,16 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
 import { useStable } from '../../parts/hooks/useStable';
 import { MediaContext, PagesContext } from '../../parts/text/media';
 import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { TopBar } from '../../TopBar';
 import { Waiting } from '../../parts/Waiting';
+import type { Width } from '../../parts/widths';
 import type { Account } from '../people/session';
+import { AtWidth, useSaid } from './rehearsal/AtWidth';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
 import { SharedScreen } from './SharedScreen';
-import { RehearsalBar } from './RehearsalBar';
+import { RehearsalBar } from './rehearsal/RehearsalBar';
 import { ReadingScreen } from './ReadingScreen';
 import { useSecondsLeft, useSitting, type Sitting } from './useSitting';
 import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
@@ -22,13 +24,18 @@ export default function SittingPage({ account }: { account: Account }) {
   /** Which question was asked for last; a screen without it begins with its first. */
   const [at, go] = useState(0);
   const [handingIn, setHandingIn] = useState(false);
+  const framed = useSearchParams()[0].has('framed');
+  const [width, setWidth] = useState<Width>('desk');
   /** Which question was checked here last: it may go on by itself, and does not when one comes back to it. */
   const checked = useRef<number | undefined>(undefined);
   const act = useStable((...asked: Parameters<typeof acts>) => {
     if (asked[0] === 'checked') checked.current = asked[1];
     acts(...asked);
   });
-  const data = sitting.data;
+  const told = sitting.data;
+  // A frame shows no more than a candidate sees.
+  const data = framed && told?.watch ? { ...told, watch: { ...told.watch, questions: [] } } : told;
+  useSaid(framed, data?.events);
   const only = data?.questions.length === 1 && data.screen?.goesOn === true ? data.questions[0] : undefined;
   const isRight = only?.goesOnByItself === true && only.closed && only.told.at(-1)?.outcome === 'right';
   const n = only?.n;
@@ -46,16 +53,22 @@ export default function SittingPage({ account }: { account: Account }) {
   return (
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
-        <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />
+        {!framed && <TopBar account={account} title={data.rehearsal ? `Rehearsal: ${data.title}` : data.title} />}
         <PageAndMargin label="Sitting">
-          <RehearsalBar
-            sitting={data}
-            onDone={(now) => {
-              setHandingIn(false);
-              replace(now);
-            }}
-          />
-          {handingIn ? (
+          {!framed && (
+            <RehearsalBar
+              sitting={data}
+              width={width}
+              onWidth={setWidth}
+              onDone={(now) => {
+                setHandingIn(false);
+                replace(now);
+              }}
+            />
+          )}
+          {width !== 'desk' ? (
+            <AtWidth sitting={data} width={width} about={`${width} ${dropped}`} onHappened={() => void sitting.refetch()} />
+          ) : handingIn ? (
             <>
               <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />
               <HandIn

@@ -71,6 +71,8 @@ export function useAnswering(
     respond,
     flush,
     isToldAlone: question.hides && told > 0 && !open,
+    /** whether an attempt is left, and what the last came to is being read */
+    canTryAgain: sitting.checks && !open && !question.closed,
     tryAgain: () => setAgain(true),
   };
 }

@@ -9,6 +9,7 @@ export function ClaimAnswer({ question, response, onRespond }: AnswerProps<'clai
       choices={choices}
       layout={layout}
       closed={question.closed}
+      atAnswers={question.atAnswers}
       chosen={chosenIn(response)[0]}
       onChoose={(n) => onRespond({ choose: [n] }, false)}
     />

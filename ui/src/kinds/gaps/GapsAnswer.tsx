@@ -1,5 +1,6 @@
 import { Fragment, useState } from 'react';
 import { Rich } from '../../parts/text/Rich';
+import { ListOf } from '../common/answers/ListOf';
 import { mapIn, withPart } from '../common/answers/answers';
 import type { AnswerProps } from '../kindUi';
 
@@ -15,20 +16,15 @@ export function GapsAnswer({ question, response, onRespond }: AnswerProps<'gaps'
   const gap = (n: number) => {
     const list = gaps[n - 1];
     return list ? (
-      <select
+      <ListOf
         className="gap"
-        aria-label={`Gap ${n}`}
-        disabled={question.closed}
-        value={filled[n] ?? ''}
-        onChange={(e) => change(n, e.target.value, false)}
-      >
-        <option value="">…</option>
-        {list.map((entry, i) => (
-          <option key={i} value={i + 1}>
-            {entry}
-          </option>
-        ))}
-      </select>
+        label={`Gap ${n}`}
+        entries={list}
+        chosen={filled[n]}
+        none="…"
+        closed={question.closed}
+        onChoose={(entry) => change(n, entry, false)}
+      />
     ) : (
       <input
         className="gap"

@@ -10,6 +10,7 @@ const NumberAnswer = (props: AnswerProps<'number'>) => (
 export const number: KindUi<'number'> = {
   Rows: NumberRows,
   Answer: NumberAnswer,
+  isGivenInWords: true,
   Settings: NumberSettings,
   lines: ({ spans }) => spans,
   tidy: (content) => ({ ...content, spans: content.spans.filter(({ span }) => span.trim() !== '') }),

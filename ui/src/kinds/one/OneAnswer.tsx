@@ -1,4 +1,7 @@
 import { chosenIn } from '../common/answers/answers';
+import { ListOf } from '../common/answers/ListOf';
+import { Outcome } from '../../parts/Gauge';
+import { Rich } from '../../parts/text/Rich';
 import { Tiles } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';
 
@@ -12,25 +15,37 @@ export function OneAnswer({ question, response, onRespond }: AnswerProps<'one'>)
         choices={choices}
         layout={layout}
         closed={question.closed}
+        atAnswers={question.atAnswers}
         chosen={chosen}
         onChoose={(n) => onRespond({ choose: [n] }, false)}
       />
     );
   }
-  return (
-    <select
+  const list = (
+    <ListOf
       className="field my-3 max-w-full font-reading text-[18px]"
-      aria-label="Answers"
-      disabled={question.closed}
-      value={chosen ?? ''}
-      onChange={(e) => onRespond(e.target.value === '' ? null : { choose: [Number(e.target.value)] }, false)}
-    >
-      <option value="">choose …</option>
-      {choices.map((choice, i) => (
-        <option key={i} value={i + 1}>
-          {choice.replace(/[*_`]/g, '')}
-        </option>
+      label="Answers"
+      entries={choices}
+      chosen={chosen === undefined ? undefined : String(chosen)}
+      none="choose …"
+      closed={question.closed}
+      onChoose={(entry) => onRespond(entry === '' ? null : { choose: [Number(entry)] }, false)}
+    />
+  );
+  // The key may stand at another entry of the list than the one that was chosen: then both are said below it.
+  return question.atAnswers.length === 0 ? (
+    list
+  ) : (
+    <>
+      {list}
+      {question.atAnswers.map(({ n, outcome }) => (
+        <p key={n} className="font-reading">
+          <Rich text={choices[n - 1] ?? ''} inline />{' '}
+          <span className="at-answer">
+            <Outcome outcome={outcome} />
+          </span>
+        </p>
       ))}
-    </select>
+    </>
   );
 }

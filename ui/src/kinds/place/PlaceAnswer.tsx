@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import { mapIn, withPart } from '../common/answers/answers';
+import { Board, SpotText } from '../common/answers/Board';
+import { Players } from '../common/answers/Players';
 import { useShown } from '../common/answers/OnPicture';
+import { Rich } from '../../parts/text/Rich';
 import type { AnswerProps } from '../kindUi';
 
 /** Labels put onto the spots of a picture: press a label, then its spot; or choose the spot's number from the label's list. */
@@ -18,45 +21,50 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
   if (!medium) return <p className="notice">The picture of this question is missing.</p>;
   return (
     <div className="my-3">
-      <svg viewBox={`0 0 ${width} ${height}`} className="board seen" role="group" aria-label={shows}>
-        <image href={medium.url} width={width} height={height} />
-        {spots.map((spot, i) => {
-          const label = Object.keys(map).find((l) => map[l] === String(i + 1));
-          const drop = () => {
-            if (held !== null) place(held, String(i + 1));
-            else if (label !== undefined) setHeld(Number(label));
-          };
-          return (
-            <g
-              key={i}
-              className="spot"
-              role="button"
-              tabIndex={question.closed ? undefined : 0}
-              aria-label={`Spot ${i + 1}${label === undefined ? ', empty' : `: ${labels[Number(label) - 1] ?? ''}`}`}
-              onClick={question.closed ? undefined : drop}
-              onDragOver={(e) => e.preventDefault()}
-              onDrop={(e) => {
-                e.preventDefault();
-                place(Number(e.dataTransfer.getData('text/plain')), String(i + 1));
-              }}
-              onKeyDown={(e) => {
-                if (e.key !== 'Enter' && e.key !== ' ') return;
-                e.preventDefault();
-                e.stopPropagation();
-                drop();
-              }}
-            >
-              <circle cx={spot.x} cy={spot.y} r={spot.radius} />
-              <text x={spot.x} y={spot.y} fontSize={width / 42} textAnchor="middle" dominantBaseline="central">
-                {label === undefined ? i + 1 : labels[Number(label) - 1]}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
-      <ul className="pt-2">
+      <Board>
+        <svg viewBox={`0 0 ${width} ${height}`} className="board seen" role="group" aria-label={shows}>
+          <image href={medium.url} width={width} height={height} />
+          {spots.map((spot, i) => {
+            const label = Object.keys(map).find((l) => map[l] === String(i + 1));
+            const drop = () => {
+              if (held !== null) place(held, String(i + 1));
+              else if (label !== undefined) setHeld(Number(label));
+            };
+            return (
+              <g
+                key={i}
+                className="spot"
+                role="button"
+                tabIndex={question.closed ? undefined : 0}
+                aria-label={`Spot ${i + 1}${label === undefined ? ', empty' : `: ${labels[Number(label) - 1] ?? ''}`}`}
+                onClick={question.closed ? undefined : drop}
+                onDragOver={(e) => e.preventDefault()}
+                onDrop={(e) => {
+                  e.preventDefault();
+                  place(Number(e.dataTransfer.getData('text/plain')), String(i + 1));
+                }}
+                onKeyDown={(e) => {
+                  if (e.key !== 'Enter' && e.key !== ' ') return;
+                  e.preventDefault();
+                  e.stopPropagation();
+                  drop();
+                }}
+              >
+                <circle cx={spot.x} cy={spot.y} r={spot.radius} />
+                <SpotText
+                  x={spot.x}
+                  y={spot.y}
+                  width={width}
+                  text={label === undefined ? String(i + 1) : (labels[Number(label) - 1] ?? '')}
+                />
+              </g>
+            );
+          })}
+        </svg>
+      </Board>
+      <ul className="labels">
         {labels.map((label, i) => (
-          <li key={i} className="flex flex-wrap items-baseline gap-3 border-t border-rule py-1.5">
+          <li key={i} className="flex flex-wrap items-baseline gap-2 py-1">
             <button
               type="button"
               className={`tile m-0! w-auto! px-3! py-1! text-[16px]! ${held === i + 1 ? 'held' : ''}`}
@@ -66,7 +74,7 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
               onDragStart={(e) => e.dataTransfer.setData('text/plain', String(i + 1))}
               onClick={() => setHeld(held === i + 1 ? null : i + 1)}
             >
-              {label}
+              <Rich text={label} inline still />
             </button>
             <select
               className="field py-1!"
@@ -82,6 +90,7 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
                 </option>
               ))}
             </select>
+            <Players text={label} />
           </li>
         ))}
       </ul>

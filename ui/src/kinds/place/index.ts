@@ -7,6 +7,7 @@ import { PlaceRows } from './PlaceRows';
 export const place: KindUi<'place'> = {
   Rows: PlaceRows,
   Answer: PlaceAnswer,
+  isGivenInWords: true,
   lines: (content) => content.labels,
   weighed: (content, remembered) => ({ ...content, labels: weighParts(content.labels, remembered) }),
   unweighed: (content) => ({ ...content, labels: unweighParts(content.labels) }),

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { Board } from '../common/answers/Board';
 import { AreaOutline, ClickMark, useShown } from '../common/answers/OnPicture';
 import type { AnswerProps } from '../kindUi';
 
@@ -40,26 +41,28 @@ export function RegionsAnswer({ question, response, onRespond }: AnswerProps<'re
   if (!medium) return <p className="notice">The picture of this question is missing.</p>;
   return (
     <div className="my-3">
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${width} ${height}`}
-        className="board seen"
-        role="application"
-        aria-label={`${shows}. Arrow keys move a crosshair, Enter clicks, Backspace takes a click back.`}
-        tabIndex={0}
-        onPointerDown={click}
-        onKeyDown={keys}
-        onBlur={() => setCross(null)}
-      >
-        <image href={medium.url} width={width} height={height} />
-        {question.answers.areas.map((area, i) => (
-          <AreaOutline key={i} area={area} />
-        ))}
-        {points.map(([x = 0, y = 0], i) => (
-          <ClickMark key={i} x={x} y={y} n={i + 1} width={width} />
-        ))}
-        {cross && <path className="cross" d={`M${cross[0]} 0V${height}M0 ${cross[1]}H${width}`} />}
-      </svg>
+      <Board>
+        <svg
+          ref={svg}
+          viewBox={`0 0 ${width} ${height}`}
+          className="board seen"
+          role="application"
+          aria-label={`${shows}. Arrow keys move a crosshair, Enter clicks, Backspace takes a click back.`}
+          tabIndex={0}
+          onPointerDown={click}
+          onKeyDown={keys}
+          onBlur={() => setCross(null)}
+        >
+          <image href={medium.url} width={width} height={height} />
+          {question.answers.areas.map((area, i) => (
+            <AreaOutline key={i} area={area} />
+          ))}
+          {points.map(([x = 0, y = 0], i) => (
+            <ClickMark key={i} x={x} y={y} n={i + 1} width={width} />
+          ))}
+          {cross && <path className="cross" d={`M${cross[0]} 0V${height}M0 ${cross[1]}H${width}`} />}
+        </svg>
+      </Board>
       <p className="flex flex-wrap gap-4 pt-1 text-sm text-soft">
         <span role="status">
           {points.length} {points.length === 1 ? 'click' : 'clicks'}

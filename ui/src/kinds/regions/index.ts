@@ -7,6 +7,7 @@ import { RegionsAnswer } from './RegionsAnswer';
 export const regions: KindUi<'regions'> = {
   Rows: RegionRows,
   Answer: RegionsAnswer,
+  isGivenInWords: true,
   Settings: RegionSettings,
   howTo: ({ answers: { clicks } }) =>
     clicks === 1 ? null : clicks ? `Click up to ${clicks} places in the picture.` : 'Click every place in the picture.',

@@ -1,6 +1,8 @@
+import { Fragment } from 'react';
 import { Rich } from '../../parts/text/Rich';
 import { chosenIn } from '../common/answers/answers';
-import { tileLayout } from '../common/answers/Tiles';
+import { Players } from '../common/answers/Players';
+import { AtAnswer, tileLayout } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';
 import { toggled } from './toggled';
 
@@ -10,17 +12,20 @@ export function SeveralAnswer({ question, response, onRespond }: AnswerProps<'se
   return (
     <div role="group" aria-label="Answers" className={tileLayout(question.answers.layout)}>
       {question.answers.choices.map((choice, i) => (
-        <button
-          key={i}
-          type="button"
-          role="checkbox"
-          aria-checked={chosen.includes(i + 1)}
-          className="tile"
-          disabled={question.closed}
-          onClick={() => onRespond(toggled(response, i + 1, question.choose?.most ?? null), false)}
-        >
-          <Rich text={choice} inline />
-        </button>
+        <Fragment key={i}>
+          <button
+            type="button"
+            role="checkbox"
+            aria-checked={chosen.includes(i + 1)}
+            className="tile"
+            disabled={question.closed}
+            onClick={() => onRespond(toggled(response, i + 1, question.choose?.most ?? null), false)}
+          >
+            <Rich text={choice} inline still />
+            <AtAnswer n={i + 1} atAnswers={question.atAnswers} />
+          </button>
+          <Players text={choice} />
+        </Fragment>
       ))}
     </div>
   );

@@ -22,6 +22,7 @@ const TextAnswer = (props: AnswerProps<'text'>) => <TypedBox {...props} closed={
 export const text: KindUi<'text'> = {
   Rows: TextRows,
   Answer: TextAnswer,
+  isGivenInWords: true,
   Settings: TypedSettings,
   lines: ({ wordings }) => wordings,
   tidy: (content) => ({ ...content, wordings: content.wordings.filter(hasText) }),

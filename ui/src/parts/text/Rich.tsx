@@ -1,21 +1,47 @@
 import DOMPurify from 'dompurify';
 import { Marked } from 'marked';
 import { use, useEffect, useMemo, useRef, useState } from 'react';
-import { type Medium, MediaContext, PagesContext } from './media';
+import { isPlayed, type Medium, MediaContext, PagesContext } from './media';
 import { decoded, named } from './named';
 
 const tags = ['p', 'em', 'strong', 'code', 'sup', 'sub', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span', 'button'];
-const attributes = ['href', 'src', 'alt', 'width', 'height', 'controls', 'preload', 'aria-label', 'class', 'type', 'data-tex', 'data-page'];
+const attributes = [
+  'href',
+  'src',
+  'alt',
+  'width',
+  'height',
+  'controls',
+  'preload',
+  'aria-label',
+  'class',
+  'type',
+  'data-tex',
+  'data-page',
+  'data-larger',
+  'aria-pressed',
+];
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** Whether a text holds what a plain label or the browser's own list cannot show: a formula, a file, raised or lowered characters. */
+export const isMoreThanWords = (text: string) => /\$[^$]+\$|!\[|\^[^\s^]+\^|~[^\s~]+~/.test(text);
 
 /** Within a page no further page opens, so that none can hold itself. */
 const noPages = {};
 
+interface RichProps {
+  text: string;
+  inline?: boolean;
+  /** sound and film are named and not played: where a press does something else */
+  still?: boolean;
+  className?: string;
+}
+
 /** Text in the small Markdown of questions, with formulas between dollar signs and files of the bank as pictures, sound or film. */
-export function Rich({ text, inline = false, className = '' }: { text: string; inline?: boolean; className?: string }) {
+export function Rich({ text, inline = false, still = false, className = '' }: RichProps) {
   const media = use(MediaContext);
   const box = useRef<HTMLElement>(null);
-  const html = useMemo(() => toHtml(text, inline, media), [text, inline, media]);
+  const html = useMemo(() => toHtml(text, inline, still, media), [text, inline, still, media]);
   useEffect(() => {
     const formulas = box.current?.querySelectorAll<HTMLElement>('.math') ?? [];
     if (formulas.length > 0) void setFormulas([...formulas]);
@@ -28,12 +54,13 @@ export function Rich({ text, inline = false, className = '' }: { text: string; i
   const page = shown === null ? undefined : named(pages, shown);
   useEffect(() => {
     const element = box.current;
-    const open = (e: MouseEvent) => {
+    const press = (e: MouseEvent) => {
+      if (e.target instanceof HTMLElement && e.target.dataset.larger !== undefined) makeLarger(e.target);
       const name = e.target instanceof Element ? e.target.closest('[data-page]')?.getAttribute('data-page') : null;
       if (name) setOpened((now) => (now === name ? null : name));
     };
-    element?.addEventListener('click', open);
-    return () => element?.removeEventListener('click', open);
+    element?.addEventListener('click', press);
+    return () => element?.removeEventListener('click', press);
   }, []);
   const inside = { dangerouslySetInnerHTML: { __html: html } };
   return inline ? (
@@ -53,13 +80,14 @@ export function Rich({ text, inline = false, className = '' }: { text: string; i
   );
 }
 
-function toHtml(text: string, inline: boolean, media: Record<string, Medium>): string {
-  const marked = reader(media);
+function toHtml(text: string, inline: boolean, still: boolean, media: Record<string, Medium>): string {
+  const marked = reader(media, !inline, still);
   const html = inline ? marked.parseInline(text, { async: false }) : marked.parse(text, { async: false, breaks: true });
   return DOMPurify.sanitize(html, { ALLOWED_TAGS: tags, ALLOWED_ATTR: attributes });
 }
 
-function reader(media: Record<string, Medium>): Marked {
+/** @param larger whether pictures can be made larger: not within an answer, where pressing chooses it */
+function reader(media: Record<string, Medium>, larger: boolean, still: boolean): Marked {
   return new Marked({
     extensions: [
       raised('^', 'sup'),
@@ -82,7 +110,7 @@ function reader(media: Record<string, Medium>): Marked {
         if (!href.startsWith('page:')) return `<a href="${escaped(href)}">${words}</a>`;
         return `<button type="button" class="act" data-page="${escaped(decoded(href.slice(5)))}">${words || escaped(text)}</button>`;
       },
-      image: ({ href, text }) => file(named(media, decoded(href)), href, text),
+      image: ({ href, text }) => file(named(media, decoded(href)), href, text, larger, still),
     },
   });
 }
@@ -102,12 +130,23 @@ function raised(sign: '^' | '~', tag: 'sup' | 'sub') {
   };
 }
 
-function file(medium: Medium | undefined, name: string, shows: string): string {
+function file(medium: Medium | undefined, name: string, shows: string, larger: boolean, still: boolean): string {
   if (!medium) return `<span class="missing">“${escaped(name)}” is not in the bank</span>`;
   const label = escaped(shows);
+  if (still && isPlayed(medium)) return `<span>${label === '' ? escaped(name) : label}</span>`;
   if (medium.type.startsWith('audio/')) return `<audio controls preload="none" src="${medium.url}" aria-label="${label}"></audio>`;
   if (medium.type.startsWith('video/')) return `<video controls preload="none" src="${medium.url}" aria-label="${label}"></video>`;
-  return `<img src="${medium.url}" alt="${label}" width="${medium.width ?? ''}" height="${medium.height ?? ''}">`;
+  const picture = `<img src="${medium.url}" alt="${label}" width="${medium.width ?? ''}" height="${medium.height ?? ''}">`;
+  if (!larger || (medium.width ?? 0) < 200) return picture;
+  return `<span class="picture"><span>${picture}</span><button type="button" class="act" data-larger aria-pressed="false" aria-label="Larger: ${label}">larger</button></span>`;
+}
+
+/** A picture at twice its size, scrolled within its place; pressed again, as it was. */
+function makeLarger(button: HTMLElement) {
+  const large = button.getAttribute('aria-pressed') !== 'true';
+  button.setAttribute('aria-pressed', String(large));
+  button.textContent = large ? 'smaller' : 'larger';
+  button.parentElement?.classList.toggle('large', large);
 }
 
 /** KaTeX is fetched when the first formula is shown. */

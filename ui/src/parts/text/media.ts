@@ -14,3 +14,6 @@ export const PagesContext = createContext<Record<string, ReadPage>>({});
 
 /** Pictures, sound and film by the name that texts call them. */
 export const MediaContext = createContext<Record<string, Medium>>({});
+
+/** Whether it is heard or watched. */
+export const isPlayed = ({ type }: Medium) => /^(audio|video)\//.test(type);

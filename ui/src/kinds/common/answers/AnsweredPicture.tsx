@@ -2,6 +2,7 @@ import { use } from 'react';
 import type { Schema } from '../../../api/client';
 import { MediaContext } from '../../../parts/text/media';
 import { named } from '../../../parts/text/named';
+import { SpotText } from './Board';
 import { AreaOutline, ClickMark } from './OnPicture';
 
 /** The picture of a question as it was answered: numbered clicks, labels on their spots, and the right areas where the key is shown. */
@@ -21,9 +22,7 @@ export function AnsweredPicture({ answered }: { answered: Schema['AnsweredPictur
         {labels.map((label, i) => (
           <g key={i} className="spot">
             <circle cx={label.x} cy={label.y} r={label.radius} />
-            <text x={label.x} y={label.y} fontSize={width / 42} textAnchor="middle" dominantBaseline="central">
-              {label.text}
-            </text>
+            <SpotText x={label.x} y={label.y} width={width} text={label.text} />
           </g>
         ))}
         {clicks.map(([x = 0, y = 0], i) => (

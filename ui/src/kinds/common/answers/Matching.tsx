@@ -1,4 +1,5 @@
 import { Rich } from '../../../parts/text/Rich';
+import { ListOf } from './ListOf';
 
 interface Props {
   parts: string[];
@@ -18,20 +19,15 @@ export function Matching({ parts, targets, given, closed, onGive }: Props) {
           <span className="min-w-40 flex-1 font-reading text-[18px]">
             <Rich text={part} inline />
           </span>
-          <select
+          <ListOf
             className="field max-w-full flex-1 font-reading text-[17px]"
-            aria-label={`For “${part}”`}
-            disabled={closed}
-            value={given[i + 1] ?? ''}
-            onChange={(e) => onGive(i + 1, e.target.value)}
-          >
-            <option value="">–</option>
-            {targets.map((target, t) => (
-              <option key={t} value={t + 1}>
-                {target.replace(/[*_`]/g, '')}
-              </option>
-            ))}
-          </select>
+            label={`For “${part}”`}
+            entries={targets}
+            chosen={given[i + 1]}
+            none="–"
+            closed={closed}
+            onChoose={(target) => onGive(i + 1, target)}
+          />
         </li>
       ))}
     </ul>

@@ -1,10 +1,8 @@
 import { useState } from 'react';
 import { Row } from '../../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../../parts/fields/Editable';
+import { type Width, widths } from '../../../../parts/widths';
 import type { Question } from '../useDraft';
-
-const widths = { desk: 1280, tablet: 768, phone: 390 };
-type Width = keyof typeof widths;
 
 /** The question as a candidate has it, at the width of a desk, a tablet or a phone. Live: it follows every save. */
 export function AsSeen({ question }: { question: Question }) {

@@ -1,12 +1,12 @@
 import { type ReactNode, use } from 'react';
-import type { Schema } from '../../api/client';
-import { figure, points } from '../../parts/text/figures';
-import { Outcome } from '../../parts/Gauge';
-import { Rich } from '../../parts/text/Rich';
-import { PagesContext } from '../../parts/text/media';
-import { Row } from '../../parts/PageAndMargin';
-import { AnsweredPicture } from '../../kinds/common/answers/AnsweredPicture';
-import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
+import type { Schema } from '../../../api/client';
+import { figure, points } from '../../../parts/text/figures';
+import { Outcome } from '../../../parts/Gauge';
+import { Rich } from '../../../parts/text/Rich';
+import { PagesContext } from '../../../parts/text/media';
+import { Row } from '../../../parts/PageAndMargin';
+import { AsGiven } from '../../../kinds/AsGiven';
+import { AnswerLines } from '../../../kinds/common/answers/AnswerLines';
 
 type Review = Schema['Review'];
 
@@ -168,18 +168,8 @@ export function Marked({ question: q, who = 'you', more }: { question: Review['q
           <div className="flex gap-3">
             <span className="fig pt-0.5 text-quiet">{q.n}</span>
             <div className="min-w-0 flex-1">
-              <Rich text={q.stem} className="font-reading text-[17px] font-medium" />
-              <p className="mt-1">
-                <span className="text-soft">{who}: </span>
-                {q.response.length > 0 ? (
-                  <span className="font-reading">
-                    <AnswerLines lines={q.response} />
-                  </span>
-                ) : (
-                  <span className="text-quiet">nothing</span>
-                )}
-              </p>
-              {q.key.length > 0 && q.outcome !== 'right' && (
+              <AsGiven question={q} given={q.given} who={who} />
+              {q.key.length > 0 && q.outcome !== 'right' && !q.atAnswers.some(({ outcome }) => outcome === 'right') && (
                 <p>
                   <span className="text-soft">right: </span>
                   <span className="font-reading">
@@ -187,7 +177,6 @@ export function Marked({ question: q, who = 'you', more }: { question: Review['q
                   </span>
                 </p>
               )}
-              {q.picture && <AnsweredPicture answered={q.picture} />}
             </div>
           </div>
         </>

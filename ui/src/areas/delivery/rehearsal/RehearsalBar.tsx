@@ -1,13 +1,15 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, dataOf, errorWords } from '../../api/client';
-import type { paths } from '../../api/schema';
-import { EditableChoice } from '../../parts/fields/Editable';
-import { Row } from '../../parts/PageAndMargin';
-import { figure } from '../../parts/text/figures';
-import { eventWords } from './events';
-import type { Sitting } from './useSitting';
+import { api, dataOf, errorWords } from '../../../api/client';
+import type { paths } from '../../../api/schema';
+import { AnswerLines } from '../../../kinds/common/answers/AnswerLines';
+import { EditableChoice } from '../../../parts/fields/Editable';
+import { Row } from '../../../parts/PageAndMargin';
+import { figure } from '../../../parts/text/figures';
+import { type Width, widthOptions } from '../../../parts/widths';
+import { eventWords } from '../events';
+import type { Sitting } from '../useSitting';
 
 type Does = paths['/sittings/{id}/rehearsal']['post']['requestBody'] extends infer B
   ? NonNullable<B> extends { content: { 'application/json': infer J } }
@@ -25,7 +27,13 @@ const hows: { value: How; words: string }[] = [
 ];
 
 /** What whoever rehearses can do beside what a candidate does, and what no candidate sees: tallies, ways, events. */
-export function RehearsalBar({ sitting, onDone }: { sitting: Sitting; onDone: (sitting: Sitting) => void }) {
+export function RehearsalBar(props: {
+  sitting: Sitting;
+  width: Width;
+  onWidth: (width: Width) => void;
+  onDone: (sitting: Sitting) => void;
+}) {
+  const { sitting, width, onWidth, onDone } = props;
   const [how, setHow] = useState<How>('rightly');
   const does = useMutation({
     mutationFn: (body: Does) => dataOf(api.POST('/sittings/{id}/rehearsal', { params: { path: { id: sitting.id } }, body })),
@@ -61,6 +69,9 @@ export function RehearsalBar({ sitting, onDone }: { sitting: Sitting; onDone: (s
             <button className="act" disabled={another.isPending} onClick={() => another.mutate()}>
               another form
             </button>
+            <span>
+              at <EditableChoice label="Width" value={width} options={widthOptions} onChange={onWidth} /> width
+            </span>
           </p>
           <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <span>wind the clock on:</span>
@@ -90,11 +101,19 @@ export function RehearsalBar({ sitting, onDone }: { sitting: Sitting; onDone: (s
 function Watched({ watch }: { watch: NonNullable<Sitting['watch']> }) {
   const [open, setOpen] = useState(false);
   return (
-    <div className="space-y-1">
+    <div className="max-h-60 space-y-1 overflow-y-auto">
       {watch.tallies.map(({ tally, value, band }) => (
         <p key={tally}>
           {tally} <b className="fig">{figure(value)}</b>
           {band !== null && `: ${band}`}
+        </p>
+      ))}
+      {watch.given.map(({ n, given }) => (
+        <p key={n}>
+          question {n}, ungraded:{' '}
+          <span className="font-reading">
+            <AnswerLines lines={given} />
+          </span>
         </p>
       ))}
       {watch.routes.map(({ step, to, by }, i) => (

@@ -1,14 +1,15 @@
-import { keys } from '../../api/keys';
+import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, type Schema, dataOf } from '../../api/client';
-import { duration } from '../../parts/text/figures';
-import { Guard } from '../../parts/Guard';
-import { MediaContext, PagesContext } from '../../parts/text/media';
-import { Row, PageAndMargin } from '../../parts/PageAndMargin';
-import { TopBar } from '../../TopBar';
-import { Waiting } from '../../parts/Waiting';
-import type { Account } from '../people/session';
+import { api, type Schema, dataOf } from '../../../api/client';
+import { duration } from '../../../parts/text/figures';
+import { Guard } from '../../../parts/Guard';
+import { MediaContext, PagesContext } from '../../../parts/text/media';
+import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
+import { TopBar } from '../../../TopBar';
+import { Waiting } from '../../../parts/Waiting';
+import type { Account } from '../../people/session';
+import { BlueprintLink } from '../BlueprintLink';
 import { Ending, Headline, Marked } from './ReviewedPaper';
 
 type Review = Schema['Review'];
@@ -86,16 +87,4 @@ function BackLink({ review, account }: { review: Review; account: Account }) {
       </button>
     </p>
   );
-}
-
-function BlueprintLink({ id }: { id: number }) {
-  const blueprint = useQuery({
-    queryKey: keys.blueprint(id),
-    queryFn: () => dataOf(api.GET('/blueprints/{id}', { params: { path: { id } } })),
-  });
-  return blueprint.data ? (
-    <Link className="act" to={`/banks/${blueprint.data.bank.id}/blueprints/${id}`}>
-      Back to the blueprint
-    </Link>
-  ) : null;
 }
