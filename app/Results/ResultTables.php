@@ -29,13 +29,8 @@ final readonly class ResultTables
     /** @return \Generator<string> lines of the table of sittings */
     public function sittings(Edition $edition): \Generator
     {
-        $told = $this->results->of($edition);
-        /** @var list<string> $tallies */
-        $tallies = $told['tallies'];
-        yield CsvText::row([...self::SITTINGS, ...array_merge(...array_map(static fn (string $tally): array => [$tally, "$tally, band"], $tallies))]);
-        /** @var list<array<string, mixed>> $rows */
-        $rows = $told['sittings'];
-        foreach (array_reverse($rows) as $row) {
+        yield CsvText::row([...self::SITTINGS, ...array_merge(...array_map(static fn (string $tally): array => [$tally, "$tally, band"], Results::tallies($edition)))]);
+        foreach ($this->results->all($edition) as $row) {
             /** @var list<array{tally: string, value: int, band: string|null}> $bands */
             $bands = $row['bands'];
             /** @var list<string> $missed */

@@ -15,34 +15,64 @@ use Zetema\Core\Data\Fields;
 /** All sittings of an edition, running and ended, as its author sees them. */
 final readonly class Results
 {
-    /** More are not told at once. */
-    public const MOST = 5_000;
+    private const COLUMNS = 's.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, (SELECT COUNT(*) FROM json_each(s.state, \'$.visits\') v WHERE v.value ->> \'$.saved\' IS NOT NULL OR v.value ->> \'$.rounds\' IS NOT NULL) AS answered,
+        (SELECT MAX(e.at) FROM sitting_event e WHERE e.sitting_id = s.id AND e.request NOT LIKE ?) AS last_sign
+        FROM sitting s JOIN account a ON a.id = s.account_id';
 
     public function __construct(private Connection $db, private EndedSittings $ended)
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(Edition $edition): array
+    /** @return array<string, mixed> a page of those asked for, and what all of the edition have come to */
+    public function of(Edition $edition, SittingsAsked $asked): array
     {
         $this->ended->settle($edition);
         $plan = $edition->assessment();
         $ways = new Ways($plan);
-        $rows = $this->db->fetchAllAssociative(
-            'SELECT s.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, (SELECT COUNT(*) FROM json_each(s.state, \'$.visits\') v WHERE v.value ->> \'$.saved\' IS NOT NULL OR v.value ->> \'$.rounds\' IS NOT NULL) AS answered,
-                (SELECT MAX(e.at) FROM sitting_event e WHERE e.sitting_id = s.id AND e.request NOT LIKE ?) AS last_sign
-             FROM sitting s JOIN account a ON a.id = s.account_id WHERE s.edition_id = ? ORDER BY s.id DESC LIMIT ' . self::MOST,
-            [Invigilation::OWN . '%', $edition->id],
-        );
+        [$condition, $bound] = $asked->condition();
+        $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . " WHERE s.edition_id = ? AND $condition ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [Invigilation::OWN . '%', $edition->id, ...$bound]);
 
         return [
             'edition' => [...$edition->toData(), 'blueprint' => $edition->blueprint->id, 'bank' => $edition->blueprint->bank->id],
             'pass' => $plan->pass?->mark->toData(),
-            'tallies' => array_map(static fn (Tally $tally): string => $tally->name, $plan->tallies),
+            'tallies' => self::tallies($edition),
             'questions' => $edition->plan()->questions(),
-            'total' => (int) $this->number($this->db->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id = ?', [$edition->id])),
+            'sums' => $this->sums($edition),
+            'fit' => $this->number($this->db->fetchOne("SELECT COUNT(*) FROM sitting s JOIN account a ON a.id = s.account_id WHERE s.edition_id = ? AND $condition", [$edition->id, ...$bound])) ?? 0,
             'sittings' => array_map(fn (array $row): array => $this->row(Fields::of($row), $ways), $rows),
         ];
+    }
+
+    /** @return list<string> the names of its tallies */
+    public static function tallies(Edition $edition): array
+    {
+        return array_map(static fn (Tally $tally): string => $tally->name, $edition->assessment()->tallies);
+    }
+
+    /** @return \Generator<array<string, mixed>> every sitting of the edition, oldest first; few of them are in memory */
+    public function all(Edition $edition): \Generator
+    {
+        $this->ended->settle($edition);
+        $ways = new Ways($edition->assessment());
+        $after = 0;
+        do {
+            $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . ' WHERE s.edition_id = ? AND s.id > ? ORDER BY s.id LIMIT ' . SittingsAsked::PAGE, [Invigilation::OWN . '%', $edition->id, $after]);
+            foreach ($rows as $row) {
+                $after = $this->number($row['id']) ?? 0;
+                yield $this->row(Fields::of($row), $ways);
+            }
+        } while ($rows !== []);
+    }
+
+    /** @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over all sittings of the edition; the last three in percent */
+    private function sums(Edition $edition): array
+    {
+        $row = $this->db->fetchAssociative('SELECT COUNT(*) AS sittings, COUNT(ended_at) AS ended, COUNT(passed) AS judged, SUM(CASE WHEN passed THEN 1 ELSE 0 END) AS passed, COUNT(percent) AS percents FROM sitting WHERE edition_id = ?', [$edition->id]);
+        $counted = array_map(fn (mixed $count): int => $this->number($count) ?? 0, $row === false ? [] : $row);
+        $last = max(0, ($counted['percents'] ?? 0) - 1);
+        $at = fn (int $place): ?string => is_string($percent = $this->db->fetchOne('SELECT percent FROM sitting WHERE edition_id = ? AND percent IS NOT NULL ORDER BY CAST(percent AS REAL), id LIMIT 1 OFFSET ' . $place, [$edition->id])) ? $percent : null;
+
+        return ['sittings' => $counted['sittings'] ?? 0, 'ended' => $counted['ended'] ?? 0, 'judged' => $counted['judged'] ?? 0, 'passed' => $counted['passed'] ?? 0, 'least' => $at(0), 'middle' => $at(intdiv($last + 1, 2)), 'most' => $at($last)];
     }
 
     /** @return array<string, mixed> */

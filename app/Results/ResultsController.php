@@ -14,6 +14,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
@@ -29,11 +30,11 @@ final readonly class ResultsController
     }
 
     #[Route('/api/editions/{id}/results', methods: ['GET'])]
-    public function results(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse
+    public function results(#[MapEntity] Edition $edition, Request $request, #[CurrentUser] Account $account): JsonResponse
     {
         $this->own->refuseOthers($edition, $account);
 
-        return $this->told($edition);
+        return $this->told($edition, SittingsAsked::of($request));
     }
 
     #[Route('/api/editions/{id}/survey', methods: ['GET'])]
@@ -60,12 +61,16 @@ final readonly class ResultsController
     public function paper(#[MapEntity] Sitting $sitting, AuthorPaper $paper, #[CurrentUser] Account $account): JsonResponse
     {
         $edition = $this->edition($sitting, $account);
-        $going = $this->invigilation->settle($sitting);
-        if ($going->state->ended === null) {
-            throw new Refused('This paper is still being sat. It can be read once it is handed in or closed.');
-        }
 
-        return new JsonResponse($paper->of($sitting, $edition, $going), 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse($paper->of($sitting, $edition, $this->ended($sitting)), 200, ['Cache-Control' => 'no-store']);
+    }
+
+    #[Route('/api/sittings/{id}/replay/{number<\d{1,9}>}', methods: ['GET'])]
+    public function replay(#[MapEntity(id: 'id')] Sitting $sitting, int $number, Replay $replay, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->edition($sitting, $account);
+
+        return new JsonResponse($replay->after($sitting, $this->ended($sitting), $number), 200, ['Cache-Control' => 'no-store']);
     }
 
     #[Route('/api/sittings/{id}/staff', methods: ['POST'])]
@@ -74,7 +79,7 @@ final readonly class ResultsController
         $edition = $this->edition($sitting, $account);
         $this->room->do($sitting, $edition, Body::of($request), $account);
 
-        return $this->told($edition);
+        return $this->told($edition, SittingsAsked::newest());
     }
 
     /** @param iterable<string> $lines */
@@ -85,9 +90,16 @@ final readonly class ResultsController
         return new StreamedResponse($lines, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Cache-Control' => 'no-store', 'Content-Disposition' => sprintf('attachment; filename="%s-edition-%d.csv"', $name, $edition->number)]);
     }
 
-    private function told(Edition $edition): JsonResponse
+    private function told(Edition $edition, SittingsAsked $asked): JsonResponse
     {
-        return new JsonResponse([...$this->results->of($edition), 'log' => $this->room->log($edition)], 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse([...$this->results->of($edition, $asked), 'log' => $this->room->log($edition)], 200, ['Cache-Control' => 'no-store']);
+    }
+
+    private function ended(Sitting $sitting): Going
+    {
+        $going = $this->invigilation->settle($sitting);
+
+        return $going->state->ended === null ? throw new Refused('This paper is still being sat. It can be read once it is handed in or closed.') : $going;
     }
 
     private function edition(Sitting $sitting, Account $account): Edition

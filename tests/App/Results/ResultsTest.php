@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\App\Results;
 
+use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
@@ -59,12 +60,72 @@ final class ResultsTest extends ApiTestCase
         self::assertSame(['15', '60'], [(string) $told->integer('questions'), $told->object('pass')->text('percent')]);
     }
 
+    /** @return iterable<string, array{string, string, int}> what is asked for, who is told in which order, how many fit */
+    public static function asked(): iterable
+    {
+        yield 'the newest first' => ['', 'aldous carrow wren aldous', 4];
+        yield 'by name' => ['?by=candidate&down=0', 'wren carrow aldous aldous', 4];
+        yield 'by percent' => ['?by=%25&down=1', 'aldous wren carrow aldous', 4];
+        yield 'by points, rising' => ['?by=points&down=0', 'aldous carrow wren aldous', 4];
+        yield 'by what it took' => ['?by=took&down=1', 'carrow wren aldous aldous', 4];
+        yield 'who passed last' => ['?by=passed&down=0', 'carrow wren aldous aldous', 4];
+        yield 'who is sitting' => ['?kind=running', 'aldous', 1];
+        yield 'who passed' => ['?kind=passed', 'wren aldous', 2];
+        yield 'who did not' => ['?kind=not+passed', 'carrow', 1];
+        yield 'letters of a name or a login' => ['?name=AR', 'carrow', 1];
+        yield 'signs that the database knows are letters, too' => ['?name=%25', '', 0];
+        yield 'nobody is so' => ['?kind=passed&name=carrow', '', 0];
+        yield 'from the second on' => ['?from=1', 'carrow wren aldous', 4];
+    }
+
+    #[DataProvider('asked')]
+    public function test_sittings_are_narrowed_and_put_in_order(string $query, string $logins, int $fit): void
+    {
+        $this->logIn('aldous');
+        $this->begin();
+        $this->logIn('orrell');
+        $told = $this->send('GET', '/api/editions/1/results' . $query, schema: 'Results');
+
+        self::assertSame([$logins, $fit], [implode(' ', array_map(static fn (Fields $s): string => $s->text('login'), $told->objects('sittings'))), $told->integer('fit')]);
+        self::assertSame(['sittings' => 4, 'ended' => 3, 'judged' => 3, 'passed' => 2, 'least' => '60', 'middle' => '68', 'most' => '88'], $told->object('sums')->raw(), 'the whole is summed up, whatever is looked at');
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function unknown(): iterable
+    {
+        yield 'a kind' => ['?kind=lost'];
+        yield 'an order' => ['?by=id'];
+        yield 'a place' => ['?from=-1'];
+    }
+
+    #[DataProvider('unknown')]
+    public function test_what_cannot_be_asked_for_is_refused(string $query): void
+    {
+        $this->send('GET', '/api/editions/1/results' . $query, status: 422);
+    }
+
+    public function test_more_sittings_than_a_page_holds_are_told_page_by_page_and_stand_all_in_the_table(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        for ($i = 0; $i < 450; ++$i) {
+            $db->executeStatement("INSERT INTO sitting (account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, earned, max, percent, passed, summary, extra_time, rehearsal_ahead, state) SELECT account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, '100', '125', '80', 1, summary, extra_time, rehearsal_ahead, state FROM sitting WHERE edition_id = 1 ORDER BY id LIMIT 1");
+        }
+        $ids = [];
+        for ($from = 0; $from < 500; $from += 200) {
+            array_push($ids, ...array_map(static fn (Fields $s): int => $s->integer('id'), $this->send('GET', "/api/editions/1/results?from=$from", schema: 'Results')->objects('sittings')));
+        }
+
+        self::assertSame([453, 453], [count($ids), count(array_unique($ids))]);
+        self::assertCount(453, $this->table('/api/editions/1/sittings.csv'));
+    }
+
     public function test_one_who_is_sitting_is_told_with_how_far_they_are(): void
     {
         $this->logIn('aldous');
         $this->act($this->begin(), ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
         $this->logIn('orrell');
         $row = $this->results()->objects('sittings')[0];
+        self::assertSame([[['edition' => 1, 'sittings' => 1]], 4], [$this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->items('running'), $this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->integer('sittings')], 'and in the list of blueprints');
 
         self::assertSame(['aldous', null, null, 1], [$row->text('login'), $row->optionalText('ended'), $row->optionalText('how'), $row->integer('answered')]);
         $this->send('GET', '/api/sittings/' . $row->integer('id') . '/paper', status: 422);
@@ -89,6 +150,32 @@ final class ResultsTest extends ApiTestCase
         $events = $paper->objects('events');
         self::assertSame(['started', 'handed in'], [$events[0]->text('kind'), $events[count($events) - 1]->text('kind')]);
         self::assertCount(15, array_filter($events, static fn (Fields $event): bool => $event->text('kind') === 'saved' && $event->objects('given') !== []));
+    }
+
+    public function test_a_finished_sitting_is_replayed_screen_by_screen_with_its_clock(): void
+    {
+        $this->logIn('carrow');
+        $sitting = $this->begin();
+        $first = $this->act($sitting, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
+        $second = $this->act($first, ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [2]]]);
+        $id = $sitting->integer('id');
+        $this->logIn('orrell');
+        self::assertStringContainsString('still being sat', $this->send('GET', "/api/sittings/$id/replay/2", status: 422)->text('detail'));
+        $this->logIn('carrow');
+        $this->act($second, ['type' => 'handed in']);
+        $this->logIn('orrell');
+        $replayed = fn (int $event): Fields => $this->send('GET', "/api/sittings/$id/replay/$event", schema: 'Replay');
+
+        self::assertSame([['started', 4], ['saved', 1]], [[$replayed(1)->text('kind'), $replayed(1)->integer('events')], [$replayed(2)->text('kind'), $replayed(2)->integer('n')]]);
+        foreach ([2 => $first, 3 => $second] as $event => $then) {
+            $screen = $replayed($event)->object('screen');
+            self::assertSame([$then->raw()['questions'], $then->raw()['clocks'], $then->integer('deadline')], [$screen->raw()['questions'], $screen->raw()['clocks'], $screen->integer('deadline')], 'what the candidate had before them');
+            self::assertLessThanOrEqual($then->integer('now'), $screen->integer('now'), 'the clock stands where the event came');
+        }
+        self::assertSame('ended', $replayed(4)->object('screen')->text('phase'));
+        $this->send('GET', "/api/sittings/$id/replay/5", status: 422);
+        $this->logIn('carrow');
+        $this->send('GET', "/api/sittings/$id/replay/2", status: 403);
     }
 
     public function test_tables_of_sittings_and_responses_add_up_to_the_same(): void
@@ -150,9 +237,9 @@ final class ResultsTest extends ApiTestCase
 
     public function test_a_rehearsal_is_no_sitting_of_an_edition(): void
     {
-        $before = $this->results()->integer('total');
+        $before = $this->results()->object('sums')->integer('sittings');
         $rehearsal = $this->send('POST', '/api/blueprints/1/rehearsals', [], status: 201)->integer('id');
-        self::assertSame($before, $this->results()->integer('total'));
+        self::assertSame($before, $this->results()->object('sums')->integer('sittings'));
         $this->send('GET', "/api/sittings/$rehearsal/paper", status: 404);
     }
 

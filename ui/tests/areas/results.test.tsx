@@ -1,10 +1,10 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import PaperPage from '../../src/areas/results/PaperPage';
-import { type Kind, type Order, shown, type SittingRow, spread } from '../../src/areas/results/results';
+import type { SittingRow } from '../../src/areas/results/results';
 import ResultsPage from '../../src/areas/results/ResultsPage';
 import { at, Served, settled } from '../served';
-import { press, write } from '../written';
+import { pick, press, write } from '../written';
 
 afterEach(cleanup);
 
@@ -36,7 +36,8 @@ const results = (more: object = {}) => ({
   pass: { percent: '60' },
   tallies: [],
   questions: 10,
-  total: 4,
+  sums: { sittings: 4, ended: 3, judged: 3, passed: 1, least: '20', middle: '40', most: '60' },
+  fit: 4,
   sittings: rows,
   log: [],
   ...more,
@@ -50,33 +51,6 @@ async function open(told: object = results(), more: object = {}) {
   return served;
 }
 
-describe('sittings', () => {
-  it.each<[Order, string]>([
-    [{ by: 'candidate', down: false }, '2 1 3 4'],
-    [{ by: 'began', down: true }, '4 3 2 1'],
-    [{ by: '%', down: true }, '3 2 1 4'],
-    [{ by: '%', down: false }, '4 1 2 3'],
-    [{ by: 'passed', down: false }, '2 1 3 4'],
-  ])('stand in the order of %o', (order, expected) => {
-    expect(shown(rows, 'all', '', order).map(({ id }) => id).join(' ')).toBe(expected); // prettier-ignore
-  });
-
-  it.each<[Kind, string, string]>([
-    ['running', '', '4'],
-    ['passed', '', '3'],
-    ['not passed', '', '2 1'],
-    ['all', 'R', '4 2 1'],
-    ['passed', 'amber', ''],
-  ])('are narrowed to %s with “%s”', (kind, letters, expected) => {
-    expect(shown(rows, kind, letters, { by: 'began', down: true }).map(({ id }) => id).join(' ')).toBe(expected); // prettier-ignore
-  });
-
-  it('are summed up by the lowest, the middle and the highest', () => {
-    expect(spread(rows)).toEqual({ least: 20, middle: 40, most: 60 });
-    expect(spread([sitting])).toBeNull();
-  });
-});
-
 describe('results of an edition', () => {
   it('tell what each sitting came to, and the whole in the margin', async () => {
     await open();
@@ -86,14 +60,28 @@ describe('results of an edition', () => {
     expect(text()).toContain('is sitting: 3 of 10 answered');
     expect(text()).toContain('below the minimum in Wax');
     expect(text()).toContain('time ran out');
-    press('candidate');
-    expect(names()).toEqual(['Amber', 'Birch', 'Cole', 'Dorn']);
-    press('candidate');
-    expect(names()[0]).toBe('Dorn');
     expect(screen.getByRole('link', { name: 'Cole' }).getAttribute('href')).toBe('/papers/3');
-    fireEvent.change(screen.getByPlaceholderText('letters of a name'), { target: { value: 'co' } });
-    expect(names()).toEqual(['Cole']);
-    expect(screen.getAllByRole('status')[0]?.textContent).toBe('1 of 4');
+  });
+
+  it('are asked for as they are to be seen, and page by page', async () => {
+    const told = results({ fit: 3, sittings: rows.slice(0, 2) });
+    const { asked } = await open(told);
+    const last = () => asked('GET', '/editions/{id}/results').at(-1)?.query;
+    expect(last()).toEqual({ kind: 'all', name: '', by: 'began', down: '1', from: 0 });
+    expect(screen.getAllByRole('status')[0]?.textContent).toBe('3 of 4');
+    press('candidate');
+    await settled();
+    expect(last()).toMatchObject({ by: 'candidate', down: '0' });
+    press('candidate');
+    await settled();
+    expect(last()).toMatchObject({ by: 'candidate', down: '1' });
+    pick('Which sittings', 'not passed');
+    await settled();
+    expect(last()).toMatchObject({ kind: 'not passed', by: 'candidate' });
+    expect(text()).toContain('2 of 3 are shown.');
+    press('Show more of them');
+    await settled();
+    expect(last()).toMatchObject({ kind: 'not passed', from: 2 });
   });
 
   it('show tallies with their bands, and the path, where there are some', async () => {
@@ -106,7 +94,8 @@ describe('results of an edition', () => {
 
   it('let staff act with a reason, and show the log', async () => {
     const log = [{ id: 1, sitting: 4, by: 'M. Orrell', at: '2026-11-26T09:00:00+00:00', words: 'gave 0.5 min', reason: 'Bell.' }];
-    const { asked } = await open(results(), { 'POST /sittings/{id}/staff': results({ log }) });
+    const served = await open(results(), { 'POST /sittings/{id}/staff': results({ log }) });
+    const { asked } = served;
     press('What staff can do for Dorn');
     const give = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Give the time' });
     expect(give().disabled).toBe(true);
@@ -115,6 +104,7 @@ describe('results of an edition', () => {
     expect(give().disabled).toBe(true);
     write('Minutes', '0,5');
     fireEvent.change(screen.getByLabelText('Which clock'), { target: { value: 'question' } });
+    served.answers['GET /editions/{id}/results'] = results({ log });
     press('Give the time');
     await settled();
     expect(asked('POST', '/sittings/{id}/staff')[0]?.body).toEqual({ do: 'give time', reason: 'Bell.', seconds: 30, clock: 'question' });
@@ -151,7 +141,7 @@ describe('results of an edition', () => {
   });
 
   it('say so where nobody has begun', async () => {
-    await open(results({ sittings: [], total: 0 }));
+    await open(results({ sittings: [], fit: 0, sums: { ...results().sums, sittings: 0 } }));
     expect(text()).toContain('Nobody has begun this edition yet.');
     expect(screen.queryByRole('table')).toBeNull();
   });
@@ -173,6 +163,9 @@ it('one paper shows every attempt with its working, time and hints', async () =>
     objective: null,
     kind: 'one',
     stem: 'What seals a cell?',
+    answers: { choices: ['Moss', 'Wax'], layout: null },
+    given: { choose: [2] },
+    atAnswers: [],
     response: [{ before: null, text: 'Wax', typed: false }],
     picture: null,
     attempts: 2,
@@ -202,7 +195,7 @@ it('one paper shows every attempt with its working, time and hints', async () =>
   await at('/papers/3', '/papers/:id', <PaperPage account={{ id: 1, login: 'o', name: 'O', role: 'author' }} />);
   await settled();
   expect(text()).toContain('Cole · handed in after 1 min 30 s · form of seed 12');
-  expect(text()).toContain('given: Wax');
+  expect(screen.getByRole('radio', { checked: true }).textContent).toBe('Wax');
   expect(text()).toContain('cell, 1 min 15 s, 1 hint opened');
   expect(text()).toContain('attempt 1: Moss 0 of 4, wrong: 0');
   expect(text()).toContain('attempt 2: Wax 2 of 4, right: 4; attempt 2: −2');

@@ -12,7 +12,7 @@ import { MediaContext, PagesContext } from '../../parts/text/media';
 import { Waiting } from '../../parts/Waiting';
 import { TopBar } from '../../TopBar';
 import { eventWords } from '../delivery/events';
-import { Ending, Headline, Marked } from '../delivery/ReviewedPaper';
+import { Ending, Headline, Marked } from '../delivery/review/ReviewedPaper';
 import type { Account } from '../people/session';
 
 type Made = Schema['AuthorPaper']['made'][number];
@@ -53,7 +53,7 @@ export default function PaperPage({ account }: { account: Account }) {
               </Guard>
             );
           })}
-          <Events events={paper.data.events} />
+          <Events sitting={id} events={paper.data.events} />
         </PageAndMargin>
       </MediaContext>
     </PagesContext>
@@ -91,7 +91,7 @@ function WhatWasMade({ made: { question, name, hints, seconds, marks } }: { made
 }
 
 /** All that happened, one after the other, with the time since the beginning and what was given. */
-function Events({ events }: { events: Schema['AuthorPaper']['events'] }) {
+function Events({ sitting, events }: { sitting: number; events: Schema['AuthorPaper']['events'] }) {
   const [open, setOpen] = useState(false);
   return (
     <Row
@@ -101,15 +101,18 @@ function Events({ events }: { events: Schema['AuthorPaper']['events'] }) {
           <button className="act" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'put away what happened' : `see what happened, event by event (${events.length})`}
           </button>
+          <Link className="act ml-5" to={`/papers/${sitting}/replay`}>
+            replay it, screen by screen
+          </Link>
           {open && (
             <ol aria-label="What happened" className="mt-2">
               {events.map(({ at, kind, n, given }, i) => (
                 <li key={i} className="grid grid-cols-[60px_1fr] gap-x-3 sm:grid-cols-[72px_200px_1fr] border-t border-rule py-0.5">
                   <span className="fig text-right">{clock(Math.floor(Number(at)))}</span>
-                  <span>
+                  <Link className="act justify-self-start" to={`/papers/${sitting}/replay?event=${i + 1}`}>
                     {eventWords(kind)}
                     {n !== null && `, question ${n}`}
-                  </span>
+                  </Link>
                   <span className="col-start-2 font-reading sm:col-start-3">
                     <AnswerLines lines={given} />
                   </span>

@@ -1,22 +1,23 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiError } from '../../api/client';
 import { EditableChoice } from '../../parts/fields/Editable';
+import { useSettled } from '../../parts/hooks/useSettled';
 import { PageAndMargin, Row } from '../../parts/PageAndMargin';
 import { count, day, figure, points, timeOfDay } from '../../parts/text/figures';
 import { Waiting } from '../../parts/Waiting';
-import { type Kind, kinds, type Order, type Results, resultsQuery, shown, spread } from './results';
+import { type Kind, kinds, type Order, type Results, resultsQuery } from './results';
 import { SittingsTable } from './SittingsTable';
 import { Surveyed } from './Surveyed';
 
 /** What came of an edition: its sittings, running and ended, on the page; the whole of them in the margin. */
 export default function ResultsPage() {
   const edition = Number(useParams().edition);
-  const results = useQuery(resultsQuery(edition));
   const [kind, setKind] = useState<Kind>('all');
   const [name, setName] = useState('');
   const [order, setOrder] = useState<Order>({ by: 'began', down: true });
+  const results = useInfiniteQuery(resultsQuery(edition, kind, useSettled(name, 250), order));
   const isOthers = results.error instanceof ApiError && results.error.problem.status === 403;
   if (!results.data)
     return (
@@ -28,8 +29,9 @@ export default function ResultsPage() {
         home={isOthers}
       />
     );
-  const data = results.data;
-  const rows = shown(data.sittings, kind, name, order);
+  const data = results.data.pages[0];
+  if (!data) return null;
+  const rows = results.data.pages.flatMap(({ sittings }) => sittings);
   const path = `/banks/${data.edition.bank}/blueprints/${data.edition.blueprint}`;
   return (
     <PageAndMargin label="Results">
@@ -46,7 +48,7 @@ export default function ResultsPage() {
         }
         margin={null}
       />
-      {data.sittings.length === 0 ? (
+      {data.sums.sittings === 0 ? (
         <Row
           page={<p className="py-2">Nobody has begun this edition yet. As soon as somebody does, they stand here with how far they are.</p>}
         />
@@ -61,18 +63,22 @@ export default function ResultsPage() {
                   <input className="field w-40" placeholder="letters of a name" value={name} onChange={(e) => setName(e.target.value)} />
                 </label>
                 <span className="text-quiet" role="status">
-                  {rows.length === data.sittings.length ? count(rows.length, 'sitting') : `${rows.length} of ${data.sittings.length}`}
+                  {data.fit === data.sums.sittings ? count(data.fit, 'sitting') : `${data.fit} of ${data.sums.sittings}`}
                 </span>
               </p>
             }
             margin={<Sums data={data} />}
           />
           <Row className="min-w-0 pb-4" page={<SittingsTable data={data} rows={rows} order={order} onOrder={setOrder} />} />
-          {data.total > data.sittings.length && (
+          {results.hasNextPage && (
             <Row
+              className="pb-4"
               page={
                 <p>
-                  The newest {data.sittings.length} are shown here; the tables to save hold all {data.total}.
+                  {rows.length} of {data.fit} are shown.{' '}
+                  <button className="act" disabled={results.isFetchingNextPage} onClick={() => void results.fetchNextPage()}>
+                    Show more of them
+                  </button>
                 </p>
               }
             />
@@ -86,26 +92,23 @@ export default function ResultsPage() {
 }
 
 function Sums({ data }: { data: Results }) {
-  const ended = data.sittings.filter((row) => row.ended !== null);
-  const passed = ended.filter((row) => row.passed === true).length;
-  const judged = ended.filter((row) => row.passed !== null).length;
-  const range = spread(ended);
+  const { sittings, ended, passed, judged, least, middle, most } = data.sums;
   const pass = data.pass?.percent ? `${data.pass.percent} %` : data.pass?.points ? `${data.pass.points} ${points(data.pass.points)}` : null;
   return (
     <div className="space-y-1">
       <p>
-        <b className="fig">{ended.length}</b> ended
-        {ended.length < data.sittings.length && `, ${data.sittings.length - ended.length} being sat now`}
+        <b className="fig">{ended}</b> ended
+        {ended < sittings && `, ${sittings - ended} being sat now`}
         {judged > 0 && (
           <>
             ; <b className="fig">{passed}</b> passed, {Math.round((100 * passed) / judged)} %{pass && ` (${pass} pass)`}
           </>
         )}
       </p>
-      {range && (
+      {least !== null && middle !== null && most !== null && (
         <p>
-          from <b className="fig">{figure(range.least)}</b> to <b className="fig">{figure(range.most)}</b> %, the middle one{' '}
-          <b className="fig">{figure(range.middle)}</b> %
+          from <b className="fig">{figure(least)}</b> to <b className="fig">{figure(most)}</b> %, the middle one{' '}
+          <b className="fig">{figure(middle)}</b> %
         </p>
       )}
       <p className="acts">

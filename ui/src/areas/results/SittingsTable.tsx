@@ -11,19 +11,17 @@ interface Props {
   onOrder: (order: Order) => void;
 }
 
-const heads = Object.keys(orders) as (keyof typeof orders)[];
-
 /** Sittings, one in a row: put in order by any head, each with the way to its paper and what staff can do. */
 export function SittingsTable({ data, rows, order, onOrder }: Props) {
   const [open, setOpen] = useState<number | null>(null);
-  const hasPaths = data.sittings.some((row) => row.path !== '');
-  const width = heads.length + data.tallies.length + (hasPaths ? 1 : 0) + 1;
+  const hasPaths = rows.some((row) => row.path !== '');
+  const width = orders.length + data.tallies.length + (hasPaths ? 1 : 0) + 1;
   return (
     <div className="relative overflow-x-auto">
       <table className="ledger">
         <thead>
           <tr>
-            {heads.map((head) => (
+            {orders.map((head) => (
               <th key={head} scope="col" aria-sort={order.by === head ? (order.down ? 'descending' : 'ascending') : 'none'}>
                 <button
                   className="hover:underline"

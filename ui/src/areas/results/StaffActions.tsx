@@ -38,8 +38,8 @@ export function StaffActions({ edition, row, onDone }: { edition: number; row: S
           body: { do: act, reason, ...(act === 'give time' && { seconds, clock }) },
         }),
       ),
-    onSuccess: (told) => {
-      queries.setQueryData(keys.results(edition), told);
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: keys.results(edition) });
       onDone();
     },
   });
