@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Tests\Browser;
 
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
 
 /** A real server and a browser for the tests of a class; each test finds the browser as if it were new. */
 abstract class BrowserTestCase extends TestCase
@@ -40,6 +41,39 @@ abstract class BrowserTestCase extends TestCase
         $needed = $this->page->script('return document.documentElement.scrollWidth');
 
         return is_int($needed) ? max(0, $needed - $width) : 9999;
+    }
+
+    /**
+     * Asks the API as whoever is logged in.
+     *
+     * @param array<array-key, mixed>|null $body
+     */
+    protected function ask(string $method, string $path, ?array $body = null): Fields
+    {
+        $answer = $this->page->driver->executeAsyncScript('const [method, path, body, done] = arguments; fetch("/api" + path, { method, headers: { "Content-Type": "application/json", "X-Zetema": "1" }, body: body ?? undefined }).then((answer) => answer.text()).then(done)', [$method, $path, $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR)]);
+
+        return Fields::ofJson(is_string($answer) ? $answer : '');
+    }
+
+    /**
+     * A blueprint of the first bank with these steps in one section.
+     *
+     * @param list<array<string, mixed>> $steps
+     * @param array<string, mixed> $rules
+     */
+    protected function blueprint(string $title, array $steps, array $rules): int
+    {
+        $made = $this->ask('POST', '/banks/1/blueprints', ['title' => $title]);
+        $this->ask('PUT', '/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => $title, 'rules' => $rules, 'sections' => [['id' => 'all', 'steps' => $steps]], 'review' => ['passed' => [['rung' => 'marked paper with key and feedback']]]]]);
+
+        return $made->integer('id');
+    }
+
+    /** Reads what an assessment is, as a candidate, and begins it. */
+    protected function sit(string $title): void
+    {
+        $this->page->find("//div[contains(@class, \"row\")][.//*[contains(text(), \"$title\")]]//a")->click();
+        $this->page->click('Begin');
     }
 
     /**

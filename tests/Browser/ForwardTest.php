@@ -142,7 +142,7 @@ final class ForwardTest extends BrowserTestCase
         $page->logIn('orrell', 'honeycomb');
         $page->open('/banks/2/blueprints/4');
         $page->find('//button[contains(., "checkpoint: at least 13 points")]')->click();
-        $page->see('route 1 13 of 16 points');
+        $page->see('13 to 16 route 1');
         $page->click('rehearse from here …');
         $page->field('Points so far')->sendKeys(WebDriverKeys::BACKSPACE . '15');
         $page->find('//button[.="Rehearse"][not(contains(@class, "main"))]')->click();

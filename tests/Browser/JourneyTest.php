@@ -68,7 +68,7 @@ final class JourneyTest extends BrowserTestCase
         $page->see('Edition 1 is frozen');
         $page->logOut();
         $page->logIn('aldous', 'honeycomb');
-        $page->find('//div[contains(@class, "row")][.//*[text()="Smoke test"]]//button')->click();
+        $this->sit('Smoke test');
         $page->see('Questions 1 to 3');
         foreach (['Dry hessian', 'a', 'true'] as $right) {
             $page->find("//button[@role=\"radio\"][normalize-space(.)=\"$right\"]")->click();
@@ -79,7 +79,7 @@ final class JourneyTest extends BrowserTestCase
         $page->click('Hand in the paper');
         $page->see('Passed');
         $page->see('18 of 18 points, 100 %');
-        $page->see('you: Dry hessian');
+        $page->see('Dry hessian right');
 
         self::assertStringContainsString('Hive inspection', $page->text());
 
@@ -93,7 +93,14 @@ final class JourneyTest extends BrowserTestCase
         $page->see('1 ended; 1 passed, 100 %');
         $page->click('T. Aldous');
         $page->see('18 of 18 points, 100 %');
-        $page->see('given: Dry hessian');
+        $page->see('Dry hessian right');
+        $page->click('replay it, screen by screen');
+        $page->see('event 1 of');
+        $page->click('on');
+        $page->see('event 2 of');
+        self::assertSame(1, $page->script('return document.querySelectorAll("[role=radio][aria-checked=true]:disabled").length'), 'what was chosen stands there');
+        $this->looksRight();
+        $page->click('Back to the paper');
         $page->click('All results of edition 1');
         $page->click('What staff can do for T. Aldous');
         $page->see('One more than the rules give everybody.');
@@ -108,8 +115,7 @@ final class JourneyTest extends BrowserTestCase
     {
         $page = $this->page;
         $page->logIn('wren', 'honeycomb');
-        $page->find('//div[contains(@class, "row")][.//*[contains(text(), "written part")]]//button')->click();
-        $page->click('Go on');
+        $this->sit('written part');
         $page->see('Questions 1 to 3');
         $page->find('//button[@role="radio"][1]')->click();
         $page->see('1, answered');

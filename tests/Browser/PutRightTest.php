@@ -13,7 +13,6 @@ final class PutRightTest extends BrowserTestCase
     {
         $page = $this->page;
         $this->begin('carrow', 'written part');
-        $page->click('Go on');
         $page->see('Questions 1 to 3');
         $page->driver->manage()->deleteAllCookies();
         $page->find('//button[@role="radio"][2]')->click();
@@ -234,7 +233,7 @@ final class PutRightTest extends BrowserTestCase
     private function begin(string $who, string $what): void
     {
         $this->page->logIn($who, 'honeycomb');
-        $this->page->find("//div[contains(@class, \"row\")][.//*[contains(text(),\"$what\")]]//button")->click();
+        $this->sit($what);
     }
 
     private static function retype(\Facebook\WebDriver\WebDriverElement $field, string $text): void
