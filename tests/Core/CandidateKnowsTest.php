@@ -98,6 +98,34 @@ final class CandidateKnowsTest extends TestCase
         self::assertSame($at, implode(', ', array_map(static fn (Fields $one): string => $one->integer('n') . ' ' . $one->text('outcome'), $review->objects('atAnswers'))));
     }
 
+    /** @return iterable<string, array{string, array<int, string>, string}> question, what was given by part, what stands at the parts with the key */
+    public static function parts(): iterable
+    {
+        $pairs = "pairs: W?\n pair: skep\n  with: straw\n pair: frame\n  with: wood\n pair: comb\n  with: wax";
+        $groups = "groups: W?\n group: Lid\n  item: roof\n  item: straw\n group: Floor\n  item: roof";
+        yield 'pairs, one of them left empty' => [$pairs, [1 => '1', 3 => '2'], '1 right, 3 wrong'];
+        yield 'items with the same text are interchangeable' => [$groups, [1 => '2', 2 => '2', 3 => '1'], 'roof right, roof right, straw wrong'];
+        yield 'as far as they go' => [$groups, [1 => '2', 3 => '2'], 'roof right, roof wrong'];
+        yield 'gaps: a wording that is worth a share, a typo and an entry of a list' => ["gaps: A ___, ___ and ___\n gap 1: queen\n gap 1 50%: bee\n gap 2: drone\n gap 3 yes: egg\n gap 3 no: lid", [1 => 'bee', 2 => 'drome', 3 => '1'], '1 partly right, 2 wrong, 3 right'];
+        yield 'weighed, where what is right may earn nothing' => ["gaps: A ___ and ___\n marking: weighed\n gap 1: queen\n  earns: 0\n gap 2: drone\n  earns: 2\n  loses: 1", [1 => 'queen', 2 => 'egg'], '1 right, 2 wrong'];
+    }
+
+    /** @param array<int, string> $given */
+    #[DataProvider('parts')]
+    public function test_each_part_has_its_outcome_where_the_key_is_told(string $question, array $given, string $at): void
+    {
+        $run = self::begun([$question], new PlainRules());
+        $kind = TextQuestions::one($question)->kind::id()->facts();
+        $run = $run->saved(1, Response::mapping($kind->field, $given))->handedIn();
+        foreach ([[Rung::MarkedPaper, ''], [Rung::WithKey, $at]] as [$rung, $told]) {
+            $reviewed = $run->review($rung)->objects('questions')[0];
+            $texts = $reviewed->object('answers')->texts('items', optional: true);
+            $found = array_map(static fn (Fields $one): string => ($texts[$one->integer('n') - 1] ?? $one->integer('n')) . ' ' . $one->text('outcome'), $reviewed->objects('atAnswers'));
+            sort($found);
+            self::assertSame($told, implode(', ', $found));
+        }
+    }
+
     public function test_typed_lines_are_told_apart_from_an_authors_text(): void
     {
         $question = "gaps: A ___ and ___\n gap 1: *x*\n gap 2 yes: *b*\n gap 2 no: c";

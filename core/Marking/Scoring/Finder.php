@@ -42,10 +42,16 @@ final class Finder
             Look::Choices => self::choices($scoring->criteria, ChosenChoices::in($response)),
             Look::Text => $this->wording($scoring, TypedText::in($response) ?? ''),
             Look::Number => $this->span($scoring, TypedText::in($response) ?? ''),
-            Look::Parts => PartsFinder::found($scoring, FilledParts::in($response), $this->matcher($scoring)),
+            Look::Parts => array_values($this->byPart($scoring, $response)),
             Look::Order => OrderFinder::found($scoring->criteria, OrderedItems::in($response)),
             Look::Points => AreaFinder::found($scoring->criteria, ClickedPoints::in($response)),
         };
+    }
+
+    /** @return array<int, Criterion> for each part that was filled the criterion found, where the kind is one of parts */
+    public function byPart(Scoring $scoring, Response $response): array
+    {
+        return PartsFinder::found($scoring, FilledParts::in($response), $this->matcher($scoring));
     }
 
     /**

@@ -15,7 +15,7 @@ final class PartsFinder
     /**
      * @param array<int, string> $map
      *
-     * @return list<Criterion>
+     * @return array<int, Criterion> by the part that was filled
      */
     public static function found(Scoring $scoring, array $map, TextMatcher $matcher): array
     {
@@ -25,14 +25,15 @@ final class PartsFinder
                 $byPart[$criterion->find->part][] = $criterion;
             }
         }
+        $standsFor = self::interchanged($map, $byPart, $scoring->options['same'] ?? []);
         $found = [];
-        foreach (self::interchanged($map, $byPart, $scoring->options['same'] ?? []) as $part => $value) {
-            $criteria = $byPart[$part] ?? [];
+        foreach ($map as $part => $value) {
+            $criteria = $byPart[$standsFor[$part] ?? $part] ?? [];
             $hit = array_values(array_filter($criteria, static fn (Criterion $a): bool => self::takes($a, $value)))[0]
                 ?? Finder::bestWording($matcher, array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof Wording)), $value)
                 ?? array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof PartTakes && $a->find->values === null))[0] ?? null;
             if ($hit !== null) {
-                $found[] = $hit;
+                $found[$part] = $hit;
             }
         }
 
@@ -50,33 +51,32 @@ final class PartsFinder
      * @param array<int, string> $map
      * @param array<int, list<Criterion>> $byPart
      *
-     * @return array<int, string>
+     * @return array<int, int> for which part what was given to one of them counts
      */
     private static function interchanged(array $map, array $byPart, mixed $same): array
     {
+        $standsFor = [];
         foreach (is_array($same) ? $same : [] as $parts) {
             $parts = is_array($parts) ? array_values(array_filter($parts, is_int(...))) : [];
-            $values = array_values(array_intersect_key($map, array_flip($parts)));
-            if ($values === []) {
+            $given = array_intersect_key($map, array_flip($parts));
+            if ($given === []) {
                 continue;
             }
+            $values = array_values($given);
             $fits = static fn (int $part, string $value): bool => array_filter($byPart[$part] ?? [], static fn (Criterion $a): bool => self::takes($a, $value)) !== [];
             $holds = [];
             foreach (array_keys($values) as $v) {
                 $seen = [];
                 self::give($v, $values, $parts, $fits, $holds, $seen);
             }
-            $rest = array_values(array_diff(array_keys($values), $holds));
-            foreach ($parts as $part) {
-                unset($map[$part]);
-                $v = $holds[$part] ?? array_shift($rest);
-                if ($v !== null) {
-                    $map[$part] = $values[$v];
-                }
+            $free = array_values(array_diff($parts, array_keys($holds)));
+            foreach (array_keys($given) as $v => $part) {
+                $holder = array_search($v, $holds, true);
+                $standsFor[$part] = $holder === false ? array_shift($free) ?? $part : $holder;
             }
         }
 
-        return $map;
+        return $standsFor;
     }
 
     /**

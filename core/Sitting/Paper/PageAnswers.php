@@ -61,4 +61,10 @@ final readonly class PageAnswers
     {
         return $this->page->place(0, $choice);
     }
+
+    /** Where a part stands on the page, from 1. */
+    public function placeOfPart(int $part): int
+    {
+        return $this->page->placeOfPart($part);
+    }
 }

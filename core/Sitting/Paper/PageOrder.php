@@ -103,11 +103,11 @@ final readonly class PageOrder
     {
         $map = [];
         foreach ($parts as $part => $value) {
-            $i = (int) array_search($part, $this->parts, true);
-            match ($this->form) {
-                ResponseForm::EntryByPart => $map[(string) ($i + 1)] = (string) $this->place(0, (int) $value),
-                ResponseForm::EntryOfOwnList => $map[(string) ($i + 1)] = ($this->lists[$i] ?? []) === [] ? $value : (string) $this->place($i, (int) $value),
-                default => $map[(string) $this->place(0, $part)] = $value,
+            $at = $this->placeOfPart($part);
+            $map[(string) $at] = match ($this->form) {
+                ResponseForm::EntryByPart => (string) $this->place(0, (int) $value),
+                ResponseForm::EntryOfOwnList => ($this->lists[$at - 1] ?? []) === [] ? $value : (string) $this->place($at - 1, (int) $value),
+                default => $value,
             };
         }
 
@@ -125,6 +125,12 @@ final readonly class PageOrder
     private function number(int $list, int $place): int
     {
         return $this->lists[$list][$place - 1] ?? throw new Malformed($this->field, sprintf('there is no %s %d', $this->form === ResponseForm::Choices ? 'choice' : 'place', $place));
+    }
+
+    /** Where a part stands on the page, from 1: as written, or where its list was mixed to. */
+    public function placeOfPart(int $part): int
+    {
+        return $this->form === ResponseForm::MixedParts ? $this->place(0, $part) : (int) array_search($part, $this->parts, true) + 1;
     }
 
     /** Where a number stands in a list, from 1. */

@@ -32,9 +32,9 @@ export interface KindUi<K extends Kind> {
   Answer: ComponentType<AnswerProps<K>>;
   /** whether its answers stand within the stem, so that they show it */
   isWithinStem?: boolean;
-  /** the line that tells how to answer, where it depends on more than the kind */
   /** once given it is read in words, on its picture if it has one, rather than where it was given */
   isGivenInWords?: true;
+  /** the line that tells how to answer, where it depends on more than the kind */
   howTo?: (question: QuestionOf<K>) => string | null;
   /** the response after the key of a number, where there are choices to number */
   pressed?: (question: QuestionOf<K>, response: Response, n: number) => Response;

@@ -72,6 +72,31 @@ describe('a candidate', () => {
     expect(document.body.textContent).toContain('smoke right');
   });
 
+  it('sees at each part what was given to it came to', () => {
+    const closed: Partial<SittingQuestion> = {
+      closed: true,
+      atAnswers: [
+        { n: 2, outcome: 'right' },
+        { n: 1, outcome: 'partly right' },
+      ],
+    };
+    answering('pairs', { lefts: ['skep', 'frame'], rights: ['straw', 'wood'] }, closed, { pairs: { 1: '2', 2: '1' } });
+    expect(screen.getAllByRole('listitem').map((row) => row.textContent?.slice(-12))).toEqual([
+      'partly right',
+      'strawwoodright'.slice(-12),
+    ]);
+    cleanup();
+    answering('gaps', { gaps: [null, ['bees', 'wasps']] }, { ...closed, stem: 'Call ___ for ___.' }, { gaps: { 1: 'me', 2: '1' } });
+    expect(document.querySelector('.stem')?.textContent).toMatch(/^Call partly right for .*right\.$/);
+    cleanup();
+    const spots = [
+      { x: 20, y: 20, radius: 8 },
+      { x: 60, y: 40, radius: 8 },
+    ];
+    answering('place', { picture, spots, labels: ['lid', 'floor'] }, closed, { place: { 1: '2', 2: '1' } });
+    expect([...document.querySelectorAll('.labels .at-answer')].map((at) => at.textContent)).toEqual(['partly right', 'right']);
+  });
+
   it('finds formulas and pictures in a list, which the browser’s own cannot show', () => {
     answering('pairs', { lefts: ['Area'], rights: ['$r^2$', 'a line'] });
     expect(screen.getByRole('combobox', { name: 'For “Area”' }).tagName).toBe('BUTTON');

@@ -1,5 +1,6 @@
 import { Fragment, useState } from 'react';
 import { Rich } from '../../parts/text/Rich';
+import { AtAnswer } from '../common/answers/AtAnswer';
 import { ListOf } from '../common/answers/ListOf';
 import { mapIn, withPart } from '../common/answers/answers';
 import type { AnswerProps } from '../kindUi';
@@ -43,6 +44,7 @@ export function GapsAnswer({ question, response, onRespond }: AnswerProps<'gaps'
         <Fragment key={i}>
           <Rich text={piece} inline />
           {i < pieces.length - 1 && gap(i + 1)}
+          <AtAnswer n={i + 1} atAnswers={question.atAnswers} />
         </Fragment>
       ))}
     </p>

@@ -9,7 +9,16 @@ import { GroupRows } from './GroupRows';
 function GroupsAnswer({ question, response, onRespond }: AnswerProps<'groups'>) {
   const { items, groups: targets } = question.answers;
   const give = (part: number, target: string) => onRespond(withPart(response, 'groups', part, target), false);
-  return <Matching parts={items} targets={targets} given={mapIn(response, 'groups')} closed={question.closed} onGive={give} />;
+  return (
+    <Matching
+      parts={items}
+      targets={targets}
+      given={mapIn(response, 'groups')}
+      closed={question.closed}
+      atAnswers={question.atAnswers}
+      onGive={give}
+    />
+  );
 }
 
 export const groups: KindUi<'groups'> = {

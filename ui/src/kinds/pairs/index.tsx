@@ -13,7 +13,7 @@ function PairsAnswer({ question, response, onRespond }: AnswerProps<'pairs'>) {
     onRespond(withPart(freed, 'pairs', part, target), false);
   };
   const { lefts, rights } = question.answers;
-  return <Matching parts={lefts} targets={rights} given={given} closed={question.closed} onGive={give} />;
+  return <Matching parts={lefts} targets={rights} given={given} closed={question.closed} atAnswers={question.atAnswers} onGive={give} />;
 }
 
 export const pairs: KindUi<'pairs'> = {

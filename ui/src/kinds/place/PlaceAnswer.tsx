@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { mapIn, withPart } from '../common/answers/answers';
+import { AtAnswer } from '../common/answers/AtAnswer';
 import { Board, SpotText } from '../common/answers/Board';
 import { Players } from '../common/answers/Players';
 import { useShown } from '../common/answers/OnPicture';
@@ -90,6 +91,7 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
                 </option>
               ))}
             </select>
+            <AtAnswer n={i + 1} atAnswers={question.atAnswers} />
             <Players text={label} />
           </li>
         ))}

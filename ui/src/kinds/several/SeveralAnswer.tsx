@@ -2,7 +2,8 @@ import { Fragment } from 'react';
 import { Rich } from '../../parts/text/Rich';
 import { chosenIn } from '../common/answers/answers';
 import { Players } from '../common/answers/Players';
-import { AtAnswer, tileLayout } from '../common/answers/Tiles';
+import { AtAnswer } from '../common/answers/AtAnswer';
+import { tileLayout } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';
 import { toggled } from './toggled';
 

@@ -1,4 +1,6 @@
 import { Rich } from '../../../parts/text/Rich';
+import type { AskedQuestion } from '../../content';
+import { AtAnswer } from './AtAnswer';
 import { ListOf } from './ListOf';
 
 interface Props {
@@ -7,11 +9,12 @@ interface Props {
   /** what was given to each part, by its number from 1 */
   given: Record<string, string>;
   closed: boolean;
+  atAnswers: AskedQuestion['atAnswers'];
   onGive: (part: number, target: string) => void;
 }
 
 /** Each part with a list of what it can be given. */
-export function Matching({ parts, targets, given, closed, onGive }: Props) {
+export function Matching({ parts, targets, given, closed, atAnswers, onGive }: Props) {
   return (
     <ul className="my-3">
       {parts.map((part, i) => (
@@ -28,6 +31,7 @@ export function Matching({ parts, targets, given, closed, onGive }: Props) {
             closed={closed}
             onChoose={(target) => onGive(i + 1, target)}
           />
+          <AtAnswer n={i + 1} atAnswers={atAnswers} />
         </li>
       ))}
     </ul>

@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 import { RadioGroup } from 'radix-ui';
-import { Outcome } from '../../../parts/Gauge';
 import { Rich } from '../../../parts/text/Rich';
+import { AtAnswer } from './AtAnswer';
 import { Players } from './Players';
 import type { AskedQuestion } from '../../content';
 
@@ -37,17 +37,5 @@ export function Tiles({ choices, layout, closed, chosen, atAnswers, onChoose }: 
         </Fragment>
       ))}
     </RadioGroup.Root>
-  );
-}
-
-/** The outcome that stands at an answer, once it is told. */
-export function AtAnswer({ n, atAnswers }: { n: number; atAnswers: AskedQuestion['atAnswers'] }) {
-  const at = atAnswers.find((one) => one.n === n);
-  return (
-    at && (
-      <span className="at-answer">
-        <Outcome outcome={at.outcome} />
-      </span>
-    )
   );
 }
