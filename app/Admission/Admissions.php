@@ -31,7 +31,9 @@ final readonly class Admissions
     /** @return array<string, mixed> as the author has it */
     public function told(Blueprint $blueprint): array
     {
-        return $this->of($blueprint)?->toData() ?? ['version' => 0, 'everybody' => true, 'opens' => null, 'closes' => null, 'code' => null, 'groups' => [], 'people' => []];
+        $admission = $this->of($blueprint);
+
+        return $admission === null ? ['version' => 0, 'everybody' => true, 'opens' => null, 'closes' => null, 'code' => null, 'groups' => [], 'people' => []] : $this->data($admission);
     }
 
     /** @return array<string, mixed> as it is then */
@@ -44,6 +46,9 @@ final readonly class Admissions
         }
         $isForAll = $body->flag('everybody');
         $groups = $body->integers('groups', optional: true);
+        if ($this->existing($groups) !== $groups) {
+            throw new Malformed('groups', 'one of them is there no more; reload the page');
+        }
         $people = $this->people($body->objects('people', optional: true));
         $admission = $this->of($blueprint) ?? $this->made($blueprint);
         // What was never changed has no version yet.
@@ -56,18 +61,43 @@ final readonly class Admissions
                 'none' => null,
                 default => throw new Malformed('code', 'is keep, new or none'),
             });
-        }, 'Who may sit it was changed in another window or by someone else since you opened it.', static fn (Admission $admission): array => $admission->toData());
+        }, 'Who may sit it was changed in another window or by someone else since you opened it.', $this->data(...));
         $this->sittings->termsChanged($blueprint, fn (Account $account): Candidacy => $this->candidacy($blueprint, $account));
 
         return $this->told($blueprint);
     }
 
+    /** @return array<string, mixed> without groups that were deleted: those admit nobody any more */
+    private function data(Admission $admission): array
+    {
+        $told = $admission->toData();
+
+        return [...$told, 'groups' => $this->existing($told['groups'])];
+    }
+
     /** Whether and how somebody may sit an assessment. */
     public function candidacy(Blueprint $blueprint, Account $account): Candidacy
     {
-        $admission = $this->of($blueprint);
+        return $this->candidacies([$blueprint], $account)[$blueprint->id];
+    }
 
-        return $admission === null ? new Candidacy(true, null, null) : $admission->candidacy($account, $this->em->getRepository(Group::class)->findAll());
+    /**
+     * @param list<Blueprint> $blueprints
+     *
+     * @return array<int, Candidacy> by the ids of the blueprints
+     */
+    public function candidacies(array $blueprints, Account $account): array
+    {
+        $groups = null;
+        $candidacies = [];
+        foreach ($blueprints as $blueprint) {
+            $candidacies[$blueprint->id] = new Candidacy(true, null, null);
+        }
+        foreach ($this->em->getRepository(Admission::class)->findBy(['blueprint' => $blueprints]) as $admission) {
+            $candidacies[$admission->blueprint->id] = $admission->candidacy($account, $groups ??= $this->em->getRepository(Group::class)->findAll());
+        }
+
+        return $candidacies;
     }
 
     /**
@@ -91,6 +121,18 @@ final readonly class Admissions
     {
         $admission = $this->of($blueprint) ?? $this->made($blueprint);
         $this->saving->change(Admission::class, $admission->id, null, static fn (Admission $admission) => $admission->allowAnother($account, self::MOST_SITTINGS), '', static fn (): array => []);
+    }
+
+    /**
+     * @param list<int> $groups
+     *
+     * @return list<int> those of them that there are
+     */
+    private function existing(array $groups): array
+    {
+        $known = array_map(static fn (Group $group): int => $group->id, $groups === [] ? [] : $this->em->getRepository(Group::class)->findBy(['id' => $groups]));
+
+        return array_values(array_filter($groups, static fn (int $id): bool => in_array($id, $known, true)));
     }
 
     private function of(Blueprint $blueprint): ?Admission

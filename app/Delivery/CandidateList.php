@@ -6,55 +6,54 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Admission\Admissions;
+use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Sitting\Candidacy;
 
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList
 {
-    public function __construct(private EntityManagerInterface $em, private Editions $editions, private Admissions $admissions)
+    public function __construct(private EntityManagerInterface $em, private Editions $editions, private Admissions $admissions, private ClosedNow $closed)
     {
     }
 
     /** @return array{assessments: list<array<string, mixed>>, sat: list<array<string, mixed>>} */
     public function of(Account $account, Invigilation $invigilation): array
     {
-        $sittings = $this->em->getRepository(Sitting::class)->findBy(['account' => $account], ['id' => 'DESC']);
-        $mine = [];
-        $open = [];
-        $ended = [];
-        foreach ($sittings as $sitting) {
-            if ($sitting->edition === null) {
+        $open = $ended = [];
+        foreach ($this->em->getRepository(Sitting::class)->findBy(['account' => $account], ['id' => 'DESC']) as $sitting) {
+            if ($sitting->isRehearsal()) {
                 continue;
             }
             if ($sitting->endedAt() === null) {
                 $invigilation->settle($sitting);
             }
-            $assessment = $sitting->blueprint->id;
             if ($sitting->endedAt() === null) {
-                $open[$assessment] = $sitting;
+                $open[$sitting->blueprint->id] = $sitting;
             } else {
-                $ended[$assessment][] = $sitting->endedAt() * 1000;
-                $mine[] = $this->sat($sitting, $sitting->edition);
+                $ended[] = $sitting;
             }
         }
+        $now = $invigilation->now();
+        $editions = $this->editions($open);
+        $assessments = [...$editions, ...$ended];
+        $candidacies = $this->admissions->candidacies(array_map(static fn (Edition|Sitting $one): Blueprint => $one->blueprint, $assessments), $account);
 
-        return ['assessments' => $this->offered($account, $ended, $open, $invigilation->now()), 'sat' => $mine];
+        return ['assessments' => self::offered($editions, $candidacies, $ended, $open, $now), 'sat' => $this->sat($ended, $candidacies, $now)];
     }
 
     /**
-     * Each assessment once: the edition that is being sat, else the newest. How often it may be sat counts over all its editions.
+     * Each assessment once: the edition that is being sat, else the newest.
      *
-     * @param array<int, list<int>> $ended when the sittings so far ended, by assessment
-     * @param array<int, Sitting> $open
+     * @param array<int, Sitting> $open by assessment
      *
-     * @return list<array<string, mixed>>
+     * @return list<Edition> in the order in which the assessments were made
      */
-    private function offered(Account $account, array $ended, array $open, int $now): array
+    private function editions(array $open): array
     {
-        $offered = [];
         $editions = [];
         foreach ($this->editions->toBegin() as $newest) {
             $editions[$newest->blueprint->id] = $newest;
@@ -64,8 +63,29 @@ final readonly class CandidateList
             $editions[$assessment] = $sitting->edition ?? throw new \LogicException('a rehearsal is in no list');
         }
         ksort($editions);
-        foreach ($editions as $assessment => $edition) {
-            $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
+
+        return array_values($editions);
+    }
+
+    /**
+     * How often an assessment may be sat counts over all its editions.
+     *
+     * @param list<Edition> $editions
+     * @param array<int, Candidacy> $candidacies by assessment
+     * @param list<Sitting> $ended
+     * @param array<int, Sitting> $open by assessment
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function offered(array $editions, array $candidacies, array $ended, array $open, int $now): array
+    {
+        $offered = $before = [];
+        foreach ($ended as $sitting) {
+            $before[$sitting->blueprint->id][] = ($sitting->endedAt() ?? 0) * 1000;
+        }
+        foreach ($editions as $edition) {
+            $assessment = $edition->blueprint->id;
+            $candidacy = $candidacies[$assessment];
             $running = $open[$assessment] ?? null;
             if ($running === null && (!$candidacy->isAdmitted || $candidacy->hasClosed($now))) {
                 continue;
@@ -74,7 +94,7 @@ final readonly class CandidateList
                 'edition' => $edition->id,
                 'bank' => $edition->blueprint->bank->name(),
                 'running' => $running?->id,
-                ...Offer::facts($edition->assessment(), $candidacy, $ended[$assessment] ?? [], $running !== null, $now),
+                ...Offer::facts($edition->assessment(), $candidacy, $before[$assessment] ?? [], $running !== null, $now),
                 'title' => $edition->title,
             ];
         }
@@ -82,22 +102,34 @@ final readonly class CandidateList
         return $offered;
     }
 
-    /** @return array<string, mixed> no more than the review would tell */
-    private function sat(Sitting $sitting, Edition $edition): array
+    /**
+     * What was sat, and no more of it than its review would tell now.
+     *
+     * @param list<Sitting> $ended
+     * @param array<int, Candidacy> $candidacies by assessment
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function sat(array $ended, array $candidacies, int $now): array
     {
-        $result = $sitting->result();
-        $rules = $edition->rules();
-        $rung = $result['passed'] === false ? $rules->whoDoesNotSees : $rules->whoPassesSees;
-        $total = $rung->includes(Rung::Total);
+        $sat = $reviews = [];
+        foreach ($ended as $sitting) {
+            $edition = $sitting->edition ?? throw new \LogicException('a rehearsal is in no list');
+            $reviews[$edition->id] ??= $edition->assessment()->review;
+            $result = $sitting->result();
+            $rung = $reviews[$edition->id]->rung($result['passed'], $this->closed->isFor($sitting, $now, $candidacies[$sitting->blueprint->id]));
+            $total = $rung->includes(Rung::Total);
+            $sat[] = [
+                'id' => $sitting->id,
+                'title' => $edition->title,
+                'endedAt' => date(DATE_ATOM, intdiv($sitting->endedAt() ?? 0, 1000)),
+                'passed' => $rung->includes(Rung::PassedOrNot) ? $result['passed'] : null,
+                'earned' => $total ? $result['earned'] : null,
+                'max' => $total ? $result['max'] : null,
+                'percent' => $total ? $result['percent'] : null,
+            ];
+        }
 
-        return [
-            'id' => $sitting->id,
-            'title' => $edition->title,
-            'endedAt' => date(DATE_ATOM, intdiv($sitting->endedAt() ?? 0, 1000)),
-            'passed' => $rung->includes(Rung::PassedOrNot) ? $result['passed'] : null,
-            'earned' => $total ? $result['earned'] : null,
-            'max' => $total ? $result['max'] : null,
-            'percent' => $total ? $result['percent'] : null,
-        ];
+        return $sat;
     }
 }

@@ -17,7 +17,7 @@ use Zetema\Core\Sitting\Candidate\Review;
 /** What a candidate's page is told, with the pages and files that the author's texts in it mention, and no others. */
 final readonly class CandidatePage
 {
-    public function __construct(private Media $media, private EntityManagerInterface $em)
+    public function __construct(private Media $media, private EntityManagerInterface $em, private ClosedNow $closed)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class CandidatePage
     {
         $mentions = new Mentions();
         $review = new Review($going->paper, $going->state, $mentions);
-        $told = $review->upTo($review->rung($going->terms->until !== null && $now >= $going->terms->until));
+        $told = $review->upTo($review->rung($this->closed->isFor($sitting, $now)));
 
         return [...$told, ...$this->mentionedIn($sitting, $mentions)];
     }

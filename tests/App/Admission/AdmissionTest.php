@@ -81,6 +81,8 @@ final class AdmissionTest extends ApiTestCase
         $this->logIn('orrell');
         $this->send('DELETE', '/api/groups/' . $group->integer('id'), schema: 'Groups');
         self::assertNull($this->offered('wren'), 'the group is gone');
+        $this->logIn('orrell');
+        self::assertSame([], $this->admit([])->integers('groups'), 'and nobody is told of it any more');
     }
 
     public function test_what_it_is_can_be_read_before_the_clock_starts_and_nothing_is_dealt_by_that(): void
@@ -130,6 +132,37 @@ final class AdmissionTest extends ApiTestCase
         $this->logIn('wren');
         self::assertSame('ended', $this->send('GET', '/api/sittings/' . $sitting->integer('id'))->text('phase'), 'it closed earlier after all');
         self::assertNull($this->offered('carrow'), 'nobody begins what has closed');
+    }
+
+    public function test_what_is_told_when_it_closes_waits_for_the_closing_that_is_said_now(): void
+    {
+        $document = $this->send('GET', '/api/blueprints/1')->object('document')->raw();
+        $rungs = [['rung' => 'nothing', 'when' => 'at once'], ['rung' => 'total', 'when' => 'closed']];
+        $this->send('PUT', '/api/blueprints/1/document', ['version' => $this->version('/api/blueprints/1'), 'document' => [...$document, 'review' => ['passed' => $rungs, 'notPassed' => $rungs]]]);
+        $edition = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], 'Edition', 201)->integer('id');
+        $this->admit(['closes' => '2027-05-01T11:00:00+00:00']);
+        $this->logIn('wren');
+        $sitting = $this->begin("/api/editions/$edition/sittings");
+        $this->act($sitting, ['type' => 'handed in']);
+        $told = function () use ($sitting): array {
+            $this->logIn('wren');
+            $sat = $this->send('GET', '/api/my-assessments', schema: 'MyAssessments')->objects('sat')[0];
+
+            return [$this->send('GET', '/api/sittings/' . $sitting->integer('id') . '/review', schema: 'Review')->text('rung'), $sat->optionalText('max') !== null];
+        };
+        self::assertSame(['nothing', false], $told());
+        $this->logIn('orrell');
+        $this->admit(['closes' => '2027-05-01T12:00:00+00:00']);
+        $this->clock->sleep(90 * 60);
+        self::assertSame(['nothing', false], $told(), 'others may begin for an hour more');
+        $this->clock->sleep(31 * 60);
+        self::assertSame(['total', true], $told());
+        $this->logIn('orrell');
+        $this->admit(['closes' => null]);
+        self::assertSame(['nothing', false], $told(), 'it is open again');
+        $this->logIn('orrell');
+        $this->send('PUT', "/api/editions/$edition/closed", ['closed' => true]);
+        self::assertSame(['total', true], $told(), 'closed by hand');
     }
 
     public function test_whoever_is_away_is_ended_when_it_closes_earlier_and_not_before(): void
@@ -191,6 +224,7 @@ final class AdmissionTest extends ApiTestCase
     {
         yield 'no moment' => [['opens' => 'soon'], 'opens'];
         yield 'it closes first' => [['opens' => '2027-05-01T10:00:00+00:00', 'closes' => '2027-05-01T10:00:00+00:00'], 'closes'];
+        yield 'a group that nobody made' => [['groups' => [999]], 'groups'];
         yield 'an author' => [['people' => [['account' => 1]]], 'people'];
         yield 'less time' => [['people' => [['account' => 0, 'extraTime' => -1]]], 'extraTime'];
         yield 'very many sittings' => [['people' => [['account' => 0, 'sittings' => 100]]], 'sittings'];

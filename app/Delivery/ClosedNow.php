@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Delivery;
+
+use Zetema\App\Admission\Admissions;
+use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\Core\Sitting\Candidacy;
+
+/**
+ * Whether an assessment has closed, as is said now: what a review tells only then must not be told while others may still begin,
+ * whatever was said when this sitting ended.
+ */
+final readonly class ClosedNow
+{
+    public function __construct(private Admissions $admissions, private Editions $editions)
+    {
+    }
+
+    /** @param int $now in microseconds */
+    public function isFor(Sitting $sitting, int $now, ?Candidacy $candidacy = null): bool
+    {
+        if ($sitting->isRehearsal()) {
+            return false;
+        }
+        $candidacy ??= $this->admissions->candidacy($sitting->blueprint, $sitting->account);
+
+        return $candidacy->closes !== null ? $candidacy->hasClosed($now) : $sitting->blueprint->isPutAway() || $this->editions->newest($sitting->blueprint)?->isClosed() === true;
+    }
+}
