@@ -278,6 +278,37 @@ describe('a review', () => {
       [],
     ],
     [
+      'with the right answer where it does not stand at a choice already',
+      {
+        questions: [
+          {
+            ...question,
+            outcome: 'wrong',
+            atAnswers: [
+              { n: 1, outcome: 'wrong' },
+              { n: 2, outcome: 'right' },
+            ],
+            key: [{ before: null, text: 'The queen, at a choice', typed: false }],
+          },
+          {
+            ...question,
+            n: 2,
+            kind: 'groups',
+            outcome: 'partly right',
+            answers: { groups: ['Spring', 'Autumn'], items: ['Swarms', 'Ivy'] },
+            given: { groups: { 1: '1', 2: '1' } },
+            atAnswers: [
+              { n: 1, outcome: 'right' },
+              { n: 2, outcome: 'wrong' },
+            ],
+            key: [{ before: null, text: 'Autumn: Ivy', typed: false }],
+          },
+        ],
+      },
+      ['right: Autumn: Ivy'],
+      ['at a choice'],
+    ],
+    [
       'with the way that was announced',
       {
         route: [

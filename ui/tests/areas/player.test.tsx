@@ -211,6 +211,12 @@ describe('a screen that pages and questions share', () => {
     press('Come back to question 2');
     await settled();
     expect(sent()).toEqual([['flagged', 2]]);
+    cleanup();
+    await open(shared({ screen: { ...steps, items, goesOn: false, isFree: true } }, [question(1), { ...question(2), closed: true }]));
+    expect(screen.queryByRole('button', { name: 'Come back to question 1' })).not.toBeNull();
+    expect(screen.queryByRole('button', { name: 'Come back to question 2' }), 'nothing is left to do at what is closed').toBeNull();
+    cleanup();
+    await open(shared({ checks: false, screen: { ...steps, items, goesOn: false, isFree: true } }));
     press('Look over and hand in');
     expect(text()).toContain('2 questions are unanswered.');
     press(/Question number 2/);

@@ -17,7 +17,7 @@ export function HandIn(props: {
   const flagged = sitting.questions.filter((q) => q.answered && q.flagged);
   return (
     <>
-      <Row page={<h1 className="stem">{whatItMeans(sitting, blank.length)}</h1>} margin={savedLine} />
+      <Row className="pt-4 pb-1" page={<h1 className="stem">{whatItMeans(sitting, blank.length)}</h1>} margin={savedLine} />
       {[...blank, ...flagged].map((q) => (
         <Row
           key={q.n}

@@ -32,6 +32,8 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
   const { checks, check, respond, response, flush, canTryAgain, tryAgain } = answering;
   const forward = sitting.screen?.goesOn === true;
   const free = sitting.screen?.isFree !== false;
+  // What is closed can be looked at again, and nothing is left to do there.
+  const canFlag = free && (!question.closed || question.flagged);
   const choices = 'choices' in question.answers ? question.answers.choices.length : 0;
   const goOn = () => {
     flush();
@@ -51,7 +53,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       else goOn();
     } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
       respond(kindUi(question).pressed?.(question, response, Number(e.key)) ?? null, false);
-    } else if (free && !typing && e.key.toLowerCase() === 'f') {
+    } else if (canFlag && !typing && e.key.toLowerCase() === 'f') {
       flag();
     }
   });
@@ -80,7 +82,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
             <button className={checks || canTryAgain ? 'act' : 'btn main'} onClick={goOn}>
               Go on
             </button>
-            {free && (
+            {canFlag && (
               <button className="act" aria-pressed={question.flagged} onClick={flag}>
                 {question.flagged ? 'No need to come back' : 'Come back to this'}
               </button>
@@ -118,7 +120,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
           <p className="at-desk">
             keys: {choices > 0 && `1–${choices} choose · `}
             {enterWords(answering, question)}
-            {free && ' · F marks it to come back to'}
+            {canFlag && ' · F marks it to come back to'}
           </p>
         }
       />

@@ -38,9 +38,9 @@ export function ReadingScreen(props: {
   return (
     <>
       <Row className="pt-5" page={<p className="path">{[words, screen?.section].filter(Boolean).join(' · ')}</p>} margin={clock} sticky />
-      {ends && <Row page={<h1 className="stem">That was the last question.</h1>} margin={savedLine} />}
+      {ends && <Row className="pt-4" page={<h1 className="stem">That was the last question.</h1>} margin={savedLine} />}
       {screen?.sort === 'checkpoint' && (
-        <Row page={<h1 className="stem">What comes next depends on what you gave so far.</h1>} margin={savedLine} />
+        <Row className="pt-4" page={<h1 className="stem">What comes next depends on what you gave so far.</h1>} margin={savedLine} />
       )}
       <ReadPages sitting={sitting} />
       {sitting.stretch.length > 1 && <Row page={<Stretch sitting={sitting} act={act} onGo={onGo} />} margin={null} />}

@@ -134,7 +134,7 @@ function OnScreen({
         page={
           <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
             <CheckButtons {...{ question, answering }} />
-            {free && (
+            {free && (!question.closed || flagged) && (
               <button
                 className="act"
                 aria-label={flagged ? `No need to come back to question ${n}` : `Come back to question ${n}`}

@@ -169,7 +169,7 @@ export function Marked({ question: q, who = 'you', more }: { question: Review['q
             <span className="fig pt-0.5 text-quiet">{q.n}</span>
             <div className="min-w-0 flex-1">
               <AsGiven question={q} given={q.given} who={who} />
-              {q.key.length > 0 && q.outcome !== 'right' && !q.atAnswers.some(({ outcome }) => outcome === 'right') && (
+              {q.key.length > 0 && q.outcome !== 'right' && !standsAtChoices(q) && (
                 <p>
                   <span className="text-soft">right: </span>
                   <span className="font-reading">
@@ -207,3 +207,7 @@ export function Marked({ question: q, who = 'you', more }: { question: Review['q
     />
   );
 }
+
+/** Whether the right answer stands where it was to be chosen. */
+const standsAtChoices = ({ answers, atAnswers }: Review['questions'][number]) =>
+  'choices' in answers && atAnswers.some(({ outcome }) => outcome === 'right');

@@ -31,7 +31,11 @@ export function Matching({ parts, targets, given, closed, atAnswers, onGive }: P
             closed={closed}
             onChoose={(target) => onGive(i + 1, target)}
           />
-          <AtAnswer n={i + 1} atAnswers={atAnswers} />
+          {atAnswers.length > 0 && (
+            <span className="at-part w-26 shrink-0">
+              <AtAnswer n={i + 1} atAnswers={atAnswers} />
+            </span>
+          )}
         </li>
       ))}
     </ul>
