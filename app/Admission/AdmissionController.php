@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Admission;
 
+use Psr\Clock\ClockInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -11,13 +12,14 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 /** Who may sit an assessment; and candidates who come with its code. */
 final readonly class AdmissionController
 {
-    public function __construct(private Admissions $admissions)
+    public function __construct(private Admissions $admissions, private Editions $editions, private ClockInterface $clock)
     {
     }
 
@@ -39,6 +41,10 @@ final readonly class AdmissionController
     #[IsGranted('ROLE_CANDIDATE')]
     public function enter(Request $request, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse(['title' => $this->admissions->enter(Body::of($request)->text('code'), $account)->title()]);
+        $blueprint = $this->admissions->enter(Body::of($request)->text('code'), $account);
+        $edition = $this->editions->newest($blueprint);
+        $isOver = $blueprint->isPutAway() || $edition?->isClosed() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed((int) $this->clock->now()->format('Uu'));
+
+        return new JsonResponse(['title' => $edition->title ?? $blueprint->title(), 'stands' => $isOver ? 'closed' : ($edition === null ? 'not yet' : 'in the list')]);
     }
 }

@@ -208,8 +208,19 @@ final class AdmissionTest extends ApiTestCase
         self::assertMatchesRegularExpression('/^[a-z2-9]{10}$/', $code);
         self::assertNull($this->offered('wren'));
         self::assertStringContainsString('No assessment has this code', $this->send('POST', '/api/access-codes', ['code' => 'nothing'], status: 422)->text('detail'));
-        self::assertSame('Apprentice Certificate, written part', $this->send('POST', '/api/access-codes', ['code' => ' ' . strtoupper(substr($code, 0, 5)) . '-' . substr($code, 5)])->text('title'));
+        $typed = ['code' => ' ' . strtoupper(substr($code, 0, 5)) . '-' . substr($code, 5)];
+        self::assertSame(['title' => 'Apprentice Certificate, written part', 'stands' => 'in the list'], $this->send('POST', '/api/access-codes', $typed, 'Admitted')->raw());
         self::assertNotNull($this->offered('wren'));
+        $this->logIn('orrell');
+        $this->send('PUT', '/api/editions/1/closed', ['closed' => true]);
+        $this->logIn('wren');
+        self::assertSame('closed', $this->send('POST', '/api/access-codes', $typed, 'Admitted')->text('stands'), 'nobody is told to look for what is not there');
+        $this->logIn('orrell');
+        $this->send('PUT', '/api/editions/1/closed', ['closed' => false]);
+        $blueprint = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Spring'], status: 201)->integer('id');
+        $none = $this->send('PUT', "/api/blueprints/$blueprint/admission", ['version' => 0, 'everybody' => false, 'groups' => [], 'people' => [], 'code' => 'new'], 'Admission')->text('code');
+        $this->logIn('wren');
+        self::assertSame('not yet', $this->send('POST', '/api/access-codes', ['code' => $none], 'Admitted')->text('stands'));
 
         $this->logIn('orrell');
         self::assertSame([[true, 0]], array_map(static fn (Fields $p): array => [$p->flag('byCode'), $p->integer('extraTime')], $this->send('GET', '/api/blueprints/1/admission')->objects('people')));

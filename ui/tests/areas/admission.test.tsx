@@ -89,12 +89,16 @@ describe('who may sit an assessment', () => {
 });
 
 describe('an access code', () => {
-  it('of a link is used by itself, once, and the list comes after it', async () => {
-    const served = new Served({ 'POST /access-codes': { title: 'Paper' } });
+  it.each([
+    ['in the list', 'is in your list.'],
+    ['not yet', 'cannot be sat yet; it stands in your list once it can.'],
+    ['closed', 'has closed.'],
+  ])('of a link is used by itself, once, and the list comes after it: %s', async (stands, words) => {
+    const served = new Served({ 'POST /access-codes': { title: 'Paper', stands } });
     const page = await at('/join/abc', '*', <WithCode />);
     await settled();
     expect(served.asked('POST', '/access-codes').map(({ body }) => body)).toEqual([{ code: 'abc' }]);
-    expect([screen.getByRole('status').textContent, page.address()]).toEqual(['“Paper” is in your list.', '/']);
+    expect([screen.getByRole('status').textContent, page.address()]).toEqual([`“Paper” ${words}`, '/']);
   });
 
   it('that was mistyped stays to be put right', async () => {

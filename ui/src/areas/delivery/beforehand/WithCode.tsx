@@ -1,9 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, dataOf, errorWords } from '../../../api/client';
+import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { Row } from '../../../parts/PageAndMargin';
+
+const stands: Record<Schema['Admitted']['stands'], string> = {
+  'in the list': 'is in your list.',
+  'not yet': 'cannot be sat yet; it stands in your list once it can.',
+  closed: 'has closed.',
+};
 
 /** An access code, typed or come with a link: the assessment that has it is in the list from then on. */
 export function WithCode() {
@@ -44,7 +50,11 @@ export function WithCode() {
           <button className="btn" disabled={enter.isPending}>
             Find it
           </button>
-          {enter.data && <span role="status">“{enter.data.title}” is in your list.</span>}
+          {enter.data && (
+            <span role="status">
+              “{enter.data.title}” {stands[enter.data.stands]}
+            </span>
+          )}
           {enter.error && (
             <span className="notice" role="alert">
               {errorWords(enter.error)}
