@@ -81,7 +81,7 @@ describe('a candidate', () => {
       ],
     };
     answering('pairs', { lefts: ['skep', 'frame'], rights: ['straw', 'wood'] }, closed, { pairs: { 1: '2', 2: '1' } });
-    expect(screen.getAllByRole('listitem').map((row) => row.textContent?.slice(-12))).toEqual([
+    expect(screen.getAllByRole('listitem').map((row) => row.textContent.slice(-12))).toEqual([
       'partly right',
       'strawwoodright'.slice(-12),
     ]);
