@@ -81,10 +81,7 @@ describe('a candidate', () => {
       ],
     };
     answering('pairs', { lefts: ['skep', 'frame'], rights: ['straw', 'wood'] }, closed, { pairs: { 1: '2', 2: '1' } });
-    expect(screen.getAllByRole('listitem').map((row) => row.textContent.slice(-12))).toEqual([
-      'partly right',
-      'strawwoodright'.slice(-12),
-    ]);
+    expect(screen.getAllByRole('listitem').map((row) => row.textContent.slice(-12))).toEqual(['partly right', 'strawwoodright'.slice(-12)]);
     cleanup();
     answering('gaps', { gaps: [null, ['bees', 'wasps']] }, { ...closed, stem: 'Call ___ for ___.' }, { gaps: { 1: 'me', 2: '1' } });
     expect(document.querySelector('.stem')?.textContent).toMatch(/^Call partly right for .*right\.$/);

@@ -1,0 +1,17 @@
+import { describe, expect, test } from 'vitest';
+import { actions, fitting } from '../../../src/areas/bank/find/actions';
+
+describe('what can be done, by a few letters', () => {
+  test.each([
+    ['wr', ['Write a question', 'Write a page']],
+    ['quest', ['Write a question', 'See all questions', 'See questions in review', 'Find questions that are alike']],
+    ['undo', ['See the history of the bank, undo']],
+    ['bank make', ['See all banks, make a bank']],
+    ['zzz', []],
+  ])('%s', (typed, words) => expect(fitting(actions(1), typed, true).map((action) => action.words)).toEqual(words));
+
+  test('only what is theirs to do', () => {
+    expect(fitting(actions(1), '', false).filter((action) => action.writes)).toEqual([]);
+    expect(fitting(actions(1), '', true).length).toBe(actions(1).length);
+  });
+});
