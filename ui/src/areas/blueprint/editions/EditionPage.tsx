@@ -80,7 +80,9 @@ export default function EditionPage({ account }: { account: Account }) {
             )}
             {close.data && (
               <p role="status">
-                {own.closed ? 'Nobody can begin it any more; whoever has begun it goes on.' : 'Candidates find it in their list again.'}
+                {own.closed
+                  ? 'Nobody can begin it any more; whoever has begun it goes on. What is seen only once it closes is seen now, unless a closing time is still to come.'
+                  : 'Candidates find it in their list again.'}
               </p>
             )}
             {error && (
