@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { PictureBoard } from '../../src/kinds/common/picture/PictureBoard';
 import type { Shape } from '../../src/kinds/common/picture/shapes';
+import { useMedia } from '../../src/kinds/common/picture/files';
+import { at, Served } from '../served';
 import { press } from '../written';
 
 afterEach(() => {
@@ -93,5 +95,22 @@ describe('a picture to draw on', () => {
     fireEvent.keyDown(shape(), { key: 'ArrowRight', altKey: true });
     expect(now()[0]?.numbers).toEqual([100, 100, 21, 21]);
     expect(screen.queryByRole('button', { name: 'draw a spot' })).not.toBeNull();
+  });
+});
+
+describe('the files of a bank', () => {
+  it.each([
+    ['are there', { media: [{ name: 'hive.svg', url: '/x', type: 'image/svg+xml', bytes: 1, width: 8, height: 6 }] }, 'hive.svg'],
+    ['cannot be had', { refuse: 503, detail: 'The disk is full.', type: 'fault' }, ''],
+  ])('are unknown until they %s, so that none is called missing meanwhile', async (_, answer, names) => {
+    new Served({ 'GET /banks/{id}/media': answer });
+    const seen: string[] = [];
+    function Names() {
+      const media = useMedia(1);
+      seen.push(media ? Object.keys(media).join() : 'not known yet');
+      return null;
+    }
+    await at('/', '/', <Names />);
+    expect([seen[0], seen.at(-1)]).toEqual(['not known yet', names]);
   });
 });

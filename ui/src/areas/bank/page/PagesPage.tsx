@@ -34,7 +34,7 @@ export default function PagesPage({ account }: { account: Account }) {
       void navigate(`/banks/${bank}/pages/${made.id}`);
     },
   });
-  if (!pages.data) return <Waiting error={pages.error} retry={() => void pages.refetch()} />;
+  if (!pages.data || !media) return <Waiting error={pages.error} retry={() => void pages.refetch()} />;
   const list = pages.data.pages;
   const open = list.find((page) => page.id === Number(id));
   const free = (name: string, from: number) => {

@@ -57,6 +57,8 @@ function QuestionSheet({ question, account }: { question: Question; account: Acc
   // The same as long as no line comes, goes or is moved.
   const order = JSON.stringify(lineIds(edit.draft.content));
   const lines = useMemo(() => JSON.parse(order) as Record<string, number[]>, [order]);
+  // A picture that is not known yet must not be called missing.
+  if (!media) return <Waiting error={null} />;
   return (
     <PagesContext value={pages}>
       <MediaContext value={media}>

@@ -32,14 +32,17 @@ export async function takeFile(bank: number, file: File): Promise<Medium> {
   return answer;
 }
 
-/** The bank's files by name. */
-export function useMedia(bank: number): Record<string, Medium> {
+/** The bank's files by name; undefined until it is known which there are. */
+export function useMedia(bank: number): Record<string, Medium> | undefined {
   const media = useQuery({
     queryKey: keys.media(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/media', { params: { path: { id: bank } } })),
   });
   const list = media.data?.media;
-  return useMemo(() => Object.fromEntries((list ?? []).map((medium) => [medium.name, medium])), [list]);
+  return useMemo(
+    () => (media.isPending ? undefined : Object.fromEntries((list ?? []).map((medium) => [medium.name, medium]))),
+    [list, media.isPending],
+  );
 }
 
 /** The bank's pages by name. */
