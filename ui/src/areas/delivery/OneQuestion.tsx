@@ -118,7 +118,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         }
         margin={
           <p className="at-desk">
-            keys: {choices > 0 && `1–${choices} choose · `}
+            keys: {choices > 0 && !question.closed && `1–${choices} choose · `}
             {enterWords(answering, question)}
             {canFlag && ' · F marks it to come back to'}
           </p>

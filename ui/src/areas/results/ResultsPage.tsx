@@ -38,26 +38,22 @@ export default function ResultsPage() {
       <Row
         className="pt-4 pb-2"
         page={
-          <h1>
-            <span className="title">{data.edition.title}</span>{' '}
-            <span className="path ml-2">
-              results of <Link to={`${path}/editions/${data.edition.id}`}>edition {data.edition.number}</Link> ·{' '}
-              <Link to={path}>the blueprint</Link>
-            </span>
-          </h1>
-        }
-        margin={null}
-      />
-      {data.sums.sittings === 0 ? (
-        <Row
-          page={<p className="py-2">Nobody has begun this edition yet. As soon as somebody does, they stand here with how far they are.</p>}
-        />
-      ) : (
-        <>
-          <Row
-            page={
+          <>
+            <h1 className="pb-3">
+              <span className="title">{data.edition.title}</span>{' '}
+              <span className="path ml-2">
+                results of <Link to={`${path}/editions/${data.edition.id}`}>edition {data.edition.number}</Link> ·{' '}
+                <Link to={path}>the blueprint</Link>
+              </span>
+            </h1>
+            {data.sums.sittings > 0 && (
               <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-                <EditableChoice label="Which sittings" value={kind} options={[...kinds]} onChange={setKind} />
+                <EditableChoice
+                  label="Which sittings"
+                  value={kind}
+                  options={kinds.filter(({ value }) => data.pass !== null || !value.endsWith('passed'))}
+                  onChange={setKind}
+                />
                 <label>
                   of candidates with{' '}
                   <input className="field w-40" placeholder="letters of a name" value={name} onChange={(e) => setName(e.target.value)} />
@@ -66,9 +62,17 @@ export default function ResultsPage() {
                   {data.fit === data.sums.sittings ? count(data.fit, 'sitting') : `${data.fit} of ${data.sums.sittings}`}
                 </span>
               </p>
-            }
-            margin={<Sums data={data} />}
-          />
+            )}
+          </>
+        }
+        margin={data.sums.sittings > 0 && <Sums data={data} />}
+      />
+      {data.sums.sittings === 0 ? (
+        <Row
+          page={<p className="py-2">Nobody has begun this edition yet. As soon as somebody does, they stand here with how far they are.</p>}
+        />
+      ) : (
+        <>
           <Row className="min-w-0 pb-4" page={<SittingsTable data={data} rows={rows} order={order} onOrder={setOrder} />} />
           {results.hasNextPage && (
             <Row

@@ -15,13 +15,14 @@ interface Props {
 export function SittingsTable({ data, rows, order, onOrder }: Props) {
   const [open, setOpen] = useState<number | null>(null);
   const hasPaths = rows.some((row) => row.path !== '');
-  const width = orders.length + data.tallies.length + (hasPaths ? 1 : 0) + 1;
+  const heads = orders.filter((head) => !isEmpty(head, data, rows));
+  const width = heads.length + data.tallies.length + (hasPaths ? 1 : 0) + 1;
   return (
     <div className="relative overflow-x-auto">
       <table className="ledger">
         <thead>
           <tr>
-            {orders.map((head) => (
+            {heads.map((head) => (
               <th key={head} scope="col" aria-sort={order.by === head ? (order.down ? 'descending' : 'ascending') : 'none'}>
                 <button
                   className="hover:underline"
@@ -58,7 +59,7 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
               <td className="text-right whitespace-nowrap">
                 {row.began === null ? '' : `${shortDay(row.began)}, ${timeOfDay(row.began)}`}
               </td>
-              {row.ended === null ? <Running row={row} of={data.questions} /> : <Ended row={row} />}
+              {row.ended === null ? <Running row={row} of={data.questions} wide={heads.length - 2} /> : <Ended row={row} heads={heads} />}
               {data.tallies.map((tally) => {
                 const band = row.bands.find((one) => one.tally === tally);
                 return (
@@ -102,9 +103,15 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
   );
 }
 
-function Running({ row, of }: { row: SittingRow; of: number }) {
+/** What has nothing to tell in any row: points where nothing is graded, passed where there is no pass mark. */
+function isEmpty(head: Order['by'], data: Results, rows: SittingRow[]): boolean {
+  if (head === 'passed') return data.pass === null;
+  return (head === 'points' || head === '%') && rows.length > 0 && rows.every((row) => row.ended !== null && Number(row.max) === 0);
+}
+
+function Running({ row, of, wide }: { row: SittingRow; of: number; wide: number }) {
   return (
-    <td colSpan={4} className="text-right">
+    <td colSpan={wide} className="text-right">
       is sitting: <b className="fig">{row.answered ?? 0}</b> of {of} answered
       {row.lastSign !== null && <span className="text-quiet">, last sign {timeOfDay(row.lastSign)}</span>}
     </td>
@@ -114,22 +121,26 @@ function Running({ row, of }: { row: SittingRow; of: number }) {
 /** How it ended, where it was not handed in. */
 const ends: Record<string, string> = { 'whole ran out': 'time ran out', until: 'it closed', 'closed by staff': 'closed by staff' };
 
-function Ended({ row }: { row: SittingRow }) {
+function Ended({ row, heads }: { row: SittingRow; heads: Order['by'][] }) {
   return (
     <>
       <td className="text-right whitespace-nowrap">
         {row.seconds === null ? '' : duration(row.seconds)}
         {row.how !== null && ends[row.how] && <span className="block text-sm text-quiet">{ends[row.how]}</span>}
       </td>
-      <td className="c">
-        {figure(row.earned ?? '')}
-        <small> of {row.max}</small>
-      </td>
-      <td className="c">{row.percent ?? ''}</td>
-      <td className={`text-right ${row.missed.length > 0 ? 'min-w-44' : ''}`}>
-        {row.passed === null ? '–' : row.passed ? 'passed' : 'not passed'}
-        {row.missed.length > 0 && <span className="block text-sm text-quiet">below the minimum in {row.missed.join(', ')}</span>}
-      </td>
+      {heads.includes('points') && (
+        <td className="c">
+          {figure(row.earned ?? '')}
+          <small> of {row.max}</small>
+        </td>
+      )}
+      {heads.includes('%') && <td className="c">{row.percent ?? ''}</td>}
+      {heads.includes('passed') && (
+        <td className={`text-right ${row.missed.length > 0 ? 'min-w-44' : ''}`}>
+          {row.passed === null ? '–' : row.passed ? 'passed' : 'not passed'}
+          {row.missed.length > 0 && <span className="block text-sm text-quiet">below the minimum in {row.missed.join(', ')}</span>}
+        </td>
+      )}
     </>
   );
 }

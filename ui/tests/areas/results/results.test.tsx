@@ -63,6 +63,23 @@ describe('results of an edition', () => {
     expect(screen.getByRole('link', { name: 'Cole' }).getAttribute('href')).toBe('/papers/3');
   });
 
+  it.each([
+    ['graded, with a pass mark', {}, ['candidate', 'began ↓', 'took', 'points', '%', 'passed']],
+    ['graded, without one', { pass: null }, ['candidate', 'began ↓', 'took', 'points', '%']],
+    [
+      'a survey',
+      { pass: null, sittings: [row(1, 'Birch', { earned: '0', max: '0', percent: null, passed: null })] },
+      ['candidate', 'began ↓', 'took'],
+    ],
+  ])('have no column in which nothing can stand: %s', async (_, more, heads) => {
+    await open(results(more));
+    expect(screen.getAllByRole('columnheader').map((th) => th.textContent)).toEqual([...heads, 'what staff can do']);
+    const wide = screen
+      .getAllByRole('row')
+      .map((tr) => [...tr.children].reduce((sum, cell) => sum + (cell as HTMLTableCellElement).colSpan, 0));
+    expect(new Set(wide)).toEqual(new Set([heads.length + 1]));
+  });
+
   it('are asked for as they are to be seen, and page by page', async () => {
     const told = results({ fit: 3, sittings: rows.slice(0, 2) });
     const { asked } = await open(told);
