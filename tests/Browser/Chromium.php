@@ -153,7 +153,17 @@ final class Chromium
     public function click(string $words): void
     {
         $quoted = '"' . $words . '"';
-        $this->find("//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\" or @role=\"menuitem\"][normalize-space(.)=$quoted]")->click();
+        $xpath = "//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\" or @role=\"menuitem\"][normalize-space(.)=$quoted]";
+        // What is just coming or being moved to its place, such as an entry of a menu, cannot be pressed yet: nothing was, so it is pressed again.
+        $this->until(function () use ($xpath): bool {
+            $found = $this->driver->findElements(WebDriverBy::xpath($xpath))[0] ?? null;
+            if ($found?->isEnabled() !== true) {
+                return false;
+            }
+            $found->click();
+
+            return true;
+        }, $xpath);
     }
 
     public function find(string $xpath): WebDriverElement
