@@ -22,5 +22,5 @@ foreach ($env as $name => $value) {
     $_ENV[$name] = $_SERVER[$name] = $value;
 }
 foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet']] as $command) {
-    (new Process(['php', 'bin/console', ...$command], $root, $env, timeout: 60))->mustRun();
+    (new Process(['php', 'bin/console', ...$command], $root, $env, timeout: 900))->mustRun();
 }

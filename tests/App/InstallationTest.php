@@ -6,7 +6,7 @@ namespace Zetema\Tests\App;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use Zetema\Tests\Browser\Chromium;
+use Zetema\Tests\Browser\FreePort;
 
 /** The installation as a whole: copied elsewhere, started and ended. */
 final class InstallationTest extends TestCase
@@ -18,7 +18,7 @@ final class InstallationTest extends TestCase
         $copy = sys_get_temp_dir() . '/zetema-copy-' . bin2hex(random_bytes(4));
         (new Process(['php', 'bin/console', 'cache:warmup', '--quiet'], self::ROOT, ['APP_ENV' => 'prod']))->mustRun();
         // That of the tests is not copied: other tests write and remove files there meanwhile.
-        (new Process(['sh', '-c', 'mkdir -p "$1/var/cache" && cp -a app bin config core demo migrations public vendor composer.json "$1/" && cp -a var/cache/prod "$1/var/cache/"', 'copy', $copy], self::ROOT, timeout: 120))->mustRun();
+        (new Process(['sh', '-c', 'mkdir -p "$1/var/cache" && cp -a app bin config core demo migrations public vendor composer.json "$1/" && cp -a var/cache/prod "$1/var/cache/"', 'copy', $copy], self::ROOT, timeout: 900))->mustRun();
         $ask = new Process(['php', '-r', 'require "vendor/autoload.php"; $k = Zetema\App\Kernel::inEnvironment("prod"); $k->boot(); $c = $k->getContainer()->get("doctrine.dbal.default_connection"); echo json_encode([$c->getParams()["path"], $_ENV["MEDIA_DIR"]]);'], $copy, ['APP_ENV' => 'prod', 'DATABASE_URL' => false, 'MEDIA_DIR' => false]);
         $ask->mustRun();
         (new Process(['rm', '-rf', $copy]))->run();
@@ -36,7 +36,7 @@ final class InstallationTest extends TestCase
     public function test_nothing_is_built_anew_because_tests_and_tools_ran(): void
     {
         $stamps = static fn (): array => array_map(static fn (string $of): string => (string) @file_get_contents(self::ROOT . "/var/stamp-$of"), ['ui', 'app']);
-        $build = static fn () => (new Process(['bin/build'], self::ROOT, timeout: 300))->mustRun();
+        $build = static fn () => (new Process(['bin/build'], self::ROOT, timeout: 900))->mustRun();
         $build();
         $before = $stamps();
         $written = ['ui/node_modules/.vite/vitest/results.json', 'config/reference.php'];
@@ -53,21 +53,21 @@ final class InstallationTest extends TestCase
         // Both of one database: the second start takes a second.
         $database = sys_get_temp_dir() . '/zetema-demo-' . bin2hex(random_bytes(4)) . '.sqlite';
         foreach ([SIGTERM, SIGKILL] as $signal) {
-            $port = Chromium::freePort();
-            $demo = new Process(['bin/demo', "--port=$port"], self::ROOT, ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'], timeout: 180);
-            $demo->disableOutput();
+            $free = new FreePort();
+            $port = $free->number;
+            $demo = new Process(['bin/demo', "--port=$port"], self::ROOT, ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'], timeout: null);
             $demo->start();
-            self::assertTrue(self::comesTo(true, $port, 120), 'it runs');
+            self::assertTrue(self::comesTo(true, $port, 900, $demo), 'it runs: ' . $demo->getOutput() . $demo->getErrorOutput());
             $demo->signal($signal);
-            self::assertTrue(self::comesTo(false, $port, 40), 'no worker stays on the port');
+            self::assertTrue(self::comesTo(false, $port, 300), 'no worker stays on the port');
         }
         (new Process(['rm', '-rf', ...(array) glob($database . '*')]))->run();
     }
 
     /** Whether the port answers, or answers no more, within some seconds: many, for a host may be busy, and only a failing test waits so long. */
-    private static function comesTo(bool $answers, int $port, int $seconds): bool
+    private static function comesTo(bool $answers, int $port, int $seconds, ?Process $by = null): bool
     {
-        for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(100_000)) {
+        for ($end = microtime(true) + $seconds; microtime(true) < $end && $by?->isRunning() !== false; usleep(100_000)) {
             if (self::answers($port) === $answers) {
                 return true;
             }

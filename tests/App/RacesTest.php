@@ -11,8 +11,7 @@ use Zetema\Tests\Browser\Server;
 /** Several processes of the real server, asked at the same moment: one is first, the others are told, and nothing is lost or broken. */
 final class RacesTest extends TestCase
 {
-    private static ?Server $server = null;
-    private string $cookie = '';
+    use AsksServer;
 
     public static function setUpBeforeClass(): void
     {
@@ -26,10 +25,7 @@ final class RacesTest extends TestCase
 
     protected function setUp(): void
     {
-        [[$status, , $headers]] = $this->atOnce([['POST', '/api/log-in', ['login' => 'orrell', 'password' => 'honeycomb']]]);
-        self::assertSame(200, $status);
-        preg_match('/^set-cookie: ([^;]+)/im', $headers, $m);
-        $this->cookie = $m[1] ?? '';
+        $this->logIn('orrell');
     }
 
     public function test_of_twenty_saves_of_one_version_one_is_saved_and_the_others_are_shown_it(): void
@@ -113,7 +109,7 @@ final class RacesTest extends TestCase
         self::assertSame(202, $status);
         $job = Fields::ofJson($json);
         $seen = [];
-        for ($end = microtime(true) + 30; microtime(true) < $end && !in_array($job->text('state'), ['done', 'failed'], true); usleep(50_000)) {
+        for ($end = microtime(true) + 300; microtime(true) < $end && !in_array($job->text('state'), ['done', 'failed'], true); usleep(50_000)) {
             [[, $json], [$meanwhile]] = $this->atOnce([['GET', '/api/jobs/' . $job->integer('id'), null], ['PUT', '/api/questions/5/about', ['version' => $this->get('/api/questions/5')->integer('version'), 'selfNote' => 'typed ' . count($seen)]]]);
             self::assertSame(200, $meanwhile, 'others can save while it works');
             $job = Fields::ofJson($json);
@@ -122,58 +118,5 @@ final class RacesTest extends TestCase
 
         self::assertSame(['done', $many], [$job->text('state'), $job->object('result')->integer('questions')]);
         self::assertGreaterThan(1, count($seen), 'how far it is was told');
-    }
-
-    private function get(string $path): Fields
-    {
-        return Fields::ofJson($this->atOnce([['GET', $path, null]])[0][1]);
-    }
-
-    /**
-     * @param list<array{string, string, array<array-key, mixed>|null}> $requests
-     *
-     * @return list<array{int, string, string}> status, body, headers, in the same order
-     */
-    private function atOnce(array $requests): array
-    {
-        $all = curl_multi_init();
-        $handles = [];
-        foreach ($requests as [$method, $path, $body]) {
-            $handle = curl_init('http' . substr(self::$server->address ?? '', 4) . $path);
-            curl_setopt($handle, CURLOPT_CUSTOMREQUEST, $method === '' ? 'GET' : $method);
-            curl_setopt($handle, CURLOPT_RETURNTRANSFER, true);
-            curl_setopt($handle, CURLOPT_HEADER, true);
-            curl_setopt($handle, CURLOPT_COOKIE, $this->cookie === '' ? 'none=1' : $this->cookie);
-            curl_setopt($handle, CURLOPT_HTTPHEADER, ['Content-Type: application/json', 'X-Zetema: 1', 'Expect:']);
-            if ($body !== null) {
-                curl_setopt($handle, CURLOPT_POSTFIELDS, json_encode((object) $body, JSON_THROW_ON_ERROR));
-            }
-            curl_multi_add_handle($all, $handle);
-            $handles[] = $handle;
-        }
-        do {
-            curl_multi_exec($all, $running);
-            curl_multi_select($all, 0.1);
-        } while ($running > 0);
-
-        return array_map(static function (\CurlHandle $handle): array {
-            $whole = (string) curl_multi_getcontent($handle);
-            $size = curl_getinfo($handle, CURLINFO_HEADER_SIZE);
-
-            return [curl_getinfo($handle, CURLINFO_RESPONSE_CODE), substr($whole, $size), substr($whole, 0, $size)];
-        }, $handles);
-    }
-
-    /**
-     * @param list<array{int, string, string}> $answers
-     *
-     * @return array<int, int> how many by status
-     */
-    private static function counted(array $answers): array
-    {
-        $counts = array_count_values(array_column($answers, 0));
-        ksort($counts);
-
-        return $counts;
     }
 }

@@ -7,17 +7,12 @@ namespace Zetema\Tests\Browser;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 
-/** A real server and a browser for the tests of a class; each test finds the browser as if it were new. */
+/** A real server for each test, with a database of its own, so that none sees what another left behind; and a browser that each finds as if it were new. */
 abstract class BrowserTestCase extends TestCase
 {
     protected Chromium $page;
     private static ?Server $server = null;
     private static ?Chromium $browser = null;
-
-    public static function setUpBeforeClass(): void
-    {
-        self::$server = new Server();
-    }
 
     public static function tearDownAfterClass(): void
     {
@@ -28,12 +23,22 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         self::$browser?->forget();
-        $this->page = self::$browser ??= new Chromium(self::server()->address);
+        self::$server = null;
+        self::$server = new Server();
+        $this->page = self::$browser ??= new Chromium();
+        $this->page->visits(self::$server->address);
     }
 
     protected function tearDown(): void
     {
         unset($this->page);
+    }
+
+    /** A page that did not come about is told with what the server wrote, so that one that is gone says why. */
+    protected function onNotSuccessfulTest(\Throwable $t): never
+    {
+        fwrite(STDERR, "\n" . static::class . '::' . $this->name() . ', the server: ' . (self::$server?->told() ?? 'none') . "\n");
+        throw $t;
     }
 
     protected function tooWide(int $width): int
@@ -84,7 +89,7 @@ abstract class BrowserTestCase extends TestCase
     protected function violations(bool $colours = false): array
     {
         usleep(200_000);
-        $this->page->driver->manage()->timeouts()->setScriptTimeout(30);
+        $this->page->driver->manage()->timeouts()->setScriptTimeout(300);
         $this->page->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
         $rules = $colours ? '["color-contrast", "link-in-text-block"]' : '["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]';
         $found = $this->page->driver->executeAsyncScript('const done = arguments[0]; axe.run(document, {runOnly: ' . $rules . '}).then(r => done(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 4).map(n => n.html.slice(0, 120)).join(" | "))))');

@@ -16,13 +16,16 @@ use Symfony\Component\Process\Process;
 /** Headless Chromium with its own driver on a free port; ends with this object. */
 final class Chromium
 {
+    /** Seconds: a machine may do other things besides, so that only a failing test waits so long. */
+    private const PATIENCE = 150;
     public readonly RemoteWebDriver $driver;
     private readonly Process $process;
     private readonly string $profile;
+    private string $base = '';
 
-    public function __construct(private readonly string $base)
+    public function __construct(private readonly FreePort $port = new FreePort())
     {
-        $port = self::freePort();
+        $port = $this->port->number;
         $this->profile = sys_get_temp_dir() . '/zetema-chromium-' . bin2hex(random_bytes(4));
         $this->process = new Process(['chromedriver', '--port=' . $port, '--log-level=SEVERE'], timeout: null);
         $this->process->disableOutput();
@@ -36,7 +39,8 @@ final class Chromium
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $this->driver = RemoteWebDriver::create('http://127.0.0.1:' . $port, $capabilities, 20_000, 60_000);
+        $this->driver = RemoteWebDriver::create('http://127.0.0.1:' . $port, $capabilities, 300_000, 300_000);
+        $this->driver->manage()->timeouts()->setScriptTimeout(120);
         $this->size(1280, 800);
     }
 
@@ -51,6 +55,12 @@ final class Chromium
         $this->size(1280, 800);
     }
 
+    /** @param string $base where the server is whose pages are opened from now on */
+    public function visits(string $base): void
+    {
+        $this->base = $base;
+    }
+
     public function __destruct()
     {
         try {
@@ -62,24 +72,15 @@ final class Chromium
         (new Process(['rm', '-rf', $this->profile]))->run();
     }
 
-    public static function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        $name = $socket === false ? false : stream_socket_get_name($socket, false);
-
-        return (int) substr((string) strrchr((string) $name, ':'), 1);
-    }
-
     public static function waitFor(int $port): void
     {
-        for ($i = 0; $i < 200; ++$i) {
+        for ($end = time() + self::PATIENCE; time() < $end; usleep(50_000)) {
             $socket = @fsockopen('127.0.0.1', $port, timeout: 1);
             if ($socket !== false) {
                 fclose($socket);
 
                 return;
             }
-            usleep(50_000);
         }
         throw new \RuntimeException('nothing listens on port ' . $port);
     }
@@ -95,6 +96,19 @@ final class Chromium
     {
         (new ChromeDevToolsDriver($this->driver))->execute('Network.enable');
         (new ChromeDevToolsDriver($this->driver))->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
+    /** Milliseconds that the page's own thread has used of the processor. */
+    public function processorTime(): float
+    {
+        $tools = new ChromeDevToolsDriver($this->driver);
+        $tools->execute('Performance.enable', ['timeDomain' => 'threadTicks']);
+        foreach ((array) ($tools->execute('Performance.getMetrics')['metrics'] ?? []) as $metric) {
+            if (is_array($metric) && ($metric['name'] ?? '') === 'TaskDuration' && is_numeric($metric['value'] ?? null)) {
+                return 1e3 * (float) $metric['value'];
+            }
+        }
+        throw new \RuntimeException('the browser tells no processor time');
     }
 
     public function open(string $path): void
@@ -123,11 +137,11 @@ final class Chromium
     }
 
     /** Waits until the page shows a text. */
-    public function see(string $text, int $seconds = 10): void
+    public function see(string $text): void
     {
         // The page looks itself, a second at a time: asking it again and again from outside costs all three processes.
         $look = 'const [text, done] = arguments; const end = performance.now() + 1000; const look = () => { const has = document.body?.innerText.replace(/\s+/g, " ").includes(text); if (has || performance.now() > end) done(has === true); else setTimeout(look, 40); }; look()';
-        $this->until(fn (): bool => $this->driver->executeAsyncScript($look, [$text]) === true, sprintf('“%s” on the page', $text), $seconds);
+        $this->until(fn (): bool => $this->driver->executeAsyncScript($look, [$text]) === true, sprintf('“%s” on the page', $text));
     }
 
     public function text(): string
@@ -185,10 +199,9 @@ final class Chromium
     }
 
     /** @param callable(): bool $holds */
-    public function until(callable $holds, string $what, int $seconds = 10): void
+    public function until(callable $holds, string $what): void
     {
-        // Three times what is promised: a machine may do other things besides, and only a failing test waits so long.
-        $end = microtime(true) + 3 * $seconds;
+        $end = microtime(true) + self::PATIENCE;
         do {
             try {
                 if ($holds()) {
@@ -199,7 +212,7 @@ final class Chromium
             }
             usleep(60_000);
         } while (microtime(true) < $end);
-        throw new \RuntimeException(sprintf("Waited %d s in vain for %s. The page says:\n%s", $seconds, $what, $this->text()));
+        throw new \RuntimeException(sprintf("Waited %d s in vain for %s. The page says:\n%s", self::PATIENCE, $what, $this->text()));
     }
 
     public function shot(string $file): void

@@ -43,7 +43,7 @@ final class ForwardTest extends BrowserTestCase
         $page->click('Hint');
         $page->see('Think of where there is room.');
         $page->see('left for this question');
-        $page->see('Time ran out.', 20);
+        $page->see('Time ran out.');
         $page->click('Go on');
         $page->see('That was the last question.');
         $page->click('Hand in the paper');

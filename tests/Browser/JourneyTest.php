@@ -124,7 +124,7 @@ final class JourneyTest extends BrowserTestCase
         $page->find('//button[@role="radio"][2]')->click();
         $page->see('Not saved yet: no connection.');
         $page->goOffline(false);
-        $page->until(fn (): bool => str_contains($page->text(), ' saved ') && !str_contains($page->text(), 'Not saved'), 'what waited is sent again', 15);
+        $page->until(fn (): bool => str_contains($page->text(), ' saved ') && !str_contains($page->text(), 'Not saved'), 'what waited is sent again');
 
         self::server()->kill();
         self::server()->start();

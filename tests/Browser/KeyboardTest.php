@@ -77,7 +77,7 @@ final class KeyboardTest extends BrowserTestCase
         $page->see('One attempt left.');
         $page->click('Once more');
         $page->see('Check');
-        $page->see('Time ran out.', 20);
+        $page->see('Time ran out.');
         $page->see('attempt 1: Wrong.');
         self::assertStringNotContainsString('Once more', $page->text(), 'only going on is left');
         self::assertSame(0, $page->script('return document.querySelectorAll("[role=radio]:not(:disabled)").length'));

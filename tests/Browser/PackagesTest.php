@@ -63,7 +63,7 @@ final class PackagesTest extends BrowserTestCase
         $page->find('//label[contains(., "Or one from an archive")]//input')->sendKeys('Apprentice Certificate, moved');
         $this->choose('Archive of a bank', $file);
         unlink($file);
-        $page->see('Apprentice Certificate, moved', 30);
+        $page->see('Apprentice Certificate, moved');
         $page->open('/banks');
         $page->see('Apprentice Certificate, moved');
         preg_match_all('#\d+/\d+#', $page->text(), $counts);

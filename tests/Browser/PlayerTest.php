@@ -75,7 +75,7 @@ final class PlayerTest extends BrowserTestCase
         $this->sit('Spot test');
         $page->see('left for this question');
         $this->holds('a clock, and time running out');
-        $page->see('Time ran out.', 20);
+        $page->see('Time ran out.');
         $page->open('/');
         $this->sit('written part');
         $page->see('Questions 1 to 3');

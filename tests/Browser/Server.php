@@ -10,8 +10,9 @@ use Symfony\Component\Process\Process;
 final class Server
 {
     public readonly string $address;
-    private readonly int $port;
-    private readonly string $database;
+    private readonly FreePort $port;
+    private readonly string $log;
+    public readonly string $database;
     private static ?string $made = null;
     private Process $process;
     private Process $work;
@@ -22,9 +23,10 @@ final class Server
      */
     public function __construct(private readonly int $workers = 1, private readonly int $crowd = 0)
     {
-        $this->port = Chromium::freePort();
-        $this->address = 'http://127.0.0.1:' . $this->port;
-        $this->database = self::root() . '/var/data/browser-' . $this->port . '.sqlite';
+        $this->port = new FreePort();
+        $this->address = 'http://127.0.0.1:' . $this->port->number;
+        $this->database = self::root() . '/var/data/browser-' . $this->port->number . '.sqlite';
+        $this->log = $this->database . '.log';
         self::$made ??= $this->make();
         foreach (['', '-media'] as $part) {
             (new Process(['cp', '-r', self::$made . $part, $this->database . $part]))->run();
@@ -37,7 +39,7 @@ final class Server
     {
         $made = self::root() . '/var/data/browser-made-' . getmypid() . '.sqlite';
         foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:demo', '--quiet', '--crowd=' . $this->crowd]] as $command) {
-            (new Process(['php', 'bin/console', ...$command], self::root(), self::environmentOf($made), timeout: 120))->mustRun();
+            (new Process(['php', 'bin/console', ...$command], self::root(), self::environmentOf($made), timeout: 900))->mustRun();
         }
         register_shutdown_function(static fn () => (new Process(['rm', '-rf', ...(array) glob($made . '*')]))->run());
 
@@ -52,13 +54,32 @@ final class Server
 
     public function start(): void
     {
-        $this->process = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], self::root(), $this->environment(), timeout: null);
-        $this->process->disableOutput(); // nobody reads it, and a full pipe would stop the server
+        // What it says goes into a file: a full pipe would stop it. A request that lasts too long ends, and not the server with it.
+        $this->process = Process::fromShellCommandline('exec setsid php -d opcache.enable_cli=1 -d hard_timeout=0 -S 127.0.0.1:' . $this->port->number . ' -t public public/router.php 2>>' . escapeshellarg($this->log), self::root(), $this->environment(), timeout: null);
+        $this->process->disableOutput();
         $this->process->start();
+        $this->startWork();
+        Chromium::waitFor($this->port->number);
+    }
+
+    public function startWork(): void
+    {
         $this->work = new Process(['php', 'bin/console', 'messenger:consume', 'background', '--quiet'], self::root(), $this->environment(), timeout: null);
         $this->work->disableOutput();
         $this->work->start();
-        Chromium::waitFor($this->port);
+    }
+
+    public function killWork(): void
+    {
+        $this->work->stop(0, 9);
+    }
+
+    /** Whether it runs, and the last of what it wrote that is no request. */
+    public function told(): string
+    {
+        $lines = array_filter(explode("\n", (string) @file_get_contents($this->log)), static fn (string $line): bool => preg_match('/Accepted|Closing|\[[23]\d\d\]/', $line) !== 1);
+
+        return ($this->process->isRunning() ? 'it runs' : 'it ended with ' . $this->process->getExitCode()) . "\n" . implode("\n", array_slice($lines, -8));
     }
 
     /** As when the machine goes down: no time to tidy up. */
@@ -69,7 +90,7 @@ final class Server
             posix_kill(-$pid, SIGKILL); // its workers outlive it
         }
         $this->process->stop(0, 9);
-        $this->work->stop(0, 9);
+        $this->killWork();
     }
 
     private static function root(): string

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 use Zetema\Core\Data\Fields;
 use Zetema\Tests\Browser\Chromium;
+use Zetema\Tests\Browser\FreePort;
 
 /**
  * A database as it was stored by the application of 25 November 2026 (13:13), with the demo, a sitting that was running, comments and a
@@ -20,13 +21,15 @@ final class StoredStatesTest extends TestCase
 
     private static string $database;
     private static string $address;
+    private static FreePort $port;
     private static Process $server;
     /** @var array<string, string> session by log-in */
     private static array $sessions = [];
 
     public static function setUpBeforeClass(): void
     {
-        $port = Chromium::freePort();
+        self::$port = new FreePort();
+        $port = self::$port->number;
         self::$database = sys_get_temp_dir() . '/zetema-state-' . $port . '.sqlite';
         self::$address = 'http://127.0.0.1:' . $port;
         (new \PDO('sqlite:' . self::$database))->exec((string) gzdecode((string) file_get_contents(self::STATE . 'database.sql.gz')));
@@ -130,7 +133,7 @@ final class StoredStatesTest extends TestCase
 
     private static function console(string ...$command): string
     {
-        return (new Process(['php', 'bin/console', ...array_values($command)], self::ROOT, self::environment(), timeout: 120))->mustRun()->getOutput();
+        return (new Process(['php', 'bin/console', ...array_values($command)], self::ROOT, self::environment(), timeout: 900))->mustRun()->getOutput();
     }
 
     /** @return array<string, string> */
