@@ -7,6 +7,7 @@ namespace Zetema\App\Background;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 
 /** Something that takes longer than a request should: worked off in the background, told how far it is, stopped when asked. */
 #[ORM\Entity]
@@ -29,6 +30,18 @@ class Job
     #[ORM\Column]
     private bool $stopAsked = false;
 
+    /** @var array<string, mixed> what its last piece left for the next */
+    #[ORM\Column(name: 'at', type: Types::JSON, options: ['default' => '{}'])]
+    private array $at = [];
+
+    /** Seconds since 1970 at which its worker last gave a sign of life. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $beatAt;
+
+    /** Which try it is at: each worker that takes it up has a number of its own. */
+    #[ORM\Column(name: 'try', options: ['default' => 0])]
+    private int $try = 0;
+
     /** @var array<string, mixed>|null what came of it */
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $result = null;
@@ -50,19 +63,24 @@ class Job
         #[ORM\Column]
         public readonly \DateTimeImmutable $begunAt,
     ) {
+        $this->beatAt = $begunAt->getTimestamp();
+    }
+
+    /** What its last piece left for the next; empty before the first. */
+    public function cursor(): Fields
+    {
+        return Fields::of($this->at);
+    }
+
+    /** Whether it is at this try, and nobody else has taken it up since. */
+    public function isOf(int $try): bool
+    {
+        return $this->try === $try && !$this->state->isOver();
     }
 
     public function state(): JobState
     {
         return $this->state;
-    }
-
-    public function askToStop(): void
-    {
-        $this->stopAsked = true;
-        if ($this->state === JobState::Waiting) {
-            $this->state = JobState::Stopped;
-        }
     }
 
     /** @return array<string, mixed> */

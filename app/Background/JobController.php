@@ -33,8 +33,6 @@ final readonly class JobController
     #[IsGranted('ROLE_AUTHOR')]
     public function stop(#[MapEntity] Job $job): JsonResponse
     {
-        $this->jobs->stop($job);
-
-        return new JsonResponse($job->toData());
+        return new JsonResponse($this->jobs->stop($job)->toData());
     }
 }

@@ -70,6 +70,10 @@ class Bank implements Versioned
     #[ORM\Column(options: ['default' => false])]
     private bool $isPutAway = false;
 
+    /** Whether it is being copied or restored: in no list until that is done. */
+    #[ORM\Column(options: ['default' => false])]
+    private bool $isUnfinished = false;
+
     /** What counts, once it was worked out: a save asks for it ten times. */
     private ?BankSettings $effective = null;
 
@@ -93,6 +97,12 @@ class Bank implements Versioned
     public function name(): string
     {
         return $this->name;
+    }
+
+    /** It is in no list until UnfinishedBanks finishes it. */
+    public function isYetToBeFilled(): void
+    {
+        $this->isUnfinished = true;
     }
 
     public function isPutAway(): bool

@@ -18,7 +18,7 @@ final readonly class Banks
             COALESCE(SUM(CASE WHEN c.status <> 'retired' THEN c.questions END), 0) AS questions, COALESCE(SUM(c.dealt), 0) AS cleared,
             COALESCE(SUM(CASE WHEN c.status = 'in review' THEN c.questions END), 0) AS in_review,
             (SELECT COUNT(*) FROM blueprint p WHERE p.bank_id = b.id) AS blueprints
-        FROM bank b LEFT JOIN question_count c ON c.bank_id = b.id GROUP BY b.id ORDER BY b.is_put_away, b.name, b.id";
+        FROM bank b LEFT JOIN question_count c ON c.bank_id = b.id WHERE NOT b.is_unfinished GROUP BY b.id ORDER BY b.is_put_away, b.name, b.id";
 
     public function __construct(private EntityManagerInterface $em, private Saving $saving)
     {
@@ -35,11 +35,18 @@ final readonly class Banks
         ], $this->em->getConnection()->fetchAllAssociative(self::LIST));
     }
 
-    /** @throws Malformed if another bank has the name */
-    public function make(string $name): Bank
+    /**
+     * @param bool $isUnfinished whether something fills it, and nobody is to see it before
+     *
+     * @throws Malformed if another bank has the name
+     */
+    public function make(string $name, bool $isUnfinished = false): Bank
     {
-        return $this->saving->make(function () use ($name): Bank {
+        return $this->saving->make(function () use ($name, $isUnfinished): Bank {
             $bank = new Bank($name);
+            if ($isUnfinished) {
+                $bank->isYetToBeFilled();
+            }
             $bank->follow($this->em->find(HouseRules::class, HouseRules::ID)?->settings() ?? BankSettings::none());
             $this->refuseTaken($bank->name(), null);
             $this->em->persist($bank);

@@ -76,11 +76,6 @@ class Batch
         [$this->change, $this->revised] = [$change, $count];
     }
 
-    public function forgetChange(): void
-    {
-        $this->change = null;
-    }
-
     /** How many of the bank's questions got a new revision. */
     public function revisions(): int
     {

@@ -97,7 +97,9 @@ final readonly class Intake
 
         $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pictures === [] ? [] : $source->report()->pages));
 
-        return $this->em->wrapInTransaction(function () use ($bank, $brought, $chosen, $name, $account, $source, $batch, $pictures, $blueprints, $mentions): Job {
+        $input = [...$brought->toData(), 'lines' => array_keys($chosen), 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $blueprints)];
+
+        return $this->jobs->begin(TakeIn::class, $bank->id, $account, $input, count($chosen) <= TakeIn::AT_ONCE, function () use ($bank, $name, $account, $source, $batch, $pictures, $mentions): array {
             foreach (array_intersect_key($pictures, array_fill_keys($mentions->files(), true)) as $file => $hash) {
                 $this->media->adopt($bank, $file, $hash);
             }
@@ -108,11 +110,10 @@ final readonly class Intake
             $this->em->persist($into);
             $this->em->flush();
             if ($bank->version() !== $before) {
-                $this->settings->follow($bank, $account);
+                $this->settings->follow($bank, $account, inBackground: true);
             }
-            $job = $this->jobs->begin(TakeIn::class, $bank->id, $account, [...$brought->toData(), 'lines' => array_keys($chosen), 'batch' => $into->id, 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $blueprints)], atOnce: count($chosen) <= TakeIn::AT_ONCE);
 
-            return $job;
+            return ['batch' => $into->id];
         });
     }
 

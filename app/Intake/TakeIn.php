@@ -18,6 +18,7 @@ use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Found;
@@ -27,9 +28,8 @@ use Zetema\Core\Question\Sketch;
 /** Takes the questions of a text into a bank, a piece at a time. What was checked when it began may have changed since: a name that is taken by now is left out. */
 final readonly class TakeIn implements Task
 {
-    /** Up to so many questions take about a second, and are taken in as a whole. */
+    /** Up to so many questions take about a second. */
     public const AT_ONCE = 300;
-    private const PIECE = 100;
 
     public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private ClockInterface $clock)
     {
@@ -44,65 +44,99 @@ final readonly class TakeIn implements Task
     {
         $input = Fields::of($job->input);
         $chosen = array_fill_keys($input->integers('lines'), true);
-        $batch = $this->em->find(Batch::class, $input->integer('batch')) ?? throw new Malformed('batch', 'is gone');
+        $batch = $input->integer('batch');
         $progress->begin(count($chosen));
-        $atOnce = count($chosen) <= self::AT_ONCE;
         $brought = Brought::of($input);
         $source = $brought->source();
-        $this->again->begin();
+        $at = $progress->cursor();
+        $done = $at->integer('done', 0);
+        $called = $at->textMap('called');
+        $passed = 0;
         $piece = [];
-        $done = 0;
-        $wanted = true;
-        $called = [];
+        // Those that came in before it was left are passed over: a source gives the same each time.
         foreach ($source->questions() as $read) {
-            if ($read->question === null || !isset($chosen[$read->fromLine])) {
+            if ($read->question === null || !isset($chosen[$read->fromLine]) || ++$passed <= $done) {
                 continue;
             }
             $piece[] = [$brought->given->to($read->question), $brought->again[$read->fromLine] ?? ''];
-            if (!$atOnce && count($piece) === self::PIECE) {
-                $done += self::PIECE;
-                $called += $this->takeIn($batch, $piece);
-                $piece = [];
-                $this->em->clear();
-                $batch = $this->em->find(Batch::class, $batch->id) ?? throw new Malformed('batch', 'is gone');
-                $wanted = $progress->at($done);
-                if (!$wanted) {
-                    break;
+            if (count($piece) >= $progress->size()) {
+                $done += count($piece);
+                if (!$this->piece($progress, $job->bankId, $batch, $piece, $done, $called)) {
+                    return [...$this->batch($batch)->toData(), 'blueprints' => []];
                 }
+                $piece = [];
             }
         }
-        $called += $this->takeIn($batch, $piece, $wanted ? $source->report()->pages : []);
-        $this->em->wrapInTransaction(fn (): int => $this->again->end($batch, $batch->bank));
-        $progress->at($done + count($piece));
+        $done += count($piece);
+        $goesOn = $piece === [] || $this->piece($progress, $job->bankId, $batch, $piece, $done, $called);
+        // What stands beside the questions, once they are all there.
+        $beside = $progress->cursor();
+        if ($goesOn && !$beside->has('blueprints')) {
+            $progress->piece(Lock::bank($job->bankId), $done, function () use ($batch, $source, $input, $called, $done): array {
+                $batch = $this->batch($batch);
+                $this->takeInPages($batch, $batch->bank, $source->report()->pages, $batch->account);
+                $this->again->end($batch);
 
-        return [...$batch->toData(), 'blueprints' => $wanted ? $this->em->wrapInTransaction(fn (): array => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)) : []];
+                return ['done' => $done, 'called' => (object) $called, 'blueprints' => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)];
+            }, 0);
+            $beside = $progress->cursor();
+        }
+
+        return [...$this->batch($batch)->toData(), 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $beside->objects('blueprints', optional: true))];
+    }
+
+    /** What came in stays, and can be taken back. */
+    public function abandon(Job $job): void
+    {
+        $batch = $this->em->find(Batch::class, Fields::of($job->input)->integer('batch', 0));
+        if ($batch !== null) {
+            $this->again->end($batch);
+        }
+    }
+
+    private function batch(int $id): Batch
+    {
+        return $this->em->find(Batch::class, $id) ?? throw new Malformed('batch', 'is gone');
+    }
+
+    /**
+     * @param list<array{Core\Question, string}> $piece
+     * @param array<array-key, string> $called
+     */
+    private function piece(Progress $progress, int $bank, int $batch, array $piece, int $done, array &$called): bool
+    {
+        $this->em->clear();
+        $goesOn = $progress->piece(Lock::bank($bank), $done, function () use ($batch, $piece, $done, &$called): array {
+            $called += $this->takeIn($this->batch($batch), $piece);
+
+            return ['done' => $done, 'called' => (object) $called];
+        }, count($piece));
+        $this->em->clear();
+
+        return $goesOn;
     }
 
     /**
      * @param list<array{Core\Question, string}> $decided each with what becomes of it where the bank has it
-     * @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages
      *
      * @return array<array-key, string> names that questions came in under, where theirs were taken
      */
-    private function takeIn(Batch $batch, array $decided, array $pages = []): array
+    private function takeIn(Batch $batch, array $decided): array
     {
-        return $this->em->wrapInTransaction(function () use ($batch, $decided, $pages): array {
-            $bank = $batch->bank;
-            [$questions, $called] = $this->revise($batch, $decided);
-            $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
-            $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
-            $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
-            foreach ($new as $question) {
-                $objective = $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null;
-                $this->em->persist(new Question($bank, $objective, $this->sketch($bank, $question), $question->name, $batch->account, $this->clock->now(), $batch));
-            }
-            $this->takeInPages($batch, $bank, $pages, $batch->account);
-            $batch->count(count($new));
-            $this->em->flush();
-            $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
+        $bank = $batch->bank;
+        [$questions, $called] = $this->revise($batch, $decided);
+        $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
+        $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
+        $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
+        foreach ($new as $question) {
+            $objective = $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null;
+            $this->em->persist(new Question($bank, $objective, $this->sketch($bank, $question), $question->name, $batch->account, $this->clock->now(), $batch));
+        }
+        $batch->count(count($new));
+        $this->em->flush();
+        $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
 
-            return $called;
-        });
+        return $called;
     }
 
     /**

@@ -17,6 +17,9 @@ use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 #[AsMiddleware(priority: 200)]
 final class SqlitePragmas implements Middleware
 {
+    /** For so many milliseconds a transaction waits for its turn. */
+    public const PATIENCE = 8_000;
+
     public function wrap(Driver $driver): Driver
     {
         return new class ($driver) extends AbstractDriverMiddleware {
@@ -29,15 +32,40 @@ final class SqlitePragmas implements Middleware
                         parent::beginTransaction();
                         $this->exec('COMMIT');
                         try {
-                            $this->exec('BEGIN IMMEDIATE');
+                            $this->beginImmediate();
                         } catch (Exception $e) {
                             $this->exec('BEGIN');
                             parent::rollBack();
                             throw $e;
                         }
                     }
+
+                    /**
+                     * Whoever waits looks every few milliseconds whether it is its turn. Left alone, SQLite comes to look ten times a
+                     * second only, and of many who wait some never find the moment between two others.
+                     */
+                    private function beginImmediate(): void
+                    {
+                        $this->exec('PRAGMA busy_timeout=0');
+                        try {
+                            for ($end = hrtime(true) + SqlitePragmas::PATIENCE * 1_000_000;;) {
+                                try {
+                                    $this->exec('BEGIN IMMEDIATE');
+
+                                    return;
+                                } catch (Exception $e) {
+                                    if (hrtime(true) > $end || !str_contains($e->getMessage(), 'locked')) {
+                                        throw $e;
+                                    }
+                                    usleep(random_int(2_000, 5_000));
+                                }
+                            }
+                        } finally {
+                            $this->exec('PRAGMA busy_timeout=' . SqlitePragmas::PATIENCE);
+                        }
+                    }
                 };
-                foreach (['journal_mode=WAL', 'busy_timeout=8000', 'foreign_keys=ON', 'synchronous=FULL'] as $pragma) {
+                foreach (['journal_mode=WAL', 'busy_timeout=' . SqlitePragmas::PATIENCE, 'foreign_keys=ON', 'synchronous=FULL'] as $pragma) {
                     $connection->exec('PRAGMA ' . $pragma);
                 }
                 // SQLite's own LOWER() knows a to z alone.

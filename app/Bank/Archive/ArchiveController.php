@@ -32,13 +32,12 @@ final readonly class ArchiveController
         try {
             $archive = new Archive(SafeZip::open($kept->path($key)));
             $name = $request->query->getString('name');
-            $bank = $banks->make($name === '' ? $archive->bank : $name);
+            $job = $jobs->begin(RestoreBank::class, null, $account, ['archive' => $key], $archive->count() <= RestoreBank::AT_ONCE, static fn (): array => ['made' => $banks->make($name === '' ? $archive->bank : $name, isUnfinished: true)->id]);
         } catch (RefusedZip|Malformed $e) {
             $kept->forget($key);
             throw $e instanceof Malformed ? $e : new Malformed('file', $e->getMessage());
         }
-        $job = $jobs->begin(RestoreBank::class, $bank->id, $account, ['archive' => $key, 'account' => $account->id], $archive->count() <= RestoreBank::AT_ONCE);
 
-        return new JsonResponse(['made' => $bank->id, 'job' => $job->toData()], 202);
+        return new JsonResponse(['made' => $job->bankId, 'job' => $job->toData()], 202);
     }
 }

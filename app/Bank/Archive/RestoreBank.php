@@ -16,9 +16,10 @@ use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Page\Page;
-use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Bank\UnfinishedBanks;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\Archive;
@@ -28,13 +29,12 @@ use Zetema\Core\Question\BankRole;
 use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
 
-/** Fills a bank that was made for it with what an archive holds: all of it, or, if something of it cannot be taken in, nothing. */
+/** Fills a bank that was made for it with what an archive holds, a piece at a time: all of it, or, if something of it cannot be taken in, nothing; nobody sees it before. */
 final readonly class RestoreBank implements Task
 {
     public const AT_ONCE = 500;
-    private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private SearchIndex $search, private ApartPairs $apart, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private UnfinishedBanks $unfinished, private ApartPairs $apart, private ClockInterface $clock)
     {
     }
 
@@ -45,69 +45,122 @@ final readonly class RestoreBank implements Task
 
     public function run(Job $job, Progress $progress): ?array
     {
-        $input = Fields::of($job->input);
-        $path = $this->kept->path($input->text('archive'));
         try {
-            $archive = new Archive(SafeZip::open($path));
+            $archive = new Archive(SafeZip::open($this->kept->path(Fields::of($job->input)->text('archive'))));
             $progress->begin($archive->count());
-            // In pieces, so that others can save meanwhile.
-            try {
-                if (!$this->restore($archive, $job->bankId, $input->integer('account'), $progress)) {
-                    $this->forget($job->bankId);
-                }
-            } catch (\Throwable $e) {
-                $this->forget($job->bankId);
-                throw $e;
-            }
+            $this->around($archive, $job, $progress);
+            $ids = $progress->isStopped() ? null : $this->questions($archive, $job, $progress);
         } catch (RefusedZip $e) {
             throw new Malformed('file', $e->getMessage());
-        } finally {
-            $this->kept->forget($input->text('archive'));
+        }
+        if ($ids !== null) {
+            $progress->piece(Lock::bank($job->bankId), count($ids), function () use ($archive, $job, $ids): array {
+                $this->beside($archive, $job->bankId, $ids);
+                $this->unfinished->finish($job->bankId);
+
+                return [];
+            });
+            $this->kept->forget(Fields::of($job->input)->text('archive'));
         }
 
         return null;
     }
 
-    /** A bank that holds only a part of it would mislead. */
-    private function forget(int $bank): void
+    public function abandon(Job $job): void
     {
-        $this->em->clear();
-        $this->db->transactional(function () use ($bank): void {
-            $this->db->executeStatement('UPDATE objective SET parent_id = NULL WHERE bank_id = ?', [$bank]);
-            foreach (['blueprint', 'pool', 'question', 'page', 'medium', 'objective'] as $table) {
-                $this->db->executeStatement("DELETE FROM $table WHERE bank_id = ?", [$bank]);
-            }
-            $this->search->forgetRemoved();
-            $this->db->executeStatement('DELETE FROM bank WHERE id = ?', [$bank]);
-        });
+        $this->kept->forget(Fields::of($job->input)->text('archive', ''));
+        $this->unfinished->remove($job->bankId, $job->account);
     }
 
-    /** @return bool false once somebody asked to stop */
-    private function restore(Archive $archive, int $bankId, int $accountId, Progress $progress): bool
+    /** What questions refer to and stand in: files one by one, then settings, objectives, pages. */
+    private function around(Archive $archive, Job $job, Progress $progress): void
     {
-        $bank = $this->bank($bankId);
-        $account = $this->em->find(Account::class, $accountId) ?? throw new \LogicException('a job is begun by somebody');
-        $bank->set($archive->settings);
-        foreach ($archive->media() as $name) {
-            $this->media->restore($bank, $name, $archive->medium($name));
+        $lock = Lock::bank($job->bankId);
+        $media = $archive->media();
+        for ($next = $progress->cursor()->integer('media', 0); $next < count($media); ++$next) {
+            if (!$progress->piece($lock, 0, function () use ($archive, $job, $media, $next): array {
+                $this->media->restore($this->bank($job->bankId), $media[$next], $archive->medium($media[$next]));
+
+                return ['media' => $next + 1];
+            }, 0)) {
+                return;
+            }
         }
-        $this->objectives->ensure($bank, array_values(array_filter(array_map(static fn (Fields $o): array => $o->texts('path'), $archive->objectives()))));
-        $this->em->flush();
-        foreach ($archive->objectives() as $objective) {
-            $this->db->update('objective', ['code' => mb_substr($objective->text('code', ''), 0, 40), 'description' => $objective->text('description', ''), 'is_kept' => (int) $objective->flag('kept', false)], ['bank_id' => $bank->id, 'path' => implode(Objective::SEPARATOR, $objective->texts('path'))]);
+        if (!$progress->cursor()->flag('around', false)) {
+            $progress->piece($lock, 0, function () use ($archive, $job, $media): array {
+                $bank = $this->bank($job->bankId);
+                $account = $this->account($job);
+                $bank->set($archive->settings);
+                $this->objectives->ensure($bank, array_values(array_filter(array_map(static fn (Fields $o): array => $o->texts('path'), $archive->objectives()))));
+                $this->em->flush();
+                foreach ($archive->objectives() as $objective) {
+                    $this->db->update('objective', ['code' => mb_substr($objective->text('code', ''), 0, 40), 'description' => $objective->text('description', ''), 'is_kept' => (int) $objective->flag('kept', false)], ['bank_id' => $bank->id, 'path' => implode(Objective::SEPARATOR, $objective->texts('path'))]);
+                }
+                foreach ($archive->pages() as $page) {
+                    $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now()));
+                }
+
+                return ['media' => count($media), 'around' => true];
+            }, 0);
         }
-        foreach ($archive->pages() as $page) {
-            $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now()));
+    }
+
+    /** @return array<int, int>|null ids by the numbers in the archive; null once somebody asked to stop */
+    private function questions(Archive $archive, Job $job, Progress $progress): ?array
+    {
+        // Those that came in before it was left: nobody else puts questions into a bank that nobody sees.
+        $known = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id', [$job->bankId]));
+        $ids = $piece = [];
+        foreach ($archive->questions() as $place => $data) {
+            $number = $data->integer('number', $place);
+            if (count($ids) < count($known)) {
+                $ids[$number] = $known[count($ids)];
+                continue;
+            }
+            $piece[$number] = [$place, $data];
+            if (count($piece) >= $progress->size()) {
+                if (!$this->piece($piece, $job, $progress, $ids)) {
+                    return null;
+                }
+                $piece = [];
+            }
         }
-        $this->em->flush();
-        $ids = $this->questions($archive, $bankId, $accountId, $progress);
-        if ($ids === null) {
-            return false;
-        }
-        $bank = $this->bank($bankId);
+
+        return $this->piece($piece, $job, $progress, $ids) ? $ids : null;
+    }
+
+    /**
+     * @param array<int, array{int, Fields}> $piece each with its place, by the numbers in the archive
+     * @param array<int, int> $ids those so far
+     */
+    private function piece(array $piece, Job $job, Progress $progress, array &$ids): bool
+    {
+        $this->em->clear();
+        $made = [];
+        $goesOn = $progress->piece(Lock::bank($job->bankId), count($ids) + count($piece), function () use ($piece, $job, &$made): array {
+            [$bank, $account] = [$this->bank($job->bankId), $this->account($job)];
+            foreach ($piece as $number => [$place, $data]) {
+                try {
+                    $made[$number] = $this->question($bank, $account, $data);
+                } catch (\DomainException $e) {
+                    throw new Malformed(sprintf('question %d', $place), $e->getMessage());
+                }
+            }
+
+            return ['around' => true, 'media' => \PHP_INT_MAX];
+        }, count($piece));
+        $ids += array_map(static fn (Question $question): int => $question->id, $made);
+        $this->em->clear();
+
+        return $goesOn;
+    }
+
+    /** @param array<int, int> $ids by the numbers in the archive */
+    private function beside(Archive $archive, int $bank, array $ids): void
+    {
         foreach ($archive->pools() as $pool) {
             $filter = $pool->optionalObject('filter');
-            $this->db->insert('pool', ['bank_id' => $bankId, 'name' => mb_substr($pool->text('name'), 0, 80), 'filter' => $filter === null ? null : json_encode((object) $filter->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+            $this->db->insert('pool', ['bank_id' => $bank, 'name' => mb_substr($pool->text('name'), 0, 80), 'filter' => $filter === null ? null : json_encode((object) $filter->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
             $id = $this->db->lastInsertId();
             foreach (array_unique($pool->integers('questions', optional: true)) as $number) {
                 if (isset($ids[$number])) {
@@ -118,50 +171,7 @@ final readonly class RestoreBank implements Task
         foreach ($archive->apart() as [$one, $other]) {
             $this->apart->add($ids[$one] ?? 0, $ids[$other] ?? 0);
         }
-        $this->db->transactional(fn () => $this->others->restore($bank, $archive->blueprints(), $ids));
-
-        return true;
-    }
-
-    /** @return array<int, int>|null ids by the numbers in the archive; null once somebody asked to stop */
-    private function questions(Archive $archive, int $bankId, int $accountId, Progress $progress): ?array
-    {
-        $ids = $made = [];
-        foreach ($archive->questions() as $place => $data) {
-            $bank = $this->bank($bankId);
-            $account = $this->em->find(Account::class, $accountId) ?? throw new \LogicException('a job is begun by somebody');
-            try {
-                $made[$data->integer('number', $place)] = $this->question($bank, $account, $data);
-            } catch (\DomainException $e) {
-                throw new Malformed(sprintf('question %d', $place), $e->getMessage());
-            }
-            if (count($made) >= self::PIECE) {
-                $ids += $this->store($made);
-                $made = [];
-                if (!$progress->at(count($ids))) {
-                    return null;
-                }
-            }
-        }
-
-        $ids += $this->store($made);
-        $progress->at(count($ids));
-
-        return $ids;
-    }
-
-    /**
-     * @param array<int, Question> $made by the numbers in the archive
-     *
-     * @return array<int, int> their ids
-     */
-    private function store(array $made): array
-    {
-        $this->em->flush();
-        $ids = array_map(static fn (Question $question): int => $question->id, $made);
-        $this->em->clear();
-
-        return $ids;
+        $this->others->restore($this->bank($bank), $archive->blueprints(), $ids);
     }
 
     private function question(Bank $bank, Account $account, Fields $data): Question
@@ -190,6 +200,11 @@ final readonly class RestoreBank implements Task
         $this->em->persist($question);
 
         return $question;
+    }
+
+    private function account(Job $job): Account
+    {
+        return $this->em->find(Account::class, $job->account->id) ?? throw new \LogicException('a job is begun by somebody');
     }
 
     private function bank(int $id): Bank

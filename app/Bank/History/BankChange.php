@@ -35,12 +35,20 @@ class BankChange
         #[ORM\Column(length: 20)]
         public readonly string $kind,
         #[ORM\Column(type: Types::TEXT)]
-        public readonly string $words,
+        private string $words,
         #[ORM\Column(type: Types::JSON)]
         public readonly array $undo,
         #[ORM\Column]
         public readonly \DateTimeImmutable $at,
+        /** Whether more of it comes: a change in pieces is one entry from its first piece on. */
+        #[ORM\Column(options: ['default' => false])]
+        private bool $isAtWork = false,
     ) {
+    }
+
+    public function isAtWork(): bool
+    {
+        return $this->isAtWork;
     }
 
     public function isUndone(): bool
@@ -53,13 +61,14 @@ class BankChange
         [$this->undoneBy, $this->undoneAt] = [$by, $at];
     }
 
-    /** @return array{id: int, kind: string, words: string, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
+    /** @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
     public function toData(): array
     {
         return [
             'id' => $this->id,
             'kind' => $this->kind,
             'words' => $this->words,
+            'atWork' => $this->isAtWork,
             'by' => $this->account->name,
             'at' => $this->at->format(\DATE_ATOM),
             'undoneAt' => $this->undoneAt?->format(\DATE_ATOM),

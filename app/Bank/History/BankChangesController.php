@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Background\Job;
 use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Malformed;
@@ -44,6 +45,8 @@ final readonly class BankChangesController
     #[IsGranted('ROLE_AUTHOR')]
     public function undo(#[MapEntity(mapping: ['id' => 'id', 'bank' => 'bank'])] BankChange $change, #[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->history->undo($change, $account)->toData());
+        $undone = $this->history->undo($change, $account);
+
+        return $undone instanceof Job ? new JsonResponse([...$change->toData(), 'job' => $undone->toData()], 202) : new JsonResponse([...$undone->toData(), 'job' => null]);
     }
 }

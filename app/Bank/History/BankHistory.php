@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Container\ContainerInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireLocator;
+use Zetema\App\Background\Job;
 use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
@@ -31,10 +32,11 @@ final readonly class BankHistory
      * To be called within the transaction of the change itself.
      *
      * @param array<string, mixed> $undo what it takes to undo it
+     * @param bool $isAtWork whether more of it comes in further pieces
      */
-    public function record(Bank $bank, Account $account, string $kind, string $words, array $undo): BankChange
+    public function record(Bank $bank, Account $account, string $kind, string $words, array $undo, bool $isAtWork = false): BankChange
     {
-        $change = new BankChange($this->saving->again(Bank::class, $bank->id), $this->saving->again(Account::class, $account->id), $kind, $words, $undo, $this->clock->now());
+        $change = new BankChange($this->saving->again(Bank::class, $bank->id), $this->saving->again(Account::class, $account->id), $kind, $words, $undo, $this->clock->now(), $isAtWork);
         $this->em->persist($change);
         $this->em->flush();
 
@@ -61,8 +63,30 @@ final readonly class BankHistory
         return is_array($found) ? array_values(array_filter($found, static fn (mixed $change): bool => $change instanceof BankChange)) : [];
     }
 
-    /** @throws Conflict if it is undone already, or what was done since stands in its way */
-    public function undo(BankChange $change, Account $account): BankChange
+    /**
+     * @return BankChange|Job the change, undone; or the work at it, where it is much
+     *
+     * @throws Conflict if it is undone already, or what was done since stands in its way
+     */
+    public function undo(BankChange $change, Account $account): BankChange|Job
+    {
+        if ($change->isAtWork()) {
+            throw new Conflict('This is being done just now. Stop it first, or wait until it is done.');
+        }
+        $undoing = $this->kinds->get($change->kind);
+        $job = $undoing instanceof UndoingInPieces && !$change->isUndone() ? $undoing->begin($change, $account) : null;
+
+        return $job ?? $this->undoAtOnce($change, $account);
+    }
+
+    /** Says that it is undone, after its last piece was. Within that transaction. */
+    public function undone(int $change, int $account): void
+    {
+        $this->em->find(BankChange::class, $change)?->undone($this->saving->again(Account::class, $account), $this->clock->now());
+    }
+
+    /** @throws Conflict */
+    private function undoAtOnce(BankChange $change, Account $account): BankChange
     {
         return $this->saving->make(function () use ($change, $account): BankChange {
             $this->em->clear();

@@ -76,14 +76,14 @@ final readonly class BankSettingsEditing
         }
     }
 
-    public function follow(Bank $bank, Account $account): void
+    public function follow(Bank $bank, Account $account, bool $inBackground = false): void
     {
         $older = $this->following($bank);
         if ($older !== null) {
             $this->jobs->stop($older); // it would end with settings that are no more
         }
         $count = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
-        $this->jobs->begin(FollowSettings::class, $bank->id, $account, [], atOnce: $count <= FollowSettings::AT_ONCE);
+        $this->jobs->begin(FollowSettings::class, $bank->id, $account, [], atOnce: !$inBackground && $count <= FollowSettings::AT_ONCE);
     }
 
     private function rules(): HouseRules

@@ -10,13 +10,13 @@ use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\Review\ProofreadingStore;
+use Zetema\App\Shared\Lock;
 
 /** Works out anew, after a change of a bank's settings, what depends on them too: worths, places of keys, the proofreader's notes. */
 final readonly class FollowSettings implements Task
 {
     /** Up to so many questions take less than a second. */
     public const AT_ONCE = 300;
-    private const PIECE = 100;
 
     public function __construct(private EntityManagerInterface $em, private ProofreadingStore $notes)
     {
@@ -32,46 +32,40 @@ final readonly class FollowSettings implements Task
         $bank = $job->bankId;
         $total = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
         $progress->begin($total);
-        $last = 0;
-        for ($done = 0; $done < $total;) {
-            $questions = $this->em->createQuery('SELECT q, n, c FROM ' . Question::class . ' q LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.bank = :bank AND q.id > :last ORDER BY q.id')
-                ->setParameters(['bank' => $bank, 'last' => $last])->setMaxResults(self::PIECE)->getResult();
-            if (!is_array($questions) || $questions === []) {
-                break;
-            }
-            $db = $this->em->getConnection();
-            $db->transactional(function () use ($questions, $db): void {
-                foreach ($questions as $question) {
-                    if ($question instanceof Question) {
-                        $question->followSettings($db);
-                        $this->notes->keep($question);
-                    }
-                }
-            });
-            $end = end($questions);
-            $last = $end instanceof Question ? $end->id : PHP_INT_MAX;
-            $done += count($questions);
-            if ($total > self::AT_ONCE) {
+        $at = $progress->cursor();
+        $last = $at->integer('last', 0);
+        for ($done = $at->integer('done', 0), $goesOn = true; $goesOn && $done < $total;) {
+            $size = min($progress->size(), $total - $done);
+            $goesOn = $progress->piece(Lock::bank($bank), $done += $size, function () use ($bank, $size, $done, &$last): array {
+                $last = $this->next($bank, $last, $size);
+                // What was worked out is stored, and is no change of theirs.
                 $this->em->clear();
-            } else {
-                $this->forget($questions); // what was worked out is stored, and is no change of theirs
-            }
-            if (!$progress->at($done)) {
-                break;
-            }
+
+                return ['last' => $last, 'done' => $done];
+            }, $size) && $last < \PHP_INT_MAX;
         }
 
         return null;
     }
 
-    /** @param array<mixed> $questions */
-    private function forget(array $questions): void
+    /** @return int the last question that was looked at; PHP_INT_MAX if there is no other */
+    private function next(int $bank, int $after, int $size): int
     {
-        foreach ($questions as $question) {
+        $questions = $this->em->createQuery('SELECT q, n, c FROM ' . Question::class . ' q LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.bank = :bank AND q.id > :last ORDER BY q.id')
+            ->setParameters(['bank' => $bank, 'last' => $after])->setMaxResults($size)->getResult();
+        $last = \PHP_INT_MAX;
+        foreach (is_array($questions) ? $questions : [] as $question) {
             if ($question instanceof Question) {
-                $this->em->detach($question);
-                array_map($this->em->detach(...), array_filter([$question->newest(), $question->cleared()]));
+                $question->followSettings($this->em->getConnection());
+                $this->notes->keep($question);
+                $last = $question->id;
             }
         }
+
+        return $last;
+    }
+
+    public function abandon(Job $job): void
+    {
     }
 }

@@ -20,8 +20,6 @@ use Zetema\Core\Drawing\Simulation\Simulation;
 /** Deals many forms of a blueprint from its bank as it is now, for a look at how fair they are; none is kept. */
 final readonly class DealMany implements Task
 {
-    /** Forms between two looks at whether somebody wants it stopped. */
-    private const PIECE = 200;
     /** Questions that are told by name, the most seen first. */
     private const TOLD = 500;
 
@@ -53,13 +51,17 @@ final readonly class DealMany implements Task
         $progress->begin($forms);
         for ($i = 0; $i < $forms; ++$i) {
             $simulation->deal($input->integer('seed') + $i);
-            if (($i + 1) % self::PIECE === 0 && !$progress->at($i + 1)) {
+            if (!$progress->beat($i + 1)) {
                 break;
             }
         }
-        $progress->at($simulation->forms());
 
         return [...$simulation->toData(), 'seed' => $input->integer('seed'), 'questions' => $this->questions($simulation)];
+    }
+
+    /** Nothing is written before its end. Taken up again it deals the same forms. */
+    public function abandon(Job $job): void
+    {
     }
 
     /** @return list<array{id: int, name: string, stem: string, objective: string, kind: string, seen: int}> */

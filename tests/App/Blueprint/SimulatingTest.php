@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Zetema\Tests\App\Blueprint;
 
 use Zetema\App\Background\Job;
-use Zetema\App\Background\Progress;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Background\RunJob;
 use Zetema\App\Blueprint\Simulating\DealMany;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
@@ -53,10 +54,11 @@ final class SimulatingTest extends ApiTestCase
         self::assertNotNull($account);
         $stopped = new Job(DealMany::name(), 1, $account, ['blueprint' => 1, 'forms' => 5_000, 'seed' => 1], new \DateTimeImmutable());
         $em->persist($stopped);
-        $stopped->askToStop();
         $em->flush();
-        $told = self::getContainer()->get(DealMany::class)->run($stopped, new Progress($em->getConnection(), $stopped->id));
-        self::assertSame(200, $told['forms'], 'up to the first look at whether it is wanted');
+        $em->getConnection()->executeStatement('UPDATE job SET stop_asked = 1 WHERE id = ?', [$stopped->id]);
+        self::getContainer()->get(Jobs::class)->run(new RunJob($stopped->id));
+        $told = $this->send('GET', "/api/jobs/{$stopped->id}", schema: 'Job');
+        self::assertSame(['stopped', 1], [$told->text('state'), $told->object('result')->integer('forms')], 'up to the first look at whether it is wanted');
     }
 
     public function test_what_cannot_be_dealt_is_refused_before_anything_begins(): void

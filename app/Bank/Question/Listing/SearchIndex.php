@@ -36,10 +36,16 @@ final readonly class SearchIndex
         $this->statements->run('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
     }
 
-    /** The words of a bank's questions for their copies. @param int $far the distance from a question's id to that of its copy */
-    public function copy(int $from, int $to, int $far): void
+    /**
+     * The words of some of a bank's questions for their copies.
+     *
+     * @param int $far the distance from a question's id to that of its copy
+     * @param int $after the question before the first
+     * @param int $last the last question
+     */
+    public function copy(int $from, int $to, int $far, int $after, int $last): void
     {
-        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) SELECT s.rowid + ?, ?, s.body FROM question_search s WHERE s.rowid IN (SELECT id FROM question WHERE bank_id = ?)', [$far, 'b' . $to, $from]);
+        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) SELECT s.rowid + ?, ?, s.body FROM question_search s WHERE s.rowid IN (SELECT id FROM question WHERE bank_id = ? AND id > ? AND id <= ?)', [$far, 'b' . $to, $from, $after, $last]);
     }
 
     public function forget(int $id): void

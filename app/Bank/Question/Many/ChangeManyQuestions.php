@@ -12,21 +12,19 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 
 /**
- * Changes many questions: what each comes to is worked out first, with progress, and can be stopped; then all is written in one short
- * transaction. Whoever saved one of them meanwhile keeps what they saved.
+ * Changes many questions, a piece at a time: what each comes to is worked out first, then written in a short transaction, so that
+ * others hardly notice. Whoever saved one of them meanwhile keeps what they saved. All pieces are one entry of the history.
  */
 final readonly class ChangeManyQuestions implements Task
 {
-    private const PIECE = 200;
-
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionWriter $writer, private Objectives $objectives, private BankHistory $history, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionWriter $writer, private Objectives $objectives, private ChangedRows $rows, private ClockInterface $clock)
     {
     }
 
@@ -35,61 +33,98 @@ final readonly class ChangeManyQuestions implements Task
         return 'change many';
     }
 
+    /** @return array{changed: int, left: int, change: int|null} left: saved by someone else meanwhile */
     public function run(Job $job, Progress $progress): array
     {
         $input = Fields::of($job->input);
-        $bank = $this->em->find(Bank::class, $job->bankId) ?? throw new \LogicException('a job is of a bank');
         $account = $job->account;
         $change = ManyChange::of($input, $account);
         $ids = $input->integers('ids');
+        $at = $progress->cursor();
+        $told = ['changed' => $at->integer('changed', 0), 'left' => $at->integer('left', 0), 'change' => $at->optionalInteger('change')];
         $progress->begin(count($ids));
+        for ($next = $at->integer('next', 0), $goesOn = true; $goesOn && $next < count($ids); $next += count($some)) {
+            $some = array_slice($ids, $next, $progress->size());
+            $bank = $this->em->find(Bank::class, $job->bankId) ?? throw new \LogicException('a job is of a bank');
+            $prepared = $this->prepare($bank, $change, $some);
+            $goesOn = $progress->piece(Lock::bank($job->bankId), $next + count($some), function () use ($bank, $account, $change, $prepared, $ids, $next, $some, &$told): array {
+                $told = $this->write($bank, $account, $change, $prepared, $told, [$next + count($some), count($ids)]);
+
+                return [...$told, 'next' => $next + count($some)];
+            }, count($some));
+        }
+
+        return $told;
+    }
+
+    /** What it has done stays, and can be undone. */
+    public function abandon(Job $job): void
+    {
+        $change = $job->cursor()->optionalInteger('change');
+        if ($change !== null) {
+            $this->db->executeStatement('UPDATE bank_change SET is_at_work = 0 WHERE id = ?', [$change]);
+        }
+    }
+
+    /**
+     * @param list<int> $ids
+     *
+     * @return list<PreparedQuestion>
+     */
+    private function prepare(Bank $bank, ManyChange $change, array $ids): array
+    {
         $prepared = [];
-        $seen = 0;
         foreach (Standing::of($this->db, $bank, $ids) as $standing) {
             $one = $change->to($standing, $bank->settings());
             if (!$one->isNone()) {
                 $prepared[] = $this->writer->prepare($one, $bank);
             }
-            if (++$seen % self::PIECE === 0 && !$progress->at($seen)) {
-                return ['changed' => 0, 'left' => 0, 'change' => null];
-            }
         }
-        $told = $this->em->wrapInTransaction(fn (): array => $this->write($bank, $account, $change, $prepared));
-        $progress->at(count($ids));
 
-        return $told;
+        return $prepared;
     }
 
     /**
      * @param list<PreparedQuestion> $prepared
+     * @param array{changed: int, left: int, change: int|null} $told by the pieces before
+     * @param array{int, int} $of how many were looked at with this, and how many there are
      *
-     * @return array{changed: int, left: int, change: int|null} left: saved by someone else meanwhile
+     * @return array{changed: int, left: int, change: int|null}
      */
-    private function write(Bank $bank, Account $account, ManyChange $change, array $prepared): array
+    private function write(Bank $bank, Account $account, ManyChange $change, array $prepared, array $told, array $of): array
     {
         $now = $this->clock->now()->format('Y-m-d H:i:s');
-        $objectives = [];
-        if ($change->objective() !== null && $change->objective() !== []) {
-            $objective = $this->objectives->at($bank, $change->objective());
-            $this->em->flush();
-            $objectives[implode(Objective::SEPARATOR, $change->objective())] = $objective->id;
-        }
-        $undo = [];
         $versions = $this->versions($prepared);
-        foreach ($prepared as $one) {
-            $standing = $one->standing;
-            if (($versions[$standing->id] ?? null) === $standing->version) {
-                $this->writer->write($one, $bank, $account, $now, $objectives);
-                $undo[] = [$standing->id, $standing->version + 1, $standing->revision, $standing->status->value, $standing->objective, $standing->cleared, $standing->place];
-            }
+        $fresh = array_values(array_filter($prepared, static fn (PreparedQuestion $one): bool => ($versions[$one->standing->id] ?? null) === $one->standing->version));
+        $told['left'] += count($prepared) - count($fresh);
+        $told['changed'] += count($fresh);
+        if ($told['changed'] === 0) {
+            return $told;
         }
-        if ($undo === []) {
-            return ['changed' => 0, 'left' => count($prepared), 'change' => null];
+        $isLast = $of[0] === $of[1];
+        $words = sprintf($told['changed'] === 1 && $isLast ? 'changed %1$s question: %2$s' : ($isLast ? 'changed %1$s questions: %2$s' : 'changed %1$s questions of %3$s: %2$s'), number_format($told['changed']), $change->inWords(), number_format($of[1]));
+        $told['change'] ??= $this->rows->begin($bank, $account, $words)->id;
+        $objectives = $fresh === [] ? [] : $this->objectivesOf($bank, $change);
+        foreach ($fresh as $one) {
+            $this->writer->write($one, $bank, $account, $now, $objectives);
+            $this->rows->add($told['change'], $one->standing, $one->standing->version + 1);
         }
-        $words = sprintf(count($undo) === 1 ? 'changed %d question: %s' : 'changed %d questions: %s', count($undo), $change->inWords());
-        $recorded = $this->history->record($bank, $account, UndoManyQuestions::kind(), $words, ['questions' => $undo]);
+        $this->rows->goOn($told['change'], $words, !$isLast);
 
-        return ['changed' => count($undo), 'left' => count($prepared) - count($undo), 'change' => $recorded->id];
+        return $told;
+    }
+
+    /** @return array<string, int> the objective that they go to, by its path */
+    private function objectivesOf(Bank $bank, ManyChange $change): array
+    {
+        $path = $change->objective();
+        if ($path === null || $path === []) {
+            return [];
+        }
+        $objective = $this->objectives->at($bank, $path);
+        $this->em->flush();
+
+        return [implode(Objective::SEPARATOR, $path) => $objective->id];
     }
 
     /**
@@ -100,10 +135,8 @@ final readonly class ChangeManyQuestions implements Task
     private function versions(array $prepared): array
     {
         $versions = [];
-        foreach (array_chunk(array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared), 500) as $ids) {
-            foreach ($this->db->fetchAllKeyValue('SELECT id, version FROM question WHERE id IN (?)', [$ids], [ArrayParameterType::INTEGER]) as $id => $version) {
-                $versions[(int) $id] = is_numeric($version) ? (int) $version : 0;
-            }
+        foreach ($this->db->fetchAllKeyValue('SELECT id, version FROM question WHERE id IN (?)', [array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared)], [ArrayParameterType::INTEGER]) as $id => $version) {
+            $versions[(int) $id] = is_numeric($version) ? (int) $version : 0;
         }
 
         return $versions;

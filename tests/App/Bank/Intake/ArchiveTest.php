@@ -9,7 +9,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Zetema\App\Background\Job;
-use Zetema\App\Background\Progress;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Background\RunJob;
 use Zetema\App\Bank\Archive\KeptArchives;
 use Zetema\App\Bank\Archive\RestoreBank;
 use Zetema\App\People\Account;
@@ -198,7 +199,7 @@ final class ArchiveTest extends ApiTestCase
     public function test_an_archive_that_breaks_off_leaves_no_bank_behind(): void
     {
         $before = count($this->send('GET', '/api/banks')->objects('banks'));
-        foreach (['[{"number":1,"name":null,"objective":[],"status":"sung","content":{}}]' => 'status', '[]' => 'holds none'] as $questions => $why) {
+        foreach (['[{"number":1,"name":null,"objective":[],"status":"sung","content":{}}]' => 'there should be', '[]' => 'holds none'] as $questions => $why) {
             $this->out();
             $this->changed([ArchiveFormat::questions(1) => "{\"questions\":$questions}"]);
             self::assertStringContainsString($why, $this->in('Broken', 422)->text('detail'));
@@ -248,18 +249,18 @@ final class ArchiveTest extends ApiTestCase
         $before = $this->everything();
         $this->long();
         $key = self::getContainer()->get(KeptArchives::class)->keep(self::opened($this->file));
-        $this->db()->insert('bank', ['name' => 'Halfway']);
+        $this->db()->insert('bank', ['name' => 'Halfway', 'is_unfinished' => 1]);
         $bank = (int) $this->db()->lastInsertId();
         $em = self::getContainer()->get(EntityManagerInterface::class);
         $account = $em->getRepository(Account::class)->findOneBy(['login' => 'orrell']);
         self::assertNotNull($account);
-        $job = new Job(RestoreBank::name(), $bank, $account, ['archive' => $key, 'account' => $account->id], new \DateTimeImmutable());
+        $job = new Job(RestoreBank::name(), $bank, $account, ['archive' => $key], new \DateTimeImmutable());
         $em->persist($job);
-        $job->askToStop();
         $em->flush();
-        self::getContainer()->get(RestoreBank::class)->run($job, new Progress($this->db(), $job->id));
+        $this->db()->executeStatement('UPDATE job SET stop_asked = 1 WHERE id = ?', [$job->id]);
+        self::getContainer()->get(Jobs::class)->run(new RunJob($job->id));
         self::assertSame($before, $this->everything());
-        self::assertEquals([100, 276], $this->db()->fetchNumeric('SELECT done, total FROM job WHERE id = ?', [$job->id]), 'its progress was told after the first piece');
+        self::assertEquals(['stopped', 276], $this->db()->fetchNumeric('SELECT state, total FROM job WHERE id = ?', [$job->id]));
     }
 
     public function test_noise_and_a_name_that_is_taken_are_refused(): void

@@ -2,6 +2,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import type { ReactNode } from 'react';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
+import { undone } from '../../../api/undone';
 import { Row } from '../../../parts/PageAndMargin';
 import { day, timeOfDay } from '../../../parts/text/figures';
 import { Waiting } from '../../../parts/Waiting';
@@ -64,7 +65,7 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
 function Change({ bank, change, may }: { bank: number; change: Schema['BankChange']; may: boolean }) {
   const queries = useQueryClient();
   const undo = useMutation({
-    mutationFn: () => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: change.id } } })),
+    mutationFn: () => undone(bank, change.id),
     onSuccess: () => queries.invalidateQueries(),
   });
   const way = change.kind === 'thrown away' ? 'restore' : 'undo';
@@ -83,6 +84,8 @@ function Change({ bank, change, may }: { bank: number; change: Schema['BankChang
             <span className="text-quiet">
               · {way === 'undo' ? 'undone' : 'restored'} by {change.undoneBy}
             </span>
+          ) : change.atWork ? (
+            <span className="text-quiet">· still at work</span>
           ) : (
             may && (
               <button
@@ -91,7 +94,7 @@ function Change({ bank, change, may }: { bank: number; change: Schema['BankChang
                 onClick={() => undo.mutate()}
                 aria-label={`${way === 'undo' ? 'Undo' : 'Restore'}: ${change.words}`}
               >
-                {way}
+                {undo.isPending ? 'undoing …' : way}
               </button>
             )
           )}

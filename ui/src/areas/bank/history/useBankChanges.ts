@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, dataOf, type Schema } from '../../../api/client';
+import type { Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
+import { undone } from '../../../api/undone';
 
 type BankChange = Schema['BankChange'];
 
@@ -29,7 +30,7 @@ export function useBankChanges<Body>(bank: number, of: string, post: (body: Body
   });
   const undo = useMutation({
     scope: { id: `${of}:${bank}` },
-    mutationFn: (one: BankChange) => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: one.id } } })),
+    mutationFn: (one: BankChange) => undone(bank, one.id),
     onSuccess: (one) => {
       setMade((all) => all.filter(({ id }) => id !== one.id));
       return refresh();

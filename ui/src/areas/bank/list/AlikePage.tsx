@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
+import { undone } from '../../../api/undone';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { count } from '../../../parts/text/figures';
 import { EditableChoice } from '../../../parts/fields/Editable';
@@ -76,7 +77,7 @@ function OneAlike({ bank, one, first, may }: { bank: number; one: Alike; first: 
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries();
   const undo = useMutation({
-    mutationFn: (change: number) => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: change } } })),
+    mutationFn: (change: number) => undone(bank, change),
     onSuccess: refresh,
   });
   const retire = useMutation({

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../../api/client';
 import { keys } from '../../../../api/keys';
+import { undone } from '../../../../api/undone';
 import { EditableChoice } from '../../../../parts/fields/Editable';
 import { useKeys } from '../../../../parts/hooks/useKeys';
 import { Row } from '../../../../parts/PageAndMargin';
@@ -154,7 +155,7 @@ function useManyChange(bank: number, onDone: () => void) {
     },
   });
   const undo = useMutation({
-    mutationFn: (change: number) => dataOf(api.POST('/banks/{bank}/changes/{id}/undo', { params: { path: { bank, id: change } } })),
+    mutationFn: (change: number) => undone(bank, change),
     onSuccess: () => {
       make.reset();
       return refresh();

@@ -1,0 +1,234 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
+use Zetema\Tests\Browser\Server;
+
+/**
+ * Each sort of work is killed in its midst, while somebody else saves all the time; another worker takes it up, and what comes of it
+ * is what would have come of it otherwise: nothing twice, nothing left out, and nothing half in a list before.
+ */
+final class LeftJobsTest extends TestCase
+{
+    use AsksServer;
+
+    private const MANY = 700;
+    private \PDO $db;
+    /** How often somebody else saved meanwhile. */
+    private int $saves = 0;
+
+    protected function setUp(): void
+    {
+        self::$server = new Server(workers: 2);
+        $this->db = new \PDO('sqlite:' . self::$server->database, options: [\PDO::ATTR_TIMEOUT => 60]);
+        $this->logIn('orrell');
+    }
+
+    protected function tearDown(): void
+    {
+        self::$server = null;
+    }
+
+    public function test_an_intake_of_unnamed_questions_brings_none_in_twice(): void
+    {
+        $job = $this->killedHalfWay($this->intake(self::MANY));
+
+        self::assertSame(['done', self::MANY], [$job->text('state'), $job->object('result')->integer('questions')]);
+        self::assertSame([self::MANY, self::MANY], [$this->number("SELECT COUNT(*) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'"), $this->number("SELECT COUNT(DISTINCT q.excerpt) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'")]);
+        self::assertGreaterThan(0, $this->saves);
+    }
+
+    public function test_a_change_of_many_and_its_undoing_are_whole_and_one_step_in_the_history(): void
+    {
+        $this->ended($this->intake(self::MANY));
+        $ids = $this->ids();
+        $versions = 'SELECT SUM(version) FROM question WHERE batch_id = (SELECT MAX(id) FROM batch)';
+        $before = $this->number($versions);
+        $job = $this->killedHalfWay($this->ask('POST', '/api/banks/1/questions/change', ['ids' => $ids, 'change' => ['settings' => ['points' => '7']]]));
+
+        self::assertSame(['done', self::MANY], [$job->text('state'), $job->object('result')->integer('changed')]);
+        self::assertSame($before + self::MANY, $this->number($versions), 'each was changed once');
+        self::assertSame(self::MANY, $this->number("SELECT COUNT(*) FROM question WHERE batch_id = (SELECT MAX(id) FROM batch) AND worth = '7'"));
+        $changes = array_values(array_filter($this->ask('GET', '/api/banks/1/changes')->objects('changes'), static fn (Fields $c): bool => $c->text('kind') === 'questions'));
+        self::assertCount(1, $changes);
+        self::assertStringContainsString(sprintf('changed %d questions: ', self::MANY), $changes[0]->text('words'));
+
+        $undo = $this->ask('POST', '/api/banks/1/changes/' . $changes[0]->integer('id') . '/undo')->object('job');
+        $undone = $this->killedHalfWay($undo);
+        self::assertSame(['done', self::MANY, 0], [$undone->text('state'), $undone->object('result')->integer('back'), $undone->object('result')->integer('left')]);
+        self::assertSame(0, $this->number("SELECT COUNT(*) FROM question WHERE worth = '7' AND batch_id = (SELECT MAX(id) FROM batch)"));
+        self::assertNotNull($this->ask('GET', '/api/banks/1/changes')->objects('changes')[0]->optionalText('undoneAt'));
+    }
+
+    public function test_a_copy_and_a_restored_bank_are_in_no_list_until_they_are_whole(): void
+    {
+        $this->ended($this->intake(self::MANY));
+        $questions = $this->number('SELECT COUNT(*) FROM question WHERE bank_id = 1');
+        $banks = fn (): array => array_map(static fn (Fields $b): string => $b->text('name'), $this->ask('GET', '/api/banks')->objects('banks'));
+        $before = $banks();
+        $watch = static function (self $test) use ($banks, $before): void {
+            self::assertSame($before, $banks(), 'it is not seen yet');
+        };
+        // More than are copied within a request.
+        for ($i = 0; $i < 2; ++$i) {
+            $this->ended($this->intake(self::MANY));
+        }
+        $questions = $this->number('SELECT COUNT(*) FROM question WHERE bank_id = 1');
+        $this->killedHalfWay($this->ask('POST', '/api/banks/1/copy', ['name' => 'The copy']), $watch);
+        $copy = $this->number("SELECT id FROM bank WHERE name = 'The copy'");
+        $facts = 'SELECT COUNT(*), COUNT(r.id), COUNT(c.id), COUNT(o.id), SUM(q.micro_points) FROM question q JOIN revision r ON r.id = q.newest_id AND r.question_id = q.id LEFT JOIN revision c ON c.id = q.cleared_id AND c.question_id = q.id LEFT JOIN objective o ON o.id = q.objective_id AND o.bank_id = q.bank_id WHERE q.bank_id = ';
+        self::assertSame($this->row($facts . 1), $this->row($facts . $copy));
+        self::assertSame($questions, $this->number("SELECT COUNT(*) FROM question_search WHERE question_search MATCH 'bank : b$copy'"));
+    }
+
+    public function test_what_follows_from_settings_reaches_every_question(): void
+    {
+        $this->ended($this->intake(self::MANY));
+        $settings = $this->ask('GET', '/api/banks/1/settings');
+        $saved = $this->ask('PUT', '/api/banks/1/settings', ['version' => $settings->integer('version'), 'settings' => ['points' => '4']]);
+        $this->killedHalfWay($saved->object('following'));
+
+        self::assertSame(self::MANY, $this->number("SELECT COUNT(*) FROM question WHERE batch_id = (SELECT MAX(id) FROM batch) AND worth = '4'"));
+    }
+
+    public function test_what_was_cut_off_within_a_request_is_taken_up_too(): void
+    {
+        $handle = curl_init(self::server()->address . '/api/banks/1/intake');
+        curl_setopt_array($handle, [CURLOPT_POSTFIELDS => json_encode(self::text(300), JSON_THROW_ON_ERROR), CURLOPT_COOKIE => $this->cookie === '' ? 'none=1' : $this->cookie, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'X-Zetema: 1'], CURLOPT_RETURNTRANSFER => true]);
+        $all = curl_multi_init();
+        curl_multi_add_handle($all, $handle);
+        self::server()->killWork();
+        do {
+            curl_multi_exec($all, $running);
+            curl_multi_select($all, 0.002);
+        } while ($running > 0 && $this->number("SELECT COALESCE(MAX(done), 0) FROM job WHERE task = 'take in' AND total = 300") === 0);
+        self::server()->kill();
+        $id = $this->number("SELECT MAX(id) FROM job WHERE task = 'take in'");
+        self::assertSame('running', $this->row("SELECT state FROM job WHERE id = $id")[0]);
+        $this->db->exec('UPDATE job SET beat_at = beat_at - 31');
+        self::server()->start();
+
+        self::assertSame('done', $this->ended(Fields::of(['id' => $id]))->text('state'));
+        self::assertSame(300, $this->number("SELECT COUNT(*) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'"));
+    }
+
+    public function test_what_is_left_again_and_again_ends_as_failed_and_leaves_nothing_half(): void
+    {
+        for ($i = 0; $i < 3; ++$i) {
+            $this->ended($this->intake(self::MANY));
+        }
+        $job = $this->ask('POST', '/api/banks/1/copy', ['name' => 'Never whole']);
+        $this->halfWay($job);
+        self::server()->killWork();
+        $this->db->exec('UPDATE job SET beat_at = beat_at - 31, try = 3 WHERE id = ' . $job->integer('id'));
+        self::server()->startWork();
+        $ended = $this->ended($job);
+
+        self::assertSame('failed', $ended->text('state'));
+        self::assertStringContainsString('left 3 times', $ended->text('failure'));
+        $this->until(fn (): bool => $this->number("SELECT COUNT(*) FROM bank WHERE name LIKE '%Never whole%'") === 0);
+        self::assertSame(0, $this->number('SELECT COUNT(*) FROM question WHERE bank_id NOT IN (SELECT id FROM bank)'));
+    }
+
+    /** @param (callable(self): void)|null $watch what is looked at while it is half done */
+    private function killedHalfWay(Fields $job, ?callable $watch = null): Fields
+    {
+        $this->halfWay($job);
+        self::server()->killWork();
+        if ($watch !== null) {
+            $watch($this);
+        }
+        self::assertSame('running', $this->row('SELECT state FROM job WHERE id = ' . $job->integer('id'))[0]);
+        // As if its worker had given no sign of life for half a minute.
+        $this->db->exec('UPDATE job SET beat_at = beat_at - 31 WHERE id = ' . $job->integer('id'));
+        self::server()->startWork();
+        $ended = $this->ended($job);
+        self::assertSame('done', $ended->text('state'), $ended->text('failure', ''));
+
+        return $ended;
+    }
+
+    private function halfWay(Fields $job): void
+    {
+        $this->until(function () use ($job): bool {
+            $this->save();
+            [$done, $total, $state] = $this->row('SELECT done, total, state FROM job WHERE id = ' . $job->integer('id'));
+            self::assertContains($state, ['waiting', 'running'], 'it is not over before it was killed');
+
+            return $done > 0 && $done < $total;
+        });
+    }
+
+    private function ended(Fields $job): Fields
+    {
+        $this->until(function () use ($job): bool {
+            $this->save();
+
+            return in_array($this->row('SELECT state FROM job WHERE id = ' . $job->integer('id'))[0], ['done', 'failed', 'stopped'], true);
+        });
+
+        return $this->ask('GET', '/api/jobs/' . $job->integer('id'));
+    }
+
+    /** Somebody else saves, on a connection of their own. */
+    private function save(): void
+    {
+        $this->db->exec('BEGIN IMMEDIATE');
+        $this->db->exec("UPDATE account SET name = name || '' WHERE id = 1");
+        $this->db->exec('COMMIT');
+        ++$this->saves;
+        usleep(1_000);
+    }
+
+    /** @param callable(): bool $holds */
+    private function until(callable $holds): void
+    {
+        for ($end = time() + 300; !$holds(); usleep(2_000)) {
+            self::assertLessThan($end, time(), 'it ends');
+        }
+    }
+
+    private function intake(int $questions): Fields
+    {
+        return $this->ask('POST', '/api/banks/1/intake', self::text($questions));
+    }
+
+    /** @return array<string, mixed> */
+    private static function text(int $questions): array
+    {
+        return ['text' => implode("\n", array_map(static fn (int $i): string => "one: Which of these is number $i?\n yes: the right one\n no: another\n", range(1, $questions))), 'lines' => array_map(static fn (int $i): int => 1 + 4 * $i, range(0, $questions - 1)), 'name' => 'many'];
+    }
+
+    /** @return list<int> */
+    private function ids(): array
+    {
+        $rows = $this->db->query('SELECT id FROM question WHERE batch_id = (SELECT MAX(id) FROM batch) ORDER BY id');
+
+        return $rows === false ? [] : array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $rows->fetchAll(\PDO::FETCH_COLUMN)));
+    }
+
+    private function number(string $sql): int
+    {
+        $number = $this->row($sql)[0] ?? null;
+
+        return is_numeric($number) ? (int) $number : 0;
+    }
+
+    /** @return list<mixed> */
+    private function row(string $sql): array
+    {
+        $row = $this->db->query($sql);
+        $row = $row === false ? false : $row->fetchAll(\PDO::FETCH_NUM);
+
+        return is_array($row) && is_array($row[0] ?? null) ? array_values($row[0]) : [];
+    }
+
+    private static function server(): Server
+    {
+        return self::$server ?? self::fail('the server runs');
+    }
+}
