@@ -8,13 +8,16 @@ use Psr\Clock\ClockInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\People\Account;
+use Zetema\App\People\LogInPace;
 use Zetema\App\Shared\Body;
+use Zetema\Core\Sitting\Refused;
 
 /** Who may sit an assessment; and candidates who come with its code. */
 final readonly class AdmissionController
@@ -39,9 +42,19 @@ final readonly class AdmissionController
 
     #[Route('/api/access-codes', methods: ['POST'])]
     #[IsGranted('ROLE_CANDIDATE')]
-    public function enter(Request $request, #[CurrentUser] Account $account): JsonResponse
+    public function enter(Request $request, LogInPace $pace, #[CurrentUser] Account $account): JsonResponse
     {
-        $blueprint = $this->admissions->enter(Body::of($request)->text('code'), $account);
+        $address = $request->getClientIp() ?? '';
+        $wait = $pace->beginCode($address);
+        if ($wait > 0) {
+            throw new TooManyRequestsHttpException($wait, sprintf('Many codes from here were none. Wait %s, then try again; the right one will do.', $wait === 1 ? 'a second' : "$wait seconds"));
+        }
+        try {
+            $blueprint = $this->admissions->enter(Body::of($request)->text('code'), $account);
+        } catch (Refused $e) {
+            $pace->wrongCode($address);
+            throw $e;
+        }
         $edition = $this->editions->newest($blueprint);
         $isOver = $blueprint->isPutAway() || $edition?->isClosed() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed((int) $this->clock->now()->format('Uu'));
 

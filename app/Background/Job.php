@@ -83,6 +83,12 @@ class Job
         return $this->state;
     }
 
+    /** @return array<string, mixed>|null what came of it */
+    public function result(): ?array
+    {
+        return $this->result;
+    }
+
     /** @return array<string, mixed> */
     public function toData(): array
     {

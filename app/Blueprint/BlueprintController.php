@@ -4,18 +4,25 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Blueprint\Editions\ClosesSittings;
+use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Blueprint\Editions\Maker;
+use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
 #[IsGranted('ROLE_READER')]
 final readonly class BlueprintController
 {
-    public function __construct(private BlueprintEditing $editing, private BlueprintView $view)
+    public function __construct(private BlueprintEditing $editing, private BlueprintView $view, private EntityManagerInterface $em)
     {
     }
 
@@ -54,11 +61,20 @@ final readonly class BlueprintController
 
     #[Route('/api/blueprints/{id}/put-away', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function putAway(#[MapEntity] Blueprint $blueprint, Request $request): JsonResponse
+    public function putAway(#[MapEntity] Blueprint $blueprint, Request $request, Editions $editions, Maker $maker, ClosesSittings $sittings, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->editing->putAway($blueprint, Body::of($request)->flag('putAway'));
+        $body = Body::of($request);
+        $bank = $blueprint->bank->id;
+        // Whoever did not make it may put away what nobody sits: it does no more than tidy the list.
+        if ($editions->newest($blueprint) !== null) {
+            $maker->refuseOthers($account, $blueprint);
+        }
+        $this->editing->putAway($blueprint, $body->flag('putAway'));
+        if ($body->flag('putAway') && $body->flag('sittings', false)) {
+            $sittings->closeRunning($blueprint, $account);
+        }
 
-        return new JsonResponse(['blueprints' => $this->view->list($blueprint->bank)]);
+        return new JsonResponse(['blueprints' => $this->view->list($this->em->find(Bank::class, $bank) ?? throw new NotFoundHttpException())]);
     }
 
     #[Route('/api/blueprints/{id}', methods: ['DELETE'])]

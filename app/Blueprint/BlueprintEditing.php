@@ -8,8 +8,10 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
@@ -26,7 +28,7 @@ final readonly class BlueprintEditing
     public const STALE = 'This blueprint was saved in another window or by someone else since you opened it.';
     private const LONGEST_TITLE = 160;
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private Editions $editions, private BankStock $stock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private Editions $editions, private BankStock $stock)
     {
     }
 
@@ -53,8 +55,7 @@ final readonly class BlueprintEditing
 
     public function putAway(Blueprint $blueprint, bool $isPutAway): void
     {
-        $blueprint->putAway($isPutAway);
-        $this->em->flush();
+        $this->transactions->over(Lock::blueprint($blueprint->id), fn () => $blueprint->putAway($isPutAway));
     }
 
     /**

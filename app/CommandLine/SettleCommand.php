@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace Zetema\App\CommandLine;
 
+use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
+use Zetema\Core\Sitting\Run\Act;
 
 #[AsCommand('zetema:settle', 'Does what clocks have brought about in sittings that nobody has looked at since')]
 final class SettleCommand
 {
     private const PIECE = 100;
+    /** Milliseconds without a sign of its candidate after which a sitting without any clock is closed, as by staff: others wait for its end. */
+    private const LEFT = 86_400_000;
 
     public function __construct(private readonly EntityManagerInterface $em, private readonly Invigilation $invigilation)
     {
@@ -35,8 +40,22 @@ final class SettleCommand
             }
             $this->em->clear();
         } while ($ids !== []);
-        TextFiles::print($output, ['settled' => $settled]);
+        TextFiles::print($output, ['settled' => $settled, 'closed' => $this->closeLeft()]);
 
         return 0;
+    }
+
+    private function closeLeft(): int
+    {
+        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due IS NULL AND edition_id IS NOT NULL AND COALESCE(last_sign, started_at) < ? ORDER BY id', [intdiv($this->invigilation->now(), 1000) - self::LEFT], [ParameterType::INTEGER]);
+        foreach ($ids as $id) {
+            $sitting = $this->em->find(Sitting::class, $id);
+            if ($sitting !== null) {
+                $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::CLOSE, $now));
+            }
+            $this->em->clear();
+        }
+
+        return count($ids);
     }
 }

@@ -27,7 +27,7 @@ final readonly class CandidatePage
         $mentions = new Mentions();
         $view = (new CandidateView($going->paper, $going->state, $going->terms, $mentions))->toData($now);
 
-        return [...$view, ...$this->mentionedIn($sitting, $mentions)];
+        return PageAliases::veiled($view, $this->mentionedIn($sitting, $mentions));
     }
 
     /** @return array<string, mixed> */
@@ -37,7 +37,7 @@ final readonly class CandidatePage
         $review = new Review($going->paper, $going->state, $mentions);
         $told = $review->upTo($review->rung($this->closed->isFor($sitting, $now)));
 
-        return [...$told, ...$this->mentionedIn($sitting, $mentions)];
+        return PageAliases::veiled($told, $this->mentionedIn($sitting, $mentions));
     }
 
     /** @return array<string, mixed> all that a review could show, whatever the rules let the candidate see: for the author */

@@ -9,8 +9,8 @@ use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\Core\Sitting\Candidacy;
 
 /**
- * Whether an assessment has closed, as is said now: what a review tells only then must not be told while others may still begin,
- * whatever was said when this sitting ended.
+ * Whether an assessment has closed, as is said now: what a review tells only then must not be told while others may still begin, or
+ * still sit, whatever was said when this sitting ended.
  */
 final readonly class ClosedNow
 {
@@ -26,6 +26,9 @@ final readonly class ClosedNow
         }
         $candidacy ??= $this->admissions->candidacy($sitting->blueprint, $sitting->account);
 
-        return $candidacy->closes !== null ? $candidacy->hasClosed($now) : $sitting->blueprint->isPutAway() || $this->editions->newest($sitting->blueprint)?->isClosed() === true;
+        $blueprint = $sitting->blueprint;
+        $isOver = $candidacy->closes !== null && $candidacy->hasClosed($now);
+
+        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isClosed() === true) && $this->editions->running($blueprint) === [];
     }
 }

@@ -52,12 +52,11 @@ final readonly class Opening
         $words = static fn (Rule $rule): array => array_values(array_unique(array_map(static fn (Section $section): string => $plan->rulesIn($section)->word($rule), $plan->sections)));
         $rungs = static fn (?bool $passed): array => ['atOnce' => $plan->review->rung($passed, false)->value, 'closed' => $plan->review->rung($passed, true)->value];
 
-        return [
+        return PageAliases::veiled([
             'page' => $plan->opening,
             'moving' => $words(Rule::Moving),
             'feedback' => $words(Rule::Feedback),
             'review' => ['passed' => $rungs(true), 'notPassed' => $plan->pass === null ? null : $rungs(false)],
-            ...$this->shown->mentioned($blueprint->bank, $edition, $mentions),
-        ];
+        ], $this->shown->mentioned($blueprint->bank, $edition, $mentions));
     }
 }

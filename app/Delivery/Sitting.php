@@ -27,6 +27,7 @@ use Zetema\Core\Sitting\Run\Terms;
 #[ORM\Entity]
 #[ORM\Table(name: 'sitting')]
 #[ORM\Index(name: 'sitting_open', columns: ['ended_at', 'due'])]
+#[ORM\Index(name: 'sitting_listed', columns: ['edition_id', 'ended_at', 'due', 'started_at', 'passed', 'percent', 'earned', 'account_id'])]
 #[ORM\Index(name: 'sitting_candidate', columns: ['account_id', 'edition_id'])]
 class Sitting
 {
@@ -63,6 +64,14 @@ class Sitting
     /** The state as JSON, with the number of events it stands for; null: none was taken yet. Read by SittingStore, where it is written. */
     #[ORM\Column(type: Types::TEXT, nullable: true)]
     private ?string $state = null;
+
+    /** How many questions have something given to them. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $answered = 0;
+
+    /** When its candidate last did something, in milliseconds since 1970. */
+    #[ORM\Column(type: Types::BIGINT, nullable: true)]
+    private ?int $lastSign = null;
 
     /** @var array<string, mixed>|null of a rehearsal: what the blueprint said then, or plan and rules, as it was stored at first */
     #[ORM\Column(type: Types::JSON, nullable: true)]

@@ -13,6 +13,7 @@ use Zetema\App\People\Account;
 #[ORM\Entity]
 #[ORM\Table(name: 'mark')]
 #[ORM\Index(name: 'mark_revision', columns: ['revision_id'])]
+#[ORM\Index(name: 'mark_recorded', columns: ['is_graded', 'sitting_id'])]
 #[ORM\Index(name: 'mark_of', columns: ['sitting_id', 'place', 'stands'])]
 class SittingMark
 {
@@ -25,6 +26,8 @@ class SittingMark
      * @param string $reason why it was made: "checked", "left", "ran out" or "blank"
      * @param Account|null $by who marked again; null: the application, when it happened
      * @param int $at microseconds since 1970
+     * @param bool $isGraded whether its question is one that is marked at all
+     * @param string|null $response what was given, as JSON, to a question that is not
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -57,6 +60,10 @@ class SittingMark
         public readonly bool $stands,
         #[ORM\ManyToOne]
         public readonly ?Account $by = null,
+        #[ORM\Column(options: ['default' => true])]
+        public readonly bool $isGraded = true,
+        #[ORM\Column(type: Types::TEXT, nullable: true)]
+        public readonly ?string $response = null,
     ) {
     }
 }

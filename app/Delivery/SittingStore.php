@@ -76,6 +76,8 @@ final readonly class SittingStore
                 'kind' => EventCodec::kind($event), 'at' => $event->at, 'place' => EventCodec::place($event), 'data' => EventCodec::data($event),
             ], ['data' => Types::JSON]);
         }
+        $sign = $events === [] || str_starts_with($request, Invigilation::OWN) ? [] : ['last_sign' => intdiv($events[count($events) - 1]->at, 1000)];
+        $answered = count(array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$after->visit($place->id)->isBlank()));
         $due = (new Clocks($paper, $terms))->due($after);
         $result = new Review($paper, $after);
         $total = $after->ended === null ? null : $result->total();
@@ -86,7 +88,7 @@ final readonly class SittingStore
             $total === null ? null : [...$total, 'passed' => $result->passed()],
             $total === null ? null : Summary::of($paper, $after),
         );
-        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
+        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'answered' => $answered, ...$sign, ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
         foreach ($paper->questions as $place) {
             if ($before->visit($place->id) !== $after->visit($place->id)) {
                 $this->marks($sitting, $place, $before, $after);
@@ -114,8 +116,9 @@ final readonly class SittingStore
             $this->db->insert('mark', [
                 'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $sitting->revisionOf($place->name), 'round' => $mark->round, 'attempt' => $mark->attempt,
                 'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16), 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
-                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at, 'stands' => 0,
-            ], ['working' => Types::JSON]);
+                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at, 'stands' => 0, 'is_graded' => $place->plan->counts(),
+                'response' => $place->plan->counts() || $mark->response->isBlank() ? null : json_encode($mark->response->toData(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            ], ['working' => Types::JSON, 'is_graded' => Types::BOOLEAN]);
         }
         if ($standing !== null) {
             $this->db->executeStatement('UPDATE mark SET stands = 1 WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [$sitting->id, $place->id, $standing->mark->round, $standing->mark->attempt]);

@@ -10,7 +10,7 @@ use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
 /** Somebody who can log in. */
-#[ORM\Entity]
+#[ORM\Entity(repositoryClass: Accounts::class)]
 #[ORM\Table(name: 'account')]
 class Account implements UserInterface, PasswordAuthenticatedUserInterface
 {
@@ -19,6 +19,10 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     #[ORM\Column]
     private string $passwordHash = '';
+
+    /** Name and log-in in small letters, for searching and ordering. */
+    #[ORM\Column(length: 200, options: ['default' => ''])]
+    private string $folded;
 
     /** @param non-empty-string $login */
     public function __construct(
@@ -29,6 +33,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         #[ORM\Column(type: Types::STRING, length: 20, enumType: Role::class)]
         public readonly Role $role,
     ) {
+        $this->folded = mb_strtolower($name . ' ' . $login);
     }
 
     public function rememberPassword(string $hash): void

@@ -8,12 +8,15 @@ use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
 use Symfony\Component\Security\Http\Event\CheckPassportEvent;
+use Symfony\Component\Security\Http\Event\LoginFailureEvent;
 use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 
 /** Holds every attempt to log in to LogInPace, before its name is looked up and its password is checked. */
-final readonly class PaceLogIn
+final class PaceLogIn
 {
-    public function __construct(private LogInPace $pace, private RequestStack $requests)
+    private bool $isCounted = false;
+
+    public function __construct(private readonly LogInPace $pace, private readonly RequestStack $requests)
     {
     }
 
@@ -21,7 +24,7 @@ final readonly class PaceLogIn
     public function onCheck(CheckPassportEvent $event): void
     {
         $badge = $event->getPassport()->getBadge(UserBadge::class);
-        $wait = $badge instanceof UserBadge ? $this->pace->begin($badge->getUserIdentifier(), $this->address()) : 0;
+        ['wait' => $wait, 'counted' => $this->isCounted] = $badge instanceof UserBadge ? $this->pace->begin($badge->getUserIdentifier(), $this->address()) : ['wait' => 0, 'counted' => true];
         if ($wait > 0) {
             throw new TooSoon($wait);
         }
@@ -30,7 +33,16 @@ final readonly class PaceLogIn
     #[AsEventListener]
     public function onSuccess(LoginSuccessEvent $event): void
     {
-        $this->pace->forget($event->getUser()->getUserIdentifier(), $this->address());
+        $this->pace->succeeded($event->getUser()->getUserIdentifier(), $this->address());
+    }
+
+    #[AsEventListener]
+    public function onFailure(LoginFailureEvent $event): void
+    {
+        $badge = $event->getPassport()?->getBadge(UserBadge::class);
+        if (!$this->isCounted && $badge instanceof UserBadge && !$event->getException() instanceof TooSoon) {
+            $this->pace->failed($badge->getUserIdentifier(), $this->address());
+        }
     }
 
     private function address(): string

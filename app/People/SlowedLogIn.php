@@ -26,6 +26,9 @@ class SlowedLogIn
         /** Milliseconds since 1970. */
         #[ORM\Column(type: Types::BIGINT)]
         public readonly int $lastAt,
+        /** Whether somebody has logged in under it from there. */
+        #[ORM\Column(options: ['default' => false])]
+        public readonly bool $hasLoggedIn = false,
     ) {
     }
 }

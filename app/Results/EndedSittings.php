@@ -10,7 +10,6 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
-use Zetema\Core\Sitting\Outside\Summary;
 
 /** The sittings of an edition, one by one; few of them are in memory. Before they are looked at, their clocks have acted. */
 final readonly class EndedSittings
@@ -25,7 +24,7 @@ final readonly class EndedSittings
     public function of(Edition $edition): \Generator
     {
         $this->settle($edition);
-        $ids = $this->db->fetchFirstColumn('SELECT id FROM sitting WHERE edition_id = ? AND ended_at IS NOT NULL ORDER BY id', [$edition->id]);
+        $ids = $this->db->fetchFirstColumn('SELECT id FROM sitting INDEXED BY sitting_listed WHERE edition_id = ? AND ended_at IS NOT NULL ORDER BY id', [$edition->id]);
         foreach (array_chunk($ids, self::PIECE) as $piece) {
             foreach ($this->em->getRepository(Sitting::class)->findBy(['id' => $piece], ['id' => 'ASC']) as $sitting) {
                 yield $sitting->id => [$sitting, $this->invigilation->settle($sitting)];
@@ -34,17 +33,13 @@ final readonly class EndedSittings
         }
     }
 
-    /** Lets the clocks act where nobody is there, and sums up what ended before that was kept. */
+    /** Lets the clocks act where nobody is there. */
     public function settle(Edition $edition): void
     {
-        foreach ($this->db->fetchFirstColumn('SELECT id FROM sitting WHERE edition_id = ? AND ((ended_at IS NULL AND due < ?) OR (ended_at IS NOT NULL AND summary IS NULL))', [$edition->id, intdiv($this->invigilation->now(), 1000)]) as $id) {
+        foreach ($this->db->fetchFirstColumn('SELECT id FROM sitting INDEXED BY sitting_listed WHERE edition_id = ? AND ended_at IS NULL AND due < ?', [$edition->id, intdiv($this->invigilation->now(), 1000)]) as $id) {
             $sitting = $this->em->find(Sitting::class, $id);
-            if ($sitting === null) {
-                continue;
-            }
-            $going = $this->invigilation->settle($sitting);
-            if ($going->state->ended !== null && $sitting->summary() === null) {
-                $this->db->update('sitting', ['summary' => json_encode(Summary::of($going->paper, $going->state), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)], ['id' => $sitting->id]);
+            if ($sitting !== null) {
+                $this->invigilation->settle($sitting);
             }
         }
     }

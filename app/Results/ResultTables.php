@@ -29,14 +29,14 @@ final readonly class ResultTables
     /** @return \Generator<string> lines of the table of sittings */
     public function sittings(Edition $edition): \Generator
     {
-        yield CsvText::row([...self::SITTINGS, ...array_merge(...array_map(static fn (string $tally): array => [$tally, "$tally, band"], Results::tallies($edition)))]);
+        yield CsvText::toldRow([...self::SITTINGS, ...array_merge(...array_map(static fn (string $tally): array => [$tally, "$tally, band"], Results::tallies($edition)))]);
         foreach ($this->results->all($edition) as $row) {
             /** @var list<array{tally: string, value: int, band: string|null}> $bands */
             $bands = $row['bands'];
             /** @var list<string> $missed */
             $missed = $row['missed'];
             $passed = $row['passed'];
-            yield CsvText::row([
+            yield CsvText::toldRow([
                 ...self::texts($row['id'], $row['login'], $row['candidate'], $edition->number, $row['began'], $row['ended'], $row['how'], $row['seconds'], $row['earned'], $row['max'], $row['percent']),
                 $passed === null ? '' : ($passed === true ? 'yes' : 'no'), ...self::texts($row['right'], $row['asked']), implode('; ', $missed), ...self::texts($row['path']),
                 ...array_merge(...array_map(static fn (array $band): array => self::texts($band['value'], $band['band']), $bands)),
@@ -44,14 +44,14 @@ final readonly class ResultTables
         }
     }
 
-    /** @return \Generator<string> lines of the table of responses: the mark that stands of each question that was asked */
+    /** @return \Generator<string> lines of the table of responses, those of a sitting together: the mark that stands of each question that was asked */
     public function responses(Edition $edition): \Generator
     {
-        yield CsvText::row(self::RESPONSES);
+        yield CsvText::toldRow(self::RESPONSES);
         $known = $this->db->fetchAllAssociativeIndexed('SELECT e.revision_id, q.id, q.name, r.number FROM edition_question e JOIN question q ON q.id = e.question_id JOIN revision r ON r.id = e.revision_id WHERE e.edition_id = ?', [$edition->id]);
         $number = $edition->number;
         foreach ($this->ended->of($edition) as [$sitting, $going]) {
-            yield from self::ofSitting($sitting, $going, $number, $known);
+            yield implode('', iterator_to_array(self::ofSitting($sitting, $going, $number, $known), false));
         }
     }
 
@@ -70,7 +70,7 @@ final readonly class ResultTables
             $of = $known[$sitting->revisionOf($place->name)] ?? [];
             $took = $visit->took($going->paper->isAnyOrder($place));
             $seconds = $took === null ? null : Points::cut(Ratio::nd($took, Terms::SECOND), 1);
-            yield CsvText::row(self::texts(
+            yield CsvText::toldRow(self::texts(
                 $sitting->id,
                 $sitting->account->login,
                 $edition,

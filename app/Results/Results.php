@@ -4,20 +4,21 @@ declare(strict_types=1);
 
 namespace Zetema\App\Results;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Blueprint\Editions\Edition;
-use Zetema\App\Delivery\Invigilation;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Numbers\Ratio;
 
 /** All sittings of an edition, running and ended, as its author sees them. */
 final readonly class Results
 {
-    private const COLUMNS = 's.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, (SELECT COUNT(*) FROM json_each(s.state, \'$.visits\') v WHERE v.value ->> \'$.saved\' IS NOT NULL OR v.value ->> \'$.rounds\' IS NOT NULL) AS answered,
-        (SELECT MAX(e.at) FROM sitting_event e WHERE e.sitting_id = s.id AND e.request NOT LIKE ?) AS last_sign
-        FROM sitting s JOIN account a ON a.id = s.account_id';
+    private const COLUMNS = 's.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, s.answered, s.last_sign FROM sitting s JOIN account a ON a.id = s.account_id';
+    /** Which sittings there are is read from this index alone: a whole sitting is some ten pages of the database. */
+    private const LISTED = 'sitting s INDEXED BY sitting_listed';
 
     public function __construct(private Connection $db, private EndedSittings $ended)
     {
@@ -30,7 +31,10 @@ final readonly class Results
         $plan = $edition->assessment();
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
-        $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . " WHERE s.edition_id = ? AND $condition ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [Invigilation::OWN . '%', $edition->id, ...$bound]);
+        $from = 'FROM ' . self::LISTED . ($asked->needsNames() ? ' JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
+        $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
+        $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
+        $rows = array_map(static fn (mixed $id): array => $rows[is_numeric($id) ? (int) $id : 0] ?? throw new \LogicException('it was just found'), $ids);
 
         return [
             'edition' => [...$edition->toData(), 'blueprint' => $edition->blueprint->id, 'bank' => $edition->blueprint->bank->id],
@@ -38,7 +42,7 @@ final readonly class Results
             'tallies' => self::tallies($edition),
             'questions' => $edition->plan()->questions(),
             'sums' => $this->sums($edition),
-            'fit' => $this->number($this->db->fetchOne("SELECT COUNT(*) FROM sitting s JOIN account a ON a.id = s.account_id WHERE s.edition_id = ? AND $condition", [$edition->id, ...$bound])) ?? 0,
+            'fit' => $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0,
             'sittings' => array_map(fn (array $row): array => $this->row(Fields::of($row), $ways), $rows),
         ];
     }
@@ -56,7 +60,7 @@ final readonly class Results
         $ways = new Ways($edition->assessment());
         $after = 0;
         do {
-            $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . ' WHERE s.edition_id = ? AND s.id > ? ORDER BY s.id LIMIT ' . SittingsAsked::PAGE, [Invigilation::OWN . '%', $edition->id, $after]);
+            $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . ' WHERE s.edition_id = ? AND s.id > ? ORDER BY s.id LIMIT ' . SittingsAsked::PAGE, [$edition->id, $after]);
             foreach ($rows as $row) {
                 $after = $this->number($row['id']) ?? 0;
                 yield $this->row(Fields::of($row), $ways);
@@ -64,15 +68,16 @@ final readonly class Results
         } while ($rows !== []);
     }
 
-    /** @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over all sittings of the edition; the last three in percent */
+    /** @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over all sittings of the edition; the last three in percent, the middle of two their mean */
     private function sums(Edition $edition): array
     {
-        $row = $this->db->fetchAssociative('SELECT COUNT(*) AS sittings, COUNT(ended_at) AS ended, COUNT(passed) AS judged, SUM(CASE WHEN passed THEN 1 ELSE 0 END) AS passed, COUNT(percent) AS percents FROM sitting WHERE edition_id = ?', [$edition->id]);
+        $row = $this->db->fetchAssociative('SELECT COUNT(*) AS sittings, COUNT(s.ended_at) AS ended, COUNT(s.passed) AS judged, SUM(CASE WHEN s.passed THEN 1 ELSE 0 END) AS passed FROM ' . self::LISTED . ' WHERE s.edition_id = ?', [$edition->id]);
         $counted = array_map(fn (mixed $count): int => $this->number($count) ?? 0, $row === false ? [] : $row);
-        $last = max(0, ($counted['percents'] ?? 0) - 1);
-        $at = fn (int $place): ?string => is_string($percent = $this->db->fetchOne('SELECT percent FROM sitting WHERE edition_id = ? AND percent IS NOT NULL ORDER BY CAST(percent AS REAL), id LIMIT 1 OFFSET ' . $place, [$edition->id])) ? $percent : null;
+        $percents = array_values(array_filter($this->db->fetchFirstColumn('SELECT s.percent FROM ' . self::LISTED . ' WHERE s.edition_id = ? AND s.percent IS NOT NULL ORDER BY CAST(s.percent AS REAL)', [$edition->id]), is_string(...)));
+        $last = count($percents) - 1;
+        $middle = $last < 0 ? null : Ratio::of($percents[intdiv($last, 2)])->plus(Ratio::of($percents[intdiv($last + 1, 2)]))->dividedBy(Ratio::of('2'));
 
-        return ['sittings' => $counted['sittings'] ?? 0, 'ended' => $counted['ended'] ?? 0, 'judged' => $counted['judged'] ?? 0, 'passed' => $counted['passed'] ?? 0, 'least' => $at(0), 'middle' => $at(intdiv($last + 1, 2)), 'most' => $at($last)];
+        return ['sittings' => $counted['sittings'] ?? 0, 'ended' => $counted['ended'] ?? 0, 'judged' => $counted['judged'] ?? 0, 'passed' => $counted['passed'] ?? 0, 'least' => $percents[0] ?? null, 'middle' => $middle?->rounded(1)->decimal(), 'most' => $percents[$last] ?? null];
     }
 
     /** @return array<string, mixed> */
@@ -90,7 +95,7 @@ final readonly class Results
             'began' => $began === null ? null : self::moment($began),
             'ended' => $ended === null ? null : self::moment($ended),
             'seconds' => $began === null || $ended === null ? null : intdiv($ended - $began, 1000),
-            'lastSign' => $last === null ? null : self::moment(intdiv($last, 1000)),
+            'lastSign' => $last === null ? null : self::moment($last),
             'answered' => $this->number($row->raw()['answered']),
             'how' => $summary?->text('how'),
             'earned' => $row->optionalText('earned'),

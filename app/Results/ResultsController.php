@@ -8,17 +8,20 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Background\Out\WriteOut;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
+use Zetema\App\Shared\WholeFile;
+use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting\Refused;
 
 /** What came of sittings, for whoever made the assessment; and what staff does while somebody sits. */
@@ -57,6 +60,19 @@ final readonly class ResultsController
         return $this->table($edition, $account, $tables->responses($edition), 'responses');
     }
 
+    /** One of these tables in the background: {as: sittings | responses}. */
+    #[Route('/api/editions/{id}/out', methods: ['POST'])]
+    public function out(#[MapEntity] Edition $edition, Request $request, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
+    {
+        $this->own->refuseOthers($edition, $account);
+        $as = Body::of($request)->text('as');
+        if (!in_array($as, ['sittings', 'responses'], true)) {
+            throw new Malformed('as', 'is sittings or responses');
+        }
+
+        return new JsonResponse($jobs->begin(WriteOut::class, $edition->blueprint->bank->id, $account, ['way' => ResultsOut::name(), 'edition' => $edition->id, 'as' => $as], atOnce: false)->toData(), 202);
+    }
+
     #[Route('/api/sittings/{id}/paper', methods: ['GET'])]
     public function paper(#[MapEntity] Sitting $sitting, AuthorPaper $paper, #[CurrentUser] Account $account): JsonResponse
     {
@@ -87,7 +103,10 @@ final readonly class ResultsController
     {
         $this->own->refuseOthers($edition, $account);
 
-        return new StreamedResponse($lines, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Cache-Control' => 'no-store', 'Content-Disposition' => sprintf('attachment; filename="%s-edition-%d.csv"', $name, $edition->number)]);
+        $response = WholeFile::response($lines, ResultsOut::file($edition, $name), 'text/csv; charset=utf-8');
+        $response->headers->set('Cache-Control', 'no-store');
+
+        return $response;
     }
 
     private function told(Edition $edition, SittingsAsked $asked): JsonResponse

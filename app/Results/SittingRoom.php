@@ -13,6 +13,9 @@ use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
+use Zetema\App\People\PasswordAgain;
+use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting\Event\Clock;
@@ -27,7 +30,7 @@ final readonly class SittingRoom
 {
     private const MOST_SECONDS = 86_400;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Invigilation $invigilation, private Admissions $admissions, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Invigilation $invigilation, private Admissions $admissions, private PasswordAgain $password, private Transactions $transactions, private ClockInterface $clock)
     {
     }
 
@@ -38,7 +41,7 @@ final readonly class SittingRoom
     }
 
     /**
-     * @param Fields $body {do: give time | close | allow another | delete, reason, seconds and clock for time}
+     * @param Fields $body {do: give time | close | allow another | delete, reason, seconds and clock for time, password for delete}
      *
      * @throws Malformed|Refused in words
      */
@@ -48,8 +51,11 @@ final readonly class SittingRoom
         if ($reason === '' || mb_strlen($reason) > 500) {
             throw new Malformed('reason', 'has 1 to 500 characters: whoever reads the log wants to know why');
         }
+        if ($body->text('do') === 'delete') {
+            $this->password->refuseOther($body->text('password', ''), $account);
+        }
         // Nothing is done that is not in the log, and nothing stands there that was not done.
-        $this->db->transactional(function () use ($sitting, $edition, $body, $account, $reason): void {
+        $this->transactions->over(Lock::sitting($sitting->id), function () use ($sitting, $edition, $body, $account, $reason): void {
             $id = $sitting->id;
             $words = match ($body->text('do')) {
                 'give time' => $this->giveTime($sitting, $body),
@@ -64,7 +70,6 @@ final readonly class SittingRoom
                 throw new \LogicException('both were there');
             }
             $this->em->persist(new StaffAct($edition, $id, $account, $this->clock->now(), $words, $reason));
-            $this->em->flush();
         });
     }
 
@@ -120,13 +125,12 @@ final readonly class SittingRoom
             throw new Refused('It is still running. Close it first.');
         }
         $id = $sitting->id;
-        $this->db->transactional(function () use ($id): void {
-            foreach (['mark', 'sitting_event'] as $table) {
-                $this->db->delete($table, ['sitting_id' => $id]);
-            }
-            $this->db->delete('sitting', ['id' => $id]);
-            $this->db->executeStatement("UPDATE staff_act SET words = 'allowed another sitting' WHERE sitting_number = ? AND words LIKE 'allowed %'", [$id]);
-        });
+        foreach (['mark', 'sitting_event'] as $table) {
+            $this->db->delete($table, ['sitting_id' => $id]);
+        }
+        $this->db->delete('sitting', ['id' => $id]);
+        $this->db->executeStatement("UPDATE staff_act SET words = 'allowed another sitting' WHERE sitting_number = ? AND words LIKE 'allowed %'", [$id]);
+        $this->em->clear();
 
         return 'deleted the sitting with all that was given in it';
     }

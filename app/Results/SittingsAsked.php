@@ -14,7 +14,7 @@ final readonly class SittingsAsked
 
     private const KINDS = ['all' => '1 = 1', 'running' => 's.ended_at IS NULL', 'passed' => 's.passed = 1', 'not passed' => 's.passed = 0'];
     private const ORDERS = [
-        'candidate' => 'folded(a.name)', 'began' => 's.started_at', 'took' => 'COALESCE(s.ended_at - s.started_at, -1)', 'points' => 'COALESCE(CAST(s.earned AS REAL), -1000000)',
+        'candidate' => 'a.folded', 'began' => 's.started_at', 'took' => 'COALESCE(s.ended_at - s.started_at, -1)', 'points' => 'COALESCE(CAST(s.earned AS REAL), -1000000)',
         '%' => 'COALESCE(CAST(s.percent AS REAL), -1000000)', 'passed' => 'COALESCE(s.passed, 2)',
     ];
 
@@ -44,9 +44,18 @@ final readonly class SittingsAsked
     /** @return array{string, list<string>} what follows WHERE, over sittings s with their accounts a, and what is bound in it */
     public function condition(): array
     {
+        if (trim($this->name) === '') {
+            return [self::KINDS[$this->kind], []];
+        }
         $letters = '%' . addcslashes(mb_strtolower(trim($this->name)), '%_\\') . '%';
 
-        return [self::KINDS[$this->kind] . " AND folded(a.name || ' ' || a.login) LIKE ? ESCAPE '\\'", [$letters]];
+        return [self::KINDS[$this->kind] . " AND a.folded LIKE ? ESCAPE '\\'", [$letters]];
+    }
+
+    /** Whether it goes by names: they stand with accounts. */
+    public function needsNames(): bool
+    {
+        return trim($this->name) !== '' || $this->by === 'candidate';
     }
 
     /** What follows ORDER BY; where two are alike the later one comes first. */

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Zetema\App\Results;
 
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Kinds\KindId;
-use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Sitting\State\Standing;
 
 /** What was given to the questions that are not graded, gathered over all ended sittings of an edition; nobody is named. */
 final readonly class SurveyResponses
@@ -16,31 +18,31 @@ final readonly class SurveyResponses
     /** So many different responses to a question are told; the others are counted together. */
     private const MOST = 40;
 
-    public function __construct(private EndedSittings $ended)
+    public function __construct(private EndedSittings $ended, private Connection $db, private EntityManagerInterface $em)
     {
     }
 
     /** @return list<array{question: string, kind: string, stem: string, asked: int, answered: int, given: list<array{words: string, count: int}>, others: int}> in the order in which they were first asked; who gave several choices counts at each */
     public function of(Edition $edition): array
     {
+        $this->ended->settle($edition);
+        // The same response to the same revision is read once, however many gave it.
+        $rows = $this->db->fetchAllAssociative('SELECT m.revision_id AS revision, m.response, COUNT(*) AS n, MIN(m.id) AS first FROM sitting s INDEXED BY sitting_listed JOIN mark m ON m.sitting_id = s.id AND m.is_graded = 0 WHERE s.edition_id = ? AND s.ended_at IS NOT NULL AND m.stands = 1 GROUP BY m.revision_id, m.response ORDER BY first', [$edition->id]);
         $questions = $given = [];
-        foreach ($this->ended->of($edition) as [, $going]) {
-            foreach ($going->state->asked as $id) {
-                $place = $going->paper->questions[$id];
-                if ($place->plan->counts()) {
-                    continue;
-                }
-                $name = $place->name;
-                $questions[$name] ??= ['question' => $name, 'kind' => $place->question->kind::id()->value, 'stem' => $place->question->stem, 'asked' => 0, 'answered' => 0];
-                ++$questions[$name]['asked'];
-                $response = Standing::of($place, $going->state->visit($id))->mark->response ?? Response::blank();
-                if ($response->isBlank()) {
-                    continue;
-                }
-                ++$questions[$name]['answered'];
-                foreach (AnswerLine::texts($place->question->kind->inWords($response, false)) as $words) {
-                    $given[$name][$words] = ($given[$name][$words] ?? 0) + 1;
-                }
+        foreach ($rows as $row) {
+            $row = Fields::of($row);
+            $revision = $this->em->find(Revision::class, $row->integer('revision')) ?? throw new \LogicException('what was asked is kept');
+            $asked = Revision::dealt(Fields::of($revision->content()), null);
+            $name = 'q' . $revision->question->id;
+            $questions[$name] ??= ['question' => $name, 'kind' => $asked->kind::id()->value, 'stem' => $asked->stem, 'asked' => 0, 'answered' => 0];
+            $questions[$name]['asked'] += $row->integer('n');
+            if ($row->optionalText('response') === null) {
+                continue;
+            }
+            $questions[$name]['answered'] += $row->integer('n');
+            $response = $asked->kind->response(json_decode($row->text('response'), true, 64, JSON_THROW_ON_ERROR), $asked->effective($edition->bankSettings()), complete: false);
+            foreach (AnswerLine::texts($asked->kind->inWords($response, false)) as $words) {
+                $given[$name][$words] = ($given[$name][$words] ?? 0) + $row->integer('n');
             }
         }
 

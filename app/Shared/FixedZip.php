@@ -20,6 +20,7 @@ final class FixedZip
      */
     public static function response(iterable $files, string $name): BinaryFileResponse
     {
+        set_time_limit(0);
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         if ($path === false || !self::write($path, $files)) {
             throw new \RuntimeException('There is no room to write a zip.');

@@ -47,14 +47,66 @@ final class LogInTest extends ApiTestCase
 
     public function test_a_classroom_behind_one_address_is_not_locked_out_and_nobody_locks_out_somebody_else(): void
     {
+        self::assertSame(200, $this->attempt('wren', 'honeycomb'));
         for ($i = 0; $i < 40; ++$i) {
             $this->attempt("pupil$i", 'wrong');
             $this->attempt('aldous', 'wrong', '10.0.0.7');
         }
 
-        self::assertSame(200, $this->attempt('wren', 'honeycomb'), 'another name from that address');
-        self::assertSame(200, $this->attempt('aldous', 'honeycomb'), 'that name from another address');
+        self::assertSame(200, $this->attempt('wren', 'honeycomb'), 'another name that has logged in from that address');
         self::assertSame(429, $this->attempt('aldous', 'honeycomb', '10.0.0.7'));
+        self::assertSame(429, $this->attempt('carrow', 'honeycomb'), 'one that never has waits while so many names fail there');
+        $this->clock->sleep(30);
+        self::assertSame(200, $this->attempt('carrow', 'honeycomb'), 'and is not locked out');
+        self::assertSame(200, $this->attempt('aldous', 'honeycomb'), 'that name from another address');
+    }
+
+    public function test_wrong_access_codes_slow_their_address_down(): void
+    {
+        $this->logIn('aldous');
+        for ($i = 0; $i < 60; ++$i) {
+            $this->send('POST', '/api/access-codes', ['code' => "none-$i"], status: 422);
+        }
+        $this->send('POST', '/api/access-codes', ['code' => 'none'], status: 429);
+        $this->clock->sleep(2);
+        $this->send('POST', '/api/access-codes', ['code' => 'none'], status: 422);
+    }
+
+    public function test_a_hash_that_is_weaker_than_the_house_makes_them_is_made_anew_once(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        $hash = static fn (): mixed => $db->fetchOne("SELECT password_hash FROM account WHERE login = 'wren'");
+        $db->executeStatement("UPDATE account SET password_hash = ? WHERE login = 'wren'", [password_hash('honeycomb', PASSWORD_BCRYPT, ['cost' => 5])]);
+        self::assertSame(200, $this->attempt('wren', 'honeycomb'));
+        $upgraded = $hash();
+        self::assertStringContainsString('$04$', is_string($upgraded) ? $upgraded : '', 'as the house makes them in tests');
+        self::assertSame(200, $this->attempt('wren', 'honeycomb'));
+        self::assertSame($upgraded, $hash());
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function addresses(): iterable
+    {
+        foreach (['/api/banks/1/questions?search=%ff', '/api/banks/1/questions?objective=%C3%28', '/api/banks/1/find?what=%ff', '/api/editions/1/results?name=%ff', '/api/banks/1/proofreading?rule=%ff'] as $path) {
+            yield $path => [$path];
+        }
+    }
+
+    #[\PHPUnit\Framework\Attributes\DataProvider('addresses')]
+    public function test_an_address_that_is_no_utf_8_is_refused_in_words(string $path): void
+    {
+        $this->logIn('orrell');
+        self::assertSame('address', $this->send('GET', $path, status: 422)->text('field'));
+    }
+
+    public function test_replies_are_data_to_every_browser(): void
+    {
+        $this->logIn('orrell');
+        $this->send('GET', '/api/banks');
+        $headers = $this->client->getResponse()->headers;
+        self::assertSame(['nosniff', "default-src 'none'; frame-ancestors 'none'"], [$headers->get('X-Content-Type-Options'), $headers->get('Content-Security-Policy')]);
+        $this->client->request('GET', '/');
+        self::assertStringContainsString("object-src 'none'", (string) $this->client->getResponse()->headers->get('Content-Security-Policy'));
     }
 
     public function test_the_longest_wait_is_half_a_minute(): void

@@ -38,6 +38,7 @@ final class PackagesTest extends BrowserTestCase
         $page->click('Take in 4 questions');
         $page->see('Taken in');
         $stands = static fn (): mixed => $page->script('return [...document.querySelectorAll("a")].find((a) => a.textContent === "Guild evening").getBoundingClientRect().top');
+        $page->find('//a[normalize-space(.)="Guild evening"]');
         $before = $stands();
         $page->see('nothing read yet');
         self::assertSame($before, $stands(), 'what came in stays under the pointer while the text is emptied');

@@ -54,7 +54,7 @@ final readonly class MediaController
             'Content-Type' => $medium->type,
             'Cache-Control' => 'private, max-age=31536000, immutable',
             'X-Content-Type-Options' => 'nosniff',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox; frame-ancestors 'self'",
         ], false);
     }
 }

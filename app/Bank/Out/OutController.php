@@ -8,38 +8,58 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Zetema\App\Background\Jobs;
+use Zetema\App\Background\Out\WriteOut;
 use Zetema\App\Bank\Archive\BankArchive;
 use Zetema\App\Bank\Bank;
-use Zetema\App\Bank\Question\Listing\QuestionFilter;
-use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Body;
 use Zetema\App\Shared\FixedZip;
+use Zetema\App\Shared\WholeFile;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Qti\Writing\Version;
+use Zetema\Core\Question\BankRole;
 
 /** The ways out of a bank: all of it, or what its list is narrowed to. */
 #[IsGranted('ROLE_READER')]
 final readonly class OutController
 {
-    public function __construct(private QuestionList $list)
+    public function __construct(private BankOut $out)
     {
+    }
+
+    /** The same in the background, for what takes longer: {as: text | table | archive | qti21 | qti30, filter: what the list is narrowed to}. */
+    #[Route('/api/banks/{id}/out', methods: ['POST'])]
+    public function out(#[MapEntity] Bank $bank, Request $request, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
+    {
+        $body = Body::of($request);
+        $as = $body->text('as');
+        if ($as === 'archive' && $account->role->inTheBank() !== BankRole::Author) {
+            throw new AccessDeniedException();
+        }
+        $known = in_array($as, ['text', 'table', 'archive'], true) || Version::tryFrom($as) !== null;
+        $known || throw new Malformed('as', 'is text, table, archive, qti21 or qti30');
+        $filter = $body->optionalObject('filter') ?? Fields::of([]);
+        $this->out->selection($bank, $filter, $account);
+
+        return new JsonResponse($jobs->begin(WriteOut::class, $bank->id, $account, ['way' => BankOut::name(), 'bank' => $bank->id, 'as' => $as, 'filter' => (object) $filter->raw()], atOnce: false)->toData(), 202);
     }
 
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank, BankText $text, Request $request, #[CurrentUser] Account $account): Response
     {
-        return new StreamedResponse($text->pieces($bank, $this->selection($bank, $request, $account)), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.zet.txt"']);
+        return WholeFile::response($text->pieces($bank, $this->selection($bank, $request, $account)), 'bank.zet.txt', 'text/plain; charset=utf-8');
     }
 
     #[Route('/api/banks/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): Response
     {
-        return new StreamedResponse($table->pieces($bank, $this->selection($bank, $request, $account)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="bank.csv"']);
+        return WholeFile::response($table->pieces($bank, $this->selection($bank, $request, $account)), 'bank.csv', 'text/csv; charset=utf-8');
     }
 
     #[Route('/api/banks/{id}/table/missing', methods: ['GET'])]
@@ -78,8 +98,8 @@ final readonly class OutController
     /** What the list is narrowed to, as its address says. */
     private function selection(Bank $bank, Request $request, Account $account): Selection
     {
-        $filter = QuestionFilter::of(Fields::of(array_diff_key($request->query->all(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])), $account);
+        set_time_limit(0);
 
-        return new Selection($filter->isAll() ? null : $this->list->ids($bank, $filter));
+        return $this->out->selection($bank, Fields::of($request->query->all()), $account);
     }
 }

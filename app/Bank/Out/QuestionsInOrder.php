@@ -11,7 +11,7 @@ use Zetema\App\Bank\Question\Question;
 /** A bank's questions one after another, by objective, each objective's as they were put in order, or made; little of them is in memory. */
 final readonly class QuestionsInOrder
 {
-    private const PIECE = 100;
+    public const PIECE = 100;
 
     public function __construct(private EntityManagerInterface $em)
     {

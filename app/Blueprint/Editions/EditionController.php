@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint\Editions;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -20,7 +21,7 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class EditionController
 {
-    public function __construct(private Freezing $freezing, private BlueprintView $view, private EditionDifferences $differences, private Editions $editions)
+    public function __construct(private Freezing $freezing, private BlueprintView $view, private EditionDifferences $differences, private Editions $editions, private Maker $maker, private EntityManagerInterface $em)
     {
     }
 
@@ -43,7 +44,7 @@ final readonly class EditionController
     #[Route('/api/editions/{id}', methods: ['GET'])]
     public function edition(#[MapEntity] Edition $edition): JsonResponse
     {
-        return new JsonResponse($this->view->frozen($edition));
+        return new JsonResponse([...$this->view->frozen($edition), 'running' => count($this->editions->running($edition->blueprint))]);
     }
 
     /** In what another one of the same assessment differs from it; left out: what would be frozen now. */
@@ -58,17 +59,24 @@ final readonly class EditionController
 
     #[Route('/api/editions/{id}/closed', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function close(#[MapEntity] Edition $edition, Request $request): JsonResponse
+    public function close(#[MapEntity] Edition $edition, Request $request, ClosesSittings $sittings, #[CurrentUser] Account $account): JsonResponse
     {
-        $this->freezing->close($edition, Body::of($request)->flag('closed'));
+        $this->maker->refuseOthers($account, $edition->blueprint);
+        $body = Body::of($request);
+        $blueprint = $edition->blueprint->id;
+        $this->freezing->close($edition, $body->flag('closed'));
+        if ($body->flag('closed') && $body->flag('sittings', false)) {
+            $sittings->closeRunning($edition->blueprint, $account);
+        }
 
-        return new JsonResponse($this->view->of($edition->blueprint));
+        return new JsonResponse($this->view->of($this->em->find(Blueprint::class, $blueprint) ?? throw new NotFoundHttpException()));
     }
 
     #[Route('/api/editions/{id}', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function withdraw(#[MapEntity] Edition $edition): JsonResponse
+    public function withdraw(#[MapEntity] Edition $edition, #[CurrentUser] Account $account): JsonResponse
     {
+        $this->maker->refuseOthers($account, $edition->blueprint);
         $this->freezing->withdraw($edition);
 
         return new JsonResponse($this->view->of($edition->blueprint));

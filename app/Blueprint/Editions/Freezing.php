@@ -12,8 +12,10 @@ use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\BlueprintView;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing;
 use Zetema\Core\Drawing\Proof\CannotDeal;
@@ -22,7 +24,7 @@ use Zetema\Core\Sitting\Refused;
 /** Where editions are made of a blueprint, closed, and withdrawn. */
 final readonly class Freezing
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
     {
     }
 
@@ -39,7 +41,7 @@ final readonly class Freezing
     /** @throws Refused if somebody has begun it */
     public function withdraw(Edition $edition): void
     {
-        $this->em->wrapInTransaction(function () use ($edition): void {
+        $this->transactions->over(Lock::edition($edition->id), function () use ($edition): void {
             $begun = $this->editions->begun($edition);
             if ($begun > 0) {
                 throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
@@ -51,8 +53,7 @@ final readonly class Freezing
     /** Nobody can begin it any more, or they can again; whoever has begun it goes on. */
     public function close(Edition $edition, bool $isClosed): void
     {
-        $edition->close($isClosed ? $this->clock->now() : null);
-        $this->em->flush();
+        $this->transactions->over(Lock::edition($edition->id), fn () => $edition->close($isClosed ? $this->clock->now() : null));
     }
 
     /**

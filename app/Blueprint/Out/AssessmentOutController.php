@@ -8,7 +8,6 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Bank\Archive\BankArchive;
@@ -18,6 +17,7 @@ use Zetema\App\Bank\Out\OutController;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\DealtQuestions;
 use Zetema\App\Shared\FixedZip;
+use Zetema\App\Shared\WholeFile;
 
 /** The ways out of an assessment: with all questions that it can deal. Text and table hold the questions alone; the archive and the package say how they are dealt, too. */
 #[IsGranted('ROLE_READER')]
@@ -30,13 +30,13 @@ final readonly class AssessmentOutController
     #[Route('/api/blueprints/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Blueprint $blueprint, BankText $text): Response
     {
-        return new StreamedResponse($text->pieces($blueprint->bank, $this->questions->selection($blueprint)), 200, ['Content-Type' => 'text/plain; charset=utf-8', 'Content-Disposition' => 'attachment; filename="assessment.zet.txt"']);
+        return WholeFile::response($text->pieces($blueprint->bank, $this->questions->selection($blueprint)), 'assessment.zet.txt', 'text/plain; charset=utf-8');
     }
 
     #[Route('/api/blueprints/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Blueprint $blueprint, BankTable $table): Response
     {
-        return new StreamedResponse($table->pieces($blueprint->bank, $this->questions->selection($blueprint)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="assessment.csv"']);
+        return WholeFile::response($table->pieces($blueprint->bank, $this->questions->selection($blueprint)), 'assessment.csv', 'text/csv; charset=utf-8');
     }
 
     #[Route('/api/blueprints/{id}/table/missing', methods: ['GET'])]

@@ -26,13 +26,30 @@ final class CsvText
         return implode(',', array_map(self::cell(...), $cells)) . "\n";
     }
 
+    /**
+     * A row that is read by people and programs elsewhere, and never here again: what a spreadsheet would run gets an apostrophe in front.
+     *
+     * @param list<string> $cells
+     */
+    public static function toldRow(array $cells): string
+    {
+        return implode(',', array_map(static fn (string $cell): string => self::quoted(self::wouldRun($cell) ? "'" . $cell : $cell), $cells)) . "\n";
+    }
+
     private static function cell(string $cell): string
     {
-        // A spreadsheet would run what begins so; a character without width, which reading takes off again, keeps it a text.
-        if (preg_match('/^[=+\-@\t]/', $cell) === 1 && !is_numeric($cell)) {
-            $cell = "\u{200B}" . $cell;
-        }
+        // A character without width, which reading takes off again, keeps it a text.
+        return self::quoted(self::wouldRun($cell) ? "\u{200B}" . $cell : $cell);
+    }
 
+    /** Whether a spreadsheet would run it as a formula; the wide forms of the signs are signs to some. */
+    private static function wouldRun(string $cell): bool
+    {
+        return preg_match('/^[=+\-@\t\r＝＋－＠]/u', $cell) === 1 && !is_numeric($cell);
+    }
+
+    private static function quoted(string $cell): string
+    {
         return preg_match('/[",\r\n]/', $cell) === 1 ? '"' . str_replace('"', '""', $cell) . '"' : $cell;
     }
 }

@@ -49,7 +49,8 @@ final readonly class Review
     /** @return array<string, mixed> */
     public function upTo(Rung $rung): array
     {
-        $closing = $this->paper->blueprint->closing->for($this->passed());
+        // Below the rung of passed or not, the page must not tell it either.
+        $closing = $this->paper->blueprint->closing->for($rung->includes(Rung::PassedOrNot) ? $this->passed() : null);
         $this->mentions->page($closing);
 
         return [

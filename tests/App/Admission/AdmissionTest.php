@@ -90,8 +90,8 @@ final class AdmissionTest extends ApiTestCase
         $this->admit(['people' => [['account' => $this->account('J. Carrow'), 'extraTime' => 50, 'sittings' => 0, 'byCode' => false]]]);
         $this->logIn('carrow');
         $opening = $this->send('GET', '/api/editions/1/opening', schema: 'Opening');
-        self::assertSame([2250, 'before you begin', ['any order'], ['at the end']], [$opening->object('offer')->integer('seconds'), $opening->text('page'), $opening->items('moving'), $opening->items('feedback')]);
-        self::assertStringContainsString('twenty-five minutes', $opening->object('pages')->object('before you begin')->text('reads'));
+        self::assertSame([2250, 'page-1', ['any order'], ['at the end']], [$opening->object('offer')->integer('seconds'), $opening->text('page'), $opening->items('moving'), $opening->items('feedback')]);
+        self::assertStringContainsString('twenty-five minutes', $opening->object('pages')->object('page-1')->text('reads'));
         self::assertNull($this->offered('carrow')?->optionalInteger('running'), 'nothing was begun by reading');
         $this->clock->sleep(3_000);
         self::assertSame(2250 * 1000, ($sitting = $this->begin())->integer('deadline') - $sitting->integer('now'), 'the time is whole');

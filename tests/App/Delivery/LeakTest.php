@@ -167,9 +167,12 @@ final class LeakTest extends ApiTestCase
                 ...array_filter(array_column($place->question->hints, 'text'), static fn (string $hint): bool => self::has($reply, $hint) !== in_array($hint, $question?->items('hintsOpen') ?? [], true)),
             ];
         }
+        $told = $data->optionalObject('pages')?->raw() ?? [];
         foreach ($this->pages as $name => $reads) {
-            $isHere = str_contains($reply, '"' . $name . '"') || str_contains($reply, "page:$name") || str_contains($reply, 'page:' . rawurlencode($name));
-            $leaks = $isHere || !self::has($reply, $reads) ? $leaks : [...$leaks, "the page $name"];
+            $aliases = array_filter(array_keys($told), static fn (int|string $alias): bool => is_array($told[$alias]) && ($told[$alias]['reads'] ?? null) === $reads);
+            $isHere = array_filter($aliases, static fn (int|string $alias): bool => str_contains($reply, '"page":"' . $alias . '"') || str_contains($reply, "page:$alias)")) !== [];
+            $isNamed = str_contains($reply, '"' . $name . '"') || str_contains($reply, "page:$name)") || str_contains($reply, 'page:' . rawurlencode($name) . ')');
+            $leaks = [...$leaks, ...($isHere || !self::has($reply, $reads) ? [] : ["the page $name"]), ...($isNamed ? ["what its author calls the page $name"] : [])];
         }
         self::assertSame([], $leaks);
     }

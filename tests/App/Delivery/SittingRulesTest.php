@@ -53,7 +53,7 @@ final class SittingRulesTest extends ApiTestCase
         $application = new Application(self::$kernel ?? throw new \LogicException());
         $settle = new CommandTester($application->find('zetema:settle'));
         $settle->execute([]);
-        self::assertSame(['settled' => 1], json_decode($settle->getDisplay(), true));
+        self::assertSame(['settled' => 1, 'closed' => 0], json_decode($settle->getDisplay(), true));
 
         $out = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting')->objects('questions')[0];
         self::assertSame(['out of time', '-1'], [$out->objects('told')[0]->text('outcome'), $out->objects('told')[0]->text('earned')]);
@@ -72,14 +72,14 @@ final class SittingRulesTest extends ApiTestCase
         $sitting = $this->begun([self::one('failing', ['refresher' => 'care']), self::one('leading', leads: 'aside'), self::one('last')]);
         self::assertSame([], $sitting->object('pages')->raw(), 'no page before it is reached');
         $sitting = $this->does($this->does($sitting, 'checked', 1, 'That one'), 'went on');
-        self::assertSame(['refresher', 'care'], [$sitting->object('screen')->text('sort'), $sitting->object('screen')->objects('items')[0]->text('page')]);
-        self::assertSame('Read about care.', $sitting->object('pages')->object('care')->text('reads'));
+        self::assertSame(['refresher', 'page-1'], [$sitting->object('screen')->text('sort'), $sitting->object('screen')->objects('items')[0]->text('page')]);
+        self::assertSame('Read about care.', $sitting->object('pages')->object('page-1')->text('reads'));
         $sitting = $this->does($sitting, 'went on');
         $again = $sitting->objects('questions')[0];
         self::assertSame([1, null, 1, false], [$again->integer('n'), $again->raw()['response'], $again->integer('attempt'), $again->flag('closed')]);
         $sitting = $this->does($this->does($sitting, 'checked', 1, 'This one'), 'went on');
         $sitting = $this->does($this->does($sitting, 'checked', 2, 'This one'), 'went on');
-        self::assertSame('aside', $sitting->object('screen')->objects('items')[0]->text('page'));
+        self::assertSame('page-1', $sitting->object('screen')->objects('items')[0]->text('page'));
         $sitting = $this->does($sitting, 'went on');
         self::assertSame('last', $sitting->objects('questions')[0]->text('stem'));
         $this->sameFromEvents($sitting->integer('id'));
@@ -108,7 +108,7 @@ final class SittingRulesTest extends ApiTestCase
         self::assertEquals([$sitting->raw()['questions'], $sitting->raw()['clocks']], [$again->raw()['questions'], $again->raw()['clocks']]);
         $failed = $this->does($again, 'checked', 1, 'That one');
         self::assertSame(['0', '3'], [$failed->objects('questions')[0]->objects('told')[0]->text('earned'), $failed->objects('questions')[0]->objects('told')[0]->text('max')]);
-        self::assertSame('Read about care.', $this->does($failed, 'went on')->object('pages')->object('care')->text('reads'));
+        self::assertSame('Read about care.', $this->does($failed, 'went on')->object('pages')->object('page-1')->text('reads'));
         $this->logIn('aldous');
         $other = $this->send('POST', '/api/editions/' . (is_numeric($edition) ? (int) $edition : 0) . '/sittings', schema: 'Sitting', status: 201);
         self::assertSame(['first', '3'], [$other->objects('questions')[0]->text('stem'), $other->objects('questions')[0]->text('worth')], 'and it is still begun as it was');

@@ -82,7 +82,7 @@ final class ResultsTest extends ApiTestCase
     #[DataProvider('asked')]
     public function test_sittings_are_narrowed_and_put_in_order(string $query, string $logins, int $fit): void
     {
-        self::getContainer()->get(Connection::class)->executeStatement("UPDATE account SET name = 'Édith Ørsted' WHERE login = 'wren'");
+        self::getContainer()->get(Connection::class)->executeStatement("UPDATE account SET name = 'Édith Ørsted', folded = 'édith ørsted wren' WHERE login = 'wren'");
         $this->logIn('aldous');
         $this->begin();
         $this->logIn('orrell');

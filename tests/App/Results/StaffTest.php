@@ -34,7 +34,7 @@ final class StaffTest extends ApiTestCase
         $sitting = $this->begin();
         $id = $sitting->integer('id');
         $this->logIn('orrell');
-        $this->staff($id, ['do' => 'delete'], 422);
+        $this->staff($id, ['do' => 'delete', 'password' => 'honeycomb'], 422);
         $this->staff($id, ['do' => 'give time', 'seconds' => 300]);
         $this->logIn('aldous');
         self::assertSame(300_000, (int) $this->send('GET', "/api/sittings/$id")->optionalInteger('deadline') - (int) $sitting->optionalInteger('deadline'));
@@ -50,7 +50,9 @@ final class StaffTest extends ApiTestCase
         $again = $this->begin()->integer('id');
         self::assertNotSame($id, $again);
         $this->logIn('orrell');
-        $told = $this->staff($id, ['do' => 'delete']);
+        self::assertSame('password', $this->staff($id, ['do' => 'delete'], 422)->text('field'));
+        self::assertSame('password', $this->staff($id, ['do' => 'delete', 'password' => 'beeswax'], 422)->text('field'));
+        $told = $this->staff($id, ['do' => 'delete', 'password' => 'honeycomb']);
         self::assertNotContains($id, array_map(static fn (Fields $s): int => $s->integer('id'), $told->objects('sittings')));
         self::assertStringNotContainsString('Aldous', json_encode(array_map(static fn (Fields $act): array => $act->raw(), $told->objects('log')), JSON_THROW_ON_ERROR), 'the log names nobody any more');
         $this->send('GET', "/api/sittings/$id/paper", status: 404);

@@ -90,8 +90,8 @@ final class CandidateViewTest extends SatCase
     /** @return iterable<string, array{Rung, array<string, mixed>}> */
     public static function rungs(): iterable
     {
-        yield 'nothing' => [Rung::Nothing, ['passed' => null, 'total' => null, 'objectives' => '', 'questions' => '', 'closing' => 'care']];
-        yield 'passed or not' => [Rung::PassedOrNot, ['passed' => false, 'total' => null, 'tallies' => '']];
+        yield 'nothing' => [Rung::Nothing, ['passed' => null, 'total' => null, 'objectives' => '', 'questions' => '', 'closing' => 'second']];
+        yield 'passed or not' => [Rung::PassedOrNot, ['closing' => 'care', 'passed' => false, 'total' => null, 'tallies' => '']];
         yield 'total' => [Rung::Total, ['total.earned' => '1', 'total.right' => 1, 'total.asked' => 2, 'objectives' => '', 'tallies' => 'patience 5 steady second']];
         yield 'objectives' => [Rung::Objectives, ['objectives' => 'Boats 2 2 100 1 1 · Lamp room -1 4 0 0 1', 'questions' => '']];
         yield 'the own paper' => [Rung::OwnPaper, ['questions.0.stem' => 'Which oar first?', 'questions.0.outcome' => null, 'questions.0.key' => '']];
@@ -103,13 +103,13 @@ final class CandidateViewTest extends SatCase
     #[DataProvider('rungs')]
     public function test_a_review_shows_what_its_rung_includes(Rung $rung, array $expected): void
     {
-        $paper = self::paper(self::plan([self::q('oar'), self::q('trim')], ['rules' => ['floor' => 'none'], 'pass' => ['percent' => '60'], 'closing' => ['notPassed' => 'care'], 'tallies' => [['name' => 'patience', 'bands' => [['to' => 4, 'name' => 'hasty'], ['from' => 5, 'name' => 'steady', 'page' => 'second']]]]]));
+        $paper = self::paper(self::plan([self::q('oar'), self::q('trim')], ['rules' => ['floor' => 'none'], 'pass' => ['percent' => '60'], 'closing' => ['notPassed' => 'care', 'noPassMark' => 'second'], 'tallies' => [['name' => 'patience', 'bands' => [['to' => 4, 'name' => 'hasty'], ['from' => 5, 'name' => 'steady', 'page' => 'second']]]]]));
         $state = $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on; 3 check trim {"choose":[2]}; 4 hand in');
         $mentions = new Mentions();
         $review = new Review($paper, $state, $mentions);
 
         self::assertCame($expected, Fields::ofJson(json_encode($review->upTo($rung), JSON_THROW_ON_ERROR))->raw());
-        self::assertSame($rung->includes(Rung::Total) ? ['care', 'second'] : ['care'], $mentions->pages(), 'the page it closes with can be read, and that of a band that is told');
+        self::assertSame($rung->includes(Rung::Total) ? ['care', 'second'] : [$rung->includes(Rung::PassedOrNot) ? 'care' : 'second'], $mentions->pages(), 'the page it closes with can be read, and that of a band that is told');
     }
 
     public function test_every_refusal_has_words(): void

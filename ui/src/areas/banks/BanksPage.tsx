@@ -8,6 +8,8 @@ import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Waiting } from '../../parts/Waiting';
 import { TopBar } from '../../TopBar';
 import { isOver, JobProgress, useJob } from '../background/JobProgress';
+import { bankOut, manyQuestions } from '../background/out';
+import { SaveFile } from '../background/SaveFile';
 import { type Account, mayEdit } from '../people/session';
 import { FromArchive } from './FromArchive';
 
@@ -154,9 +156,15 @@ function Table(props: {
                   <button className="act mr-4" onClick={() => setCopying(bank.id)}>
                     copy
                   </button>
-                  <a className="act mr-4" href={`/api/banks/${bank.id}/archive`} aria-label={`Save ${bank.name} as archive`}>
+                  <SaveFile
+                    className="act mr-4"
+                    href={`/api/banks/${bank.id}/archive`}
+                    label={`Save ${bank.name} as archive`}
+                    isLong={bank.questions > manyQuestions}
+                    begin={() => bankOut(bank.id, 'archive')}
+                  >
                     save as archive
-                  </a>
+                  </SaveFile>
                   <button className="act" onClick={() => onChange(bank, { putAway: !bank.putAway })}>
                     {bank.putAway ? 'take out again' : 'put away'}
                   </button>

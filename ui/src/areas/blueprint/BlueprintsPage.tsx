@@ -9,6 +9,7 @@ import { Row, PageAndMargin } from '../../parts/PageAndMargin';
 import { Confirm } from '../../parts/fields/Confirm';
 import { Waiting } from '../../parts/Waiting';
 import { type Account, mayEdit } from '../people/session';
+import { StillSitting } from './editions/StillSitting';
 
 /** All blueprints of a bank, one row each. */
 export default function BlueprintsPage({ account }: { account: Account }) {
@@ -126,7 +127,7 @@ function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['Bl
     onSuccess: (left) => queries.setQueryData(blueprintsQuery(bank).queryKey, left),
   });
   const away = useMutation({
-    mutationFn: (putAway: boolean) => dataOf(api.PUT('/blueprints/{id}/put-away', { ...path, body: { putAway } })),
+    mutationFn: (body: { putAway: boolean; sittings?: boolean }) => dataOf(api.PUT('/blueprints/{id}/put-away', { ...path, body })),
     onSuccess: (left) => queries.setQueryData(blueprintsQuery(bank).queryKey, left),
   });
   const error = copy.error ?? away.error;
@@ -135,14 +136,24 @@ function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['Bl
       <button className="act" disabled={copy.isPending} onClick={() => copy.mutate()} aria-label={`Copy ${blueprint.title}`}>
         copy
       </button>
-      <button
-        className="act"
-        disabled={away.isPending}
-        onClick={() => away.mutate(!blueprint.putAway)}
-        aria-label={`${blueprint.putAway ? 'Take out again' : 'Put away'}: ${blueprint.title}`}
-      >
-        {blueprint.putAway ? 'take out again' : 'put away'}
-      </button>
+      {blueprint.putAway ? (
+        <button
+          className="act"
+          disabled={away.isPending}
+          onClick={() => away.mutate({ putAway: false })}
+          aria-label={`Take out again: ${blueprint.title}`}
+        >
+          take out again
+        </button>
+      ) : (
+        <StillSitting
+          running={blueprint.running.reduce((sum, { sittings }) => sum + sittings, 0)}
+          words="put away"
+          label={`Put away: ${blueprint.title}`}
+          pending={away.isPending}
+          onClose={(sittings) => away.mutate({ putAway: true, sittings })}
+        />
+      )}
       {blueprint.edition === null && (
         <Confirm
           ask="delete"

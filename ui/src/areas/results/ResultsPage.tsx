@@ -1,15 +1,22 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { ApiError } from '../../api/client';
+import { api, ApiError, dataOf } from '../../api/client';
 import { EditableChoice } from '../../parts/fields/Editable';
 import { useSettled } from '../../parts/hooks/useSettled';
 import { PageAndMargin, Row } from '../../parts/PageAndMargin';
 import { count, day, figure, points, timeOfDay } from '../../parts/text/figures';
 import { Waiting } from '../../parts/Waiting';
+import { manySittings } from '../background/out';
+import { SaveFile } from '../background/SaveFile';
 import { type Kind, kinds, type Order, type Results, resultsQuery } from './results';
 import { SittingsTable } from './SittingsTable';
 import { Surveyed } from './Surveyed';
+
+const tables = [
+  { as: 'sittings' as const, words: 'Save the sittings as a table' },
+  { as: 'responses' as const, words: 'Save every response as a table' },
+];
 
 /** What came of an edition: its sittings, running and ended, on the page; the whole of them in the margin. */
 export default function ResultsPage() {
@@ -22,9 +29,7 @@ export default function ResultsPage() {
   if (!results.data)
     return (
       <Waiting
-        error={
-          isOthers ? new Error('Results are seen by whoever made this assessment, that is, froze one of its editions.') : results.error
-        }
+        error={isOthers ? new Error('Results are seen by whoever made this assessment, that is, froze its first edition.') : results.error}
         retry={() => void results.refetch()}
         home={isOthers}
       />
@@ -116,12 +121,16 @@ function Sums({ data }: { data: Results }) {
         </p>
       )}
       <p className="acts">
-        <a className="act" href={`/api/editions/${data.edition.id}/sittings.csv`} download>
-          Save the sittings as a table
-        </a>
-        <a className="act" href={`/api/editions/${data.edition.id}/responses.csv`} download>
-          Save every response as a table
-        </a>
+        {tables.map(({ as, words }) => (
+          <SaveFile
+            key={as}
+            href={`/api/editions/${data.edition.id}/${as}.csv`}
+            isLong={data.sums.sittings > manySittings}
+            begin={() => dataOf(api.POST('/editions/{id}/out', { params: { path: { id: data.edition.id } }, body: { as } }))}
+          >
+            {words}
+          </SaveFile>
+        ))}
       </p>
     </div>
   );

@@ -27,6 +27,7 @@ export function StaffActions({ edition, row, onDone }: { edition: number; row: S
   const acts: Act[] = row.ended === null ? ['give time', 'close'] : ['allow another', 'delete'];
   const [act, setAct] = useState<Act>(acts[0] ?? 'close');
   const [reason, setReason] = useState('');
+  const [password, setPassword] = useState('');
   const [minutes, setMinutes] = useState('5');
   const [clock, setClock] = useState<Clock>('whole');
   const seconds = Math.round(Number(minutes.replace(',', '.')) * 60);
@@ -35,7 +36,7 @@ export function StaffActions({ edition, row, onDone }: { edition: number; row: S
       dataOf(
         api.POST('/sittings/{id}/staff', {
           params: { path: { id: row.id } },
-          body: { do: act, reason, ...(act === 'give time' && { seconds, clock }) },
+          body: { do: act, reason, ...(act === 'give time' && { seconds, clock }), ...(act === 'delete' && { password }) },
         }),
       ),
     onSuccess: async () => {
@@ -81,7 +82,19 @@ export function StaffActions({ edition, row, onDone }: { edition: number; row: S
         <label>
           because <input className="field w-80 max-w-full" maxLength={500} value={reason} onChange={(e) => setReason(e.target.value)} />
         </label>{' '}
-        <button className="btn" disabled={reason.trim() === '' || wrong || does.isPending}>
+        {act === 'delete' && (
+          <label>
+            your password{' '}
+            <input
+              className="field w-40"
+              type="password"
+              autoComplete="current-password"
+              value={password}
+              onChange={(e) => setPassword(e.target.value)}
+            />
+          </label>
+        )}{' '}
+        <button className="btn" disabled={reason.trim() === '' || wrong || does.isPending || (act === 'delete' && password === '')}>
           {words[act]}
         </button>
       </p>

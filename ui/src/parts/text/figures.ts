@@ -52,3 +52,6 @@ export function runs(numbers: number[]): string {
   }
   return parts.join(', ');
 }
+
+/** Bytes as kilobytes or megabytes: "12.4 MB". */
+export const megabytes = (bytes: number) => (bytes < 1e5 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);

@@ -9,6 +9,8 @@ import { Row, PageAndMargin } from '../../../parts/PageAndMargin';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { useSettled } from '../../../parts/hooks/useSettled';
 import { Waiting } from '../../../parts/Waiting';
+import { bankOut, manyQuestions } from '../../background/out';
+import { SaveFile } from '../../background/SaveFile';
 import { type Account, mayEdit } from '../../people/session';
 import { kinds, statuses } from '../../../kinds/facts.gen';
 import { remember } from './cameFrom';
@@ -154,14 +156,22 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <Link className="act" to="../intake">
                 Bring in a file
               </Link>
-              <a className="act" href={`/api/banks/${bank}/text?${written.toString()}`}>
+              <SaveFile
+                href={`/api/banks/${bank}/text?${written.toString()}`}
+                isLong={total > manyQuestions}
+                begin={() => bankOut(bank, 'text', written)}
+              >
                 Save as text
-              </a>
+              </SaveFile>
               <SaveAs bank={bank} written={written} sort="table" />
               <SaveAs bank={bank} written={written} sort="package" />
-              <a className="act" href={`/api/banks/${bank}/archive?${written.toString()}`}>
+              <SaveFile
+                href={`/api/banks/${bank}/archive?${written.toString()}`}
+                isLong={total > manyQuestions}
+                begin={() => bankOut(bank, 'archive', written)}
+              >
                 Save as archive
-              </a>
+              </SaveFile>
               <Link className="act" to="../proofreading">
                 Proofread all
               </Link>

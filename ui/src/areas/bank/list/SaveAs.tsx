@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { api, dataOf, errorWords } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { EditableChoice } from '../../../parts/fields/Editable';
+import { bankOut, manyQuestions } from '../../background/out';
+import { SaveFile } from '../../background/SaveFile';
 import { count } from '../../../parts/text/figures';
 import { type Standard, standards } from '../../../parts/text/standards';
 
@@ -58,9 +60,13 @@ export function SaveAs({ bank, written, sort }: Props) {
                   A {sort} does not say: {told.missing.map(({ what, questions }) => `${what} (of ${questions})`).join(', ')}.{' '}
                 </>
               )}
-              <a className="act" href={`/api/banks/${bank}/${sort}?${address.toString()}`}>
+              <SaveFile
+                href={`/api/banks/${bank}/${sort}?${address.toString()}`}
+                isLong={told.rows > manyQuestions}
+                begin={() => bankOut(bank, sort === 'table' ? 'table' : version, written)}
+              >
                 Save it so
-              </a>
+              </SaveFile>
             </>
           )}
         </span>

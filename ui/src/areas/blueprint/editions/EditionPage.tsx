@@ -18,6 +18,7 @@ import { Shares } from '../margin/Shares';
 import { Tallies } from '../margin/Tallies';
 import { RunningOrder } from '../running/RunningOrder';
 import { Differing } from './Differing';
+import { StillSitting } from './StillSitting';
 
 const nothing = () => undefined;
 
@@ -30,13 +31,13 @@ export default function EditionPage({ account }: { account: Account }) {
     queryKey: keys.edition(id),
     queryFn: async () => {
       const told: unknown = await dataOf(api.GET('/editions/{id}', { params: { path: { id } } }));
-      return told as { edition: Schema['Edition']; blueprint: Blueprint };
+      return told as { edition: Schema['Edition']; blueprint: Blueprint; running: number };
     },
   });
   const path = { params: { path: { id } } };
   const again = () => queries.invalidateQueries({ queryKey: keys.edition() });
   const close = useMutation({
-    mutationFn: (closed: boolean) => dataOf(api.PUT('/editions/{id}/closed', { ...path, body: { closed } })),
+    mutationFn: (body: { closed: boolean; sittings?: boolean }) => dataOf(api.PUT('/editions/{id}/closed', { ...path, body })),
     onSuccess: again,
   });
   const withdraw = useMutation({
@@ -44,7 +45,7 @@ export default function EditionPage({ account }: { account: Account }) {
     onSuccess: (blueprint) => void navigate(`/banks/${blueprint.bank.id}/blueprints/${blueprint.id}`),
   });
   if (!edition.data) return <Waiting error={edition.error} retry={() => void edition.refetch()} />;
-  const { edition: own, blueprint } = edition.data;
+  const { edition: own, blueprint, running } = edition.data;
   const parts = { blueprint, document: blueprint.document, readOnly: true, onChange: nothing };
   const begun = blueprint.editions.find((one) => one.id === id)?.begun ?? 0;
   const error = close.error ?? withdraw.error;
@@ -68,9 +69,18 @@ export default function EditionPage({ account }: { account: Account }) {
             </p>
             {mayEdit(account) && !own.withdrawn && (
               <p className="acts">
-                <button className="act" disabled={close.isPending} onClick={() => close.mutate(!own.closed)}>
-                  {own.closed ? 'Open it again' : 'Close it'}
-                </button>
+                {own.closed ? (
+                  <button className="act" disabled={close.isPending} onClick={() => close.mutate({ closed: false })}>
+                    Open it again
+                  </button>
+                ) : (
+                  <StillSitting
+                    running={running}
+                    words="Close it"
+                    pending={close.isPending}
+                    onClose={(sittings) => close.mutate({ closed: true, sittings })}
+                  />
+                )}
                 {begun === 0 && (
                   <button className="act" disabled={withdraw.isPending} onClick={() => withdraw.mutate()}>
                     Withdraw it
@@ -81,7 +91,9 @@ export default function EditionPage({ account }: { account: Account }) {
             {close.data && (
               <p role="status">
                 {own.closed
-                  ? 'Nobody can begin it any more; whoever has begun it goes on. What is seen only once it closes is seen now, unless a closing time is still to come.'
+                  ? running > 0
+                    ? `Nobody can begin it any more; ${count(running, 'candidate goes', 'candidates go')} on. What is seen only once it closes is seen when the last of them has finished.`
+                    : 'Nobody can begin it any more. What is seen only once it closes is seen now.'
                   : 'Candidates find it in their list again.'}
               </p>
             )}

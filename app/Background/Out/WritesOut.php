@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Background\Out;
+
+use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+
+/** A way out that can take long: its file is written in the background, and waits to be fetched. */
+#[AutoconfigureTag]
+interface WritesOut
+{
+    /** Its name in the input of the job. */
+    public static function name(): string;
+
+    /** @throws \DomainException the reason, if it cannot be written */
+    public function written(Fields $input, Account $account): WrittenOut;
+}

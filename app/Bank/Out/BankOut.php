@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\App\Bank\Out;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Background\Out\WritesOut;
+use Zetema\App\Background\Out\WrittenOut;
+use Zetema\App\Bank\Archive\BankArchive;
+use Zetema\App\Bank\Bank;
+use Zetema\App\Bank\Question\Listing\QuestionFilter;
+use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Exchange\Archive\ArchiveFormat;
+use Zetema\Core\Exchange\Qti\Writing\Version;
+
+/** The four ways out of a bank in the background: all of it, or what its list is narrowed to. */
+final readonly class BankOut implements WritesOut
+{
+    public function __construct(private EntityManagerInterface $em, private QuestionList $list, private BankText $text, private BankTable $table, private BankArchive $archive, private BankPackage $package)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'bank';
+    }
+
+    public function written(Fields $input, Account $account): WrittenOut
+    {
+        $bank = $this->em->find(Bank::class, $input->integer('bank')) ?? throw new Malformed('bank', 'is gone');
+        $selection = $this->selection($bank, $input->object('filter'), $account);
+        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(*) FROM question WHERE bank_id = ?', [$bank->id]);
+        $total = $selection->questions === null ? (is_numeric($count) ? (int) $count : 0) : count($selection->questions);
+
+        return match ($as = $input->text('as')) {
+            'text' => new WrittenOut('bank.zet.txt', 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
+            'table' => new WrittenOut('bank.csv', 'text/csv; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->table->pieces($bank, $selection)),
+            'archive' => new WrittenOut('bank.zip', 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
+            default => new WrittenOut('package.zip', 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30')), isZip: true),
+        };
+    }
+
+    /** @param Fields $filter what the list is narrowed to, as its address says */
+    public function selection(Bank $bank, Fields $filter, Account $account): Selection
+    {
+        $filter = QuestionFilter::of(Fields::of(array_diff_key($filter->raw(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])), $account);
+
+        return new Selection($filter->isAll() ? null : $this->list->ids($bank, $filter));
+    }
+}
