@@ -12,11 +12,12 @@ use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Editions\Edition;
-use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Stale;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting\Candidate\WhyRefused;
@@ -34,22 +35,15 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Editions $editions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Transactions $transactions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions)
     {
     }
 
-    /** Begins a sitting, or goes on with the one that is running. */
+    /**
+     * Begins a sitting, or goes on with the one that is running. The form is dealt before the lock is taken, so that a class that begins
+     * at the same minute does not wait for each other's dealing; whether it may begin is looked at again within.
+     */
     public function begin(Edition $edition, Account $account, int $seed): Sitting
-    {
-        return $this->db->transactional(function () use ($edition, $account, $seed): Sitting {
-            // The write lock keeps a double click from beginning twice.
-            $this->db->executeStatement('UPDATE account SET login = login WHERE id = ?', [$account->id]);
-
-            return $this->beginOrGoOn($edition, $account, $seed);
-        });
-    }
-
-    private function beginOrGoOn(Edition $edition, Account $account, int $seed): Sitting
     {
         $sittings = $this->sittings($edition->blueprint, $account);
         foreach ($sittings as $sitting) {
@@ -57,22 +51,40 @@ final readonly class Invigilation
                 return $sitting;
             }
         }
-        if ($edition->isWithdrawn() || $this->editions->newest($edition->blueprint) !== $edition) {
-            throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
-        }
-        if ($edition->isClosed() || $edition->blueprint->isPutAway()) {
-            throw new Refused('This assessment is closed: nobody can begin it any more.');
-        }
-        $assessment = $edition->assessment();
-        $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
+        $this->refuseOver($edition);
         $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
-        $candidacy->refuse($assessment->rules, $ended, $this->now());
-        $form = $this->papers->deal($assessment, $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
-
+        $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
+        $candidacy->refuse($edition->assessment()->rules, $ended, $this->now());
+        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
         $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
         $sitting->goesBy($candidacy);
+        $paper = $this->papers->paper($sitting);
+        $running = $this->transactions->over(Lock::account($account->id), function () use ($edition, $account, $sitting, $sittings, $paper): ?int {
+            $now = $this->db->fetchFirstColumn('SELECT id FROM sitting WHERE blueprint_id = ? AND account_id = ? AND edition_id IS NOT NULL ORDER BY id', [$edition->blueprint->id, $account->id]);
+            if (count($now) > count($sittings)) {
+                $last = $now[count($now) - 1];
 
-        return $this->started($sitting);
+                return is_numeric($last) ? (int) $last : null; // a double click, or another window
+            }
+            $this->refuseOver($edition);
+            $this->started($sitting, $paper);
+
+            return null;
+        });
+
+        return $running === null ? $sitting : $this->em->find(Sitting::class, $running) ?? throw new \LogicException('it was just found');
+    }
+
+    /** @throws Refused as it stands in the database now */
+    private function refuseOver(Edition $edition): void
+    {
+        $stands = $this->db->fetchAssociative('SELECT e.withdrawn_at, e.closed_at, b.is_put_away, (SELECT MAX(n.number) FROM edition n WHERE n.blueprint_id = e.blueprint_id AND n.withdrawn_at IS NULL) AS newest FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE e.id = ?', [$edition->id]);
+        if ($stands === false || $stands['withdrawn_at'] !== null || $stands['newest'] !== $edition->number) {
+            throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
+        }
+        if ($stands['closed_at'] !== null || $stands['is_put_away'] === 1) {
+            throw new Refused('This assessment is closed: nobody can begin it any more.');
+        }
     }
 
     /** @return list<Sitting> of one candidate and one assessment, whatever the edition */
@@ -96,7 +108,9 @@ final readonly class Invigilation
         $this->editing->refuseUnfit($blueprint);
         $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), $this->stock->of($blueprint->bank, $drafts), $seed);
 
-        $sitting = $this->started(new Sitting($account, $blueprint, null, $seed, $form));
+        $sitting = new Sitting($account, $blueprint, null, $seed, $form);
+        $paper = $this->papers->paper($sitting);
+        $this->transactions->over(Lock::blueprint($blueprint->id), fn () => $this->started($sitting, $paper));
         if ($step !== null) {
             $this->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::PLACE, $now, step: $step, assumed: $assumed ?? Assumed::nothing()));
         }
@@ -115,7 +129,7 @@ final readonly class Invigilation
             return $going;
         }
 
-        return $this->db->transactional(function () use ($sitting, $going, $until): Going {
+        return $this->transactions->ofRows(Lock::sitting($sitting->id), function () use ($sitting, $going, $until): Going {
             $state = $this->store->state($sitting, $going->paper, $going->conduct); // what stands now that nobody else can write
             $before = clone $state;
             $events = $going->conduct->settle($state, $until);
@@ -137,7 +151,7 @@ final readonly class Invigilation
             throw new Malformed('request', 'must be an id of 1 to 60 letters, digits, hyphens or underscores');
         }
         $paper = $this->papers->paper($sitting); // put together before the lock is taken
-        [$going, $why] = $this->db->transactional(fn (): array => $this->actOnce($sitting, $paper, $body, $request));
+        [$going, $why] = $this->transactions->ofRows(Lock::sitting($sitting->id), fn (): array => $this->actOnce($sitting, $paper, $body, $request));
         if ($why !== null) { // told once what the clock did is kept
             throw new Refused(WhyRefused::inWords($why));
         }
@@ -155,7 +169,7 @@ final readonly class Invigilation
     public function byStaff(Sitting $sitting, callable $act): Going
     {
         $paper = $this->papers->paper($sitting);
-        [$going, $why] = $this->db->transactional(function () use ($sitting, $paper, $act): array {
+        [$going, $why] = $this->transactions->ofRows(Lock::sitting($sitting->id), function () use ($sitting, $paper, $act): array {
             $conduct = new Conduct($paper, $terms = $sitting->terms());
             $going = new Going($paper, $terms, $conduct, $this->store->state($sitting, $paper, $conduct));
             $taken = $this->take($sitting, $going, $act($going, $this->nowOf($sitting)), self::OWN . 'staff-' . $going->state->events);
@@ -173,7 +187,7 @@ final readonly class Invigilation
     public function catchUp(Sitting $sitting): void
     {
         $paper = $this->papers->paper($sitting);
-        $this->db->transactional(fn () => $this->store->catchUp($sitting, $paper, $sitting->terms()));
+        $this->transactions->ofRows(Lock::sitting($sitting->id), fn () => $this->store->catchUp($sitting, $paper, $sitting->terms()));
     }
 
     /** The time that counts for a sitting: the server's; of a rehearsal as it was wound on or stopped. */
@@ -221,15 +235,13 @@ final readonly class Invigilation
         return $taken;
     }
 
-    private function started(Sitting $sitting): Sitting
+    /** Within a transaction. */
+    private function started(Sitting $sitting, Paper $paper): void
     {
         $this->em->persist($sitting);
         $this->em->flush();
-        $paper = $this->papers->paper($sitting);
         $conduct = new Conduct($paper, $terms = $sitting->terms());
         $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
-
-        return $sitting;
     }
 
     private function going(Sitting $sitting): Going

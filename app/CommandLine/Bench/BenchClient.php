@@ -10,7 +10,7 @@ final class BenchClient
     private readonly \CurlHandle $curl;
     private string $cookies = '';
 
-    public function __construct(private readonly string $address, string $login)
+    public function __construct(public readonly string $address, string $login)
     {
         $this->curl = curl_init();
         curl_setopt($this->curl, CURLOPT_COOKIEFILE, '');
@@ -56,7 +56,29 @@ final class BenchClient
     /** @param array<string, mixed>|null $body */
     private function prepare(\CurlHandle $curl, string $method, string $path, ?array $body): void
     {
-        curl_setopt($curl, CURLOPT_URL, $this->address . '/' . ltrim($path, '/'));
+        self::prepared($curl, $this->address, $method, $path, $body);
+    }
+
+    /**
+     * A request of somebody else.
+     *
+     * @param array<string, mixed>|null $body
+     */
+    public static function to(string $address, string $method, string $path, ?array $body, string $cookie = ''): \CurlHandle
+    {
+        $curl = curl_init();
+        self::prepared($curl, $address, $method, $path, $body);
+        if ($cookie !== '') {
+            curl_setopt($curl, CURLOPT_COOKIE, $cookie);
+        }
+
+        return $curl;
+    }
+
+    /** @param array<string, mixed>|null $body */
+    private static function prepared(\CurlHandle $curl, string $address, string $method, string $path, ?array $body): void
+    {
+        curl_setopt($curl, CURLOPT_URL, $address . '/' . ltrim($path, '/'));
         curl_setopt($curl, CURLOPT_CUSTOMREQUEST, $method === '' ? 'GET' : $method);
         curl_setopt($curl, CURLOPT_RETURNTRANSFER, true);
         curl_setopt($curl, CURLOPT_POSTFIELDS, $body === null ? '' : json_encode((object) $body, JSON_THROW_ON_ERROR));

@@ -31,6 +31,10 @@ final readonly class BenchCommand
         string $kills = '0',
         #[Option('For sitting: behind php-fpm with so many children, instead of PHP’s own server')]
         string $fpm = '0',
+        #[Option('For sitting: all of them log in, begin, save and hand in, each within a minute, while the author reads results')]
+        bool $storm = false,
+        #[Option('For sitting with --storm: the windows in percent of their length, for a try')]
+        string $shorter = '100',
         #[Option('For intake: how many mutated files are read')]
         string $mutated = '10000',
     ): int {
@@ -42,7 +46,7 @@ final readonly class BenchCommand
             'marking' => $this->marking->run($output, $file),
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
-            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm))),
+            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm)), $storm, max(1, min(100, (int) $shorter)) / 100),
             'intake' => $this->intake->run($output, max(1, min(1_000_000, (int) $mutated))),
             default => throw new InvalidArgumentException('There are five things to measure: marking, deal, bank, sitting and intake.'),
         };

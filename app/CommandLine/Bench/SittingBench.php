@@ -24,10 +24,10 @@ final class SittingBench
     }
 
     /** @param int $children of php-fpm behind nginx; 0: PHP's own server with four workers */
-    public function run(OutputInterface $output, int $candidates, int $children = 0): int
+    public function run(OutputInterface $output, int $candidates, int $children = 0, bool $storm = false, float $shorter = 1.0): int
     {
         $this->output = $output;
-        $db = $this->database($candidates);
+        $db = $this->database($candidates, $storm ? 12 : 4);
         $port = self::freePort();
         $this->address = 'http://127.0.0.1:' . $port;
         $server = $children === 0 ? $this->server() : new FpmServer($this->root, $port, $children, $this->environment());
@@ -35,6 +35,9 @@ final class SittingBench
         $output->writeln($children === 0 ? 'PHP’s own server, four workers' : "php-fpm with $children children behind nginx");
         try {
             $processor = new ProcessorTime($server instanceof FpmServer ? $server->processes() : [(int) $server->getPid()]);
+            if ($storm) {
+                return (new StormBench($output, $this->address, $this->edition(), $processor))->run($candidates, $shorter);
+            }
             $this->measure($db, $candidates, $this->edition(), $processor);
         } finally {
             $server instanceof FpmServer ? $server->stop() : self::kill($server);
@@ -72,7 +75,8 @@ final class SittingBench
         return $once === count($acknowledged) && count(array_unique($acknowledged)) === $once ? 0 : 1;
     }
 
-    private function database(int $candidates): \PDO
+    /** @param int $cost of a password: 12 as in the house, less where log-ins are not what is measured */
+    private function database(int $candidates, int $cost = 4): \PDO
     {
         $database = $this->environment()['DATABASE_URL'];
         $file = substr($database, strlen('sqlite:///'));
@@ -83,8 +87,9 @@ final class SittingBench
         }
         $db = new \PDO('sqlite:' . $file);
         $db->exec('PRAGMA busy_timeout = 8000');
+        $hash = password_hash(LargeBank::PASSWORD, PASSWORD_BCRYPT, ['cost' => $cost]);
         for ($i = 0; $i < $candidates; ++$i) {
-            $db->prepare("INSERT INTO account (login, name, role, password_hash) VALUES (?, ?, 'candidate', ?)")->execute(["crowd$i", "C. $i", password_hash(LargeBank::PASSWORD, PASSWORD_BCRYPT, ['cost' => 4])]);
+            $db->prepare("INSERT INTO account (login, name, role, password_hash, folded) VALUES (?, ?, 'candidate', ?, ?)")->execute(["crowd$i", "C. $i", $hash, "c. $i crowd$i"]);
         }
 
         return $db;

@@ -26,6 +26,11 @@ final class Times
         return $made;
     }
 
+    public function add(float $milliseconds): void
+    {
+        $this->times[] = $milliseconds;
+    }
+
     public function median(): float
     {
         return $this->at(0.5);
@@ -34,6 +39,11 @@ final class Times
     public function p95(): float
     {
         return $this->at(0.95);
+    }
+
+    public function longest(): float
+    {
+        return $this->at(1.0);
     }
 
     public function count(): int
