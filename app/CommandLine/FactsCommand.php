@@ -18,7 +18,8 @@ final readonly class FactsCommand
     public function __invoke(OutputInterface $output): int
     {
         file_put_contents($this->root . '/' . InterfaceFacts::FILE, InterfaceFacts::typescript());
-        $output->writeln(InterfaceFacts::FILE);
+        file_put_contents($this->root . '/' . InterfaceFacts::LIMITS, InterfaceFacts::limits());
+        $output->writeln([InterfaceFacts::FILE, InterfaceFacts::LIMITS]);
 
         return 0;
     }

@@ -17,11 +17,13 @@ use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Status;
+use Zetema\Core\Question\TextWork;
 
 /** What the interface has to know of the rules, as its generated file: written down in PHP only. */
 final class InterfaceFacts
 {
     public const FILE = 'ui/src/kinds/facts.gen.ts';
+    public const LIMITS = 'ui/src/parts/text/limits.gen.ts';
 
     public static function typescript(): string
     {
@@ -32,6 +34,12 @@ final class InterfaceFacts
         }
 
         return implode("\n", $lines);
+    }
+
+    /** Limits of texts, which the parts of the interface know too. */
+    public static function limits(): string
+    {
+        return "// Made by `bin/console zetema:facts`. A test says when it is stale.\nexport const textWork = " . self::json(['quotes' => TextWork::QUOTES, 'signs' => TextWork::SIGNS, 'formula' => TextWork::FORMULA, 'nested' => TextWork::NESTED]) . ";\n";
     }
 
     /** @return array<string, array{string, mixed}> type and value by name */

@@ -29,9 +29,14 @@ use Zetema\Core\Sitting\Paper\PaperMaker;
 use Zetema\Core\Sitting\Stored\FormCodec;
 
 /** Deals forms, and puts the paper of a stored sitting together again. */
-final readonly class Papers
+final class Papers
 {
-    public function __construct(private EntityManagerInterface $em)
+    /** So many questions are kept as they were read: a form that is dealt and put together, and sittings of one edition, ask for the same again. */
+    private const KEPT = 1_000;
+    /** @var array<string, Question> by revision and where it stood */
+    private array $read = [];
+
+    public function __construct(private readonly EntityManagerInterface $em)
     {
     }
 
@@ -108,10 +113,15 @@ final readonly class Papers
             [$edition->id ?? 0, array_values($revisions)],
             [1 => ArrayParameterType::INTEGER],
         )->fetchAllAssociativeIndexed();
-        $question = static function (string $name) use ($revisions, $rows): Question {
+        if (count($this->read) > self::KEPT) {
+            $this->read = [];
+        }
+        $question = function (string $name) use ($revisions, $rows): Question {
             $row = $rows[$revisions[$name]] ?? throw new \LogicException('a dealt revision is stored');
+            $path = is_string($row['objective_path']) ? $row['objective_path'] : null;
 
-            return Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), is_string($row['objective_path']) ? $row['objective_path'] : null);
+            // A revision never changes once it was dealt; of a draft that is rehearsed it may.
+            return $this->read[$revisions[$name] . ' ' . $path . ' ' . crc32(is_string($row['content']) ? $row['content'] : '')] ??= Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), $path);
         };
 
         return (new PaperMaker($blueprint, static fn (string $name): array => [$question($name), $bank]))->paper($form);

@@ -30,6 +30,7 @@ use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\TextWork;
 
 /** Bringing questions in from text: what was understood, taking it in, taking it back. */
 final readonly class Intake
@@ -137,6 +138,10 @@ final readonly class Intake
     {
         $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Found $read): ?string => $read->question?->name, $wanted), is_string(...))));
         foreach ($wanted as $read) {
+            $work = $read->question === null ? null : TextWork::problemIn($read->question->toData());
+            if ($work !== null) {
+                throw new Malformed('lines', sprintf('the question at line %d has %s, which no screen can show in good time', $read->fromLine, $work));
+            }
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
@@ -229,7 +234,8 @@ final readonly class Intake
     private static function told(Found $read, ?array $known): array
     {
         $question = $read->question;
-        $problems = array_map(static fn (Problem $p): array => $p->toData(), $read->problems);
+        $work = $question === null ? null : TextWork::problemIn($question->toData());
+        $problems = array_map(static fn (Problem $p): array => $p->toData(), [...$read->problems, ...($work === null ? [] : [new Problem($read->fromLine, 1, sprintf('It has %s, which no screen can show in good time.', $work))])]);
 
         return [
             'fromLine' => $read->fromLine,

@@ -16,14 +16,14 @@ final class FixedZip
     /**
      * @param iterable<string, string> $files contents by path
      *
-     * @throws \RuntimeException if there is no room for it
+     * @throws NoRoom if there is no room for it
      */
     public static function response(iterable $files, string $name): BinaryFileResponse
     {
         set_time_limit(0);
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         if ($path === false || !self::write($path, $files)) {
-            throw new \RuntimeException('There is no room to write a zip.');
+            throw new NoRoom('There is no room to write a zip.');
         }
 
         return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', $name)->deleteFileAfterSend();

@@ -18,6 +18,9 @@ enum StorageFault
     public static function in(\Throwable $e): ?self
     {
         for ($cause = $e; $cause !== null; $cause = $cause->getPrevious()) {
+            if ($cause instanceof NoRoom) {
+                return self::Full;
+            }
             if ($cause instanceof DriverException || $cause instanceof \PDOException) {
                 return self::named($cause->getMessage());
             }

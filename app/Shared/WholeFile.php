@@ -12,14 +12,14 @@ final class WholeFile
     /**
      * @param iterable<string> $pieces
      *
-     * @throws \RuntimeException if there is no room for it
+     * @throws NoRoom if there is no room for it
      */
     public static function response(iterable $pieces, string $name, string $type): BinaryFileResponse
     {
         set_time_limit(0);
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         if ($path === false || !self::write($path, $pieces)) {
-            throw new \RuntimeException('There is no room to write a file.');
+            throw new NoRoom('There is no room to write a file.');
         }
 
         return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))->setContentDisposition('attachment', $name)->deleteFileAfterSend();

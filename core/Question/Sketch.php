@@ -79,6 +79,10 @@ final readonly class Sketch
         if (strlen($json === false ? '' : $json) > self::LONGEST) {
             throw new Malformed('content', sprintf('is longer than %d kB; split it into several questions', self::LONGEST / 1000));
         }
+        $problem = TextWork::problemIn($data->raw());
+        if ($problem !== null) {
+            throw new Malformed('content', sprintf('has %s, which no screen can show in good time', $problem));
+        }
         $kept = [];
         foreach ($data->raw() as $key => $value) {
             $kept[(string) $key] = $value;

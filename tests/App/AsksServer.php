@@ -37,7 +37,7 @@ trait AsksServer
     }
 
     /**
-     * @param list<array{string, string, array<array-key, mixed>|null}> $requests
+     * @param list<array{string, string, array<array-key, mixed>|string|null}> $requests a body as JSON, or as it is
      *
      * @return list<array{int, string, string}> status, body, headers, in the same order
      */
@@ -53,7 +53,7 @@ trait AsksServer
             curl_setopt($handle, CURLOPT_COOKIE, $this->cookie === '' ? 'none=1' : $this->cookie);
             curl_setopt($handle, CURLOPT_HTTPHEADER, ['Content-Type: application/json', 'X-Zetema: 1', 'Expect:']);
             if ($body !== null) {
-                curl_setopt($handle, CURLOPT_POSTFIELDS, json_encode((object) $body, JSON_THROW_ON_ERROR));
+                curl_setopt($handle, CURLOPT_POSTFIELDS, is_string($body) ? $body : json_encode((object) $body, JSON_THROW_ON_ERROR));
             }
             curl_multi_add_handle($all, $handle);
             $handles[] = $handle;

@@ -79,6 +79,20 @@ final class RacesTest extends TestCase
         self::assertCount(8, $this->get('/api/questions/3')->objects('comments')[0]->objects('answers'));
     }
 
+    public function test_pictures_that_come_under_one_name_at_one_moment_each_get_a_name_of_their_own(): void
+    {
+        $svg = static fn (int $i): string => "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 9 9\"><circle r=\"$i\"/></svg>";
+        $answers = $this->atOnce(array_map(static fn (int $i): array => ['PUT', '/api/banks/1/media/hive.svg', $svg($i)], range(1, 16)));
+        self::assertSame([201 => 16], self::counted($answers));
+        $names = [];
+        foreach ($answers as $i => [, $json]) {
+            $told = Fields::ofJson($json);
+            $names[] = $told->text('name');
+            self::assertStringContainsString('r="' . ($i + 1) . '"', $this->atOnce([['GET', $told->text('url'), null]])[0][1], 'it names its own picture');
+        }
+        self::assertCount(16, array_unique($names));
+    }
+
     public function test_an_edition_is_frozen_once(): void
     {
         $version = $this->get('/api/blueprints/3')->integer('version');

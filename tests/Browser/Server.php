@@ -99,7 +99,7 @@ final class Server
     }
 
     /** @return array<string, string> */
-    private function environment(): array
+    public function environment(): array
     {
         return [...self::environmentOf($this->database), ...($this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : [])];
     }

@@ -13,6 +13,7 @@ use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\FixedZip;
+use Zetema\App\Shared\NoRoom;
 use Zetema\App\Shared\WholeFile;
 use Zetema\Core\Data\Fields;
 
@@ -55,7 +56,7 @@ final readonly class WriteOut implements Task
         }
         if (!$isWhole || !rename($part, $this->path($job->id))) {
             $this->forget($job->id);
-            throw new \RuntimeException('There is no room to write a file.');
+            throw new NoRoom('There is no room to write a file.');
         }
 
         return ['file' => $written->name, 'type' => $written->type, 'bytes' => (int) filesize($this->path($job->id))];

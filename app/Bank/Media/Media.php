@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Media;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Page\Page;
+use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Mentions;
 
@@ -16,10 +16,8 @@ final readonly class Media
 {
     public const LARGEST_PICTURE = 8_000_000;
     public const LARGEST_OTHER = 30_000_000;
-    /** Seconds that a file of an opened package waits to be taken in. */
-    private const WAITS = 30 * 86_400;
 
-    public function __construct(private EntityManagerInterface $em, #[Autowire('%env(resolve:MEDIA_DIR)%')] private string $folder)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private MediaFiles $files)
     {
     }
 
@@ -37,15 +35,19 @@ final readonly class Media
         }
         ['bytes' => $bytes, 'type' => $type, 'extension' => $extension, 'width' => $width, 'height' => $height, 'takenOut' => $takenOut] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
-        $free = $this->freeName($bank, $name, $extension, $hash);
-        $known = $this->named($bank, $free);
-        if ($known !== null) {
-            return ['medium' => $known, 'takenOut' => $takenOut];
-        }
-        $this->keep($hash, $bytes);
-        $medium = new Medium($bank, $free, $hash, $type, strlen($bytes), $width, $height);
-        $this->em->persist($medium);
-        $this->em->flush();
+        $this->files->keep($hash, $bytes);
+        // Whether a name is free is asked where nobody else can take it.
+        $medium = $this->saving->make(function () use ($bank, $name, $extension, $hash, $type, $bytes, $width, $height): Medium {
+            $free = $this->freeName($bank, $name, $extension, $hash);
+            $known = $this->named($bank, $free);
+            if ($known !== null) {
+                return $known;
+            }
+            $this->em->persist($medium = new Medium($this->saving->again(Bank::class, $bank->id), $free, $hash, $type, strlen($bytes), $width, $height));
+            $this->em->flush();
+
+            return $medium;
+        });
 
         return ['medium' => $medium, 'takenOut' => $takenOut];
     }
@@ -63,22 +65,14 @@ final readonly class Media
     {
         ['bytes' => $bytes, 'extension' => $extension] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
-        if (!is_file($this->path($hash))) {
-            self::put($this->waiting($hash), $bytes);
-        }
+        $this->files->await($hash, $bytes);
 
         return ['name' => $this->freeName($bank, $name, $extension, $hash, $promised), 'hash' => $hash];
     }
 
-    /** Lets go of files that have waited for so long that nobody will take them in; opened again, their package brings them again. */
     public function forgetWaiting(\DateTimeImmutable $now): void
     {
-        $paths = glob($this->waiting('*'));
-        foreach ($paths === false ? [] : $paths as $path) {
-            if (filemtime($path) < $now->getTimestamp() - self::WAITS) {
-                unlink($path);
-            }
-        }
+        $this->files->forgetWaiting($now);
     }
 
     /**
@@ -92,14 +86,14 @@ final readonly class Media
         if ($known?->hash === $hash) {
             return;
         }
-        $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $this->kept($hash) : false;
-        if ($bytes === false || preg_match('/^[a-z0-9-]{1,90}\.[a-z0-9]{3,4}$/', $name) !== 1) {
+        $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $this->files->contents($hash) : null;
+        if ($bytes === null || preg_match('/^[a-z0-9-]{1,90}\.[a-z0-9]{3,4}$/', $name) !== 1) {
             throw new Malformed('pictures', sprintf($known === null ? '“%s” is not kept any more; open the package again' : 'another picture is called “%s” by now; open the package again', $name));
         }
         $type = self::soundOrFilm($bytes)[0] ?? (str_ends_with($name, '.svg') ? 'image/svg+xml' : 'image/' . (str_ends_with($name, '.jpg') ? 'jpeg' : 'png'));
         $size = str_ends_with($name, '.svg') ? SvgCleaner::clean($bytes) : null;
         $pixels = $size === null && str_starts_with($type, 'image/') ? @getimagesizefromstring($bytes) : false;
-        $this->keep($hash, $bytes);
+        $this->files->keep($hash, $bytes);
         $this->em->persist(new Medium($bank, $name, $hash, $type, strlen($bytes), $size['width'] ?? ($pixels === false ? null : $pixels[0]), $size['height'] ?? ($pixels === false ? null : $pixels[1])));
         $this->em->flush();
     }
@@ -113,7 +107,7 @@ final readonly class Media
     {
         $hash = hash('sha256', $bytes);
         // What this installation made safe once is not made so again: a photograph would lose by it.
-        $hash = is_file($this->path($hash)) ? $hash : $this->await($bank, $name, $bytes, [])['hash'];
+        $hash = $this->files->has($hash) ? $hash : $this->await($bank, $name, $bytes, [])['hash'];
         $this->adopt($bank, $name, $hash);
     }
 
@@ -199,35 +193,7 @@ final readonly class Media
 
     public function path(string $hash): string
     {
-        return $this->folder . '/' . substr($hash, 0, 2) . '/' . $hash;
-    }
-
-    private function waiting(string $hash): string
-    {
-        return $this->folder . '/waiting/' . $hash;
-    }
-
-    private function kept(string $hash): string|false
-    {
-        $paths = array_filter([$this->path($hash), $this->waiting($hash)], is_file(...));
-
-        return $paths === [] ? false : file_get_contents(reset($paths));
-    }
-
-    private function keep(string $hash, string $bytes): void
-    {
-        if (!is_file($this->path($hash))) {
-            self::put($this->path($hash), $bytes);
-        }
-    }
-
-    private static function put(string $path, string $bytes): void
-    {
-        if (!is_dir(dirname($path))) {
-            mkdir(dirname($path), 0o775, true);
-        }
-        file_put_contents($path . '.part', $bytes);
-        rename($path . '.part', $path);
+        return $this->files->path($hash);
     }
 
     /** @return array{bytes: string, type: string, extension: string, width: int|null, height: int|null, takenOut: list<string>} */

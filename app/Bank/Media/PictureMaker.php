@@ -10,7 +10,7 @@ use Zetema\Core\Data\Malformed;
 final class PictureMaker
 {
     public const LONGEST_SIDE = 1600;
-    private const MOST_PIXELS = 40_000_000;
+    private const MOST_PIXELS = 24_000_000;
 
     /**
      * @return array{bytes: string, type: string, width: int, height: int}
@@ -24,7 +24,7 @@ final class PictureMaker
             throw new Malformed('file', 'is no picture that can be read; PNG, JPEG, GIF, WebP and SVG can');
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
-            throw new Malformed('file', sprintf('has %d × %d pixels; make it smaller than 40 million in all', $size[0], $size[1]));
+            throw new Malformed('file', sprintf('has %d × %d pixels; make it smaller than 24 million in all', $size[0], $size[1]));
         }
         ini_set('memory_limit', '1G');
         $image = @imagecreatefromstring($bytes);

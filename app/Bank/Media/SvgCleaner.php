@@ -20,6 +20,10 @@ final class SvgCleaner
     ];
     private const PREFIXES = ['fill-', 'stroke-', 'stop-', 'font-', 'text-', 'clip-', 'marker-', 'aria-', 'dominant-', 'letter-', 'word-', 'paint-'];
 
+    /** Things that are drawn, those by reference counted each time. */
+    private const MOST_DRAWN = 50_000;
+    private const DEEPEST = 100;
+
     /** Functions that a drawing may use in its attributes; addresses only within itself. */
     private const FUNCTIONS = ['rgb', 'rgba', 'hsl', 'hsla', 'matrix', 'translate', 'scale', 'rotate', 'skewX', 'skewY'];
     /** Attributes that are words for people, not for a style. */
@@ -42,11 +46,49 @@ final class SvgCleaner
         $root = self::parsed($svg);
         $cleaner = new self();
         $cleaner->cleanElement($root);
+        self::refuseEndless($root);
         [$width, $height] = self::size($root);
         $root->setAttribute('width', (string) $width);
         $root->setAttribute('height', (string) $height);
 
         return ['svg' => (string) $root->ownerDocument?->saveXML($root), 'width' => $width, 'height' => $height, 'takenOut' => $cleaner->takenOut()];
+    }
+
+    /** What is drawn again by reference, and within that again, soon is more than there are grains of sand. */
+    private static function refuseEndless(\DOMElement $root): void
+    {
+        $byId = $weights = [];
+        $called = (new \DOMXPath($root->ownerDocument ?? new \DOMDocument()))->query('//*[@id]');
+        foreach ($called === false ? [] : $called as $element) {
+            if ($element instanceof \DOMElement) {
+                $byId[$element->getAttribute('id')] = $element;
+            }
+        }
+        $weigh = static function (\DOMElement $element, int $depth) use (&$weigh, &$weights, $byId): int {
+            $key = (string) $element->getNodePath();
+            if ($depth > self::DEEPEST) {
+                throw new Malformed('file', sprintf('is a drawing nested more than %d deep, or one that draws itself', self::DEEPEST));
+            }
+            if (isset($weights[$key])) {
+                return $weights[$key];
+            }
+            $weight = 1;
+            foreach ($element->attributes as $attribute) {
+                preg_match_all('/(?:^|url\(\s*["\']?)#([^"\')\s]+)/', $attribute->nodeValue ?? '', $ids);
+                foreach (array_unique($ids[1]) as $id) {
+                    $weight += isset($byId[$id]) ? $weigh($byId[$id], $depth + 1) : 0;
+                }
+            }
+            foreach ($element->childNodes as $child) {
+                $weight += $child instanceof \DOMElement ? $weigh($child, $depth + 1) : 0;
+            }
+            if ($weight > self::MOST_DRAWN) {
+                throw new Malformed('file', sprintf('would draw more than %s things, since it draws some again and again', number_format(self::MOST_DRAWN)));
+            }
+
+            return $weights[$key] = $weight;
+        };
+        $weigh($root, 0);
     }
 
     /** Looked at before it is parsed: only UTF-8 and no document type, so that no entity and no other spelling of a word gets in. */

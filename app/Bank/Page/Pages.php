@@ -14,6 +14,7 @@ use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\TextWork;
 
 /** Where a bank's pages are written. */
 final readonly class Pages
@@ -84,6 +85,11 @@ final readonly class Pages
         $reads = $body->text('reads', '');
         if (mb_strlen($heading) > 200 || mb_strlen($reads) > 100_000) {
             throw new Malformed(mb_strlen($heading) > 200 ? 'heading' : 'reads', 'is too long: a heading has up to 200, a page up to 100,000 characters');
+        }
+
+        $problem = TextWork::problem($reads);
+        if ($problem !== null) {
+            throw new Malformed('reads', sprintf('has %s, which no screen can show in good time', $problem));
         }
 
         return [$name, $heading === '' ? null : $heading, $reads];

@@ -16,8 +16,10 @@ use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Due;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
+use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Sitting\State\Visit;
 
 /**
  * What a candidate's page is told while the sitting runs: an allow-list. Keys, marking, others' feedback, routes and what was not
@@ -53,6 +55,7 @@ final readonly class CandidateView
             'deadline' => $whole === [] ? null : intdiv(min(array_map(static fn (Due $due): int => $due->at, $whole)), 1000),
             'seconds' => $this->paper->seconds() === null ? null : intdiv($this->terms->micros($this->paper->seconds()), Terms::SECOND),
             'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)))),
+            'lapsed' => $running ? $this->lapsed($screen) : [],
             'checks' => $this->checks($screen),
             'score' => $running && $this->paper->blueprint->rules->flag(Rule::Score) ? $this->score() : null,
             'screen' => $running ? $this->told($screen) : null,
@@ -72,6 +75,32 @@ final readonly class CandidateView
     private function checks(?Screen $screen): bool
     {
         return ($screen?->questions()[0] ?? null)?->rules->tellsBeforeTheEnd() === true;
+    }
+
+    /**
+     * The clocks that ran out and led to what is before the candidate now: of questions on this screen, and of the section before it.
+     *
+     * @return list<array{of: string, n: int|null, entered: bool, counts: bool}> entered: whether something was; counts: whether that counts, which the rules say of all alike
+     */
+    private function lapsed(?Screen $screen): array
+    {
+        $lapsed = [];
+        foreach ($screen?->questions() ?? [] as $place) {
+            $visit = $this->state->visit($place->id);
+            $marks = $visit->marks();
+            $last = $marks[count($marks) - 1] ?? null;
+            if ($visit->ranOut && $visit->closed !== null && $last?->reason === MarkReason::RanOut) {
+                $lapsed[] = ['of' => Clock::QUESTION, 'n' => $this->questions->number($place), 'entered' => !$last->response->isBlank(), 'counts' => $last->counts];
+            }
+        }
+        $ran = $this->state->ran[count($this->state->ran) - 1] ?? null;
+        $first = ($screen?->questions() ?? [])[0] ?? null;
+        // Until the next step: what is on the screen came there in the moment in which the section's time was over.
+        if ($ran !== null && str_starts_with($ran['clock'], Clock::SECTION) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => ($visit->shown ?? 0) > $ran['at']) === [] : $this->state->visit($first->id)->shown === $ran['at'])) {
+            $lapsed[] = ['of' => Clock::SECTION, 'n' => null, 'entered' => false, 'counts' => false];
+        }
+
+        return $lapsed;
     }
 
     /** @return array{earned: string, max: string} over what is closed */

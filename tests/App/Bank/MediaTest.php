@@ -53,6 +53,62 @@ final class MediaTest extends ApiTestCase
         self::assertSame([40, 30, 'image/svg+xml'], [$medium->integer('width'), $medium->integer('height'), $medium->text('type')]);
     }
 
+    public function test_a_drawing_that_draws_itself_again_and_again_is_refused(): void
+    {
+        $uses = '<circle id="a0" r="1"/>';
+        for ($i = 1; $i <= 7; ++$i) {
+            $uses .= "<g id=\"a$i\">" . str_repeat('<use href="#a' . ($i - 1) . '"/>', 10) . '</g>';
+        }
+        $svg = static fn (string $inside): string => '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><defs>' . $inside . '</defs><use href="#a7"/></svg>';
+        self::assertStringContainsString('again and again', $this->take('loops.svg', $svg($uses), 422)->text('detail'));
+        self::assertStringContainsString('draws itself', $this->take('itself.svg', $svg('<g id="a7"><use href="#a7"/></g>'), 422)->text('detail'));
+        self::assertNotSame('', $this->take('few.svg', $svg('<g id="a7"><use href="#b"/><use href="#b"/></g><circle id="b" r="2"/>'))->text('url'));
+    }
+
+    public function test_a_file_that_was_cut_off_once_is_whole_when_it_comes_again(): void
+    {
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8"><circle r="3"/></svg>';
+        $kept = $this->content($first = $this->take('round.svg', $svg));
+        $path = self::getContainer()->get(\Zetema\App\Bank\Media\Media::class)->path(basename($first->text('url')));
+        foreach (['', substr($kept, 0, 20)] as $cut) {
+            file_put_contents($path, $cut);
+            self::assertSame($kept, $this->content($this->take('round.svg', $svg)), 'also when it is taken for the same picture');
+        }
+        self::assertSame([], glob(dirname($path) . '/*.part*'));
+    }
+
+    public function test_where_there_is_no_room_nothing_is_kept_and_it_is_told(): void
+    {
+        if (posix_geteuid() !== 0) {
+            self::markTestSkipped('A disk of its own can only be made by the administrator.');
+        }
+        $folder = sys_get_temp_dir() . '/zetema-full-' . bin2hex(random_bytes(4));
+        mkdir($folder);
+        exec('mount -t tmpfs -o size=256k tmpfs ' . escapeshellarg($folder) . ' 2>&1', $said, $code);
+        if ($code !== 0) {
+            self::markTestSkipped(implode(' ', $said));
+        }
+        try {
+            $files = new \Zetema\App\Bank\Media\MediaFiles($folder);
+            $bytes = random_bytes(600_000);
+            $hash = hash('sha256', $bytes);
+            try {
+                $files->keep($hash, $bytes);
+                self::fail('there is no room for it');
+            } catch (\Zetema\App\Shared\NoRoom $e) {
+                self::assertSame(\Zetema\App\Shared\StorageFault::Full, \Zetema\App\Shared\StorageFault::in($e));
+            }
+            self::assertFalse($files->has($hash));
+            self::assertNull($files->contents($hash));
+            self::assertSame([], glob($folder . '/*/*'), 'nothing of it is left');
+            $files->keep(hash('sha256', 'small'), 'small');
+            self::assertSame('small', $files->contents(hash('sha256', 'small')));
+        } finally {
+            exec('umount ' . escapeshellarg($folder));
+            rmdir($folder);
+        }
+    }
+
     /** @return iterable<string, array{string, list<string>, string}> inside, what is told, what stays */
     public static function takenOut(): iterable
     {

@@ -29,6 +29,11 @@ final class CandidateViewTest extends SatCase
 
         yield 'a page' => [self::whole([['id' => 'p', 'page' => 'reading'], self::q('oar')]), '0 start', ['screen.sort' => 'steps', 'screen.items' => 'reading', 'screen.goesOn' => true, 'questions' => '']];
         yield 'a question of a section with a title' => [self::whole([self::q('oar'), self::q('fork')], [], ['title' => 'The boats']), '0 start', ['screen.section' => 'The boats', 'screen.items.0.n' => 1, 'screen.isFree' => false]];
+        $timed = static fn (string $late): array => self::whole([self::q('oar', ['settings' => ['time' => '10 s', 'late' => $late]]), self::q('fork')]);
+        yield 'a question whose time ran out, and what was entered does not count' => [$timed('blank'), '0 start; 1 save oar {"choose":[1]}; 60 flag oar', ['lapsed.0.of' => 'question', 'lapsed.0.n' => 1, 'lapsed.0.entered' => true, 'lapsed.0.counts' => false, 'clocks' => '']];
+        yield 'and where it counts' => [$timed('marks'), '0 start; 1 save oar {"choose":[1]}; 60 flag oar', ['lapsed.0.entered' => true, 'lapsed.0.counts' => true]];
+        yield 'and where nothing was entered' => [$timed('marks'), '0 start; 60 flag oar', ['lapsed.0.entered' => false]];
+        yield 'gone by the next step' => [$timed('marks'), '0 start; 60 flag oar; 61 go on', ['questions.0.n' => 2, 'lapsed' => '']];
         yield 'a refresher' => [self::whole([$again]), '0 start; 1 check trim {"choose":[2]}; 2 go on', ['screen.sort' => 'refresher', 'screen.items' => 'care', 'screen.goesOn' => true]];
         yield 'back from it, nothing is given and nothing told' => [self::whole([$again]), '0 start; 1 check trim {"choose":[2]}; 2 go on; 3 go on', ['questions.0.response' => null, 'questions.0.told' => '', 'questions.0.attempt' => 1, 'questions.0.closed' => false]];
         yield 'a page that a choice leads to' => [self::whole([self::q('fork'), self::q('oar')]), '0 start; 1 check fork {"choose":[3]}; 2 go on', ['screen.sort' => 'steps', 'screen.items' => 'second']];

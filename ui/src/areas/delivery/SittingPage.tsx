@@ -1,3 +1,4 @@
+import { lapsedWords } from './lapsed';
 import { useEffect, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
@@ -123,8 +124,14 @@ function Clocks({ sitting, n, refetch }: { sitting: Sitting; n: number | undefin
   const left = useSecondsLeft(sitting, sitting.deadline, refetch);
   const own = sitting.clocks.find((c) => c.of === 'question' && c.n === n) ?? sitting.clocks.find((c) => c.of === 'section');
   const ownLeft = useSecondsLeft(sitting, own?.ends ?? null, refetch);
+  const lapsed = sitting.lapsed.filter((one) => one.n === null || one.n === n);
   return (
     <>
+      {lapsed.map((one) => (
+        <p key={one.of} className="font-semibold" role="status">
+          {lapsedWords(one)}
+        </p>
+      ))}
       {own && <OwnClock of={own.of} left={ownLeft} />}
       {(sitting.seconds !== null || !own) && <Clock left={left} seconds={sitting.seconds} />}
       <SoFar score={sitting.score} />

@@ -3,6 +3,7 @@ import { Marked } from 'marked';
 import { use, useEffect, useMemo, useRef, useState } from 'react';
 import { isPlayed, type Medium, MediaContext, PagesContext } from './media';
 import { decoded, named } from './named';
+import { isTooMuch } from './isTooMuch';
 
 const tags = ['p', 'em', 'strong', 'code', 'sup', 'sub', 'ul', 'ol', 'li', 'a', 'br', 'img', 'audio', 'video', 'span', 'button'];
 const attributes = [
@@ -81,6 +82,8 @@ export function Rich({ text, inline = false, still = false, className = '' }: Ri
 }
 
 function toHtml(text: string, inline: boolean, still: boolean, media: Record<string, Medium>): string {
+  // An old text that would keep the screen busy for minutes stands as it was typed.
+  if (isTooMuch(text)) return escaped(text);
   const marked = reader(media, !inline, still);
   const html = inline ? marked.parseInline(text, { async: false }) : marked.parse(text, { async: false, breaks: true });
   return DOMPurify.sanitize(html, { ALLOWED_TAGS: tags, ALLOWED_ATTR: attributes });

@@ -45,6 +45,7 @@ export const sitting = (more: object = {}) => ({
   deadline: null,
   seconds: null,
   clocks: [],
+  lapsed: [],
   checks: true,
   score: null,
   screen: steps,
