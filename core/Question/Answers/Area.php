@@ -107,6 +107,19 @@ final readonly class Area
         }
     }
 
+    /** How much work its rows are: the rows themselves, and of a polygon how many of its edges each of them meets. */
+    public function work(int $first, int $last): int
+    {
+        $within = static fn (int $top, int $bottom): int => max(0, min($bottom, $last) - max($top, $first) + 1);
+        [, $top, , $bottom] = $this->box();
+        $work = $within($top, $bottom);
+        foreach ($this->shape === 'polygon' ? $this->edges() : [] as [, $above, , $below]) {
+            $work += $within($above, $below);
+        }
+
+        return $work;
+    }
+
     /** How far an ellipse reaches to both sides in a row that it reaches. */
     private function halfWidth(int $y): int
     {

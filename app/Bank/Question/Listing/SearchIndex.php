@@ -15,6 +15,9 @@ use Zetema\App\Shared\PreparedStatements;
  */
 final readonly class SearchIndex
 {
+    /** Characters of what is looked for, and words of it. */
+    private const LONGEST = 200;
+    private const MOST_WORDS = 12;
     public const TABLE = 'question_search';
     /** The words around what was found, which stands between the control signs 2 and 3. */
     public const HIT = "snippet(question_search, 1, char(2), char(3), ' … ', 9)";
@@ -67,14 +70,17 @@ final readonly class SearchIndex
      */
     public static function query(int $bank, string $typed): ?string
     {
-        preg_match_all('/["“”„]([^"“”„]+)["“”„]?|[^\s"“”„]+/u', $typed, $parts, PREG_SET_ORDER);
+        // A search has a bound, whatever is pasted: each word once, and no more than anybody types.
+        preg_match_all('/["“”„]([^"“”„]+)["“”„]?|[^\s"“”„]+/u', mb_substr($typed, 0, self::LONGEST), $parts, PREG_SET_ORDER);
         $terms = [];
         foreach ($parts as $part) {
             $words = trim(preg_replace('/[^\p{L}\p{N}\p{M}]+/u', ' ', $part[1] ?? $part[0]) ?? '');
             if ($words !== '') {
-                $terms[] = '"' . $words . '"' . (isset($part[1]) ? '' : '*');
+                $terms[] = '"' . mb_strtolower($words) . '"' . (isset($part[1]) ? '' : '*');
             }
         }
+
+        $terms = array_slice(array_values(array_unique($terms)), 0, self::MOST_WORDS);
 
         return $terms === [] ? null : 'bank : b' . $bank . ' AND body : (' . implode(' AND ', $terms) . ')';
     }

@@ -11,8 +11,8 @@ use Zetema\Core\Question\Kinds\Common\Picture;
 /** Finds a pixel that two areas share, row by row, each area's rows once; it is asked with every save. */
 final class Overlap
 {
-    /** Rows of all areas together, beyond which a save would take longer than a second. */
-    private const MOST_ROWS = 250_000;
+    /** Rows of all areas together, and edges met in them, beyond which a save would take longer than a second. */
+    private const MOST_WORK = 250_000;
 
     /**
      * @param list<Area> $areas
@@ -40,9 +40,9 @@ final class Overlap
         $close = self::close($areas);
         [$top, $bottom] = [max(0, min([0, ...array_map(static fn (Area $a): int => $a->box()[1], $close)])), max([0, ...array_map(static fn (Area $a): int => $a->box()[3], $close)])];
         $bottom = min($bottom, ($height ?? PHP_INT_MAX) - 1);
-        $rows = array_sum(array_map(static fn (Area $a): int => max(0, min($bottom, $a->box()[3]) - max($top, $a->box()[1]) + 1), $close));
-        if ($rows > self::MOST_ROWS) {
-            throw new InvalidQuestion('under “weighed” areas may not overlap, and so many large ones cannot be compared in good time; draw fewer, or use a smaller picture', 'area');
+        $work = array_sum(array_map(static fn (Area $a): int => $a->work($top, $bottom), $close));
+        if ($work > self::MOST_WORK) {
+            throw new InvalidQuestion('under “weighed” areas may not overlap, and so many large ones, or with so many corners, cannot be compared in good time; draw fewer, or use a smaller picture', 'area');
         }
         $walking = array_map(static fn (Area $a): \Generator => $a->rows($top, $bottom), $close);
         for ($y = $top; $y <= $bottom && $walking !== []; ++$y) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Tests\App\Bank\Finding;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\Core\Data\Fields;
 use Zetema\Tests\App\ApiTestCase;
 
@@ -61,5 +62,14 @@ final class FindingTest extends ApiTestCase
         $other = $this->send('POST', '/api/banks', ['name' => 'Another'], 'Banks', 201)->integer('made');
 
         self::assertSame([], $this->send('GET', "/api/banks/$other/find?typed=queen", schema: 'Found')->objects('found'));
+    }
+
+    public function test_a_search_has_a_bound_whatever_is_pasted(): void
+    {
+        $terms = static fn (string $typed): int => substr_count((string) SearchIndex::query(1, $typed), '"') / 2;
+        self::assertSame(1, $terms(str_repeat('bees ', 200)));
+        self::assertSame(1, $terms('Bees BEES bees'));
+        self::assertSame(12, $terms(implode(' ', array_map(static fn (int $i): string => "w$i", range(1, 400)))));
+        self::assertNull(SearchIndex::query(1, str_repeat(' ', 300) . 'bees'), 'what stands beyond 200 characters is not looked for');
     }
 }

@@ -29,16 +29,12 @@ interface Props extends ScreenProps {
 export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLine, onGo, onLeave, onHandIn }: Props) {
   const { n } = question;
   const answering = useAnswering(sitting, question, act, waitingFor);
-  const { checks, check, respond, response, flush, canTryAgain, tryAgain } = answering;
+  const { checks, check, respond, response, canTryAgain, tryAgain } = answering;
   const forward = sitting.screen?.goesOn === true;
   const free = sitting.screen?.isFree !== false;
   // What is closed can be looked at again, and nothing is left to do there.
   const canFlag = free && (!question.closed || question.flagged);
   const choices = 'choices' in question.answers ? question.answers.choices.length : 0;
-  const goOn = () => {
-    flush();
-    onLeave();
-  };
   const flag = () => act(question.flagged ? 'unflagged' : 'flagged', n);
 
   useKeys((e) => {
@@ -50,7 +46,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       // Going on would give away the attempt that is left.
       if (checks) check();
       else if (canTryAgain) tryAgain();
-      else goOn();
+      else onLeave();
     } else if (!typing && /^[1-9]$/.test(e.key) && Number(e.key) <= choices) {
       respond(kindUi(question).pressed?.(question, response, Number(e.key)) ?? null, false);
     } else if (canFlag && !typing && e.key.toLowerCase() === 'f') {
@@ -79,7 +75,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         page={
           <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
             <CheckButtons {...{ question, answering }} />
-            <button className={checks || canTryAgain ? 'act' : 'btn main'} onClick={goOn}>
+            <button className={checks || canTryAgain ? 'act' : 'btn main'} onClick={onLeave}>
               Go on
             </button>
             {canFlag && (
@@ -99,22 +95,7 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       <Row
         className="pt-7"
         page={
-          free ? (
-            <Stretch
-              sitting={sitting}
-              n={n}
-              onGo={(to) => {
-                flush();
-                onGo(to);
-              }}
-              act={(...asked) => {
-                flush();
-                act(...asked);
-              }}
-            />
-          ) : (
-            <p className="text-sm text-soft">{forwardWords(question)}</p>
-          )
+          free ? <Stretch sitting={sitting} n={n} onGo={onGo} act={act} /> : <p className="text-sm text-soft">{forwardWords(question)}</p>
         }
         margin={
           <p className="at-desk">

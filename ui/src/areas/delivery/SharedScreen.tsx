@@ -1,7 +1,6 @@
-import { type RefObject, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { SittingQuestion } from '../../kinds/content';
 import { Guard } from '../../parts/Guard';
-import { useStable } from '../../parts/hooks/useStable';
 import { Row } from '../../parts/PageAndMargin';
 import type { ScreenProps } from './OneQuestion';
 import { CheckButtons, QuestionPart } from './QuestionPart';
@@ -22,12 +21,6 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
   const free = screen?.isFree !== false;
   const forward = screen?.goesOn === true;
   const here = useRef<HTMLDivElement>(null);
-  /** What is typed in each question and not sent yet goes before the screen is left. */
-  const unsent = useRef(new Set<() => void>());
-  const leaving = (leave: () => void) => () => {
-    unsent.current.forEach((flush) => flush());
-    leave();
-  };
   useEffect(() => {
     if (at !== sitting.questions[0]?.n) here.current?.querySelector(`[data-question="${at}"]`)?.scrollIntoView({ block: 'start' });
   }, [at, sitting.questions]);
@@ -57,7 +50,7 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
           return (
             question && (
               <Guard key={i} what={`Question ${question.n}`} about={`${question.n} ${about} ${sitting.events}`}>
-                <OnScreen key={about} {...{ sitting, question, act, waitingFor, free, unsent }} />
+                <OnScreen key={about} {...{ sitting, question, act, waitingFor, free }} />
               </Guard>
             )
           );
@@ -68,11 +61,11 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
         className="pt-5"
         page={
           <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
-            <button className="btn main" onClick={leaving(onLeave)}>
+            <button className="btn main" onClick={onLeave}>
               {forward ? 'Go on' : 'Look over and hand in'}
             </button>
             {forward && (
-              <button className="act" onClick={leaving(onHandIn)}>
+              <button className="act" onClick={onHandIn}>
                 Hand in the paper
               </button>
             )}
@@ -83,14 +76,7 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
         className="pt-4 pb-4"
         page={
           free ? (
-            <Stretch
-              sitting={sitting}
-              onGo={onGo}
-              act={(...asked) => {
-                unsent.current.forEach((flush) => flush());
-                act(...asked);
-              }}
-            />
+            <Stretch sitting={sitting} onGo={onGo} act={act} />
           ) : (
             <p className="text-sm text-soft">Once you go on, these questions cannot be come back to.</p>
           )
@@ -106,15 +92,8 @@ function OnScreen({
   act,
   waitingFor,
   free,
-  unsent,
-}: Pick<Props, 'sitting' | 'act' | 'waitingFor'> & { question: SittingQuestion; free: boolean; unsent: RefObject<Set<() => void>> }) {
+}: Pick<Props, 'sitting' | 'act' | 'waitingFor'> & { question: SittingQuestion; free: boolean }) {
   const answering = useAnswering(sitting, question, act, waitingFor);
-  const flush = useStable(answering.flush);
-  useEffect(() => {
-    const all = unsent.current;
-    all.add(flush);
-    return () => void all.delete(flush);
-  }, [unsent, flush]);
   const { n, flagged } = question;
   return (
     <>

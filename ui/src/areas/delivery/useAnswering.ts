@@ -1,7 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Response, SittingQuestion } from '../../kinds/content';
 import { count } from '../../parts/text/figures';
 import type { Sitting, useSitting } from './useSitting';
+
+/** Milliseconds without a key after which what was typed is sent. */
+const PAUSE = 500;
 
 /** What answering one question comes to on a page: the response as it stands here, saved at once or a moment after typing. */
 export function useAnswering(
@@ -26,26 +29,10 @@ export function useAnswering(
     // Its answers may stand in another order now.
     if (lastTold) setResponse(lastTold.response);
   }
-  const timer = useRef<number | undefined>(undefined);
-  const unsent = useRef<Response | undefined>(undefined);
   const open = !question.closed && again;
   const checks = sitting.checks && open;
 
-  const flush = () => {
-    window.clearTimeout(timer.current);
-    if (unsent.current !== undefined) act('saved', n, unsent.current);
-    unsent.current = undefined;
-  };
-  const leaving = useRef(flush);
-  useEffect(() => {
-    leaving.current = flush;
-  });
-  useEffect(() => () => leaving.current(), []);
-  const checkIt = (given: Response) => {
-    window.clearTimeout(timer.current);
-    unsent.current = undefined;
-    act('checked', n, given);
-  };
+  const checkIt = (given: Response) => act('checked', n, given);
   const respond = (next: Response, typing: boolean) => {
     if (!open) return;
     setResponse(next);
@@ -53,10 +40,7 @@ export function useAnswering(
       checkIt(next);
       return;
     }
-    unsent.current = next;
-    window.clearTimeout(timer.current);
-    if (typing) timer.current = window.setTimeout(flush, 500);
-    else flush();
+    act('saved', n, next, typing ? PAUSE : 0);
   };
   const why = whyNotYet(question, response);
   const check = () => {
@@ -69,7 +53,6 @@ export function useAnswering(
     why,
     check,
     respond,
-    flush,
     isToldAlone: question.hides && told > 0 && !open,
     /** whether an attempt is left, and what the last came to is being read */
     canTryAgain: sitting.checks && !open && !question.closed,

@@ -36,6 +36,7 @@ export function useSitting(id: number) {
   const queue = useRef<Waiting[]>(JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as Waiting[]);
   const sending = useRef(false);
   const retry = useRef<number | undefined>(undefined);
+  const typing = useRef<number | undefined>(undefined);
   const again = useRef<() => void>(() => undefined);
 
   const keep = useCallback(() => {
@@ -87,19 +88,29 @@ export function useSitting(id: number) {
   }, [send]);
 
   const act = useCallback(
-    (type: EventType, sheet?: number, response?: Response) => {
+    (type: EventType, sheet?: number, response?: Response, later = 0) => {
       setNotice(null);
-      // A newer text of the same question takes the place of one that still waits.
+      // A newer text of the same question, or its check, takes the place of one that still waits.
       const waiting = queue.current.at(-1);
       const replaces =
-        type === 'saved' && waiting?.type === 'saved' && waiting.sheet === sheet && (queue.current.length > 1 || !sending.current);
+        (type === 'saved' || type === 'checked') &&
+        waiting?.type === 'saved' &&
+        waiting.sheet === sheet &&
+        (queue.current.length > 1 || !sending.current);
       if (replaces) queue.current = queue.current.slice(0, -1);
       queue.current = [
         ...queue.current,
         { request: crypto.randomUUID(), type, ...(sheet !== undefined && { sheet }), ...(response !== undefined && { response }) },
       ];
+      // It is in the browser from the first letter on, and says so; it is sent once the typing pauses.
       keep();
-      void send();
+      window.clearTimeout(typing.current);
+      if (later === 0) {
+        void send();
+        return;
+      }
+      setSaved('saving');
+      typing.current = window.setTimeout(() => void send(), later);
     },
     [keep, send],
   );

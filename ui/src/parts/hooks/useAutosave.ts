@@ -15,7 +15,8 @@ export interface Autosaved<T, Saved> {
   save: (value: T, version: number, keepalive: boolean) => Promise<Saved>;
   versionOf: (saved: Saved) => number;
   valueOf: (saved: Saved) => T;
-  onSaved?: (saved: Saved) => void;
+  /** @param isNewest whether nothing was typed since it was sent */
+  onSaved?: (saved: Saved, isNewest: boolean) => void;
   /** milliseconds after the last change */
   delay?: number;
   /** whether what was shelved is saved at once when it is found again, or only when asked for */
@@ -105,7 +106,7 @@ export function useAutosave<T, Saved>(options: Autosaved<T, Saved>) {
     versionRef.current = options.versionOf(saved);
     const isNewest = latest.current === sent;
     if (isNewest) settle();
-    options.onSaved?.(saved);
+    options.onSaved?.(saved, isNewest);
     if (!isNewest) saveNow();
   };
   const settle = () => {
@@ -119,14 +120,14 @@ export function useAutosave<T, Saved>(options: Autosaved<T, Saved>) {
     if (unsaved.current && !sending.current) mutation.mutate({ value: latest.current, keepalive });
   };
   /** Takes a new value, to be saved in a moment. */
-  const put = (next: T) => {
+  const put = (next: T, after = delay) => {
     latest.current = next;
     unsaved.current = true;
     setValue(next);
     setUnsaved(true);
     localStorage.setItem(shelf, JSON.stringify({ value: next, version: over.current || versionRef.current } satisfies Shelved<T>));
     window.clearTimeout(timer.current);
-    timer.current = window.setTimeout(saveNow, delay);
+    timer.current = window.setTimeout(saveNow, after);
   };
   const theirs = mutation.error instanceof ApiError && mutation.error.isStale ? (mutation.error.problem.current as Saved) : undefined;
   /** Goes on with what stands on the server. */

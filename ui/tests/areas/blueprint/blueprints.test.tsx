@@ -37,8 +37,10 @@ it('the list does not wait for what forms come to; one that is put away says so'
   expect(text()).toContain('2 questions · no edition yet');
   expect(screen.getByRole('link', { name: '3 being sat now' }).getAttribute('href')).toBe('/banks/1/blueprints/1/editions/7/results');
   press('Put away: Paper');
+  expect(text()).toContain('3 candidates are sitting it now.');
+  press('put away, and close them too');
   await settled();
-  expect(served.asked('PUT', '/blueprints/{id}/put-away').map(({ body }) => body)).toEqual([{ putAway: true }]);
+  expect(served.asked('PUT', '/blueprints/{id}/put-away').map(({ body }) => body)).toEqual([{ putAway: true, sittings: true }]);
   expect(text()).toContain('2 questions, 4 points · put away');
   expect(screen.getByRole('button', { name: 'Take out again: Paper' })).toBeTruthy();
 });

@@ -32,6 +32,45 @@ async function open(first: object, next: object = first) {
     });
 }
 
+describe('what is typed', () => {
+  const typed = question(2, { kind: 'text', answers: {}, choose: null });
+
+  it('is in the browser from the first letter on, says that it is being saved, and is sent after a reload', async () => {
+    const sent = await open(sitting({ checks: false, questions: [typed] }));
+    expect(text()).toContain('saved');
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: 'prop' } });
+    expect(text()).toContain('saving …');
+    expect(localStorage.getItem('zetema:sitting:7')).toContain('prop');
+    expect(sent(), 'not before the typing pauses').toEqual([]);
+    cleanup();
+    const again = await open(sitting({ checks: false, questions: [typed] }));
+    await settled();
+    expect(again()).toEqual([['saved', 2, { text: 'prop' }]]);
+  });
+
+  it('goes before whatever is done next, and a check takes its place', async () => {
+    const sent = await open(sitting({ questions: [typed] }));
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: 'propolis' } });
+    press('Check');
+    await settled();
+    expect(sent()).toEqual([['checked', 2, { text: 'propolis' }]]);
+  });
+});
+
+describe('a clock that ran out', () => {
+  it('is told where it stood, with what became of the answer', async () => {
+    const lapsed = (more: object) => [{ of: 'question', n: 1, entered: true, counts: true, ...more }];
+    await open(sitting({ lapsed: lapsed({}), questions: [question(1, { closed: true })] }));
+    expect(text()).toContain('Time ran out for this question; what you had entered counts.');
+    cleanup();
+    await open(sitting({ lapsed: lapsed({ counts: false }), questions: [question(1, { closed: true })] }));
+    expect(text()).toContain('what you had entered does not count.');
+    cleanup();
+    await open(sitting({ lapsed: [{ of: 'section', n: null, entered: false, counts: false }] }));
+    expect(text()).toContain('its other questions are left behind.');
+  });
+});
+
 describe('what the rules of an assessment show', () => {
   it('the right answer stands under what was said, unless it was given', async () => {
     const rightAnswer = [{ before: null, text: 'Left', typed: false }];

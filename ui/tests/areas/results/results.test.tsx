@@ -134,9 +134,10 @@ describe('results of an edition', () => {
     fireEvent.click(screen.getByLabelText('delete'));
     expect(text()).toContain('goes for good');
     fireEvent.change(screen.getByLabelText('because'), { target: { value: 'She asked for it.' } });
+    fireEvent.change(screen.getByLabelText('your password'), { target: { value: 'honeycomb' } });
     press('Delete this sitting');
     await settled();
-    expect(asked('POST', '/sittings/{id}/staff')[0]?.body).toEqual({ do: 'delete', reason: 'She asked for it.' });
+    expect(asked('POST', '/sittings/{id}/staff')[0]?.body).toEqual({ do: 'delete', reason: 'She asked for it.', password: 'honeycomb' });
   });
 
   it('gather what was given to ungraded questions when that is wanted', async () => {

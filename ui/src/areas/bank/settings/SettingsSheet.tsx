@@ -8,7 +8,7 @@ import { allKinds } from '../../../kinds/facts';
 import { isOver, JobProgress, useJob } from '../../background/JobProgress';
 import { groups, type Sentence } from './sentences';
 import { SettingValue } from './SettingValue';
-import { type Place, type Settings, useSettings } from './useSettings';
+import { type Place, type Settings, useSettings, PAUSE } from './useSettings';
 import { Asked } from './Asked';
 import { ClearingRow } from './ClearingRow';
 import { WordingRows } from './WordingRows';
@@ -131,7 +131,7 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
         readOnly={readOnly}
         thing={place.thing}
         follows={follows}
-        onChange={(part) => saving.put({ ...saving.value, ...part })}
+        onChange={(part) => saving.put({ ...saving.value, ...part }, PAUSE)}
       />
       {kind === '' && (
         <ClearingRow

@@ -8,7 +8,6 @@ import { kinds, outcomes } from '../../../kinds/facts.gen';
 import { allKinds } from '../../../kinds/facts';
 import { stored } from '../../../parts/stored';
 import { Asked } from './Asked';
-import { useTyped } from './useTyped';
 import type { Edited, Settings } from './useSettings';
 
 interface Props {
@@ -82,7 +81,6 @@ interface SaidProps {
 
 /** What is said after one outcome. What would reach cleared questions waits, kept, until it is agreed to; from then on it is saved as one types. */
 function Said({ outcome, shelf, text, further, follows, readOnly, onSaid }: SaidProps) {
-  const [typed, setTyped] = useTyped(text, onSaid);
   const [agreed, setAgreed] = useState(false);
   const [waiting, setWaiting] = useState(() => {
     const kept = readOnly ? null : stored(shelf);
@@ -105,9 +103,9 @@ function Said({ outcome, shelf, text, further, follows, readOnly, onSaid }: Said
           label={`Said when ${outcome}`}
           placeholder={further}
           readOnly={readOnly}
-          value={waiting ?? typed}
+          value={waiting ?? text}
           onChange={(next) => {
-            if (agreed || follows === '') setTyped(next);
+            if (agreed || follows === '') onSaid(next);
             else wait(next === text ? null : next);
           }}
         />
@@ -117,7 +115,7 @@ function Said({ outcome, shelf, text, further, follows, readOnly, onSaid }: Said
           what={follows}
           onChange={() => {
             setAgreed(true);
-            setTyped(waiting);
+            onSaid(waiting);
             wait(null);
           }}
           onLeave={() => wait(null)}

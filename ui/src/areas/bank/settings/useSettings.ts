@@ -22,6 +22,9 @@ export interface Place {
   save: (body: Schema['EditedSettings'], keepalive: boolean) => Promise<Settings>;
 }
 
+/** Milliseconds without a key after which what was typed is saved. */
+export const PAUSE = 600;
+
 /** Settings that save themselves with every change. */
 export function useSettings(place: Place, stored: Settings) {
   const queries = useQueryClient();
@@ -39,9 +42,9 @@ export function useSettings(place: Place, stored: Settings) {
     save: (body, over, keepalive) => place.save({ ...body, version: over }, keepalive),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
-    onSaved: (saved) => {
-      // As the server writes it: "2,5" becomes "2, 5".
-      saving.adopt(saved);
+    onSaved: (saved, isNewest) => {
+      // As the server writes it: "2,5" becomes "2, 5". Not while something newer is typed.
+      if (isNewest) saving.adopt(saved);
       queries.setQueryData(place.query, saved);
       again();
     },
