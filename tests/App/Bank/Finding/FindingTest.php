@@ -66,7 +66,7 @@ final class FindingTest extends ApiTestCase
 
     public function test_a_search_has_a_bound_whatever_is_pasted(): void
     {
-        $terms = static fn (string $typed): int => substr_count((string) SearchIndex::query(1, $typed), '"') / 2;
+        $terms = static fn (string $typed): int => intdiv(substr_count((string) SearchIndex::query(1, $typed), '"'), 2);
         self::assertSame(1, $terms(str_repeat('bees ', 200)));
         self::assertSame(1, $terms('Bees BEES bees'));
         self::assertSame(12, $terms(implode(' ', array_map(static fn (int $i): string => "w$i", range(1, 400)))));
