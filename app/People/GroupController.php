@@ -66,12 +66,12 @@ final readonly class GroupController
         return new JsonResponse($this->all());
     }
 
-    /** @return array{groups: list<array<string, mixed>>, candidates: list<array{id: int, name: string}>} */
+    /** @return array{groups: list<array<string, mixed>>, candidates: list<array{id: int, name: string, login: string}>} */
     private function all(): array
     {
         return [
             'groups' => array_map(static fn (Group $group): array => $group->toData(), $this->em->getRepository(Group::class)->findBy([], ['name' => 'ASC'])),
-            'candidates' => array_map(static fn (Account $account): array => ['id' => $account->id, 'name' => $account->name], $this->em->getRepository(Account::class)->findBy(['role' => Role::Candidate], ['name' => 'ASC'])),
+            'candidates' => array_map(static fn (Account $account): array => ['id' => $account->id, 'name' => $account->name, 'login' => $account->login], $this->em->getRepository(Account::class)->findBy(['role' => Role::Candidate], ['name' => 'ASC'])),
         ];
     }
 

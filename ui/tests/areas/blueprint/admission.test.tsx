@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { local, moment } from '../../../src/areas/blueprint/admission/useAdmission';
+import { howMany, local, moment } from '../../../src/areas/blueprint/admission/useAdmission';
 import { WhoMaySit } from '../../../src/areas/blueprint/admission/WhoMaySit';
 import { WithCode } from '../../../src/areas/delivery/beforehand/WithCode';
 import GroupsPage from '../../../src/areas/people/GroupsPage';
@@ -13,8 +13,9 @@ afterEach(() => {
 });
 
 const candidates = [
-  { id: 5, name: 'B. Wren' },
-  { id: 6, name: 'J. Carrow' },
+  { id: 5, name: 'B. Wren', login: 'wren' },
+  { id: 6, name: 'J. Carrow', login: 'carrow' },
+  { id: 7, name: 'C. Ashlow', login: 'ashlow' },
 ];
 const course = { id: 3, version: 2, name: 'Spring course', members: [5] };
 const all = { groups: [course], candidates };
@@ -28,6 +29,10 @@ async function opened(more: object = {}, answer: object = admission) {
   return () => served.asked('PUT', '/blueprints/{id}/admission').map(({ body }) => body);
 }
 const text = () => document.body.textContent;
+const find = (part: string, name: string) => {
+  fireEvent.change(screen.getByLabelText('admit'), { target: { value: part } });
+  press(name);
+};
 
 describe('who may sit an assessment', () => {
   const sent = { version: 4, everybody: true, opens: null, closes: null, groups: [], people: [] };
@@ -44,7 +49,7 @@ describe('who may sit an assessment', () => {
   it.each<[string, object, () => void, object]>([
     ['a group', some, () => pick('Admit a group', 'Spring course'), { ...some, groups: [3] }],
     ['no longer a group', { ...some, groups: [3] }, () => press('Take Spring course out'), { ...some, groups: [] }],
-    ['somebody', some, () => pick('Name a candidate', 'B. Wren'), { ...some, people: [wren] }],
+    ['somebody', some, () => find('wre', 'B. Wren'), { ...some, people: [wren] }],
     ['more time', { people: [wren] }, () => typeOver('Percent of time more for B. Wren', '25'), { people: [{ ...wren, extraTime: 25 }] }],
     ['more sittings', { people: [wren] }, () => typeOver('Sittings more for B. Wren', '1'), { people: [{ ...wren, sittings: 1 }] }],
     ['nobody more', { people: [wren] }, () => press('Take B. Wren out'), { people: [] }],
@@ -56,6 +61,32 @@ describe('who may sit an assessment', () => {
     act();
     await settled();
     expect(put()).toEqual([{ ...sent, ...change }]);
+  });
+
+  it('finds somebody by any part of a name or log-in, shown before anybody is admitted', async () => {
+    const put = await opened(some);
+    fireEvent.change(screen.getByLabelText('admit'), { target: { value: 'carrow' } });
+    fireEvent.keyDown(screen.getByLabelText('admit'), { key: 'Enter' });
+    await settled();
+    expect([screen.queryByRole('button', { name: 'J. Carrow' }) !== null, screen.queryByRole('button', { name: 'C. Ashlow' })]).toEqual([
+      true,
+      null,
+    ]);
+    expect(put()).toEqual([]);
+    fireEvent.change(screen.getByLabelText('admit'), { target: { value: 'nobody such' } });
+    expect(text()).toContain('nobody of that name');
+    fireEvent.change(screen.getByLabelText('admit'), { target: { value: 'low c.' } });
+    press('C. Ashlow');
+    await settled();
+    expect(put()).toEqual([{ ...sent, ...some, people: [{ ...wren, account: 7 }] }]);
+  });
+
+  it.each([
+    ['everybody', admission, 3],
+    ['nobody', { ...admission, everybody: false }, 0],
+    ['a group and one of it', { ...admission, everybody: false, groups: [3], people: [wren] }, 1],
+  ])('counts %s', (_, told, many) => {
+    expect(howMany(told as Parameters<typeof howMany>[0], all.groups, 3)).toBe(many);
   });
 
   it('a time that is too long is refused where it was typed', async () => {

@@ -3,6 +3,7 @@ import { errorWords } from '../../../api/client';
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
 import { count } from '../../../parts/text/figures';
 import { AccessLink } from './AccessLink';
+import { FindCandidate } from './FindCandidate';
 import { type Admission, local, moment, useAdmission } from './useAdmission';
 
 const whole = (most: number) => (typed: string) =>
@@ -97,15 +98,11 @@ export function WhoMaySit({ blueprint }: { blueprint: number }) {
         );
       })}
       {others.length > 0 && (
-        <p>
-          <EditableChoice
-            label="Name a candidate"
-            value=""
-            shown={everybody ? 'more time or sittings for …' : 'admit somebody …'}
-            options={others.map(({ id, name }) => ({ value: String(id), words: name }))}
-            onChange={(id) => putPeople([...people, { account: Number(id), extraTime: 0, sittings: 0, byCode: false }])}
-          />
-        </p>
+        <FindCandidate
+          label={everybody ? 'more time or sittings for' : 'admit'}
+          candidates={others}
+          onFound={(account) => putPeople([...people, { account, extraTime: 0, sittings: 0, byCode: false }])}
+        />
       )}
       {!everybody && <AccessLink code={admission.code} onAsk={(code) => put({ code })} />}
       {error && (

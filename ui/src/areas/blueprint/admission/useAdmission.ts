@@ -38,3 +38,10 @@ export function local(iso: string | null): string {
 }
 
 export const moment = (typed: string): string | null => (typed === '' ? null : new Date(typed).toISOString().replace(/\.\d+Z$/, '+00:00'));
+
+/** How many may begin: everybody, or those who are named, by themselves or in a group, each once. */
+export function howMany({ everybody, groups: admitted, people }: Admission, groups: Schema['Groups']['groups'], all: number): number {
+  if (everybody) return all;
+  const members = groups.filter(({ id }) => admitted.includes(id)).flatMap((group) => group.members);
+  return new Set([...people.map(({ account }) => account), ...members]).size;
+}

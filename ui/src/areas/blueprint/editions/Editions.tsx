@@ -6,6 +6,7 @@ import { api, errorWords, dataOf } from '../../../api/client';
 import { count } from '../../../parts/text/figures';
 import type { Blueprint } from '../document';
 import { Differing } from './Differing';
+import { howMany, useAdmission } from '../admission/useAdmission';
 
 /** Editions that are listed at once. */
 const FEW = 3;
@@ -36,16 +37,23 @@ export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint
     enabled: asked && !busy,
     staleTime: 0,
   });
+  const { admission, groups } = useAdmission(blueprint.id);
+  const may = admission ? howMany(admission, groups, blueprint.candidates) : null;
+  const who =
+    may === null
+      ? ''
+      : may === 0
+        ? admission?.code
+          ? 'Nobody is named; whoever comes with the code will be able to begin it.'
+          : 'Nobody is named yet who could begin it.'
+        : `${count(may, 'candidate')} will be able to begin it${admission?.code ? ', and whoever comes with the code' : ''}.`;
   const next = (blueprint.editions[0]?.number ?? 0) + 1;
   const latest = blueprint.editions.find((edition) => !edition.withdrawn);
   return (
     <div className="mb-4 space-y-1">
       {asked ? (
         <div role="alert">
-          {blueprint.candidates === 0
-            ? 'There is no candidate yet who could begin it.'
-            : `${count(blueprint.candidates, 'candidate')} will be able to begin it.`}{' '}
-          {latest && `Nobody can begin edition ${latest.number} any more; whoever has begun it goes on. `}
+          {who} {latest && `Nobody can begin edition ${latest.number} any more; whoever has begun it goes on. `}
           What you change later goes into the next one.{' '}
           <button className="btn" disabled={busy || freeze.isPending} ref={(b) => b?.focus()} onClick={freezeOnce}>
             Freeze it
