@@ -24,7 +24,7 @@ final class Version20261201160000 extends AbstractMigration
         $this->addSql('ALTER TABLE mark ADD COLUMN response CLOB DEFAULT NULL');
         $this->addSql("UPDATE mark SET is_graded = 0 WHERE outcome = 'recorded' OR (outcome = 'unanswered' AND max = '0')");
         $this->addSql("UPDATE mark SET response = (SELECT a.value ->> '$.response' FROM sitting s, json_each(s.state, '$.visits') v, json_each(v.value, '$.rounds') r, json_each(r.value) a WHERE s.id = mark.sitting_id AND v.value ->> '$.place' = mark.place AND a.value ->> '$.round' = mark.round AND a.value ->> '$.attempt' = mark.attempt) WHERE outcome = 'recorded'");
-        $this->addSql('CREATE INDEX mark_recorded ON mark (is_graded, sitting_id)');
+        $this->addSql('CREATE INDEX mark_recorded ON mark (is_graded, sitting_id, stands, revision_id, response)');
         $this->addSql('ALTER TABLE slowed_log_in ADD COLUMN has_logged_in BOOLEAN DEFAULT 0 NOT NULL');
         $this->addSql("ALTER TABLE account ADD COLUMN folded VARCHAR(200) DEFAULT '' NOT NULL");
         $this->addSql("UPDATE account SET folded = folded(name || ' ' || login)");

@@ -43,7 +43,7 @@ final readonly class BlueprintView
     private function sittings(Bank $bank): array
     {
         $all = $running = [];
-        foreach ($this->em->getConnection()->fetchAllNumeric('SELECT e.blueprint_id, e.id, COUNT(*), COUNT(*) - COUNT(s.ended_at) FROM blueprint b JOIN edition e ON e.blueprint_id = b.id JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE b.bank_id = ? GROUP BY e.blueprint_id, e.id', [$bank->id]) as $row) {
+        foreach ($this->em->getConnection()->fetchAllNumeric('SELECT e.blueprint_id, e.id, COUNT(*), COUNT(*) - COUNT(s.ended_at) FROM blueprint b CROSS JOIN edition e ON e.blueprint_id = b.id CROSS JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE b.bank_id = ? GROUP BY e.blueprint_id, e.id', [$bank->id]) as $row) {
             [$blueprint, $edition, $many, $run] = array_map(static fn (mixed $number): int => is_numeric($number) ? (int) $number : 0, $row) + [0, 0, 0, 0];
             $all[$blueprint] = ($all[$blueprint] ?? 0) + $many;
             if ($run > 0) {

@@ -31,7 +31,7 @@ final readonly class Results
         $plan = $edition->assessment();
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
-        $from = 'FROM ' . self::LISTED . ($asked->needsNames() ? ' JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
+        $from = 'FROM ' . self::LISTED . ($asked->needsNames() ? ' CROSS JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
         $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
         $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
         $rows = array_map(static fn (mixed $id): array => $rows[is_numeric($id) ? (int) $id : 0] ?? throw new \LogicException('it was just found'), $ids);

@@ -104,9 +104,15 @@ final class LeftJobsTest extends TestCase
         self::server()->killWork();
         do {
             curl_multi_exec($all, $running);
-            curl_multi_select($all, 0.002);
-        } while ($running > 0 && $this->number("SELECT COALESCE(MAX(done), 0) FROM job WHERE task = 'take in' AND total = 300") === 0);
-        self::server()->kill();
+            $isHalf = $this->whileNobodyWrites(function (): bool {
+                $isHalf = $this->number("SELECT COALESCE(MAX(done), 0) FROM job WHERE task = 'take in' AND total = 300 AND state = 'running'") > 0;
+                if ($isHalf) {
+                    self::server()->kill();
+                }
+
+                return $isHalf;
+            });
+        } while ($running > 0 && !$isHalf);
         $id = $this->number("SELECT MAX(id) FROM job WHERE task = 'take in'");
         self::assertSame('running', $this->row("SELECT state FROM job WHERE id = $id")[0]);
         $this->db->exec('UPDATE job SET beat_at = beat_at - 31');
@@ -123,7 +129,6 @@ final class LeftJobsTest extends TestCase
         }
         $job = $this->ask('POST', '/api/banks/1/copy', ['name' => 'Never whole']);
         $this->halfWay($job);
-        self::server()->killWork();
         $this->db->exec('UPDATE job SET beat_at = beat_at - 31, try = 3 WHERE id = ' . $job->integer('id'));
         self::server()->startWork();
         $ended = $this->ended($job);
@@ -138,7 +143,6 @@ final class LeftJobsTest extends TestCase
     private function killedHalfWay(Fields $job, ?callable $watch = null): Fields
     {
         $this->halfWay($job);
-        self::server()->killWork();
         if ($watch !== null) {
             $watch($this);
         }
@@ -152,36 +156,43 @@ final class LeftJobsTest extends TestCase
         return $ended;
     }
 
+    /** Kills the worker of a job in its midst: nothing can be written while it is looked at, so that it is not over by then. */
     private function halfWay(Fields $job): void
     {
-        $this->until(function () use ($job): bool {
-            $this->save();
+        $this->until(fn (): bool => $this->whileNobodyWrites(function () use ($job): bool {
             [$done, $total, $state] = $this->row('SELECT done, total, state FROM job WHERE id = ' . $job->integer('id'));
             self::assertContains($state, ['waiting', 'running'], 'it is not over before it was killed');
+            $isHalf = $done > 0 && $done < $total;
+            if ($isHalf) {
+                self::server()->killWork();
+            }
 
-            return $done > 0 && $done < $total;
-        });
+            return $isHalf;
+        }));
+    }
+
+    /** @param callable(): bool $look at what stands, on a connection of its own that saves too */
+    private function whileNobodyWrites(callable $look): bool
+    {
+        $this->db->exec('BEGIN IMMEDIATE');
+        $this->db->exec("UPDATE account SET name = name || '' WHERE id = 1");
+        $seen = $look();
+        $this->db->exec('COMMIT');
+        ++$this->saves;
+        usleep(1_000);
+
+        return $seen;
     }
 
     private function ended(Fields $job): Fields
     {
         $this->until(function () use ($job): bool {
-            $this->save();
+            $this->whileNobodyWrites(static fn (): bool => true);
 
             return in_array($this->row('SELECT state FROM job WHERE id = ' . $job->integer('id'))[0], ['done', 'failed', 'stopped'], true);
         });
 
         return $this->ask('GET', '/api/jobs/' . $job->integer('id'));
-    }
-
-    /** Somebody else saves, on a connection of their own. */
-    private function save(): void
-    {
-        $this->db->exec('BEGIN IMMEDIATE');
-        $this->db->exec("UPDATE account SET name = name || '' WHERE id = 1");
-        $this->db->exec('COMMIT');
-        ++$this->saves;
-        usleep(1_000);
     }
 
     /** @param callable(): bool $holds */

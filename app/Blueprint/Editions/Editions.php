@@ -38,7 +38,7 @@ final readonly class Editions
     /** @return list<int> sittings of any edition of an assessment that run; those whose time is over and that nobody has looked at since are not among them */
     public function running(Blueprint $blueprint): array
     {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT s.id FROM edition e JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE e.blueprint_id = ? AND s.ended_at IS NULL AND (s.due IS NULL OR s.due >= ?) ORDER BY s.id', [$blueprint->id, (int) $this->clock->now()->format('Uv')]);
+        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT s.id FROM edition e CROSS JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE e.blueprint_id = ? AND s.ended_at IS NULL AND (s.due IS NULL OR s.due >= ?) ORDER BY s.id', [$blueprint->id, (int) $this->clock->now()->format('Uv')]);
 
         return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
     }

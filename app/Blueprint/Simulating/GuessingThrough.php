@@ -18,9 +18,13 @@ final readonly class GuessingThrough
     {
     }
 
-    /** @return array{least: string|null, most: string|null, why: string|null} chances as "one in so many", exact if both are the same; why: they are not told */
+    /** @return array{least: string|null, most: string|null, leastPercent: string|null, mostPercent: string|null, why: string|null} chances as "one in so many", exact if both are the same; why: they are not told */
     public function told(Blueprint $blueprint): array
     {
+        if (($blueprint->assessment()->pass->minimums ?? []) !== []) {
+            // Each of them has to be guessed too: what is told without them would be too much, and it may be nothing at all.
+            return ['least' => null, 'most' => null, 'leastPercent' => null, 'mostPercent' => null, 'why' => 'objectives have minimums of their own, so that fewer pass than the pass mark alone would let'];
+        }
         try {
             [$questions, $eligible] = $this->questions->of($blueprint, GuessedPass::MOST);
             $chance = GuessedPass::of($blueprint->assessment(), $eligible, static fn (string $name): array => $questions[$name]);
@@ -28,10 +32,16 @@ final readonly class GuessingThrough
             $chance = $e->getMessage();
         }
         if (is_string($chance)) {
-            return ['least' => null, 'most' => null, 'why' => $chance];
+            return ['least' => null, 'most' => null, 'leastPercent' => null, 'mostPercent' => null, 'why' => $chance];
         }
 
-        return ['least' => self::oneIn($chance['least']), 'most' => self::oneIn($chance['most']), 'why' => null];
+        return ['least' => self::oneIn($chance['least']), 'most' => self::oneIn($chance['most']), 'leastPercent' => self::percent($chance['least']), 'mostPercent' => self::percent($chance['most']), 'why' => null];
+    }
+
+    /** Of a hundred who guess, rounded to whole ones: where it is many, “1 in so many” would be far off. */
+    private static function percent(Ratio $chance): string
+    {
+        return (string) $chance->multipliedBy(100)->rounded(0)->decimal();
     }
 
     /** How many guess before one passes: rounded to whole ones; "0" if nobody ever does. */

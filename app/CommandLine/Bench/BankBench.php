@@ -119,7 +119,11 @@ final class BankBench
         $peak = $times['done']->take(fn (): float => $this->server->workOne());
         $result = $this->server->ask('GET', '/api/jobs/' . (is_int($job['id'] ?? null) ? $job['id'] : 0))['result'] ?? [];
         [$changed, $change] = is_array($result) ? [$result['changed'] ?? 0, $result['change'] ?? 0] : [0, 0];
-        $times['undone']->take(fn (): array => $this->server->ask('POST', '/api/banks/1/changes/' . (is_int($change) ? $change : 0) . '/undo'));
+        $times['undone']->take(function () use ($change): float {
+            $this->server->ask('POST', '/api/banks/1/changes/' . (is_int($change) ? $change : 0) . '/undo');
+
+            return $this->server->workOne();
+        });
         foreach ($times as $what => $time) {
             $this->output->writeln(sprintf('%-52s %.2f s', sprintf('change %d questions: %s', is_int($changed) ? $changed : 0, $what), $time->median() / 1000) . ($what === 'done' ? sprintf(', %.0f MB at most', $peak) : ''));
         }

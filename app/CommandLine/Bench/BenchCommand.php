@@ -10,20 +10,20 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, or the ways in')]
+#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, their results, work in the background, or the ways in')]
 final readonly class BenchCommand
 {
-    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting, private IntakeBench $intake)
+    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting, private IntakeBench $intake, private ResultsBench $results, private JobsBench $jobs)
     {
     }
 
     public function __invoke(
         OutputInterface $output,
-        #[Argument('What to measure: marking, deal, bank, sitting or intake')]
+        #[Argument('What to measure: marking, deal, bank, sitting, results, jobs or intake')]
         string $what,
         #[Argument('For marking: a file in the text format; the demo if none is named')]
         string $file = '',
-        #[Option('For bank: how many questions it has')]
+        #[Option('For bank and jobs: how many questions it has')]
         string $questions = '100000',
         #[Option('For sitting: how many candidates there are at once')]
         string $candidates = '200',
@@ -35,6 +35,8 @@ final readonly class BenchCommand
         bool $storm = false,
         #[Option('For sitting with --storm: the windows in percent of their length, for a try')]
         string $shorter = '100',
+        #[Option('For results: how many sittings the edition has')]
+        string $sittings = '10000',
         #[Option('For intake: how many mutated files are read')]
         string $mutated = '10000',
     ): int {
@@ -47,8 +49,10 @@ final readonly class BenchCommand
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
             'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm)), $storm, max(1, min(100, (int) $shorter)) / 100),
+            'results' => $this->results->run($output, max(200, min(50_000, (int) $sittings))),
+            'jobs' => $this->jobs->run($output, (int) $questions),
             'intake' => $this->intake->run($output, max(1, min(1_000_000, (int) $mutated))),
-            default => throw new InvalidArgumentException('There are five things to measure: marking, deal, bank, sitting and intake.'),
+            default => throw new InvalidArgumentException('There are seven things to measure: marking, deal, bank, sitting, results, jobs and intake.'),
         };
     }
 }

@@ -13,7 +13,7 @@ final class BenchServer
     private readonly Process $process;
     private readonly \CurlHandle $curl;
 
-    public function __construct(private readonly string $root, private readonly string $database, private readonly string $memory)
+    public function __construct(private readonly string $root, private readonly string $database, private readonly string $memory, string $login = 'author')
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         $name = is_resource($socket) ? (string) stream_socket_get_name($socket, false) : '';
@@ -27,7 +27,7 @@ final class BenchServer
             usleep(50_000);
         }
         curl_setopt($this->curl, CURLOPT_COOKIEFILE, '');
-        $this->ask('POST', '/api/log-in', ['login' => 'author', 'password' => LargeBank::PASSWORD]);
+        $this->ask('POST', '/api/log-in', ['login' => $login, 'password' => LargeBank::PASSWORD]);
     }
 
     public function __destruct()
@@ -64,8 +64,14 @@ final class BenchServer
         return $answer;
     }
 
-    /** Works off one job in the background, within the same limit of memory. @return float MB of memory at its peak */
-    public function workOne(): float
+    /**
+     * Works off one job in the background, within the same limit of memory.
+     *
+     * @param (callable(): void)|null $meanwhile done again and again until it is done
+     *
+     * @return float MB of memory at its peak
+     */
+    public function workOne(?callable $meanwhile = null): float
     {
         $work = new Process(['php', '-d', 'memory_limit=' . $this->memory, 'bin/console', 'messenger:consume', 'background', '--limit=1', '--quiet'], $this->root, $this->environment(), timeout: null);
         $work->start();
@@ -73,6 +79,9 @@ final class BenchServer
         while ($work->isRunning()) {
             if (preg_match('/VmHWM:\s+(\d+)/', (string) @file_get_contents('/proc/' . $work->getPid() . '/status'), $m) === 1) {
                 $peak = max($peak, (int) $m[1]);
+            }
+            if ($meanwhile !== null) {
+                $meanwhile();
             }
             usleep(20_000);
         }

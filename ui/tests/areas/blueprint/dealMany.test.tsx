@@ -172,7 +172,8 @@ describe('what came of them', () => {
 
 describe('guessing', () => {
   it.each([
-    [{ least: '2140', most: '2140', why: null }, 'By guessing alone 1 in 2,140 would pass.'],
+    [{ least: '2140', most: '2140', leastPercent: '0', mostPercent: '0', why: null }, 'By guessing alone 1 in 2,140 would pass.'],
+    [{ least: '2', most: '2', leastPercent: '67', mostPercent: '67', why: null }, 'By guessing alone 67 % would pass.'],
     [{ least: '0', most: '0', why: null }, 'By guessing alone nobody would pass.'],
     [{ least: '900', most: '300', why: null }, 'By guessing alone between 1 in 900 and 1 in 300 would pass.'],
     [{ least: '0', most: '300', why: null }, 'By guessing alone between nobody and 1 in 300 would pass.'],

@@ -178,7 +178,7 @@ function Shortage({ blueprint, document }: { blueprint: Blueprint; document: Doc
   );
 }
 
-/** How often the questions of each draw are seen, and how much two forms share: exact where draws do not take from each other's pools. */
+/** How often the questions of each draw are seen, and how much two forms share: told where draws do not take from each other's pools, and so exact; dealing many tells it otherwise. */
 function Exposure({ blueprint, document, onShow }: Props) {
   const draws = numbered(document).flatMap(({ step, number }) => {
     const asks = blueprint.proof.steps[step.id];
@@ -191,10 +191,11 @@ function Exposure({ blueprint, document, onShow }: Props) {
   const round = (n: number) => figure(String(Math.round(n * 10) / 10));
   return (
     <div className="space-y-1">
-      <p>
-        Two forms share {isExact ? '' : 'about '}
-        <b className="fig">{round(shared)}</b> of their {blueprint.proof.questions} questions on average.
-      </p>
+      {isExact && (
+        <p>
+          Two forms share <b className="fig">{round(shared)}</b> of their {blueprint.proof.questions} questions on average.
+        </p>
+      )}
       {thin.slice(0, 6).map(({ id, number, questions, fit, overlaps }) => (
         <p key={id}>
           <button className="act" onClick={() => onShow(id)}>
