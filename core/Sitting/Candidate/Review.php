@@ -56,6 +56,7 @@ final readonly class Review
         return [
             'rung' => $rung->value,
             'ranOut' => in_array($this->state->ended['how'] ?? '', ['whole ran out', 'until'], true),
+            'byStaff' => ($this->state->ended['how'] ?? '') === 'closed by staff',
             'seconds' => intdiv(($this->state->ended['at'] ?? 0) - ($this->state->startedAt ?? 0), Terms::SECOND),
             'closing' => $closing,
             'passed' => $rung->includes(Rung::PassedOrNot) ? $this->passed() : null,

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure, points } from '../../parts/text/figures';
@@ -25,8 +26,10 @@ export function OwnClock({ of, left }: { of: 'question' | 'section'; left: numbe
 const warnings = [10, 30, 60, 300, 600];
 
 /** Read out once as each of these is passed; a clock that is read every second would be heard all the time. */
-function Warned({ left, of }: { left: number; of: string }) {
-  const passed = warnings.find((at) => left <= at);
+function Warned({ left, of, whole }: { left: number; of: string; whole?: number }) {
+  // A clock that begins below one of these has not passed it; where it is not known how long it was, what it began with here.
+  const [first] = useState(left);
+  const passed = warnings.find((at) => left <= at && at < (whole ?? first));
   return (
     <span className="sr-only" role="status">
       {passed !== undefined && (left <= 0 ? `The time for ${of} has run out.` : `${duration(passed)} left for ${of}.`)}
@@ -41,8 +44,9 @@ export function Clock({ left, seconds }: { left: number | null; seconds: number 
       <span className={`fig text-[22px]! ${left !== null && left < 60 ? 'text-wrong' : 'text-ink'}`} role="timer">
         {left === null ? clock(seconds) : clock(left)}
       </span>{' '}
-      left of {duration(seconds)}
-      {left !== null && <Warned left={left} of="the whole" />}
+      {/* Who was given more time has more left than the whole had. */}
+      {left !== null && left > seconds ? 'left' : `left of ${duration(seconds)}`}
+      {left !== null && <Warned left={left} of="the whole" whole={seconds} />}
       {left !== null && left < 60 && <span className="block text-wrong">When it runs out, what is saved is handed in.</span>}
     </p>
   );

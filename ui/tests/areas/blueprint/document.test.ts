@@ -163,9 +163,9 @@ describe('in words', () => {
           },
         ],
       },
-      'more than 1 points so far and (a at least 1 or b at least 1)',
+      'more than 1 point so far and (a at least 1 or b at least 1)',
     ],
-    ['the opposite', { not: { points: 'all', is: '<=', value: '1' } }, 'not (at most 1 points so far)'],
+    ['the opposite', { not: { points: 'all', is: '<=', value: '1' } }, 'not (at most 1 point so far)'],
   ])('%s', (_, when, expected) => {
     expect(conditionWords(when, telling)).toBe(expected);
   });

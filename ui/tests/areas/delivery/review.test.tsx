@@ -38,6 +38,7 @@ describe('a review', () => {
     closing: null,
     tallies: [],
     ranOut: false,
+    byStaff: false,
     seconds: 607,
     passed: true,
     total: { earned: '85', max: '125', percent: '68', right: 10, asked: 15, pass: { percent: '60' } },

@@ -198,7 +198,7 @@ it('one paper shows every attempt with its working, time and hints', async () =>
   new Served({
     'GET /sittings/{id}/paper': {
       review: {
-        id: 3, title: 'Paper', rehearsal: false, blueprint: 3, rung: 'marked paper with key and feedback', ranOut: false, seconds: 90, closing: null,
+        id: 3, title: 'Paper', rehearsal: false, blueprint: 3, rung: 'marked paper with key and feedback', ranOut: false, byStaff: false, seconds: 90, closing: null,
         passed: true, total: { earned: '2', max: '4', percent: '50', right: 1, asked: 1, pass: null }, tallies: [], objectives: [], minimums: [], route: [], questions: [question], pages: {}, media: {},
       },
       candidate: { name: 'Cole', login: 'cole' },

@@ -1,4 +1,4 @@
-import { count } from '../../../parts/text/figures';
+import { count, points as pointsWord } from '../../../parts/text/figures';
 import { type Blueprint, type Condition, type Document, type DrawStep, numbered, type Pool, type Step } from '../document';
 
 /** What is needed to say a step in words. */
@@ -36,14 +36,17 @@ function within(scope: Scope, { document }: Telling): string {
   if (scope === 'all') return 'so far';
   if ('section' in scope) {
     const section = document.sections.find(({ id }) => id === scope.section);
-    return `in “${section?.title ?? scope.section}”`;
+    // A section without a title is called by its number.
+    const title = section?.title ?? '';
+    return title === '' ? `in section ${document.sections.findIndex(({ id }) => id === scope.section) + 1}` : `in “${title}”`;
   }
   return `in ${quoted(scope.questions)}`;
 }
 
 /** A condition as it is read: "at least 12 points so far". */
 export function conditionWords(when: Condition, telling: Telling): string {
-  if ('points' in when) return `${compared(when.is, when.value)} points ${within(when.points, telling)}`;
+  if ('points' in when)
+    return `${compared(when.is, when.value)} ${pointsWord(typeof when.value === 'string' ? when.value : '')} ${within(when.points, telling)}`;
   if ('percent' in when) return `${compared(when.is, when.value)} % ${within(when.percent, telling)}`;
   if ('tally' in when) return `${when.tally} ${compared(when.is, when.value)}`;
   if ('outcome' in when) return `“${when.outcome}” is ${when.is.join(' or ')}`;

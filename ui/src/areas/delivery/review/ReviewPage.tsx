@@ -35,7 +35,12 @@ export default function ReviewPage({ account }: { account: Account }) {
               <>
                 <p className="path">
                   {data.rehearsal ? 'Rehearsal, leaves no result' : 'Your paper'} ·{' '}
-                  {data.ranOut ? 'time ran out; handed in with what was saved' : 'handed in'} after {duration(data.seconds)}
+                  {data.ranOut
+                    ? 'time ran out; handed in with what was saved'
+                    : data.byStaff
+                      ? 'closed by staff with what was saved'
+                      : 'handed in'}{' '}
+                  after {duration(data.seconds)}
                 </p>
                 <Headline review={data} />
               </>
