@@ -68,6 +68,7 @@ final class LookingAfterTest extends BrowserTestCase
         self::assertSame('Think of how an egg is placed on day one.', $page->field('Hint 1')->getAttribute('value'));
         $page->click('Tags, parted by commas: none, change');
         $page->type('frame, eggs' . Key::ENTER);
+        $page->find('//button[contains(@aria-label, "frame, eggs")]');
         $page->click('Difficulty: not said, change');
         $page->click('hard');
         $page->field('Note to self')->sendKeys('Ask about larvae too.');
@@ -80,7 +81,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('throw this draft away');
         $page->see('The history of the bank keeps it.');
         $page->click('Throw it away');
-        $page->see('91 questions');
+        $page->see('92 questions');
         $page->open('/banks/1/history');
         $page->click('What: the bank as a whole, change');
         $page->click('the wastebasket');
@@ -88,7 +89,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('restore');
         $page->see('The wastebasket is empty');
         $page->open('/banks/1/questions');
-        $page->see('92 questions');
+        $page->see('93 questions');
         $page->open('/banks/1/questions/new');
         $page->see('What sort of question?');
         $page->type('3 claim' . Key::ENTER);

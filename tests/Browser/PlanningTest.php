@@ -77,7 +77,7 @@ final class PlanningTest extends BrowserTestCase
         $page->type(Key::ENTER);
         $this->choose('How it compares', 'less than');
         $this->choose('Where route 1 leads', 'step 5, the page a word before swarm day');
-        $page->see('checkpoint: less than 1 points so far → 5; otherwise → what follows');
+        $page->see('checkpoint: less than 1 point so far → 5; otherwise → what follows');
         $page->see('step 3 → 5: 1 question, 10 points');
         $page->see('step 3 → 4: 3 questions, 30 points');
         $this->looksRight();
@@ -87,7 +87,7 @@ final class PlanningTest extends BrowserTestCase
         $page->type(Key::DELETE);
         $page->until(static fn (): bool => !str_contains($page->text(), 'checkpoint:'), 'the checkpoint is gone');
         $page->type(Key::CONTROL . 'z' . Key::NULL);
-        $page->see('checkpoint: less than 1 points so far');
+        $page->see('checkpoint: less than 1 point so far');
         $page->see(' saved');
 
         $page->click('Rehearse');
