@@ -75,6 +75,8 @@ final readonly class TakeIn implements Task
             $progress->piece(Lock::bank($job->bankId), $done, function () use ($batch, $source, $input, $called, $done): array {
                 $batch = $this->batch($batch);
                 $this->takeInPages($batch, $batch->bank, $source->report()->pages, $batch->account);
+                // Blueprints name pages, and ask the database for them.
+                $this->em->flush();
                 $this->again->end($batch);
 
                 return ['done' => $done, 'called' => (object) $called, 'blueprints' => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)];
