@@ -28,7 +28,8 @@ final class JobsBench
             $file = $this->server->fetch('GET', "/api/jobs/$job/file");
             $output->writeln(sprintf('  %s: %s', $as, $this->whole($as, $file, $questions)));
         }
-        $some = range(1, min(5_000, $questions));
+        // Not the first, which is saved meanwhile.
+        $some = range(2, min(5_001, $questions));
         $this->worked('5,000 questions changed', $this->server->ask('POST', '/api/banks/1/questions/change', ['ids' => $some, 'change' => ['settings' => ['points' => '7']]]));
         $changes = $this->server->ask('GET', '/api/banks/1/changes')['changes'] ?? [];
         $change = is_array($changes) && is_array($changes[0] ?? null) && is_int($changes[0]['id'] ?? null) ? $changes[0]['id'] : 0;
@@ -43,7 +44,7 @@ final class JobsBench
     private function whole(string $as, string $file, int $questions): string
     {
         $found = match ($as) {
-            'text' => preg_match_all('/^(?:-- )?(?:one|several|claim|number|text|order|pairs|groups|gaps|regions|place|rating): /m', $file),
+            'text' => preg_match_all('/^(?:-- )?(?:one|several|true|false|number|text|order|pairs|groups|gaps|regions|place|rating): /m', $file),
             'table' => substr_count($file, "\n") - 1,
             default => $this->inArchive($file),
         };
