@@ -62,9 +62,9 @@ final class StoredStock implements Stock
         return new self($db, ['edition_question', 's.edition_id = :owner', 's.revision_id'], $edition->id, null, static fn (): array => $edition->pools(), $edition->apart());
     }
 
-    public function classes(DealingPlan $blueprint): array
+    public function classes(DealingPlan $blueprint, array $alone = []): array
     {
-        $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed()])), is_int(...)));
+        $this->named = array_values(array_filter(array_map(self::number(...), array_unique([...$blueprint->named(), ...$blueprint->fixed(), ...$alone])), is_int(...)));
         $this->tags = $blueprint->tags();
         $this->pools = array_filter(($this->members)($blueprint->pools()));
         $this->facts = [];

@@ -20,6 +20,7 @@ use Zetema\App\Shared\Stale;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Drawing\Seen;
 use Zetema\Core\Sitting\Candidate\WhyRefused;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Refused;
@@ -46,17 +47,21 @@ final readonly class Invigilation
     public function begin(Edition $edition, Account $account, int $seed): Sitting
     {
         $sittings = $this->sittings($edition->blueprint, $account);
+        $had = [];
         foreach ($sittings as $sitting) {
-            if ($this->settle($sitting)->state->ended === null) {
+            $going = $this->settle($sitting);
+            if ($going->state->ended === null) {
                 return $sitting;
             }
+            $had[] = array_map(static fn (string $place): string => $going->paper->questions[$place]->name, $going->state->asked);
         }
+        $seen = new Seen($had);
         $this->refuseOver($edition);
         $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
         $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
         $candidacy->refuse($edition->assessment()->rules, $ended, $this->now());
-        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed);
-        $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
+        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed, $seen);
+        $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form, $seen->sittings === [] ? null : $seen->sittings);
         $sitting->goesBy($candidacy);
         $paper = $this->papers->paper($sitting);
         $running = $this->transactions->over(Lock::account($account->id), function () use ($edition, $account, $sitting, $sittings, $paper): ?int {

@@ -20,6 +20,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\ChoiceOrder;
+use Zetema\Core\Drawing\Seen;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -45,10 +46,10 @@ final class Papers
      *
      * @throws Malformed|NotCleared if it asks for no question, or for some that cannot be dealt
      */
-    public function deal(Blueprint $blueprint, BankSettings $bank, StoredStock $stock, int $seed): array
+    public function deal(Blueprint $blueprint, BankSettings $bank, StoredStock $stock, int $seed, Seen $seen = new Seen()): array
     {
         try {
-            $form = (new BlueprintDealer($blueprint, $stock))->deal($seed);
+            $form = (new BlueprintDealer($blueprint, $stock, $seen))->deal($seed);
         } catch (UnknownQuestion $e) {
             throw $stock->notCleared($e);
         }

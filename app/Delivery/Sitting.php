@@ -103,6 +103,9 @@ class Sitting
         public readonly int $seed,
         #[ORM\Column(type: Types::JSON)]
         public readonly array $form,
+        /** @var list<list<string>>|null questions that its candidate had had before, as Seen has them; its form follows from these and the seed. Null: none */
+        #[ORM\Column(type: Types::JSON, nullable: true)]
+        public readonly ?array $seen = null,
     ) {
         $this->rehearsed = $edition === null ? $blueprint->document() : null;
         $this->rehearsalClock = new RehearsalClock();

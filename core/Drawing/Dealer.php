@@ -9,6 +9,7 @@ use Zetema\Core\Drawing\Proof\FitGroup;
 use Zetema\Core\Drawing\Proof\Flow;
 use Zetema\Core\Drawing\Proof\Shortage;
 use Zetema\Core\Drawing\Proof\ShortageFinder;
+use Zetema\Core\Drawing\Proof\TieredFlow;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
 use Zetema\Core\Drawing\Stock\Urn;
@@ -17,6 +18,7 @@ use Zetema\Core\Question\Points;
 /**
  * Deals forms: fixed questions are reserved first, no question comes twice, and a deal succeeds whenever any can.
  * Draws whose pools overlap no other are exactly uniform; the others are dealt in random order, each pick kept only if the rest can still be dealt.
+ * What a candidate has had before is taken last, as far as the draws allow it; among what is taken as gladly the same holds.
  * What does not change from form to form is worked out once.
  */
 final class Dealer
@@ -36,23 +38,27 @@ final class Dealer
     /** @var array<string, array<string, true>> */
     private array $apart = [];
     private readonly Flow $flow;
+    /** Of a candidate who has had some of these questions. */
+    private readonly ?TieredFlow $tiered;
 
     private readonly DealingPlan $blueprint;
 
     /** @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt */
-    public function __construct(DealingPlan $blueprint, private readonly Stock $stock)
+    public function __construct(private readonly DealingPlan $plan, private readonly Stock $stock, private readonly Seen $seen = new Seen())
     {
-        $this->blueprint = $blueprint = $blueprint->keepingApart($stock->apart());
+        $this->blueprint = $blueprint = $plan->keepingApart($stock->apart());
         $this->draws = $blueprint->draws();
         $this->groupsOf = array_fill_keys(array_keys($this->draws), []);
         foreach ($blueprint->apart as [$a, $b]) {
             $this->apart[$a][$b] = $this->apart[$b][$a] = true;
         }
-        $classes = $stock->classes($blueprint);
+        $classes = $stock->classes($blueprint, $seen->ids());
         $this->refuseUnknown($classes);
         $this->group($classes);
         ksort($this->shared);
         $this->flow = new Flow($this->asks(), $this->groups);
+        $last = max([0, ...array_map(static fn (FitGroup $group): int => $group->tier, $this->groups)]);
+        $this->tiered = $last > 0 && $this->flow->isFull() ? new TieredFlow($this->asks(), $this->groups, $last) : null;
     }
 
     /** @param list<QuestionClass> $classes */
@@ -70,10 +76,11 @@ final class Dealer
                 continue;
             }
             $apart = isset($this->apart[$class->sample->id]) ? $class->sample->id : null;
-            $key = implode(',', $draws) . '#' . $apart;
+            $tier = $this->seen->tier($class->sample->id);
+            $key = implode(',', $draws) . '#' . $apart . '#' . $tier;
             if (!isset($places[$key])) {
                 $places[$key] = count($this->groups);
-                $this->groups[] = new FitGroup($draws, $apart);
+                $this->groups[] = new FitGroup($draws, $apart, $tier);
                 foreach ($draws as $d) {
                     $this->groupsOf[$d][] = $places[$key];
                 }
@@ -126,7 +133,9 @@ final class Dealer
                 return new Form($seed, $this->inOrder($picked, $chance));
             }
         }
-        throw CannotDeal::notFound(self::TRIES);
+
+        // What must be kept apart goes before what was seen.
+        return $this->tiered === null ? throw CannotDeal::notFound(self::TRIES) : (new self($this->plan, $this->stock))->deal($seed);
     }
 
     /** @return array<int, list<array{int, int<0, max>}>>|null group and place in it, by draw; null if this try met what must be kept apart */
@@ -146,7 +155,7 @@ final class Dealer
             }
         }
         if ($slots !== []) {
-            $flow = clone $this->flow;
+            $flow = clone ($this->tiered ?? $this->flow);
             $urns = [];
             foreach ($chance->shuffled($slots) as $d) {
                 $one = $this->pickOne($d, $taken, $flow, $urns, $chance);
@@ -165,20 +174,39 @@ final class Dealer
     /** @return list<array{int, int<0, max>}> what a draw takes whose pool is its own: every set equally likely */
     private function sample(int $draw, Chance $chance): array
     {
-        $urn = new Urn(max(0, array_sum(array_map(fn (int $g): int => $this->groups[$g]->size, $this->groupsOf[$draw]))));
         $picked = [];
-        for ($n = $this->draws[$draw]->take; $n > 0; --$n) {
-            $place = $urn->take($chance->below(max(1, $urn->left)));
-            foreach ($this->groupsOf[$draw] as $g) {
-                if ($place < $this->groups[$g]->size) {
-                    $picked[] = [$g, max(0, $place)];
-                    break;
+        $wanted = $this->draws[$draw]->take;
+        foreach ($this->byTier($this->groupsOf[$draw]) as $groups) {
+            $urn = new Urn(max(0, array_sum(array_map(fn (int $g): int => $this->groups[$g]->size, $groups))));
+            for (; $wanted > 0 && $urn->left > 0; --$wanted) {
+                $place = $urn->take($chance->below(max(1, $urn->left)));
+                foreach ($groups as $g) {
+                    if ($place < $this->groups[$g]->size) {
+                        $picked[] = [$g, max(0, $place)];
+                        break;
+                    }
+                    $place -= $this->groups[$g]->size;
                 }
-                $place -= $this->groups[$g]->size;
             }
         }
 
         return $picked;
+    }
+
+    /**
+     * @param list<int> $groups
+     *
+     * @return list<list<int>> what is taken first, first
+     */
+    private function byTier(array $groups): array
+    {
+        $tiers = [];
+        foreach ($groups as $g) {
+            $tiers[$this->groups[$g]->tier][] = $g;
+        }
+        ksort($tiers);
+
+        return array_values($tiers);
     }
 
     /**
@@ -187,10 +215,29 @@ final class Dealer
      *
      * @return array{int, int<0, max>}|null
      */
-    private function pickOne(int $draw, array $taken, Flow $flow, array &$urns, Chance $chance): ?array
+    private function pickOne(int $draw, array $taken, Flow|TieredFlow $flow, array &$urns, Chance $chance): ?array
+    {
+        foreach ($this->byTier($this->groupsOf[$draw]) as $groups) {
+            $one = $this->pickOf($groups, $draw, $taken, $flow, $urns, $chance);
+            if ($one !== null) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<int> $groups
+     * @param array<string, true> $taken
+     * @param array<int, Urn> $urns by group
+     *
+     * @return array{int, int<0, max>}|null
+     */
+    private function pickOf(array $groups, int $draw, array $taken, Flow|TieredFlow $flow, array &$urns, Chance $chance): ?array
     {
         $left = [];
-        foreach ($this->groupsOf[$draw] as $g) {
+        foreach ($groups as $g) {
             $apart = $this->groups[$g]->apart;
             if ($apart === null || !$this->meetsOne($apart, $taken)) {
                 $left[$g] = isset($urns[$g]) ? $urns[$g]->left : $this->groups[$g]->size;

@@ -14,6 +14,7 @@ use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\Proof\CannotDeal;
+use Zetema\Core\Drawing\Seen;
 use Zetema\Core\Drawing\Stock\Stock;
 use Zetema\Core\Drawing\UnknownQuestion;
 use Zetema\Core\Question\Points;
@@ -30,14 +31,14 @@ final class BlueprintDealer
     private array $asking = [];
 
     /** @throws UnknownQuestion */
-    public function __construct(private readonly Blueprint $blueprint, Stock $stock)
+    public function __construct(private readonly Blueprint $blueprint, Stock $stock, Seen $seen = new Seen())
     {
         foreach ($blueprint->steps() as [, $step]) {
             if ($step instanceof AskingStep) {
                 $this->asking[] = $step->id;
             }
         }
-        $this->dealer = new Dealer(self::plan($blueprint), $stock);
+        $this->dealer = new Dealer(self::plan($blueprint), $stock, $seen);
     }
 
     /** What dealing needs of a blueprint: its draws and fixed questions, in the order written. */

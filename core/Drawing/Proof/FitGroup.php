@@ -18,8 +18,9 @@ final class FitGroup
     /**
      * @param list<int> $draws counted from 0
      * @param string|null $apart the id of the one question, if it must be kept apart
+     * @param int $tier how gladly they are taken: 0 first
      */
-    public function __construct(public readonly array $draws, public readonly ?string $apart)
+    public function __construct(public readonly array $draws, public readonly ?string $apart, public readonly int $tier = 0)
     {
     }
 

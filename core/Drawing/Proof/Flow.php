@@ -17,12 +17,14 @@ final class Flow
     /** @var array<int, list<int>> by draw */
     private array $groupsOf = [];
     private bool $isFull = true;
+    private int $served = 0;
 
     /**
      * @param array<int, int> $ask by draw
      * @param array<int, FitGroup> $groups
+     * @param bool $counted whether it goes on once a draw cannot be served, to know how many can
      */
-    public function __construct(array $ask, array $groups)
+    public function __construct(array $ask, array $groups, bool $counted = false)
     {
         $this->groupsOf = array_fill_keys(array_keys($ask), []);
         foreach ($groups as $g => $group) {
@@ -38,10 +40,15 @@ final class Flow
                 $this->free[$g] -= $n;
                 $this->given[$g][$draw] = $n;
                 $wanted -= $n;
+                $this->served += $n;
             }
-            for (; $wanted > 0 && $this->isFull; --$wanted) {
+            for (; $wanted > 0 && ($this->isFull || $counted); --$wanted) {
                 $seen = [];
-                $this->isFull = $this->augment($draw, $seen);
+                if (!$this->augment($draw, $seen)) {
+                    $this->isFull = false;
+                    break;
+                }
+                ++$this->served;
             }
         }
     }
@@ -50,6 +57,12 @@ final class Flow
     public function isFull(): bool
     {
         return $this->isFull;
+    }
+
+    /** How many questions all draws get together. */
+    public function served(): int
+    {
+        return $this->served;
     }
 
     /** Takes a question of a group for a draw that still asks for some; changes nothing and says no if the rest could not be served then. */

@@ -20,7 +20,7 @@ final class NumberedStock implements Stock
     {
     }
 
-    public function classes(DealingPlan $blueprint): array
+    public function classes(DealingPlan $blueprint, array $alone = []): array
     {
         $classes = $this->stock->classes($blueprint);
         $this->classes = array_combine(array_map(static fn (QuestionClass $c): string => $c->key, $classes), $classes);

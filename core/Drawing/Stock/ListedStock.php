@@ -21,9 +21,9 @@ final class ListedStock implements Stock
     {
     }
 
-    public function classes(DealingPlan $blueprint): array
+    public function classes(DealingPlan $blueprint, array $alone = []): array
     {
-        $named = array_flip([...$blueprint->named(), ...$blueprint->fixed()]);
+        $named = array_flip([...$blueprint->named(), ...$blueprint->fixed(), ...$alone]);
         $tags = $blueprint->tags();
         /** @var array<string, array{EligibleQuestion, non-empty-list<string>}> $classes */
         $classes = [];

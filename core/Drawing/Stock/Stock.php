@@ -9,8 +9,12 @@ use Zetema\Core\Drawing\DealingPlan;
 /** The questions that forms are dealt from: counted by class, so that a large bank need not be read to deal from it. */
 interface Stock
 {
-    /** @return list<QuestionClass> in the order of their first questions */
-    public function classes(DealingPlan $blueprint): array;
+    /**
+     * @param list<string> $alone ids of questions that are classes of their own beside those that the blueprint names, as far as they are there
+     *
+     * @return list<QuestionClass> in the order of their first questions
+     */
+    public function classes(DealingPlan $blueprint, array $alone = []): array;
 
     /**
      * @param int<0, max> $n place within the class, counted from 0, always in the same order
