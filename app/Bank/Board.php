@@ -100,7 +100,7 @@ final readonly class Board
     {
         $rows = array_map(static fn (array $objective): array => ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])], $this->objectives->told($bank));
         if (isset($cells[0])) {
-            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => ''], 'cells' => (object) $cells[0]];
+            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => '', 'version' => 0], 'cells' => (object) $cells[0]];
         }
 
         return $rows;

@@ -37,6 +37,10 @@ class Objective
     #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
     private string $description = '';
 
+    /** Of its name, code and description: who describes it builds on what they saw. */
+    #[ORM\Column(options: ['default' => 1])]
+    private int $version = 1;
+
     /** Made by hand on the board: it stays when it holds nothing. */
     #[ORM\Column(options: ['default' => false])]
     private bool $isKept = false;

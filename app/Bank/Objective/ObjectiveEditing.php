@@ -13,6 +13,7 @@ use Zetema\App\Bank\History\Undoing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Saving;
+use Zetema\App\Shared\Stale;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Objective\ObjectiveNode;
@@ -21,7 +22,7 @@ use Zetema\Core\Objective\ObjectiveTree;
 /** Changes of a bank's objectives, each one step in the bank's history that can be undone. No question is ever lost by one. */
 final readonly class ObjectiveEditing implements Undoing
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private StoredTree $stored, private BankHistory $history)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private StoredTree $stored, private Objectives $objectives, private BankHistory $history)
     {
     }
 
@@ -34,11 +35,13 @@ final readonly class ObjectiveEditing implements Undoing
      * @param Fields $body {do: add | describe | move | merge | remove, ...}
      *
      * @throws Malformed if the tree cannot be changed so
+     * @throws Stale
      */
     public function change(Bank $bank, Fields $body, Account $account): BankChange
     {
         return $this->saving->make(function () use ($bank, $body, $account): BankChange {
             $before = $this->stored->of($bank);
+            $this->refuseStale($bank, $body);
             [$after, $went, $words] = $this->changed($before, $body);
             if ($after->equals($before)) {
                 throw new Malformed('do', 'changes nothing');
@@ -48,6 +51,21 @@ final readonly class ObjectiveEditing implements Undoing
 
             return $this->history->record($bank, $account, self::kind(), $words, ['before' => $before->toData(), 'after' => $after->toData(), ...$stood]);
         });
+    }
+
+    /** @throws Stale if somebody else described it since it was opened */
+    private function refuseStale(Bank $bank, Fields $body): void
+    {
+        if ($body->text('do') !== 'describe') {
+            return;
+        }
+        $id = $body->integer('id');
+        $seen = $body->integer('version');
+        foreach ($this->objectives->told($bank) as $objective) {
+            if ($objective['id'] === $id && $objective['version'] !== $seen) {
+                throw new Stale(sprintf('“%s” was described in another window or by someone else since you opened it.', $objective['name']), $objective);
+            }
+        }
     }
 
     public function undo(BankChange $change, Account $account): void

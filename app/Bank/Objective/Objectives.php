@@ -22,7 +22,7 @@ final readonly class Objectives
         return $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['place' => 'ASC', 'id' => 'ASC']);
     }
 
-    /** @return list<array{id: int, parent: int|null, name: string, path: string, depth: int, code: string, description: string}> the same as plain data */
+    /** @return list<array{id: int, parent: int|null, name: string, path: string, depth: int, code: string, description: string, version: int}> the same as plain data */
     public function told(Bank $bank): array
     {
         return array_map(static fn (array $row): array => [
@@ -33,7 +33,8 @@ final readonly class Objectives
             'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
             'code' => is_string($row[4]) ? $row[4] : '',
             'description' => is_string($row[5]) ? $row[5] : '',
-        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path, parent_id, code, description FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
+            'version' => is_numeric($row[6]) ? (int) $row[6] : 0,
+        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path, parent_id, code, description, version FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
     }
 
     /** @param iterable<Objective> $all of a bank */

@@ -14,6 +14,8 @@ use Zetema\Core\Objective\ObjectiveTree;
 /** The tree of a bank as it is stored, and all that says where something stands in it: questions, their revisions, blueprints. */
 final readonly class StoredTree
 {
+    private const DESCRIBED = ['name' => 1, 'code' => 1, 'description' => 1];
+
     public function __construct(private Connection $db, private NamesObjectives $names)
     {
     }
@@ -105,6 +107,9 @@ final readonly class StoredTree
         $this->db->executeStatement('UPDATE objective SET path = char(1) || id WHERE id IN (?)', [[...$gone, ...array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))]], [ArrayParameterType::INTEGER]);
         foreach ($changed as $id => $row) {
             $this->db->update('objective', $row, ['id' => $id]);
+            if (array_intersect_key($row, self::DESCRIBED) !== []) {
+                $this->db->executeStatement('UPDATE objective SET version = version + 1 WHERE id = ?', [$id]);
+            }
         }
     }
 

@@ -34,6 +34,19 @@ final class ObjectivesTest extends ApiTestCase
         self::assertSame($before, $this->standing());
     }
 
+    public function test_of_two_who_describe_an_objective_the_second_is_told_and_loses_nothing_unsaid(): void
+    {
+        $id = $this->idOf('Colony life');
+        $seen = $this->versionOf($id);
+        $this->change(['do' => 'describe', 'id' => $id, 'name' => 'Colony life', 'description' => 'Mine.', 'version' => $seen]);
+        $this->change(['do' => 'move', 'id' => $this->idOf('Honey and harvest'), 'parent' => null, 'before' => $id]);
+        $stale = $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $id, 'name' => 'Colony life', 'description' => 'Yours.', 'version' => $seen], status: 409);
+
+        self::assertSame(['urn:zetema:problem:stale', 'Mine.', $seen + 1], [$stale->text('type'), $stale->object('current')->text('description'), $stale->object('current')->integer('version')], 'what moved is described as before');
+        self::assertSame('Mine.', $this->objective('Colony life')->text('description'));
+        $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $id, 'name' => 'Colony life', 'description' => 'Blind.'], status: 422);
+    }
+
     /** @return iterable<string, array{callable(self): array<string, mixed>, string}> change, what it is called in the bank's history */
     public static function steps(): iterable
     {
@@ -147,7 +160,18 @@ final class ObjectivesTest extends ApiTestCase
     /** @param array<string, mixed> $body */
     private function change(array $body): Fields
     {
-        return $this->send('POST', '/api/banks/1/objectives', $body, 'BankChange');
+        return $this->send('POST', '/api/banks/1/objectives', $body + ($body['do'] === 'describe' ? ['version' => $this->versionOf($body['id'])] : []), 'BankChange');
+    }
+
+    private function versionOf(mixed $id): int
+    {
+        foreach ($this->send('GET', '/api/banks/1/board')->objects('rows') as $row) {
+            if ($row->object('objective')->integer('id') === $id) {
+                return $row->object('objective')->integer('version');
+            }
+        }
+
+        return 0;
     }
 
     private function undo(int $change): Fields
@@ -177,7 +201,7 @@ final class ObjectivesTest extends ApiTestCase
         $board = $this->send('GET', '/api/banks/1/board')->objects('rows');
 
         return [
-            'tree' => array_map(static fn ($row): array => $row->object('objective')->raw(), $board),
+            'tree' => array_map(static fn ($row): array => array_diff_key($row->object('objective')->raw(), ['version' => 1]), $board),
             'questions' => is_numeric($n = $db->fetchOne('SELECT COUNT(*) FROM question')) ? (int) $n : 0,
             'draws' => array_map(static fn ($draw): int => $draw->integer('fit'), $this->send('GET', '/api/blueprints/1')->object('proof')->objects('draws')),
             'places' => $db->fetchAllKeyValue('SELECT id, objective_id FROM question ORDER BY id'),

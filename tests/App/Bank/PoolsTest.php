@@ -109,7 +109,7 @@ final class PoolsTest extends ApiTestCase
     {
         $this->change(['do' => 'keep', 'name' => 'Colony', 'filter' => ['objective' => $this->objective('Colony life')]]);
         $before = $this->pool('Colony')->integer('questions');
-        $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $this->objective('Colony life'), 'name' => 'The colony']);
+        $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $this->objective('Colony life'), 'name' => 'The colony', 'version' => 1]);
         self::assertSame($before, $this->pool('Colony')->integer('questions'));
         $into = $this->objective('Hive inspection');
         $merged = $this->send('POST', '/api/banks/1/objectives', ['do' => 'merge', 'id' => $this->objective('The colony'), 'into' => $into]);

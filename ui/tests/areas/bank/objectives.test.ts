@@ -9,6 +9,7 @@ const node = (id: number, parent: number | null, path: string) => ({
   depth: path.split(' > ').length - 1,
   code: '',
   description: '',
+  version: 1,
 });
 const all = [
   node(1, null, 'A'),

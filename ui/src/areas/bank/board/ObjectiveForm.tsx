@@ -90,13 +90,17 @@ function Add({ objective, changes, onDone }: Props) {
 
 function Describe({ objective, changes, onDone }: Props & { objective: Objective }) {
   const [typed, setTyped] = useState({ name: objective.name, code: objective.code, description: objective.description });
+  // What was on the screen when it was opened is what is built on, also once the board is read anew.
+  const [seen] = useState(objective.version);
   const set = (part: Partial<typeof typed>) => setTyped({ ...typed, ...part });
   const same = typed.name === objective.name && typed.code === objective.code && typed.description === objective.description;
   return (
     <Form
       act="Keep"
       onLeave={onDone}
-      onSubmit={() => (same ? onDone() : changes.change.mutate({ do: 'describe', id: objective.id, ...typed }, { onSuccess: onDone }))}
+      onSubmit={() =>
+        same ? onDone() : changes.change.mutate({ do: 'describe', id: objective.id, version: seen, ...typed }, { onSuccess: onDone })
+      }
     >
       <label>
         name <input ref={focus} className="field w-60" maxLength={160} value={typed.name} onChange={(e) => set({ name: e.target.value })} />

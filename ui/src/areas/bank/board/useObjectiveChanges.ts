@@ -3,7 +3,7 @@ import { useBankChanges } from '../history/useBankChanges';
 
 export type ObjectiveChange =
   | { do: 'add'; parent: number | null; name: string }
-  | { do: 'describe'; id: number; name: string; code: string; description: string }
+  | { do: 'describe'; id: number; name: string; code: string; description: string; version: number }
   | { do: 'move'; id: number; parent: number | null; before: number | null }
   | { do: 'merge'; id: number; into: number }
   | { do: 'remove'; id: number };
