@@ -44,6 +44,8 @@ final class AccessTest extends ApiTestCase
             ['GET', '/api/banks/1/settings/differing', true, true, false],
             ['GET', '/api/house-rules', true, true, false],
             ['PUT', '/api/house-rules', false, false, false],
+            ['GET', '/api/house-rules/changes', true, true, false],
+            ['POST', '/api/house-rules/changes/1/undo', false, false, false],
             ['GET', '/api/banks/1/pools', true, true, false],
             ['POST', '/api/banks/1/pools', true, false, false],
             ['GET', '/api/banks/1/changes', true, true, false],

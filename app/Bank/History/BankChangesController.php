@@ -47,6 +47,6 @@ final readonly class BankChangesController
     {
         $undone = $this->history->undo($change, $account);
 
-        return $undone instanceof Job ? new JsonResponse([...$change->toData(), 'job' => $undone->toData()], 202) : new JsonResponse([...$undone->toData(), 'job' => null]);
+        return $undone instanceof Job ? new JsonResponse([...$this->history->again($change)->toData(), 'job' => $undone->toData()], $undone->state()->isOver() ? 200 : 202) : new JsonResponse([...$undone->toData(), 'job' => null]);
     }
 }

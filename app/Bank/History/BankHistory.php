@@ -43,6 +43,36 @@ final readonly class BankHistory
         return $change;
     }
 
+    /** As it stands now, after work of others at it. */
+    public function again(BankChange $change): BankChange
+    {
+        $this->em->clear();
+
+        return $this->em->find(BankChange::class, $change->id) ?? throw new \LogicException('a history stays');
+    }
+
+    public function newest(Bank $bank): ?BankChange
+    {
+        return $this->em->getRepository(BankChange::class)->findOneBy(['bank' => $bank], ['id' => 'DESC']);
+    }
+
+    /**
+     * A step that went on: it says more, and undoing it takes more back. Within a transaction.
+     *
+     * @param array<string, mixed> $undo
+     */
+    public function become(BankChange $change, string $words, array $undo): void
+    {
+        $this->em->getConnection()->executeStatement('UPDATE bank_change SET words = ?, undo = ? WHERE id = ?', [$words, json_encode($undo, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $change->id]);
+        $this->em->detach($change);
+    }
+
+    /** Says what it is by now: a change in pieces is one entry from its first piece on. Within a transaction. */
+    public function goOn(int $change, string $words, bool $isAtWork): void
+    {
+        $this->em->getConnection()->executeStatement('UPDATE bank_change SET words = ?, is_at_work = ? WHERE id = ?', [$words, (int) $isAtWork, $change]);
+    }
+
     /**
      * @param int|null $before the id of the last one of the page before
      * @param int|null $who the account that did it; null: anybody

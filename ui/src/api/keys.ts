@@ -26,6 +26,7 @@ export const keys = {
   form: under<number>('form'),
   differing: under<number>('differing'),
   houseRules: under<never>('house-rules'),
+  houseChanges: under<number>('house-changes'),
   found: under<number | string>('found'),
   intake: under<number | string>('intake'),
   job: under<number | undefined>('job'),

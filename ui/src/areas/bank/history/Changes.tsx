@@ -41,13 +41,13 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
             <p className="pb-6">
               {basket
                 ? 'The wastebasket is empty: drafts that are thrown away stay here and can be restored.'
-                : 'Nothing of this: changes of objectives, pools and of many questions at once stand here, and what was thrown away.'}
+                : 'Nothing of this: what came in, changes of objectives, pools, settings and of many questions at once stand here, and what was thrown away.'}
             </p>
           }
         />
       )}
       {list.map((change) => (
-        <Change key={change.id} bank={bank} change={change} may={may} />
+        <Change key={change.id} change={change} may={may} undo={() => undone(bank, change.id)} />
       ))}
       {changes.hasNextPage && (
         <Row
@@ -62,13 +62,20 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
   );
 }
 
-function Change({ bank, change, may }: { bank: number; change: Schema['BankChange']; may: boolean }) {
+interface ChangeProps {
+  change: Schema['BankChange'];
+  may: boolean;
+  undo: () => Promise<unknown>;
+}
+
+/** One step: who, what, when, and its undo. */
+export function Change({ change, may, undo: goBack }: ChangeProps) {
   const queries = useQueryClient();
   const undo = useMutation({
-    mutationFn: () => undone(bank, change.id),
+    mutationFn: goBack,
     onSuccess: () => queries.invalidateQueries(),
   });
-  const way = change.kind === 'thrown away' ? 'restore' : 'undo';
+  const way = change.kind === 'thrown away' ? 'restore' : change.kind === 'intake' ? 'take back' : 'undo';
   return (
     <Row
       line
@@ -82,7 +89,8 @@ function Change({ bank, change, may }: { bank: number; change: Schema['BankChang
           {day(change.at)}, {timeOfDay(change.at)}{' '}
           {change.undoneAt ? (
             <span className="text-quiet">
-              · {way === 'undo' ? 'undone' : 'restored'} by {change.undoneBy}
+              · {change.kind === 'intake' ? 'taken back' : way === 'undo' ? 'undone' : 'restored'}
+              {change.undoneBy && ` by ${change.undoneBy}`}
             </span>
           ) : change.atWork ? (
             <span className="text-quiet">· still at work</span>
@@ -92,9 +100,9 @@ function Change({ bank, change, may }: { bank: number; change: Schema['BankChang
                 className="act ml-2"
                 disabled={undo.isPending}
                 onClick={() => undo.mutate()}
-                aria-label={`${way === 'undo' ? 'Undo' : 'Restore'}: ${change.words}`}
+                aria-label={`${way.charAt(0).toUpperCase()}${way.slice(1)}: ${change.words}`}
               >
-                {undo.isPending ? 'undoing …' : way}
+                {undo.isPending ? 'at work …' : way}
               </button>
             )
           )}

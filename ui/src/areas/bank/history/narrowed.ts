@@ -3,12 +3,14 @@ export const whats = [
   { value: '', words: 'the bank as a whole' },
   { value: 'saves', words: 'single questions' },
   { value: 'thrown away', words: 'the wastebasket' },
+  { value: 'intake', words: 'what came in' },
   { value: 'questions', words: 'many questions at once' },
   { value: 'objectives', words: 'objectives' },
   { value: 'pool', words: 'pools' },
   { value: 'order', words: 'the order of questions' },
   { value: 'merge', words: 'merged questions' },
   { value: 'apart', words: 'questions kept apart' },
+  { value: 'settings', words: 'settings' },
 ] as const;
 
 export interface Narrowed {

@@ -38,6 +38,9 @@ export default function BankSettingsPage({ account }: { account: Account }) {
         <p>
           <Link className="act" to="/house-rules">
             House rules of all banks
+          </Link>{' '}
+          <Link className="act" to={`/banks/${bank}/history?what=settings`}>
+            What was changed
           </Link>
         </p>
       }

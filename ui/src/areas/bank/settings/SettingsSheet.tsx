@@ -29,10 +29,12 @@ interface Props {
   /** what a candidate reads of a kind under all this */
   specimen?: (kind: Kind | '') => ReactNode;
   further?: ReactNode;
+  /** what stands below the sheet */
+  below?: ReactNode;
 }
 
 /** What counts where a question says nothing itself: a sentence for each setting, its value to choose; where it comes from in the margin. */
-export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond, standing, follows, specimen, further }: Props) {
+export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond, standing, follows, specimen, further, below }: Props) {
   const [kind, setKind] = useState<Kind | ''>('');
   const [first] = useState(stored.version);
   const { saving, again } = useSettings(place, stored);
@@ -143,6 +145,7 @@ export function SettingsSheet({ place, stored, readOnly, heading, setBy, beyond,
           onChange={(clearing) => saving.put({ ...saving.value, clearing })}
         />
       )}
+      {below}
     </PageAndMargin>
   );
 }
