@@ -35,6 +35,11 @@ class Batch
     #[ORM\ManyToOne]
     private ?BankChange $change = null;
 
+    /** Its own step in the bank's history. */
+    #[ORM\ManyToOne]
+    #[ORM\JoinColumn(onDelete: 'SET NULL')]
+    private ?BankChange $entry = null;
+
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -85,6 +90,16 @@ class Batch
     public function change(): ?BankChange
     {
         return $this->change;
+    }
+
+    public function recordedAs(BankChange $entry): void
+    {
+        $this->entry = $entry;
+    }
+
+    public function entry(): ?BankChange
+    {
+        return $this->entry;
     }
 
     public function takeBack(\DateTimeImmutable $now): void

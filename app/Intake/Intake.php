@@ -4,19 +4,14 @@ declare(strict_types=1);
 
 namespace Zetema\App\Intake;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Jobs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
-use Zetema\App\Bank\ComesWithBatch;
-use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Bank\Objective\Objective;
-use Zetema\App\Bank\Objective\Objectives;
-use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Settings\BankSettingsEditing;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
@@ -32,12 +27,12 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\TextWork;
 
-/** Bringing questions in from text: what was understood, taking it in, taking it back. */
+/** Bringing questions in from text: what was understood, taking it in. */
 final readonly class Intake
 {
     private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankLookup $lookup, private KnownQuestions $known, private BankHistory $history, private BankSettingsEditing $settings, private SearchIndex $search, private Jobs $jobs, private Media $media, private ComesWithBatch $beside, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private BankLookup $lookup, private KnownQuestions $known, private TakingBack $entries, private BankSettingsEditing $settings, private Jobs $jobs, private Media $media, private ClockInterface $clock)
     {
     }
 
@@ -104,15 +99,14 @@ final readonly class Intake
             foreach (array_intersect_key($pictures, array_fill_keys($mentions->files(), true)) as $file => $hash) {
                 $this->media->adopt($bank, $file, $hash);
             }
-            $before = $bank->version();
+            $before = $bank->own();
             $bank->fillIn($source->report()->bankSettings);
             $name = mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160);
             $into = $batch === null ? new Batch($bank, $account, $name, $this->clock->now()) : $this->openBatch($bank, $batch, $account, $name);
-            $this->em->persist($into);
-            $this->em->flush();
-            if ($bank->version() !== $before) {
-                $this->settings->follow($bank, $account, inBackground: true);
-            }
+            $isFilledIn = !$bank->own()->equals($before);
+            $isFilledIn ? $this->settings->filledIn($bank, $account, $before) : null;
+            $this->entries->record($into);
+            $isFilledIn ? $this->settings->follow($bank, $account) : null;
 
             return ['batch' => $into->id];
         });
@@ -169,61 +163,6 @@ final readonly class Intake
         if ($piece !== []) {
             yield $piece;
         }
-    }
-
-    /**
-     * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and objectives that came with it
-     * and are empty now.
-     *
-     * @return array{putBack: int, taken: int, kept: int, blueprints: int, by: list<string>} by: what keeps those that stay, in words
-     */
-    public function takeBack(Batch $batch, Account $account): array
-    {
-        if ($batch->isTakenBack()) {
-            throw new Malformed('batch', 'has been taken back already');
-        }
-        // Revised questions first: if one of them was changed since, this says which, and nothing is taken back.
-        $putBack = 0;
-        if ($batch->change()?->isUndone() === false) {
-            $putBack = $batch->revisions();
-            $this->history->undo($batch->change(), $account);
-            $batch = $this->em->find(Batch::class, $batch->id) ?? throw new \LogicException('it was found before');
-        }
-
-        return $this->db->transactional(function () use ($batch, $putBack): array {
-            // Blueprints first: what keeps one of them does not keep its questions.
-            $beside = $this->beside->takeBack($batch);
-            $free = "batch_id = ? AND version = intake_version AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)
-                AND NOT EXISTS (SELECT 1 FROM sitting s, json_each(s.form) f JOIN revision r ON r.id = json_extract(f.value, '$.revision') WHERE s.edition_id IS NOT NULL AND r.question_id = question.id)";
-            $taken = $this->db->executeStatement('DELETE FROM question WHERE ' . $free, [$batch->id]);
-            $this->search->forgetRemoved();
-            $this->db->executeStatement('DELETE FROM page WHERE batch_id = ? AND version = 1', [$batch->id]);
-            do {
-                $emptied = $this->db->executeStatement(
-                    'DELETE FROM objective WHERE batch_id = ? AND id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL) AND id NOT IN (SELECT parent_id FROM objective WHERE parent_id IS NOT NULL)',
-                    [$batch->id],
-                );
-            } while ($emptied > 0);
-            $batch->takeBack($this->clock->now());
-            $this->em->flush();
-
-            return ['putBack' => $putBack, 'taken' => (int) $taken, 'kept' => $batch->questions() - (int) $taken, 'blueprints' => $beside['taken'], 'by' => [...$this->keptBy($batch), ...array_map(static fn (string $title): string => sprintf('the blueprint “%s”, which was used since', $title), $beside['kept'])]];
-        });
-    }
-
-    /** @return list<string> what keeps the questions of a batch that was taken back: that they were changed, and assessments that have asked them */
-    private function keptBy(Batch $batch): array
-    {
-        $by = [];
-        $changed = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE batch_id = ? AND version <> intake_version', [$batch->id]);
-        if (is_numeric($changed) && $changed > 0) {
-            $by[] = sprintf('%d changed since', $changed);
-        }
-        foreach ($this->db->fetchAllKeyValue('SELECT b.title, COUNT(DISTINCT q.id) FROM question q JOIN edition_question e ON e.question_id = q.id JOIN edition d ON d.id = e.edition_id JOIN blueprint b ON b.id = d.blueprint_id WHERE q.batch_id = ? GROUP BY b.id ORDER BY b.title', [$batch->id]) as $title => $questions) {
-            $by[] = sprintf('%d held by an edition of “%s”', is_numeric($questions) ? (int) $questions : 0, $title);
-        }
-
-        return $by;
     }
 
     /**

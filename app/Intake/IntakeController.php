@@ -88,8 +88,10 @@ final readonly class IntakeController
     }
 
     #[Route('/api/batches/{id}/take-back', methods: ['POST'])]
-    public function takeBack(#[MapEntity] Batch $batch, #[CurrentUser] Account $account): JsonResponse
+    public function takeBack(#[MapEntity] Batch $batch, #[CurrentUser] Account $account, TakingBack $taking): JsonResponse
     {
-        return new JsonResponse($this->intake->takeBack($batch, $account));
+        $job = $taking->takeBack($batch, $account);
+
+        return new JsonResponse($job->toData(), $job->state()->isOver() ? 200 : 202);
     }
 }

@@ -31,7 +31,7 @@ final readonly class TakeIn implements Task
     /** Up to so many questions take about a second. */
     public const AT_ONCE = 300;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private TakingBack $entries, private ClockInterface $clock)
     {
     }
 
@@ -78,6 +78,7 @@ final readonly class TakeIn implements Task
                 // Blueprints name pages, and ask the database for them.
                 $this->em->flush();
                 $this->again->end($batch);
+                $this->entries->goOn($batch, isAtWork: false);
 
                 return ['done' => $done, 'called' => (object) $called, 'blueprints' => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)];
             }, 0);
@@ -93,6 +94,7 @@ final readonly class TakeIn implements Task
         $batch = $this->em->find(Batch::class, Fields::of($job->input)->integer('batch', 0));
         if ($batch !== null) {
             $this->again->end($batch);
+            $this->entries->goOn($batch, isAtWork: false);
         }
     }
 
@@ -136,6 +138,7 @@ final readonly class TakeIn implements Task
         }
         $batch->count(count($new));
         $this->em->flush();
+        $this->entries->goOn($batch, isAtWork: true);
         $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
 
         return $called;

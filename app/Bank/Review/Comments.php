@@ -22,8 +22,8 @@ final readonly class Comments
 
     public function make(Question $question, Fields $body, Account $author): void
     {
-        $this->em->persist(new Comment($question, mb_substr($body->text('where', ''), 0, 40), self::text($body), $author, $this->clock->now()));
-        $this->em->flush();
+        $comment = new Comment($question, mb_substr($body->text('where', ''), 0, 40), self::text($body), $author, $this->clock->now());
+        $this->saving->make(fn () => $this->em->persist($comment));
     }
 
     /** Answers, closes or opens again. Two who do so at once are one after the other, and nothing of either is lost. */

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Proofreading\Flaw;
@@ -19,7 +20,7 @@ use Zetema\Core\Question\Lines;
 /** The proofreader's notes at a question, and those that were waved off. */
 final readonly class ProofreadingNotes
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private ClockInterface $clock)
     {
     }
 
@@ -43,15 +44,16 @@ final readonly class ProofreadingNotes
             throw new Malformed('reason', 'must be said, in up to 300 characters');
         }
         [$line, $message] = $this->kept($question, $body);
-        $this->bringBack($question, $body);
-        $this->em->persist(new WavedNote($question, $rule->value, $line, $message, $reason, $account, $this->clock->now()));
-        $this->em->flush();
+        $this->saving->make(function () use ($question, $body, $rule, $line, $message, $reason, $account): void {
+            $this->bringBack($question, $body);
+            $this->em->persist(new WavedNote($question, $rule->value, $line, $message, $reason, $account, $this->clock->now()));
+        });
     }
 
     public function bringBack(Question $question, Fields $body): void
     {
         [$line, $message] = $this->kept($question, $body);
-        $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [$question->id, $body->text('rule'), $line, $message]);
+        $this->saving->make(fn () => $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [$question->id, $body->text('rule'), $line, $message]));
     }
 
     /** @return array{string, string} line and message as they are kept: by ids, so that they mean the same wherever the lines stand */

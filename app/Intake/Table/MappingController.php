@@ -12,6 +12,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
+use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Table\Mapping;
 
@@ -22,7 +23,7 @@ final readonly class MappingController
     private const MOST = 200;
     private const MOST_COLUMNS = 200;
 
-    public function __construct(private EntityManagerInterface $em)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving)
     {
     }
 
@@ -47,15 +48,16 @@ final readonly class MappingController
         if ($headings === [] || count($headings) > self::MOST_COLUMNS) {
             throw new Malformed('headings', sprintf('must be those of 1 to %d columns', self::MOST_COLUMNS));
         }
-        $repository = $this->em->getRepository(KeptMapping::class);
-        $kept = $repository->findOneBy(['name' => $name]);
-        if ($kept === null && $repository->count([]) >= self::MOST) {
-            throw new Malformed('name', sprintf('would be one too many: %d are kept. Let go of one first', self::MOST));
-        }
-        $kept ??= new KeptMapping($name, $account);
-        $kept->say($headings, $mapping->raw(), $account);
-        $this->em->persist($kept);
-        $this->em->flush();
+        $this->saving->make(function () use ($name, $headings, $mapping, $account): void {
+            $repository = $this->em->getRepository(KeptMapping::class);
+            $kept = $repository->findOneBy(['name' => $name]);
+            if ($kept === null && $repository->count([]) >= self::MOST) {
+                throw new Malformed('name', sprintf('would be one too many: %d are kept. Let go of one first', self::MOST));
+            }
+            $kept ??= new KeptMapping($name, $account);
+            $kept->say($headings, $mapping->raw(), $account);
+            $this->em->persist($kept);
+        });
 
         return $this->mappings();
     }
@@ -64,11 +66,10 @@ final readonly class MappingController
     #[Route('/api/intake/mappings/{id}', methods: ['DELETE'])]
     public function leave(int $id): JsonResponse
     {
-        $kept = $this->em->find(KeptMapping::class, $id);
-        if ($kept !== null) {
-            $this->em->remove($kept);
-            $this->em->flush();
-        }
+        $this->saving->make(function () use ($id): void {
+            $kept = $this->em->find(KeptMapping::class, $id);
+            $kept === null ? null : $this->em->remove($kept);
+        });
 
         return $this->mappings();
     }

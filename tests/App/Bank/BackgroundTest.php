@@ -32,7 +32,8 @@ final class BackgroundTest extends ApiTestCase
         self::assertSame(self::QUESTIONS + $many, $this->send('GET', '/api/banks/1/questions')->integer('total'));
         self::assertSame([], $this->send('GET', '/api/banks/1/jobs')->objects('jobs'), 'it is over');
         self::assertSame('{}', self::getContainer()->get(Connection::class)->fetchOne('SELECT input FROM job WHERE id = ?', [$job->integer('id')]), 'the text is not kept');
-        $back = $this->send('POST', '/api/batches/' . $job->object('result')->integer('id') . '/take-back');
+        $back = $this->send('POST', '/api/batches/' . $job->object('result')->integer('id') . '/take-back', status: 202)->integer('id');
+        $back = $this->send('GET', "/api/jobs/$back", schema: 'Job')->object('result');
         self::assertSame([$many, 0], [$back->integer('taken'), $back->integer('kept')]);
         self::assertSame([], self::getContainer()->get(Connection::class)->fetchFirstColumn('SELECT rowid FROM question_search WHERE rowid NOT IN (SELECT id FROM question)'));
     }

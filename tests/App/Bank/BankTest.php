@@ -154,7 +154,7 @@ final class BankTest extends ApiTestCase
         self::assertStringContainsString('line 6', $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 6]], status: 422)->text('detail'));
         $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [2, 9], 'name' => 'mine.zet.txt'], 'Job', 201);
         self::assertCount(self::QUESTIONS + 2, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
-        $back = $this->send('POST', '/api/batches/' . $batch->object('result')->integer('id') . '/take-back');
+        $back = $this->send('POST', '/api/batches/' . $batch->object('result')->integer('id') . '/take-back')->object('result');
         self::assertSame([2, 0], [$back->integer('taken'), $back->integer('kept')]);
         self::assertCount(self::QUESTIONS, $this->send('GET', '/api/banks/1/questions')->objects('questions'));
         self::assertStringNotContainsString('Brand new', (string) json_encode($this->send('GET', '/api/banks/1/board')->raw()), 'the objectives that came with it go too');
@@ -162,7 +162,7 @@ final class BankTest extends ApiTestCase
 
     public function test_what_an_edition_holds_is_not_taken_back(): void
     {
-        $back = $this->send('POST', '/api/batches/1/take-back');
+        $back = $this->send('POST', '/api/batches/1/take-back')->object('result');
 
         self::assertGreaterThan(40, $back->integer('kept'));
         self::assertSame(self::QUESTIONS - 2, $back->integer('taken') + $back->integer('kept'), 'but for what was written by hand');

@@ -82,7 +82,7 @@ final class BanksTest extends ApiTestCase
 
         self::assertCount(1, $this->send('GET', "/api/banks/$id/board")->objects('rows'));
         self::assertSame(0, $this->send('GET', "/api/banks/$id/questions")->integer('total'));
-        self::assertCount(2, $this->send('GET', '/api/banks/1/changes')->objects('changes'), 'the two pools of the demo, and no more');
+        self::assertCount(4, $this->send('GET', '/api/banks/1/changes')->objects('changes'), 'what the demo did, and no more');
         $change = $this->send('GET', "/api/banks/$id/changes")->objects('changes')[0]->integer('id');
         $this->send('POST', "/api/banks/1/changes/$change/undo", status: 404);
     }

@@ -28,7 +28,7 @@ final readonly class ChangedRows
 
     public function goOn(int $change, string $words, bool $isAtWork): void
     {
-        $this->db->executeStatement('UPDATE bank_change SET words = ?, is_at_work = ? WHERE id = ?', [$words, (int) $isAtWork, $change]);
+        $this->history->goOn($change, $words, $isAtWork);
     }
 
     /** How a question stood; one that the same change has changed before goes back to what it was first. */

@@ -79,7 +79,7 @@ final readonly class UndoManyQuestions implements UndoingInPieces
     }
 
     /** @throws Conflict with the reason, if what was done since stands in its way */
-    private function refuse(BankChange $change): void
+    public function refuse(BankChange $change): void
     {
         [$count, $names] = $this->rows->touched($change->id);
         if ($count > 0) {

@@ -116,7 +116,7 @@ final class BringingAgainTest extends ApiTestCase
         $third = $this->taken(str_replace('Eggs', 'Standing eggs', $one), ['name' => 'c.txt', 'batch' => $batch, 'again' => ['1' => 'revise']]);
         self::assertSame([[$batch, 'a.txt', 0, 1], [$batch, 'a.txt and 1 more', 1, 1], [$batch, 'a.txt and 2 more', 1, 1]], array_map(static fn (Fields $b): array => [$b->integer('id'), $b->text('name'), $b->integer('questions'), $b->integer('revised')], [$first, $second, $third]));
 
-        $back = $this->send('POST', "/api/batches/$batch/take-back", []);
+        $back = $this->send('POST', "/api/batches/$batch/take-back", [])->object('result');
         self::assertSame([1, 1, 0], [$back->integer('putBack'), $back->integer('taken'), $back->integer('kept')]);
         $after = $this->send('GET', '/api/questions/' . $this->byName('fresh eggs'));
         self::assertSame([$before->object('content')->text('stem'), 'cleared'], [$after->object('content')->text('stem'), $after->text('status')], 'revised twice, it is what it was first');

@@ -88,7 +88,7 @@ final class BroughtBlueprintsTest extends ApiTestCase
         foreach (['deal' => ['seed' => 1], 'editions' => ['version' => $blueprint->integer('version')], 'rehearsals' => ['drafts' => false]] as $what => $body) {
             self::assertSame($notCleared, $this->send('POST', '/api/blueprints/' . $told->integer('id') . "/$what", $body, status: 422)->text('detail'));
         }
-        $back = $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back');
+        $back = $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back')->object('result');
         self::assertSame([3, 1], [$back->integer('taken'), $back->integer('blueprints')]);
         self::assertSame($before, $this->titles());
     }
@@ -132,7 +132,7 @@ final class BroughtBlueprintsTest extends ApiTestCase
         $id = $batch->objects('blueprints')[0]->integer('id');
         $blueprint = $this->send('GET', "/api/blueprints/$id");
         $this->send('PUT', "/api/blueprints/$id/document", ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => 'Morning paper']]);
-        $back = $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back');
+        $back = $this->send('POST', '/api/batches/' . $batch->integer('id') . '/take-back')->object('result');
         self::assertSame([0, ['the blueprint “Morning paper”, which was used since']], [$back->integer('blueprints'), $back->texts('by')]);
         self::assertContains('Morning paper', $this->titles());
     }

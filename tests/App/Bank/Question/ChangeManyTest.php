@@ -145,7 +145,7 @@ final class ChangeManyTest extends ApiTestCase
         foreach (['/preview', ''] as $path) {
             self::assertStringContainsString($why, $this->send('POST', '/api/banks/1/questions/change' . $path, $body, status: 422)->text('detail'));
         }
-        self::assertCount(2, $this->send('GET', '/api/banks/1/changes')->objects('changes'), 'the two pools of the demo, and no more');
+        self::assertCount(4, $this->send('GET', '/api/banks/1/changes')->objects('changes'), 'two pools, the intake and its settings, as the demo has them, and no more');
     }
 
     public function test_questions_of_another_bank_are_not_touched(): void

@@ -78,7 +78,7 @@ final class HistoryTest extends ApiTestCase
     /** @return iterable<string, array{string, list<string>}> what it is narrowed to, and what stands there then */
     public static function narrowed(): iterable
     {
-        $all = ['added the objective “Wax”', 'threw away the question “wasps”', 'made the pool “Open evening” by hand', 'kept a filter as the pool “Swarm season”'];
+        $all = ['added the objective “Wax”', 'threw away the question “wasps”', 'made the pool “Open evening” by hand', 'kept a filter as the pool “Swarm season”', 'took in “certificate.zet.txt”: 90 questions', 'changed what counts: “shuffle”'];
         yield 'all' => ['', $all];
         yield 'what one did' => ['who=1', $all];
         yield 'what another did' => ['who=2', []];

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
+import { over } from '../../../api/undone';
 import { count, day } from '../../../parts/text/figures';
 
 /** The last intake, and the way back from it. */
@@ -15,16 +16,18 @@ export function LastIntake({ bank }: { bank: number }) {
 export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Schema['Batch']; lead?: string }) {
   const queries = useQueryClient();
   const takeBack = useMutation({
-    mutationFn: () => dataOf(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } })),
+    mutationFn: async () => over(await dataOf(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } }))),
     onSuccess: () =>
       Promise.all(
-        [keys.board, keys.questions, keys.batches, keys.blueprints].map((key) => queries.invalidateQueries({ queryKey: key(bank) })),
+        [keys.board, keys.questions, keys.batches, keys.blueprints, keys.changes].map((key) =>
+          queries.invalidateQueries({ queryKey: key(bank) }),
+        ),
       ),
   });
   /** A large one is asked about first. */
   const [sure, setSure] = useState(false);
   const isLarge = batch.questions + batch.revised > 50;
-  const done = takeBack.data;
+  const done = takeBack.data?.result as Schema['TakenBack'] | undefined;
   return (
     <p>
       {lead}
@@ -48,6 +51,7 @@ export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Sch
           {isLarge ? `Take back all ${count(batch.questions + batch.revised, 'question')} of it` : 'Take back this batch'}
         </button>
       )}
+      {takeBack.isPending && isLarge && <span className="text-quiet">· being taken back …</span>}
       {takeBack.error && <span className="notice block">{errorWords(takeBack.error)}</span>}
     </p>
   );
