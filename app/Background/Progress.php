@@ -99,7 +99,8 @@ final class Progress
     /** @param list<string|int|null> $values */
     private function mine(string $update, array $values): void
     {
-        if ($this->em->getConnection()->executeStatement($update, [...$values, $this->job, $this->try]) === 0) {
+        $changed = $this->transactions->ofRows(Lock::house(), fn (): int|string => $this->em->getConnection()->executeStatement($update, [...$values, $this->job, $this->try]));
+        if ($changed === 0) {
             throw new NotOurs();
         }
     }

@@ -35,8 +35,7 @@ final readonly class BlueprintEditing
     public function make(Bank $bank, Fields $body): Blueprint
     {
         $blueprint = new Blueprint($bank, self::title($body), new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')), new PlainRules(1800));
-        $this->em->persist($blueprint);
-        $this->em->flush();
+        $this->saving->make(fn () => $this->em->persist($blueprint));
 
         return $blueprint;
     }
@@ -47,15 +46,14 @@ final readonly class BlueprintEditing
         $title = mb_substr('Copy of ' . $blueprint->title(), 0, self::LONGEST_TITLE);
         $copy = new Blueprint($blueprint->bank, $title, new Drawing\DealingPlan([]), new PlainRules());
         $copy->write($title, [...$blueprint->document(), 'title' => $title]);
-        $this->em->persist($copy);
-        $this->em->flush();
+        $this->saving->make(fn () => $this->em->persist($copy));
 
         return $copy;
     }
 
     public function putAway(Blueprint $blueprint, bool $isPutAway): void
     {
-        $this->transactions->over(Lock::blueprint($blueprint->id), fn () => $blueprint->putAway($isPutAway));
+        $this->saving->change(Blueprint::class, $blueprint->id, null, static fn (Blueprint $blueprint) => $blueprint->putAway($isPutAway), self::STALE, $this->view->of(...));
     }
 
     /**
@@ -65,7 +63,7 @@ final readonly class BlueprintEditing
      */
     public function delete(Blueprint $blueprint): void
     {
-        $this->em->wrapInTransaction(function () use ($blueprint): void {
+        $this->transactions->over(Lock::blueprint($blueprint->id), function () use ($blueprint): void {
             $edition = $this->editions->newest($blueprint);
             if ($edition !== null) {
                 throw new Refused(sprintf('Edition %d of “%s” is in use, so it stays. It can be deleted once its editions are withdrawn, which they can be as long as nobody has begun them.', $edition->number, $blueprint->title()));

@@ -15,6 +15,8 @@ use Zetema\App\Delivery\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\App\People\Group;
 use Zetema\App\People\Role;
+use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Numbers\Ratio;
@@ -41,7 +43,7 @@ final class Crowd
     /** Of those who answered wrongly and may try again. */
     private const TRIES_AGAIN = 0.7;
 
-    public function __construct(private readonly EntityManagerInterface $em, private readonly Papers $papers, private readonly SittingStore $store, private readonly ClockInterface $clock)
+    public function __construct(private readonly EntityManagerInterface $em, private readonly Papers $papers, private readonly SittingStore $store, private readonly ClockInterface $clock, private Transactions $transactions)
     {
     }
 
@@ -51,6 +53,12 @@ final class Crowd
      * @return int how many sittings there are
      */
     public function sit(array $editions, int $candidates): int
+    {
+        return $this->transactions->over(Lock::house(), fn (): int => $this->sitAll($editions, $candidates));
+    }
+
+    /** @param list<int> $editions */
+    private function sitAll(array $editions, int $candidates): int
     {
         $accounts = $this->people($candidates);
         $sat = 0;

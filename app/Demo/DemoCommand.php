@@ -24,6 +24,8 @@ use Zetema\App\Intake\Intake;
 use Zetema\App\People\Account;
 use Zetema\App\People\Group;
 use Zetema\App\People\Role;
+use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat\Reader;
 
@@ -55,6 +57,7 @@ final readonly class DemoCommand
         private PoolEditing $pools,
         private QuestionEditing $questions,
         private Crowd $crowd,
+        private Transactions $transactions,
         #[Autowire('%kernel.project_dir%/demo')]
         private string $folder,
     ) {
@@ -67,7 +70,7 @@ final readonly class DemoCommand
 
             return 0;
         }
-        $this->em->wrapInTransaction(fn () => $this->load($io, $crowd));
+        $this->transactions->over(Lock::house(), fn () => $this->load($io, $crowd));
 
         return 0;
     }

@@ -60,8 +60,7 @@ final readonly class GroupController
     #[Route('/api/groups/{id}', methods: ['DELETE'])]
     public function delete(#[MapEntity] Group $group): JsonResponse
     {
-        $this->em->remove($group);
-        $this->em->flush();
+        $this->saving->make(fn () => $this->em->remove($group));
 
         return new JsonResponse($this->all());
     }

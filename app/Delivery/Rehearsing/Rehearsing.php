@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery\Rehearsing;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
+use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
@@ -31,7 +32,7 @@ final readonly class Rehearsing
     private const MOST_SCREENS = 1_000;
     private const LONGEST = 86_400;
 
-    public function __construct(private Invigilation $invigilation, private EntityManagerInterface $em, private Connection $db)
+    public function __construct(private Invigilation $invigilation, private Transactions $transactions, private Connection $db)
     {
     }
 
@@ -42,15 +43,18 @@ final readonly class Rehearsing
      */
     public function do(Sitting $sitting, Fields $body): void
     {
-        match ($body->text('do')) {
+        if ($body->text('do') === 'answer') {
+            $this->answer($sitting, HowToAnswer::tryFrom($body->text('how')) ?? throw new Malformed('how', 'is none that is known'), $body->flag('rest', false));
+
+            return;
+        }
+        $this->transactions->over(Lock::sitting($sitting->id), fn () => match ($body->text('do')) {
             'wind on' => $this->windOn($sitting, $body->text('to'), $body->optionalInteger('seconds')),
             'stop' => $sitting->rehearsalClock()->stop($this->invigilation->now()),
             'go on' => $sitting->rehearsalClock()->goOn($this->invigilation->now()),
-            'answer' => $this->answer($sitting, HowToAnswer::tryFrom($body->text('how')) ?? throw new Malformed('how', 'is none that is known'), $body->flag('rest', false)),
             'back' => $this->back($sitting),
             default => throw new Malformed('do', 'is wind on, stop, go on, answer or back'),
-        };
-        $this->em->flush();
+        });
     }
 
     private function windOn(Sitting $sitting, string $to, ?int $seconds): void
@@ -131,11 +135,9 @@ final readonly class Rehearsing
         }
         $number = (int) $last['number'];
         $before = $this->db->fetchOne('SELECT at FROM sitting_event WHERE sitting_id = ? AND number = ?', [$sitting->id, $number - 1]);
-        $this->db->transactional(function () use ($sitting, $number): void {
-            $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
-            $this->db->delete('mark', ['sitting_id' => $sitting->id]);
-            $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
-        });
+        $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
+        $this->db->delete('mark', ['sitting_id' => $sitting->id]);
+        $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
         $sitting->rehearsalClock()->goBack(is_numeric($before) ? (int) $before : (int) $last['at'], $this->invigilation->now());
         $this->invigilation->catchUp($sitting);
     }
