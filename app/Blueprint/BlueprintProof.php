@@ -188,13 +188,14 @@ final readonly class BlueprintProof
         return $wished->exact()->minus($share->exact())->abs()->compareTo(1) < 0;
     }
 
-    /** @return array{points: string, reachable: bool, percent: string|null}|null the poorest form decides */
+    /** @return array{points: string, pointsMost: string, reachable: bool, percent: string|null}|null points: of the poorest form, which decides; pointsMost: of the richest */
     private static function pass(DealingPlan $plan, Span $all): ?array
     {
         $points = $plan->pass?->inPoints($all->least);
 
         return $points === null ? null : [
             'points' => $points->inWords(),
+            'pointsMost' => $plan->pass->inPoints($all->most)->inWords(),
             'reachable' => !$all->most->isZero() && $points->compareTo($all->least->exact()) <= 0,
             'percent' => $all->least->isZero() ? null : (string) Points::rounded($points->multipliedBy(100)->dividedBy($all->least->exact()), 2),
         ];

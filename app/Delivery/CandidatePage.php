@@ -35,7 +35,8 @@ final readonly class CandidatePage
     {
         $mentions = new Mentions();
         $review = new Review($going->paper, $going->state, $mentions);
-        $told = $review->upTo($review->rung($this->closed->isFor($sitting, $now)));
+        $rung = $review->rung($this->closed->isFor($sitting, $now));
+        $told = ['further' => !$rung->includes($review->rung(true)), ...$review->upTo($rung)];
 
         return PageAliases::veiled($told, $this->mentionedIn($sitting, $mentions));
     }
@@ -46,7 +47,7 @@ final readonly class CandidatePage
         $mentions = new Mentions();
         $told = (new Review($going->paper, $going->state, $mentions))->upTo(Rung::WithKey);
 
-        return [...$told, ...$this->mentionedIn($sitting, $mentions)];
+        return ['further' => false, ...$told, ...$this->mentionedIn($sitting, $mentions)];
     }
 
     /** @return list<array{name: string, heading: string|null, reads: string}>|null pages as they read when the edition was frozen; null in a rehearsal */

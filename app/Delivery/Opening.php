@@ -17,7 +17,7 @@ use Zetema\Core\Sitting\Candidacy;
 /** What one reads before the clock starts: what is to be sat, by which rules, and what its author says to it. Nothing is dealt yet. */
 final readonly class Opening
 {
-    public function __construct(private CandidateList $list, private CandidatePage $shown)
+    public function __construct(private CandidateList $list, private CandidatePage $shown, private Stakes $stakes)
     {
     }
 
@@ -49,6 +49,10 @@ final readonly class Opening
     {
         $mentions = new Mentions();
         $mentions->page($plan->opening);
+        $clocks = array_keys(array_filter([
+            'whole' => $plan->rules->seconds() !== null,
+            'section' => array_filter($plan->sections, static fn (Section $section): bool => $section->seconds !== null) !== [],
+        ]));
         $words = static fn (Rule $rule): array => array_values(array_unique(array_map(static fn (Section $section): string => $plan->rulesIn($section)->word($rule), $plan->sections)));
         $rungs = static fn (?bool $passed): array => ['atOnce' => $plan->review->rung($passed, false)->value, 'closed' => $plan->review->rung($passed, true)->value];
 
@@ -56,6 +60,10 @@ final readonly class Opening
             'page' => $plan->opening,
             'moving' => $words(Rule::Moving),
             'feedback' => $words(Rule::Feedback),
+            'clocks' => $clocks,
+            'runningOut' => $words(Rule::RunningOut),
+            'endsAtClosing' => $plan->rules->flag(Rule::UntilEnds),
+            'stakes' => $edition === null ? $this->stakes->ofBlueprint($blueprint) : $this->stakes->ofEdition($edition),
             'review' => ['passed' => $rungs(true), 'notPassed' => $plan->pass === null ? null : $rungs(false)],
         ], $this->shown->mentioned($blueprint->bank, $edition, $mentions));
     }

@@ -77,7 +77,7 @@ final readonly class SittingStore
             ], ['data' => Types::JSON]);
         }
         $sign = $events === [] || str_starts_with($request, Invigilation::OWN) ? [] : ['last_sign' => intdiv($events[count($events) - 1]->at, 1000)];
-        $answered = count(array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$after->visit($place->id)->isBlank()));
+        $answered = count(array_filter($paper->questions, static fn (QuestionPlace $place): bool => $after->visit($place->id)->isAnswered()));
         $due = (new Clocks($paper, $terms))->due($after);
         $result = new Review($paper, $after);
         $total = $after->ended === null ? null : $result->total();

@@ -144,9 +144,10 @@ final class PlanningTest extends BrowserTestCase
         $page = $this->page;
         $page->open('/banks/1/blueprints/1');
         $page->click('Deal 10,000');
+        $page->see('10,000 forms dealt');
         $page->click('How many forms: 10000, change');
         $page->type('100000' . Key::ENTER);
-        $page->click('deal them');
+        $page->click('deal them again');
         $page->until(static fn (): bool => preg_match('/Dealing: [1-9]/', $page->text()) === 1, 'it has begun');
         $page->click('Stop');
         $page->see('Stopped;');

@@ -26,7 +26,7 @@ final class WaysInTest extends BrowserTestCase
         $html = '<h2>Queens</h2><p><b>1. Which bee lays?</b> (3 points)</p><ol type="a"><li>a drone</li><li><b>the queen</b></li></ol><p>2. A drone can sting.</p><p>Answer: F</p><p>3. Who feeds the larvae?</p>';
         $page->script('const data = new DataTransfer(); data.setData("text/html", arguments[0]); data.setData("text/plain", "1. Which bee lays?"); document.querySelector(".cm-content").dispatchEvent(new ClipboardEvent("paste", {clipboardData: data, bubbles: true, cancelable: true}));', $html);
         $page->see('Read as a typed paper');
-        $page->see('3 questions read');
+        $page->see('2 of 3 questions understood');
         $page->see('key B: marked');
         $page->see('key missing');
         // Put right on the spot: it is read again while it is typed.

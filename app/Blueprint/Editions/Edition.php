@@ -173,6 +173,12 @@ class Edition
         return $this->document ?? PlainBlueprint::document($this->title, $this->plan(), $this->rules());
     }
 
+    /** A checksum of all that a form and its marks follow from, to keep what was worked out of it once. */
+    public function checksum(): string
+    {
+        return hash('sha256', serialize($this->held()));
+    }
+
     /** Whether candidates would notice no difference: title, plan, rules, questions and settings are the same. */
     public function holdsTheSameAs(self $other): bool
     {

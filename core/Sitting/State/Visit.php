@@ -86,6 +86,12 @@ final class Visit
         return $this->saved->isBlank() && $this->allMarks() === [];
     }
 
+    /** Whether anything was given to it: a question that ran out blank has a mark, and no answer. */
+    public function isAnswered(): bool
+    {
+        return !$this->saved->isBlank() || array_filter($this->allMarks(), static fn (Mark $mark): bool => !$mark->response->isBlank()) !== [];
+    }
+
     /** Attempts used up, and the last not right. Who left with attempts to go, or ran out of time, has not failed. */
     public function hasFailed(QuestionPlace $place): bool
     {

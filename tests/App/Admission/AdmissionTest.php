@@ -91,6 +91,7 @@ final class AdmissionTest extends ApiTestCase
         $this->logIn('carrow');
         $opening = $this->send('GET', '/api/editions/1/opening', schema: 'Opening');
         self::assertSame([2250, 'page-1', ['any order'], ['at the end']], [$opening->object('offer')->integer('seconds'), $opening->text('page'), $opening->items('moving'), $opening->items('feedback')]);
+        self::assertSame([['whole'], true], [$opening->texts('clocks'), $opening->object('stakes')->flag('graded')]);
         self::assertStringContainsString('twenty-five minutes', $opening->object('pages')->object('page-1')->text('reads'));
         self::assertNull($this->offered('carrow')?->optionalInteger('running'), 'nothing was begun by reading');
         $this->clock->sleep(3_000);

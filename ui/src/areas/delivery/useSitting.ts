@@ -14,6 +14,9 @@ interface Waiting {
 }
 export type SavedState = 'saved' | 'saving' | 'waiting';
 
+/** How often a page with a clock asks whether its end was moved, in milliseconds. */
+const LOOK = 30_000;
+
 const shelf = (id: number) => `zetema:sitting:${id}`;
 
 /**
@@ -129,6 +132,23 @@ export function useSitting(id: number) {
       window.removeEventListener('zetema:logged-in', go);
     };
   }, [loaded, send]);
+
+  // Time that staff give arrives by itself where a clock runs. What was done here goes first, and nothing older takes its place.
+  const hasClock = sitting.data?.phase === 'running' && (sitting.data.deadline !== null || sitting.data.clocks.length > 0);
+  useEffect(() => {
+    if (!hasClock) return;
+    const timer = window.setInterval(() => {
+      if (queue.current.length > 0 || sending.current || window.document.hidden) return;
+      void dataOf(api.GET('/sittings/{id}', { params: { path: { id } } })).then(
+        (now) => {
+          if (queue.current.length === 0 && !sending.current)
+            queries.setQueryData<Sitting>(keys.sitting(id), (old) => (old && now.events < old.events ? old : now));
+        },
+        () => undefined,
+      );
+    }, LOOK);
+    return () => window.clearInterval(timer);
+  }, [hasClock, id, queries]);
 
   /** What was given to a question and still waits to be sent. */
   const waitingFor = useCallback(

@@ -23,7 +23,7 @@ export function Summary(props: {
         <button className="btn main whitespace-nowrap" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
           Take in {ready > 0 ? count(ready, 'question') : ''}
         </button>
-        <span aria-live="polite">{understood ? `${count(understood.questions.length, 'question')} read` : 'nothing read yet'}</span>
+        <span aria-live="polite">{understood ? readWords(understood.questions.length, broken) : 'nothing read yet'}</span>
       </p>
       {(broken > 0 || lines > 0) && (
         <p className="mt-1 text-wrong">
@@ -66,4 +66,10 @@ export function Summary(props: {
       )}
     </>
   );
+}
+
+/** What came of reading: a question with problems is found, and not understood. */
+function readWords(found: number, broken: number): string {
+  if (broken === 0) return `${count(found, 'question')} read`;
+  return `${broken === found ? 'none' : String(found - broken)} of ${count(found, 'question')} understood`;
 }

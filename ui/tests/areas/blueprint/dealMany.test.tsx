@@ -71,6 +71,10 @@ describe('many forms', () => {
         onClose={closed}
       />,
     );
+    await settled();
+    expect(asked('POST', '/blueprints/{id}/simulations')[0]?.body, 'pressed for once, it deals').toEqual({ forms: 10_000, seed: 1 });
+    press('Stop');
+    await waitFor(() => expect(text()).toContain('Stopped; 400 forms dealt'), { timeout: 3000 });
     fireEvent.click(screen.getByRole('button', { name: /^How many forms/ }));
     write('How many forms', '0');
     key('How many forms', 'Enter');
@@ -78,10 +82,9 @@ describe('many forms', () => {
     write('How many forms', '1000');
     key('How many forms', 'Enter');
     typeOver('The first seed', '7');
-    press('deal them');
+    press('deal them again');
     await settled();
-    expect(asked('POST', '/blueprints/{id}/simulations')[0]?.body).toEqual({ forms: 1000, seed: 7 });
-    press('Stop');
+    expect(asked('POST', '/blueprints/{id}/simulations')[1]?.body).toEqual({ forms: 1000, seed: 7 });
     await waitFor(() => expect(text()).toContain('Stopped; 400 forms dealt, from 12 questions. 2 of them stand in no form.'), {
       timeout: 3000,
     });
@@ -92,7 +95,6 @@ describe('many forms', () => {
   it('that are stopped before they began are told so', async () => {
     new Served({ 'POST /blueprints/{id}/simulations': job('waiting'), 'GET /jobs/{id}': job('stopped') });
     await at('/', '/', <DealMany blueprint={blueprintOf()} onClose={vi.fn()} />);
-    press('deal them');
     await waitFor(() => expect(text()).toContain('Stopped before it began.'), { timeout: 3000 });
   });
 
@@ -105,7 +107,6 @@ describe('many forms', () => {
       },
     });
     await at('/', '/', <DealMany blueprint={blueprintOf()} onClose={vi.fn()} />);
-    press('deal them');
     await settled();
     expect(screen.getByRole('alert').textContent).toContain('only 7 fit it');
   });

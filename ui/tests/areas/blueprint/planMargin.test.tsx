@@ -2,7 +2,6 @@ import { cleanup, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Document } from '../../../src/areas/blueprint/document';
 import { PassMark } from '../../../src/areas/blueprint/margin/PassMark';
-import { differences, nearest, presets, withPreset } from '../../../src/areas/blueprint/margin/presets';
 import { Proved } from '../../../src/areas/blueprint/margin/Proved';
 import { ReviewSentences } from '../../../src/areas/blueprint/margin/ReviewSentences';
 import { RulesSentences } from '../../../src/areas/blueprint/margin/RulesSentences';
@@ -129,12 +128,20 @@ describe('the pass mark', () => {
     ));
 
   it('is typed in percent or points, and none', async () => {
-    const { now } = await shown({ percent: '60' }, { questions: 5, pass: { points: '6', reachable: true, percent: '60' } });
+    const { now } = await shown(
+      { percent: '60' },
+      { questions: 5, pass: { points: '6', pointsMost: '6', reachable: true, percent: '60' } },
+    );
     expect(text()).toContain('60 %, 6 points. It can be reached.');
     typeOver('Pass mark, in percent or points', '7 points');
     expect(now().pass).toEqual({ points: '7' });
     typeOver('Pass mark, in percent or points', 'none');
     expect(now()).not.toHaveProperty('pass');
+  });
+
+  it('is told for the poorest and the richest path', async () => {
+    await shown({ percent: '70' }, { questions: 5, pass: { points: '21', pointsMost: '23.8', reachable: true, percent: '70' } });
+    expect(text()).toContain('70 %, 21 to 23.8 points, by what a candidate is asked.');
   });
 
   it('has minimums in objectives, which stay when the mark changes', async () => {
@@ -148,24 +155,11 @@ describe('the pass mark', () => {
   });
 
   it('says that it cannot be reached, but not of nothing', async () => {
-    await shown({ points: '9' }, { questions: 2, pass: { points: '9', reachable: false, percent: '225' } });
+    await shown({ points: '9' }, { questions: 2, pass: { points: '9', pointsMost: '9', reachable: false, percent: '225' } });
     expect(text()).toContain('It cannot be reached with these questions');
     cleanup();
-    await shown({ percent: '60' }, { questions: 0, pass: { points: '0', reachable: false, percent: null } });
+    await shown({ percent: '60' }, { questions: 0, pass: { points: '0', pointsMost: '0', reachable: false, percent: null } });
     expect(text()).not.toContain('cannot be reached');
-  });
-});
-
-describe('sorts of assessments', () => {
-  it.each(presets.map((preset) => [preset.name, preset] as const))('%s sets its rules and keeps times', (name, preset) => {
-    const set = withPreset({ ...documentOf([]), rules: { time: '10 min', moving: 'any order' } }, preset);
-    expect([set.rules?.time, nearest(set).preset.name, nearest(set).differs]).toEqual(['10 min', name, []]);
-  });
-
-  it('tell in which rules an assessment differs', () => {
-    const test = presets[1] as (typeof presets)[number];
-    const mine: Document = { ...withPreset(documentOf([]), test), review: {} };
-    expect(differences({ ...mine, rules: { ...mine.rules, sittings: 2, worth: false } }, test)).toEqual(['worth', 'sittings', 'review']);
   });
 });
 
@@ -217,9 +211,9 @@ describe('rules as sentences', () => {
 
   it('become those of another sort at once', async () => {
     const { now } = await shown({ time: '30 min', floor: 'none' });
-    pick('Sort of assessment', 'survey: nothing is told, every question must be answered');
+    pick('Sort of assessment', 'survey: nothing is told, nobody passes, no time limit, every question must be answered');
     expect(now()).toMatchObject({
-      rules: { time: '30 min', feedback: 'never', mustAnswer: true },
+      rules: { feedback: 'never', mustAnswer: true },
       review: { passed: [{ rung: 'nothing' }] },
     });
     expect(now().rules).not.toHaveProperty('floor');

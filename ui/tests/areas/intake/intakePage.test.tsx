@@ -64,7 +64,7 @@ describe('the intake', () => {
     const { asked } = served();
     await show();
     await choose('a.txt', { text: paper, as: 'paper' });
-    await waitFor(() => expect(document.body.textContent).toContain('2 questions read'));
+    await waitFor(() => expect(document.body.textContent).toContain('1 of 2 questions understood'));
     expect(document.body.textContent).toContain('Read as a typed paper');
     expect(document.body.textContent).toContain('1 question with problems stays in the text until put right.');
     expect(asked('POST', '/banks/{id}/intake/read').at(-1)?.body).toEqual({ text: paper, as: 'paper' });

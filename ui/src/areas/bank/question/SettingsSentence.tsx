@@ -121,7 +121,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
             {get('marking') === 'parts' && (
               <>
                 , a wrong part costs {value('wrong part costs', 'What a wrong part costs')}{' '}
-                {get('wrong part costs') === '1' ? 'right part' : 'right parts'}
+                {get('wrong part costs') === '' ? '' : get('wrong part costs') === '1' ? 'right part' : 'right parts'}
               </>
             )}
             {' · '}

@@ -168,7 +168,9 @@ interface LineProps {
 function Line({ sentence, own, further, source, setBy, readOnly, busy, standing, asked, onChange, onBack }: LineProps) {
   const { word, before } = sentence;
   const value = own ?? further;
-  const after = (value === '1' ? sentence.afterOne : undefined) ?? sentence.after ?? '';
+  // A word that stands in for a number is the whole answer.
+  const after =
+    value === '' && sentence.none !== undefined ? '.' : ((value === '1' ? sentence.afterOne : undefined) ?? sentence.after ?? '');
   return (
     <Row
       line

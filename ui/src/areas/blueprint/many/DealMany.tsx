@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, dataOf, errorWords } from '../../../api/client';
 import { Editable } from '../../../parts/fields/Editable';
 import { grouped } from '../../../parts/text/figures';
@@ -19,6 +19,13 @@ export function DealMany({ blueprint, onClose }: Props) {
   const deal = useMutation({
     mutationFn: () => dataOf(api.POST('/blueprints/{id}/simulations', { params: { path: { id: blueprint.id } }, body: { forms, seed } })),
   });
+  // It was pressed for: it deals at once. Other numbers are dealt by another press.
+  const isBegun = useRef(false);
+  useEffect(() => {
+    if (isBegun.current) return;
+    isBegun.current = true;
+    deal.mutate();
+  }, [deal]);
   const job = useJob(deal.data, () => undefined);
   const working = deal.isPending || (job !== null && !isOver(job));
   const result = job?.result && 'worths' in job.result ? job.result : null;

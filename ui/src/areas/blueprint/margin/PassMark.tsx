@@ -47,7 +47,13 @@ export function PassMark({ blueprint, document, readOnly, onChange }: Props) {
           <>
             {pass.percent ? (
               <>
-                , <b className="fig">{proved.points}</b> {points(proved.points)}
+                ,{' '}
+                <b className="fig">
+                  {proved.points}
+                  {proved.pointsMost !== proved.points && ` to ${proved.pointsMost}`}
+                </b>{' '}
+                {points(proved.pointsMost)}
+                {proved.pointsMost !== proved.points && ', by what a candidate is asked'}
               </>
             ) : (
               proved.percent && (

@@ -14,15 +14,19 @@ type Who = 'passed' | 'notPassed';
 type Rung = (typeof rungs)[number];
 
 const rungOptions = rungs.map((value) => ({ value, words: value }));
-const specimen: Record<Rung, string> = {
+const specimen = (who: Who, isJudged: boolean): Record<Rung, string> => ({
   nothing: 'only that it is handed in',
-  'passed or not': '“Passed.”',
-  total: '“87 of 125 points, 69.6 %. Passed.”',
+  'passed or not': !isJudged ? 'only that it is handed in' : who === 'passed' ? '“Passed.”' : '“Not passed.”',
+  total: !isJudged
+    ? '“87 of 125 points, 69.6 %.”'
+    : who === 'passed'
+      ? '“87 of 125 points, 69.6 %. Passed.”'
+      : '“52 of 125 points, 41.6 %. Not passed.”',
   objectives: 'that, and how much of each objective',
   'own paper': 'that, and the questions with what was answered',
   'marked paper': 'that, with the marks at each question',
   'marked paper with key and feedback': 'that, with the right answers and all feedback',
-};
+});
 
 /** What a candidate sees of an ended sitting, and with which page it closes. */
 export function ReviewSentences({ bank, document, readOnly, onChange }: Props) {
@@ -56,7 +60,7 @@ export function ReviewSentences({ bank, document, readOnly, onChange }: Props) {
         disabled={readOnly}
         onChange={(to) => put(who, 'closed', to)}
       />
-      <span className="block text-quiet">{specimen[rung(who, 'at once')]}</span>
+      <span className="block text-quiet">{specimen(who, pass !== undefined)[rung(who, 'at once')]}</span>
     </p>
   );
   const page = (field: 'passed' | 'notPassed' | 'noPassMark', label: string) => (

@@ -82,7 +82,7 @@ export function RulesSentences({ document, readOnly, onChange }: Props) {
           differs from {preset.name} in {differs.map((rule) => ruleWords[rule] ?? rule).join(', ')}{' '}
           {!readOnly && (
             <button className="act" onClick={() => onChange(withPreset(document, preset))}>
-              as usual
+              set these as in {preset.name}
             </button>
           )}
         </p>

@@ -1,4 +1,4 @@
-import type { Document, Rules } from '../document';
+import { type Document, type Rules, without } from '../document';
 
 /** What a sort of assessment usually rules, in plain words. */
 export interface Preset {
@@ -6,6 +6,8 @@ export interface Preset {
   says: string;
   rules: Rules;
   review: NonNullable<Document['review']>;
+  /** nobody passes it, and no clock runs */
+  isUnjudged?: true;
 }
 
 const sees = (rung: 'nothing' | 'total' | 'objectives' | 'marked paper' | 'marked paper with key and feedback') => [{ rung }];
@@ -38,7 +40,8 @@ export const presets: Preset[] = [
   },
   {
     name: 'survey',
-    says: 'nothing is told, every question must be answered',
+    says: 'nothing is told, nobody passes, no time limit, every question must be answered',
+    isUnjudged: true,
     rules: { moving: 'forward only', screen: 'question', feedback: 'never', mustAnswer: true },
     review: { passed: sees('nothing'), notPassed: sees('nothing') },
   },
@@ -47,10 +50,12 @@ export const presets: Preset[] = [
 /** Rules that every preset leaves as they are. */
 const kept: (keyof Rules)[] = ['time', 'pause'];
 
-export const withPreset = (document: Document, { rules, review }: Preset): Document => ({
-  ...document,
+export const withPreset = (document: Document, { rules, review, isUnjudged }: Preset): Document => ({
+  ...(isUnjudged ? without(document, 'pass') : document),
   rules: {
-    ...Object.fromEntries(kept.flatMap((rule) => (document.rules?.[rule] === undefined ? [] : [[rule, document.rules[rule]]]))),
+    ...Object.fromEntries(
+      kept.flatMap((rule) => (document.rules?.[rule] === undefined || isUnjudged ? [] : [[rule, document.rules[rule]]])),
+    ),
     ...rules,
   },
   review,
@@ -74,6 +79,8 @@ export function differences(document: Document, preset: Preset): string[] {
   const rules = [...new Set([...Object.keys(mine), ...Object.keys(preset.rules)])].filter((rule) => !kept.includes(rule as keyof Rules));
   return [
     ...rules.filter((rule) => JSON.stringify(valueOf(mine, rule)) !== JSON.stringify(valueOf(preset.rules, rule))),
+    ...(preset.isUnjudged && document.pass ? ['pass'] : []),
+    ...(preset.isUnjudged && mine.time !== undefined ? ['time'] : []),
     ...(JSON.stringify(document.review) === JSON.stringify(preset.review) ? [] : ['review']),
   ];
 }

@@ -21,4 +21,5 @@ export const ruleWords: Record<string, string> = {
   floor: 'the least of the total',
   refresher: 'refreshers',
   review: 'review',
+  pass: 'pass mark',
 };

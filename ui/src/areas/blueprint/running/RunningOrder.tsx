@@ -22,7 +22,7 @@ import { Gutter } from './route/Gutter';
 import { SectionHead } from './SectionHead';
 import { StepDetails } from './step/StepDetails';
 import type { Offer } from './typedStep';
-import { stepWords } from './words';
+import { sectionWords, stepWords } from './words';
 
 interface Props {
   blueprint: Blueprint;
@@ -66,7 +66,7 @@ export function RunningOrder({ blueprint, document, readOnly, onChange }: Props)
     else if (taken && target)
       change(moved(document, taken.step.id, { section: target.section.id, index: target.index + (from < to ? 1 : 0) }));
   };
-  const called = (i: number) => (i < all.length ? `step ${i + 1}` : `section “${document.sections[i - all.length]?.title ?? ''}”`);
+  const called = (i: number) => (i < all.length ? `step ${i + 1}` : sectionWords(document, document.sections[i - all.length]?.id ?? ''));
   const line = (at: Numbered) => (
     <StepLine
       key={at.step.id}

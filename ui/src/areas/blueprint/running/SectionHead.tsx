@@ -1,3 +1,4 @@
+import { sectionWords } from './words';
 import { type KeyboardEvent, useState } from 'react';
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
 import { HandleMenu } from '../../../parts/HandleMenu';
@@ -35,6 +36,7 @@ export function SectionHead({ document, section, i, readOnly, onChange }: Props)
     e.preventDefault();
     move(e.key === 'ArrowUp' ? -1 : 1);
   };
+  const called = sectionWords(document, id);
   const items: [string, string, () => void][] = [];
   if (place > 0) items.push(['move up', 'Alt ↑', () => move(-1)]);
   if (place < document.sections.length - 1) items.push(['move down', 'Alt ↓', () => move(1)]);
@@ -46,7 +48,14 @@ export function SectionHead({ document, section, i, readOnly, onChange }: Props)
       {readOnly ? (
         <span />
       ) : (
-        <HandleMenu i={i} shows="§" label={`More for the section “${title}”`} items={items} onKeyDown={onKeyDown} of={`section ${id}`} />
+        <HandleMenu
+          i={i}
+          shows="§"
+          label={title === '' ? `More for ${called}` : `More for the section ${called}`}
+          items={items}
+          onKeyDown={onKeyDown}
+          of={`section ${id}`}
+        />
       )}
       <span className="flex flex-wrap items-baseline gap-x-3">
         <span className="head [&_.value]:font-[650]! [&_.value]:text-moss">
@@ -61,7 +70,7 @@ export function SectionHead({ document, section, i, readOnly, onChange }: Props)
         </span>
         <span className="path">
           <EditableChoice
-            label={`Order in “${title}”`}
+            label={`Order in ${called}`}
             value={order}
             options={[
               { value: 'as written', words: 'in this order' },
@@ -72,7 +81,7 @@ export function SectionHead({ document, section, i, readOnly, onChange }: Props)
           />{' '}
           ·{' '}
           <Editable
-            label={`Time for “${title}”`}
+            label={`Time for ${called}`}
             value={time ?? 'no time of its own'}
             plain
             width={8}

@@ -1,3 +1,4 @@
+import { sectionWords } from './words';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { EachQuestion } from './step/Sayings';
 import { type Document, putSection, type Section, tidy } from '../document';
@@ -69,7 +70,7 @@ export function SectionRules({ document, section, readOnly, onChange }: Props) {
   const putSettings = (settings: Section['settings']) => onChange(putSection(document, section.id, { settings } as Partial<Section>));
   return (
     <>
-      <p className="path pb-1 pl-[82px]" aria-label={`Rules of “${section.title ?? ''}”`}>
+      <p className="path pb-1 pl-[82px]" aria-label={`Rules of ${sectionWords(document, section.id)}`}>
         Here{' '}
         {shown.map(({ rule, label, says, values }, i) => {
           const said = rules[rule];
@@ -89,7 +90,12 @@ export function SectionRules({ document, section, readOnly, onChange }: Props) {
         .
       </p>
       <div className="path pb-2 pl-[82px]">
-        <EachQuestion settings={section.settings} of={`In “${section.title ?? ''}”, `} readOnly={readOnly} onPut={putSettings} />
+        <EachQuestion
+          settings={section.settings}
+          of={`In ${sectionWords(document, section.id)}, `}
+          readOnly={readOnly}
+          onPut={putSettings}
+        />
       </div>
     </>
   );

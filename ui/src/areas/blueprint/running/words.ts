@@ -32,13 +32,17 @@ export const compared = (is: keyof typeof signs, value: string | readonly string
 
 type Scope = Extract<Condition, { points: unknown }>['points'];
 
+/** A section by its title; one without is called by its number. */
+export function sectionWords(document: Telling['document'], id: string): string {
+  const place = document.sections.findIndex((section) => section.id === id);
+  const title = document.sections[place]?.title ?? '';
+  return title === '' ? `section ${place + 1}` : `“${title}”`;
+}
+
 function within(scope: Scope, { document }: Telling): string {
   if (scope === 'all') return 'so far';
   if ('section' in scope) {
-    const section = document.sections.find(({ id }) => id === scope.section);
-    // A section without a title is called by its number.
-    const title = section?.title ?? '';
-    return title === '' ? `in section ${document.sections.findIndex(({ id }) => id === scope.section) + 1}` : `in “${title}”`;
+    return `in ${sectionWords(document, scope.section)}`;
   }
   return `in ${quoted(scope.questions)}`;
 }
@@ -46,7 +50,7 @@ function within(scope: Scope, { document }: Telling): string {
 /** A condition as it is read: "at least 12 points so far". */
 export function conditionWords(when: Condition, telling: Telling): string {
   if ('points' in when)
-    return `${compared(when.is, when.value)} ${pointsWord(typeof when.value === 'string' ? when.value : '')} ${within(when.points, telling)}`;
+    return `${compared(when.is, when.value)} ${pointsWord(typeof when.value === 'string' ? when.value : (when.value[1] ?? ''))} ${within(when.points, telling)}`;
   if ('percent' in when) return `${compared(when.is, when.value)} % ${within(when.percent, telling)}`;
   if ('tally' in when) return `${when.tally} ${compared(when.is, when.value)}`;
   if ('outcome' in when) return `“${when.outcome}” is ${when.is.join(' or ')}`;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { api, dataOf, errorWords, type Schema } from '../../../api/client';
+import { ApiError, api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { PageAndMargin, Row } from '../../../parts/PageAndMargin';
 import { MediaContext, PagesContext } from '../../../parts/text/media';
@@ -11,6 +11,9 @@ import { BlueprintLink } from '../BlueprintLink';
 import { OfferFacts } from './OfferFacts';
 import { openingSentences } from './openingWords';
 import { OnePage } from '../ReadPages';
+
+/** Begins that find no room are made again so often: a minute or so in all. */
+const TRIES = 6;
 
 interface Props {
   account: Account;
@@ -32,6 +35,9 @@ export default function OpeningPage({ account, of }: Props) {
   const begin = useMutation({
     mutationFn: () =>
       dataOf(of === 'edition' ? api.POST('/editions/{id}/sittings', path) : api.POST('/blueprints/{id}/rehearsals', { ...path, body: {} })),
+    // Where a whole class begins at this minute, each tries again by itself, at moments of their own.
+    retry: (times, error) => times < TRIES && error instanceof ApiError && error.maySucceedLater,
+    retryDelay: (times) => 500 * 2 ** times * (0.5 + Math.random()),
     onSuccess: (sitting: Schema['Sitting']) => {
       queries.setQueryData(keys.sitting(sitting.id), sitting);
       void navigate(`/sittings/${sitting.id}`, { replace: true });
@@ -82,6 +88,9 @@ export default function OpeningPage({ account, of }: Props) {
                   <Link className="act" to="/">
                     {canBegin ? 'Not yet' : 'Back'}
                   </Link>
+                )}
+                {begin.isPending && begin.failureCount > 0 && (
+                  <span role="status">Many begin at this minute. It is tried again by itself …</span>
                 )}
                 {begin.error && (
                   <span className="notice" role="alert">

@@ -1,14 +1,62 @@
 import type { Schema } from '../../../api/client';
+import { points } from '../../../parts/text/figures';
 
 type Opening = Schema['Opening'];
 
 /** The rules of an assessment as a candidate needs them before it begins. */
-export function openingSentences({ moving, feedback, review, offer }: Opening): string[] {
+export function openingSentences(opening: Opening): string[] {
+  const { moving, feedback, review, offer, stakes } = opening;
   return [
     movingWords(moving),
     feedbackWords(feedback),
+    ...costWords(stakes),
+    ...timeWords(opening),
     'Whatever you give is saved at once, also without a connection.',
-    ...reviewWords(review, offer),
+    ...reviewWords(review, offer, stakes.graded),
+  ];
+}
+
+const costs: [keyof Pick<Opening['stakes'], 'wrong' | 'blank' | 'later' | 'hint'>, string, string][] = [
+  ['wrong', 'A wrong answer', 'A wrong answer to some of the questions'],
+  ['blank', 'A question left blank', 'Some of the questions, left blank,'],
+  ['later', 'Each attempt after the first', 'Each attempt after the first at some of the questions'],
+  ['hint', 'Each hint that you open', 'Each hint that you open at some of the questions'],
+];
+
+function costWords(stakes: Opening['stakes']): string[] {
+  return costs.flatMap(([what, all, some]) => {
+    const cost = stakes[what];
+    if (cost === null) return [];
+    const verb = !cost.all && what === 'blank' ? 'cost' : 'costs';
+    return [`${cost.all ? all : some} ${verb} ${cost.points === null ? 'points' : `${cost.points} ${points(cost.points)}`}.`];
+  });
+}
+
+const lateWords = {
+  wrong: 'it counts as wrong, whatever was entered',
+  blank: 'it counts as left blank, whatever was entered',
+  marks: 'what you have entered is marked',
+};
+
+function timeWords({ clocks, runningOut, endsAtClosing, stakes, offer }: Opening): string[] {
+  const isDropped = runningOut.includes('unanswered');
+  const counts = !isDropped
+    ? 'what you have entered counts'
+    : runningOut.length > 1
+      ? 'in some parts what you have entered and not checked does not count'
+      : 'what you have entered and not checked does not count';
+  const [late] = stakes.late;
+  return [
+    ...(clocks.includes('whole') ? [`When the time runs out, your paper is handed in as it is; ${counts}.`] : []),
+    ...(offer.closes !== null && endsAtClosing ? [`When it closes, whoever still sits is handed in in the same way.`] : []),
+    ...(clocks.includes('section') ? ['When the time of a part runs out, its other questions are left behind.'] : []),
+    ...(late === undefined
+      ? []
+      : [
+          stakes.late.length === 1
+            ? `When the time of a question runs out, ${lateWords[late]}.`
+            : 'When the time of a question runs out, it is told what becomes of what you have entered.',
+        ]),
   ];
 }
 
@@ -38,11 +86,16 @@ const rungWords: Record<Schema['Rung'], string> = {
   'marked paper with key and feedback': 'your marked paper with the right answers',
 };
 
-function reviewWords(review: Opening['review'], offer: Schema['Offer']): string[] {
+/** Where nothing is marked there are no points to promise. */
+const ungraded = (rung: Schema['Rung']) =>
+  rung === 'own paper' || rung === 'marked paper' || rung === 'marked paper with key and feedback' ? 'your answers' : 'no result';
+
+function reviewWords(review: Opening['review'], offer: Schema['Offer'], isGraded: boolean): string[] {
+  const words = (rung: Schema['Rung']) => (isGraded ? rungWords[rung] : ungraded(rung));
   const rungs = (rung: Schema['Rungs']) =>
-    rung.closed === rung.atOnce || offer.closes === null
-      ? rungWords[rung.atOnce]
-      : `${rungWords[rung.atOnce]}, and once it has closed ${rungWords[rung.closed]}`;
+    words(rung.closed) === words(rung.atOnce) || offer.closes === null
+      ? words(rung.atOnce)
+      : `${words(rung.atOnce)}, and once it has closed ${words(rung.closed)}`;
   const { passed, notPassed } = review;
   if (notPassed === null || (passed.atOnce === notPassed.atOnce && passed.closed === notPassed.closed))
     return [`Afterwards you see ${rungs(passed)}.`];

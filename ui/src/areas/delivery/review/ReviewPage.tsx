@@ -64,7 +64,15 @@ export default function ReviewPage({ account }: { account: Account }) {
           ))}
           <Row
             className="pb-6"
-            page={data.questions.length === 0 && <p className="text-soft">The rules of this assessment show no more than this.</p>}
+            page={
+              (data.further || data.questions.length === 0) && (
+                <p className="text-soft">
+                  {data.further
+                    ? 'More is shown here once the assessment has closed and nobody sits it any more.'
+                    : 'The rules of this assessment show no more than this.'}
+                </p>
+              )
+            }
           />
         </PageAndMargin>
       </MediaContext>

@@ -1,6 +1,7 @@
 import { outcomes } from '../../../../kinds/facts.gen';
 import { Editable, EditableChoice } from '../../../../parts/fields/Editable';
 import { type Blueprint, type Condition, type Document, numbered } from '../../document';
+import { points as pointsWord } from '../../../../parts/text/figures';
 import { choiceWords, signs } from '../words';
 
 interface Props {
@@ -45,7 +46,10 @@ export function ConditionLine({ when, blueprint, document, readOnly, from, onCha
     return to === 'all' ? { all: parts } : { any: parts };
   };
   const sorts = [
-    { value: 'points' as const, words: 'points' },
+    {
+      value: 'points' as const,
+      words: 'value' in when ? pointsWord(String(Array.isArray(when.value) ? when.value[1] : when.value)) : 'points',
+    },
     { value: 'percent' as const, words: 'percent' },
     ...(tallies.length > 0 ? [{ value: 'tally' as const, words: 'a tally' }] : []),
     ...(questions.length > 0 ? [{ value: 'outcome' as const, words: 'what came of a question' }] : []),
@@ -176,7 +180,7 @@ export function ConditionLine({ when, blueprint, document, readOnly, from, onCha
           {' '}
           <ScopeChoice
             scope={scope}
-            sections={sections.map(({ id, title }) => ({ id, title: title ?? id }))}
+            sections={sections.map(({ id, title }, i) => ({ id, title: title ? `“${title}”` : `section ${i + 1}` }))}
             questions={questions}
             readOnly={readOnly}
             onChange={(next) => onChange({ ...when, ['points' in when ? 'points' : 'percent']: next })}
@@ -206,7 +210,7 @@ function ScopeChoice({ scope, sections, questions, readOnly, onChange }: ScopePr
         value={value}
         options={[
           { value: 'all', words: 'so far' },
-          ...sections.map(({ id, title }) => ({ value: `section ${id}`, words: `in “${title}”` })),
+          ...sections.map(({ id, title }) => ({ value: `section ${id}`, words: `in ${title}` })),
           ...(questions.length > 0 || named.length > 0 ? [{ value: 'questions', words: 'in these questions' }] : []),
         ]}
         disabled={readOnly}

@@ -1,3 +1,4 @@
+import { sectionWords } from '../words';
 import { EditableChoice } from '../../../../parts/fields/Editable';
 import { type Document, numbered } from '../../document';
 
@@ -31,7 +32,10 @@ export function WayChoice({ label, document, from, value, readOnly, onChange }: 
       options={
         known
           ? options
-          : [...options, { value, words: first ? `step ${first.number}, where “${section.title ?? ''}” begins` : 'nowhere any more' }]
+          : [
+              ...options,
+              { value, words: first ? `step ${first.number}, where ${sectionWords(document, section.id)} begins` : 'nowhere any more' },
+            ]
       }
       disabled={readOnly}
       onChange={onChange}
