@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Zetema\Tests\Core;
 
-use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
@@ -13,9 +12,6 @@ use Zetema\Core\Drawing\Simulation\Simulation;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Drawing\Stock\ListedStock;
 use Zetema\Core\Drawing\Stock\Pool;
-use Zetema\Core\Marking\Guessing\FormGuessing;
-use Zetema\Core\Marking\Guessing\PassingByGuess;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** Many forms are counted as they are dealt: what is promised is the same in each, what is drawn is seen as often as it should be. */
@@ -85,43 +81,6 @@ final class SimulationTest extends TestCase
         $simulation = self::simulated([new Draw(4, new Pool(['Hive'])), new Draw(2, new Pool(['Health']))], 10_000);
         self::assertSame([10_000, true], [$simulation->forms(), memory_get_usage() - $before < 1_000_000]);
         self::assertCount(3, $simulation->exposure(3));
-    }
-
-    /** @return iterable<string, array{list<array{int, non-empty-list<string>}>, string, string, string}> draws of distributions, needed points, least and most chance */
-    public static function guesses(): iterable
-    {
-        yield 'questions guessed alike are exact' => [[[2, ['1:1/4', '1:1/4', '1:1/4']]], '2', '1/16', '1/16'];
-        yield 'all of several fixed ones' => [[[1, ['1:1/2']], [1, ['1:1/4']]], '1', '5/8', '5/8'];
-        yield 'some are guessed more easily' => [[[1, ['1:1/2', '1:1/4']]], '1', '1/4', '1/2'];
-        yield 'two of them' => [[[2, ['1:1/2', '1:1/4', '1:1/4']]], '2', '1/16', '1/4'];
-        yield 'different points' => [[[1, ['1:1/2', '3:1/4']]], '2', '0', '1/4'];
-        yield 'nothing is needed' => [[[1, ['1:1/2']]], '0', '1', '1'];
-        yield 'more than there is' => [[[1, ['1:1/2']]], '2', '0', '0'];
-    }
-
-    /** @param list<array{int, non-empty-list<string>}> $draws */
-    #[DataProvider('guesses')]
-    public function test_passing_by_guessing_lies_between_what_the_poorest_and_the_best_questions_give(array $draws, string $needed, string $least, string $most): void
-    {
-        $read = static function (string $one): array {
-            [$points, $chance] = explode(':', $one);
-            $right = Ratio::of($chance);
-
-            return [['points' => Points::zero(), 'chance' => Ratio::one()->minus($right)], ['points' => Points::of($points), 'chance' => $right]];
-        };
-        $chance = PassingByGuess::chance(array_map(static fn (array $draw): array => [$draw[0], array_map($read, $draw[1])], $draws), Ratio::of($needed), Ratio::of($needed));
-        self::assertSame([$least, $most], [(string) $chance['least'], (string) $chance['most']]);
-    }
-
-    public function test_every_form_lies_between_the_bounds(): void
-    {
-        $of = static fn (string $points, string $chance): array => [['points' => Points::zero(), 'chance' => Ratio::one()->minus(Ratio::of($chance))], ['points' => Points::of($points), 'chance' => Ratio::of($chance)]];
-        $pool = [$of('1', '1/2'), $of('2', '1/4'), $of('3', '1/5'), $of('1', '1/3')];
-        ['least' => $least, 'most' => $most] = PassingByGuess::chance([[2, $pool]], Ratio::of(2), Ratio::of(2));
-        foreach ([[0, 1], [0, 2], [0, 3], [1, 2], [1, 3], [2, 3]] as [$i, $j]) {
-            $form = FormGuessing::chanceToReach(FormGuessing::total([$pool[$i], $pool[$j]]), Ratio::of(2));
-            self::assertTrue($form->compareTo($least) >= 0 && $form->compareTo($most) <= 0, "$i $j: $form");
-        }
     }
 
     /** @return list<array<string, mixed>> */

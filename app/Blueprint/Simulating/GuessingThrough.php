@@ -7,7 +7,7 @@ namespace Zetema\App\Blueprint\Simulating;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\DealtQuestions;
 use Zetema\App\Blueprint\NotCleared;
-use Zetema\Core\Blueprint\Dealing\GuessedPass;
+use Zetema\Core\Blueprint\Guessing\GuessedPass;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 
@@ -21,10 +21,6 @@ final readonly class GuessingThrough
     /** @return array{least: string|null, most: string|null, leastPercent: string|null, mostPercent: string|null, why: string|null} chances as "one in so many", exact if both are the same; why: they are not told */
     public function told(Blueprint $blueprint): array
     {
-        if (($blueprint->assessment()->pass->minimums ?? []) !== []) {
-            // Each of them has to be guessed too: what is told without them would be too much, and it may be nothing at all.
-            return ['least' => null, 'most' => null, 'leastPercent' => null, 'mostPercent' => null, 'why' => 'objectives have minimums of their own, so that fewer pass than the pass mark alone would let'];
-        }
         try {
             [$questions, $eligible] = $this->questions->of($blueprint, GuessedPass::MOST);
             $chance = GuessedPass::of($blueprint->assessment(), $eligible, static fn (string $name): array => $questions[$name]);

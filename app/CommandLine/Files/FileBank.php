@@ -8,7 +8,7 @@ use Zetema\App\Blueprint\Out\WrittenAssessment;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Check\Known;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
-use Zetema\Core\Blueprint\Dealing\GuessedPass;
+use Zetema\Core\Blueprint\Guessing\GuessedPass;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Drawing\Stock\ListedStock;
 use Zetema\Core\Exchange\TextFormat\Page;

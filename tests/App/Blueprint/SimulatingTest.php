@@ -79,6 +79,8 @@ final class SimulatingTest extends ApiTestCase
         $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['one', 'claim']]]]], ['pass' => ['percent' => '100']]);
         self::assertNotSame($told()->optionalText('least'), $told()->optionalText('most'), 'some are guessed more easily');
         $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]], ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => 'end']]]], ['question' => 'fresh eggs']]);
-        self::assertSame('the way divides', $told()->optionalText('why'));
+        self::assertSame(['2', '2', null], [$told()->optionalText('least'), $told()->optionalText('most'), $told()->optionalText('why')], 'with the route, exactly: who misses the claim cannot have all any more');
+        $this->plan($id, [['draw' => ['take' => 2, 'pool' => ['kinds' => ['claim'], 'objective' => 'Colony life']]]], ['pass' => ['percent' => '50', 'objectives' => [['objective' => 'Colony life', 'percent' => '100']]]]);
+        self::assertSame(['4', '4', null], [$told()->optionalText('least'), $told()->optionalText('most'), $told()->optionalText('why')], 'a minimum must be guessed, too');
     }
 }
