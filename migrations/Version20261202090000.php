@@ -18,6 +18,8 @@ final class Version20261202090000 extends AbstractMigration
     {
         $this->addSql('ALTER TABLE objective ADD COLUMN version INTEGER DEFAULT 1 NOT NULL');
         $this->addSql('ALTER TABLE sitting ADD COLUMN seen CLOB DEFAULT NULL');
+        $this->addSql('CREATE INDEX sitting_marked ON sitting (edition_id, percent, passed, ended_at)');
+        $this->addSql('CREATE INDEX sitting_began ON sitting (edition_id, started_at, ended_at, due, passed, account_id)');
         $this->addSql('ALTER TABLE batch ADD COLUMN entry_id INTEGER DEFAULT NULL CONSTRAINT batch_entry REFERENCES bank_change (id) ON DELETE SET NULL NOT DEFERRABLE INITIALLY IMMEDIATE');
         $this->addSql('CREATE INDEX IDX_F80B52D4BA364942 ON batch (entry_id)');
         // Those from before are listed too, with their own day.

@@ -28,6 +28,8 @@ use Zetema\Core\Sitting\Run\Terms;
 #[ORM\Table(name: 'sitting')]
 #[ORM\Index(name: 'sitting_open', columns: ['ended_at', 'due'])]
 #[ORM\Index(name: 'sitting_listed', columns: ['edition_id', 'ended_at', 'due', 'started_at', 'passed', 'percent', 'earned', 'account_id'])]
+#[ORM\Index(name: 'sitting_marked', columns: ['edition_id', 'percent', 'passed', 'ended_at'])]
+#[ORM\Index(name: 'sitting_began', columns: ['edition_id', 'started_at', 'ended_at', 'due', 'passed', 'account_id'])]
 #[ORM\Index(name: 'sitting_candidate', columns: ['account_id', 'edition_id'])]
 class Sitting
 {

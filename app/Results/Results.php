@@ -17,8 +17,8 @@ use Zetema\Core\Numbers\Ratio;
 final readonly class Results
 {
     private const COLUMNS = 's.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, s.answered, s.last_sign FROM sitting s JOIN account a ON a.id = s.account_id';
-    /** Which sittings there are is read from this index alone: a whole sitting is some ten pages of the database. */
-    private const LISTED = 'sitting s INDEXED BY sitting_listed';
+    /** What they have come to is read from this index alone, already in order: a whole sitting is some ten pages of the database. */
+    private const MARKED = 'sitting s INDEXED BY sitting_marked';
 
     public function __construct(private Connection $db, private EndedSittings $ended)
     {
@@ -31,10 +31,13 @@ final readonly class Results
         $plan = $edition->assessment();
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
-        $from = 'FROM ' . self::LISTED . ($asked->needsNames() ? ' CROSS JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
-        $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
+        $from = 'FROM sitting s INDEXED BY ' . $asked->index() . ($asked->needsNames() ? ' CROSS JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
+        // All that fit are counted in the same pass, but for a page behind the last.
+        $found = $this->db->fetchAllKeyValue("SELECT s.id, COUNT(*) OVER () $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
+        $ids = array_keys($found);
+        $fit = $this->number($ids === [] ? $this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound]) : $found[$ids[0]]) ?? 0;
         $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
-        $rows = array_map(static fn (mixed $id): array => $rows[is_numeric($id) ? (int) $id : 0] ?? throw new \LogicException('it was just found'), $ids);
+        $rows = array_map(static fn (int|string $id): array => $rows[(int) $id] ?? throw new \LogicException('it was just found'), $ids);
 
         return [
             'edition' => [...$edition->toData(), 'blueprint' => $edition->blueprint->id, 'bank' => $edition->blueprint->bank->id],
@@ -42,7 +45,7 @@ final readonly class Results
             'tallies' => self::tallies($edition),
             'questions' => $edition->plan()->questions(),
             'sums' => $this->sums($edition),
-            'fit' => $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0,
+            'fit' => $fit,
             'sittings' => array_map(fn (array $row): array => $this->row(Fields::of($row), $ways), $rows),
         ];
     }
@@ -71,13 +74,39 @@ final readonly class Results
     /** @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over all sittings of the edition; the last three in percent, the middle of two their mean */
     private function sums(Edition $edition): array
     {
-        $row = $this->db->fetchAssociative('SELECT COUNT(*) AS sittings, COUNT(s.ended_at) AS ended, COUNT(s.passed) AS judged, SUM(CASE WHEN s.passed THEN 1 ELSE 0 END) AS passed FROM ' . self::LISTED . ' WHERE s.edition_id = ?', [$edition->id]);
-        $counted = array_map(fn (mixed $count): int => $this->number($count) ?? 0, $row === false ? [] : $row);
-        $percents = array_values(array_filter($this->db->fetchFirstColumn('SELECT s.percent FROM ' . self::LISTED . ' WHERE s.edition_id = ? AND s.percent IS NOT NULL ORDER BY CAST(s.percent AS REAL)', [$edition->id]), is_string(...)));
-        $last = count($percents) - 1;
-        $middle = $last < 0 ? null : Ratio::of($percents[intdiv($last, 2)])->plus(Ratio::of($percents[intdiv($last + 1, 2)]))->dividedBy(Ratio::of('2'));
+        $sums = ['sittings' => 0, 'ended' => 0, 'judged' => 0, 'passed' => 0];
+        $percents = [];
+        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, s.ended_at IS NOT NULL AS has_ended, COUNT(*) AS n FROM ' . self::MARKED . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed, has_ended', [$edition->id]) as $row) {
+            $n = $this->number($row['n']) ?? 0;
+            $sums['sittings'] += $n;
+            $sums['ended'] += (bool) $row['has_ended'] ? $n : 0;
+            $sums['judged'] += $row['passed'] !== null ? $n : 0;
+            $sums['passed'] += (bool) $row['passed'] ? $n : 0;
+            if (is_string($row['percent'])) {
+                $percents[$row['percent']] = ($percents[$row['percent']] ?? 0) + $n;
+            }
+        }
+        uksort($percents, static fn (int|string $a, int|string $b): int => (float) $a <=> (float) $b);
+        $last = array_sum($percents) - 1;
+        $middle = $last < 0 ? null : Ratio::of(self::at($percents, intdiv($last, 2)))->plus(Ratio::of(self::at($percents, intdiv($last + 1, 2))))->dividedBy(Ratio::of('2'));
 
-        return ['sittings' => $counted['sittings'] ?? 0, 'ended' => $counted['ended'] ?? 0, 'judged' => $counted['judged'] ?? 0, 'passed' => $counted['passed'] ?? 0, 'least' => $percents[0] ?? null, 'middle' => $middle?->rounded(1)->decimal(), 'most' => $percents[$last] ?? null];
+        return [...$sums, 'least' => $last < 0 ? null : self::at($percents, 0), 'middle' => $middle?->rounded(1)->decimal(), 'most' => $last < 0 ? null : self::at($percents, $last)];
+    }
+
+    /**
+     * @param array<int|string, int> $counts how often each comes, rising
+     *
+     * @return string the one at a place among all
+     */
+    private static function at(array $counts, int $place): string
+    {
+        foreach ($counts as $value => $n) {
+            $place -= $n;
+            if ($place < 0) {
+                return (string) $value;
+            }
+        }
+        throw new \LogicException('there are more');
     }
 
     /** @return array<string, mixed> */

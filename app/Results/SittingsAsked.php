@@ -10,7 +10,7 @@ use Zetema\Core\Data\Malformed;
 /** Which sittings of an edition are looked at, in which order, and from which of them on. */
 final readonly class SittingsAsked
 {
-    public const PAGE = 200;
+    public const PAGE = 100;
 
     private const KINDS = ['all' => '1 = 1', 'running' => 's.ended_at IS NULL', 'passed' => 's.passed = 1', 'not passed' => 's.passed = 0'];
     private const ORDERS = [
@@ -50,6 +50,12 @@ final readonly class SittingsAsked
         $letters = '%' . addcslashes(mb_strtolower(trim($this->name)), '%_\\') . '%';
 
         return [self::KINDS[$this->kind] . " AND a.folded LIKE ? ESCAPE '\\'", [$letters]];
+    }
+
+    /** The index that all of it is read from: in its order where they began, so that nothing need be sorted. */
+    public function index(): string
+    {
+        return $this->by === 'began' ? 'sitting_began' : 'sitting_listed';
     }
 
     /** Whether it goes by names: they stand with accounts. */

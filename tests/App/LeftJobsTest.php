@@ -95,6 +95,58 @@ final class LeftJobsTest extends TestCase
         self::assertSame(self::MANY, $this->number("SELECT COUNT(*) FROM question WHERE batch_id = (SELECT MAX(id) FROM batch) AND worth = '4'"));
     }
 
+    public function test_a_batch_is_taken_back_to_its_last_question(): void
+    {
+        $this->ended($this->intake(self::MANY));
+        $batch = $this->number('SELECT MAX(id) FROM batch');
+        $job = $this->killedHalfWay($this->ask('POST', "/api/batches/$batch/take-back"));
+
+        self::assertSame(['done', self::MANY, 0], [$job->text('state'), $job->object('result')->integer('taken'), $job->object('result')->integer('kept')]);
+        self::assertSame([0, 0], [$this->number("SELECT COUNT(*) FROM question WHERE batch_id = $batch"), $this->number('SELECT COUNT(*) FROM question_search WHERE rowid NOT IN (SELECT id FROM question)')]);
+        self::assertSame(1, $this->number("SELECT COUNT(*) FROM bank_change WHERE kind = 'intake' AND undone_at IS NOT NULL"));
+    }
+
+    public function test_a_bank_from_an_archive_is_what_the_archive_has(): void
+    {
+        $this->ended($this->intake(self::MANY));
+        [[, $archive]] = $this->atOnce([['GET', '/api/banks/1/archive', null]]);
+        $banks = fn (): int => count($this->ask('GET', '/api/banks')->objects('banks'));
+        $before = $banks();
+        [[, $begun]] = $this->atOnce([['POST', '/api/banks/from-archive?name=From+the+archive', $archive]]);
+        $this->killedHalfWay(Fields::ofJson($begun)->object('job'), static fn (self $test) => self::assertSame($before, $banks(), 'it is not seen yet'));
+        $restored = $this->number('SELECT MAX(id) FROM bank WHERE is_unfinished = 0');
+
+        self::assertSame($before + 1, $banks());
+        $facts = 'SELECT COUNT(*), COUNT(DISTINCT q.excerpt), SUM(q.micro_points), SUM(q.cleared_id IS NOT NULL) FROM question q WHERE q.bank_id = ';
+        self::assertSame($this->row($facts . 1), $this->row($facts . $restored));
+    }
+
+    public function test_many_forms_are_dealt_as_if_nothing_had_happened(): void
+    {
+        $deal = fn (): Fields => $this->ask('POST', '/api/blueprints/1/simulations', ['forms' => 20_000, 'seed' => 7]);
+        $job = $this->killedHalfWay($deal());
+
+        self::assertSame(20_000, $job->object('result')->integer('forms'));
+        self::assertSame($this->ended($deal())->object('result')->raw(), $job->object('result')->raw(), 'as one that nobody killed');
+    }
+
+    public function test_a_file_is_written_whole_or_not_at_all(): void
+    {
+        foreach (range(1, 3) as $i) {
+            $this->ended($this->intake(self::MANY));
+        }
+        $write = fn (): Fields => $this->ask('POST', '/api/banks/1/out', ['as' => 'qti21']);
+        $file = fn (Fields $job): string => $this->atOnce([['GET', '/api/jobs/' . $job->integer('id') . '/file', null]])[0][1];
+        $begun = $write();
+        $job = $this->killedHalfWay($begun, static function (self $test) use ($begun): void {
+            [[$status]] = $test->atOnce([['GET', '/api/jobs/' . $begun->integer('id') . '/file', null]]);
+            self::assertSame(404, $status, 'a part of it is never fetched');
+        });
+
+        self::assertSame($job->object('result')->integer('bytes'), strlen($file($job)));
+        self::assertSame(sha1($file($this->ended($write()))), sha1($file($job)));
+    }
+
     public function test_what_was_cut_off_within_a_request_is_taken_up_too(): void
     {
         $handle = curl_init(self::server()->address . '/api/banks/1/intake');

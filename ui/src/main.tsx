@@ -5,6 +5,7 @@ import { BrowserRouter } from 'react-router';
 import { ApiError } from './api/client';
 import { App } from './App';
 import { askFirst } from './first';
+import { goOnTyping } from './parts/fields/typing';
 import './styles.css';
 
 const queries = new QueryClient({
@@ -33,3 +34,4 @@ if (root) {
     </StrictMode>,
   );
 }
+goOnTyping();

@@ -78,6 +78,9 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $pools;
 
+    /** Read once; what it says never changes. */
+    private ?Assessment $assessment = null;
+
     /**
      * @param list<int> $revisions ids of those that may be dealt, rising; StoredStock keeps them
      * @param array<string, list<int>> $pools ids of questions, rising
@@ -164,7 +167,7 @@ class Edition
     /** The blueprint that forms are dealt from and sat by. */
     public function assessment(): Assessment
     {
-        return BlueprintReader::read($this->document(), new TrustedNames());
+        return $this->assessment ??= BlueprintReader::read($this->document(), new TrustedNames());
     }
 
     /** @return array<string, mixed> questions by their ids */

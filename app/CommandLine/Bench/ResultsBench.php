@@ -30,14 +30,14 @@ final class ResultsBench
         $there = self::number($db, 'SELECT COUNT(*) FROM sitting WHERE edition_id = 1');
         $output->writeln(sprintf('%d sittings, %s; medians in milliseconds over %d requests, each after one that does nothing', $there, date('j F Y'), self::TIMES));
         $results = '/api/editions/1/results';
-        $last = 200 * intdiv($there - 1, 200);
+        $last = SittingsAsked::PAGE * intdiv($there - 1, SittingsAsked::PAGE);
         foreach ([
             'first page' => static fn (int $i): string => "$results?by=began&down=" . $i % 2,
-            'last page' => static fn (int $i): string => "$results?from=" . ($last - 200 * ($i % 3)),
-            'by candidate' => static fn (int $i): string => "$results?by=candidate&down=0&from=" . 200 * $i,
-            'by points' => static fn (int $i): string => "$results?by=points&from=" . 200 * $i,
-            'passed' => static fn (int $i): string => "$results?kind=passed&from=" . 200 * ($i % 5),
-            'not passed, by %' => static fn (int $i): string => "$results?kind=not+passed&by=%25&from=" . 200 * ($i % 5),
+            'last page' => static fn (int $i): string => "$results?from=" . ($last - SittingsAsked::PAGE * ($i % 3)),
+            'by candidate' => static fn (int $i): string => "$results?by=candidate&down=0&from=" . SittingsAsked::PAGE * $i,
+            'by points' => static fn (int $i): string => "$results?by=points&from=" . SittingsAsked::PAGE * $i,
+            'passed' => static fn (int $i): string => "$results?kind=passed&from=" . SittingsAsked::PAGE * ($i % 5),
+            'not passed, by %' => static fn (int $i): string => "$results?kind=not+passed&by=%25&from=" . SittingsAsked::PAGE * ($i % 5),
             'being sat' => static fn (int $i): string => "$results?kind=running&from=" . $i,
             'letters of a name' => static fn (int $i): string => "$results?name=" . chr(97 + $i % 26) . ['', 'e', 'or'][$i % 3],
             'survey' => static fn (int $i): string => '/api/editions/' . (1 + $i % 2) . '/survey',

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
+use Zetema\App\Results\SittingsAsked;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Table\CsvRows;
 use Zetema\Core\Exchange\Table\Row;
@@ -113,7 +114,7 @@ final class ResultsTest extends ApiTestCase
             $db->executeStatement("INSERT INTO sitting (account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, earned, max, percent, passed, summary, extra_time, rehearsal_ahead, state) SELECT account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, '100', '125', '80', 1, summary, extra_time, rehearsal_ahead, state FROM sitting WHERE edition_id = 1 ORDER BY id LIMIT 1");
         }
         $ids = [];
-        for ($from = 0; $from < 500; $from += 200) {
+        for ($from = 0; $from < 500; $from += SittingsAsked::PAGE) {
             array_push($ids, ...array_map(static fn (Fields $s): int => $s->integer('id'), $this->send('GET', "/api/editions/1/results?from=$from", schema: 'Results')->objects('sittings')));
         }
 

@@ -1,5 +1,5 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, ApiError, dataOf } from '../../api/client';
 import { EditableChoice } from '../../parts/fields/Editable';
@@ -9,7 +9,7 @@ import { count, day, figure, points, timeOfDay } from '../../parts/text/figures'
 import { Waiting } from '../../parts/Waiting';
 import { manySittings } from '../background/out';
 import { SaveFile } from '../background/SaveFile';
-import { type Kind, kinds, type Order, type Results, resultsQuery } from './results';
+import { type Kind, kinds, type Order, pageInSight, type Results, resultsQuery, useAsksAgain } from './results';
 import { SittingsTable } from './SittingsTable';
 import { Surveyed } from './Surveyed';
 
@@ -24,7 +24,10 @@ export default function ResultsPage() {
   const [kind, setKind] = useState<Kind>('all');
   const [name, setName] = useState('');
   const [order, setOrder] = useState<Order>({ by: 'began', down: true });
-  const results = useInfiniteQuery(resultsQuery(edition, kind, useSettled(name, 250), order));
+  const settled = useSettled(name, 250);
+  const results = useInfiniteQuery(resultsQuery(edition, kind, settled, order));
+  const list = useRef<HTMLDivElement>(null);
+  useAsksAgain(edition, kind, settled, order, (pages) => pageInSight(list.current, pages));
   const isOthers = results.error instanceof ApiError && results.error.problem.status === 403;
   if (!results.data)
     return (
@@ -78,7 +81,14 @@ export default function ResultsPage() {
         />
       ) : (
         <>
-          <Row className="min-w-0 pb-4" page={<SittingsTable data={data} rows={rows} order={order} onOrder={setOrder} />} />
+          <Row
+            className="min-w-0 pb-4"
+            page={
+              <div ref={list}>
+                <SittingsTable data={data} rows={rows} order={order} onOrder={setOrder} />
+              </div>
+            }
+          />
           {results.hasNextPage && (
             <Row
               className="pb-4"

@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import { useId, useRef, useState } from 'react';
+import { keepTyping, leaveTyping, placeOf, wasTyping } from './typing';
 
 /** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
 export function Editable({
@@ -25,6 +26,7 @@ export function Editable({
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const back = useRef(false);
+  const place = useRef(0);
   const message = useId();
   if (disabled) return <b className={plain ? 'font-normal!' : 'fig'}>{value}</b>;
   if (typed === null) {
@@ -37,7 +39,11 @@ export function Editable({
           if (button && back.current) button.focus();
           back.current = false;
         }}
-        onClick={() => setTyped(value)}
+        data-typed-over={label}
+        onClick={(e) => {
+          place.current = placeOf(e.currentTarget, label);
+          setTyped(wasTyping() ?? value);
+        }}
       >
         {value}
       </button>
@@ -48,6 +54,7 @@ export function Editable({
     const why = next === '' || next === value ? null : (refuse?.(next) ?? null);
     setRefused(why);
     if (why !== null) return;
+    leaveTyping();
     setTyped(null);
     if (next !== '' && next !== value) onChange(next);
   };
@@ -65,6 +72,7 @@ export function Editable({
         aria-describedby={refused === null ? undefined : message}
         onChange={(e) => {
           setTyped(e.target.value);
+          keepTyping(label, place.current, value, e.target.value);
           setRefused(null);
         }}
         onBlur={done}
@@ -74,6 +82,7 @@ export function Editable({
           back.current = true;
           if (e.key === 'Enter') done();
           else {
+            leaveTyping();
             setTyped(null);
             setRefused(null);
           }

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import PaperPage from '../../../src/areas/results/PaperPage';
 import type { SittingRow } from '../../../src/areas/results/results';
 import ResultsPage from '../../../src/areas/results/ResultsPage';
@@ -99,6 +99,31 @@ describe('results of an edition', () => {
     press('Show more of them');
     await settled();
     expect(last()).toMatchObject({ kind: 'not passed', from: 2 });
+  });
+
+  it('ask again only for the page in sight while somebody sits', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+    const pages = { fit: 4, sums: { sittings: 4, ended: 3, judged: 3, passed: 1, least: '20', middle: '40', most: '60' } };
+    let answered = 3;
+    const { asked } = await open(({ query }: { query: { from?: string } }) =>
+      results(
+        Number(query.from ?? 0) === 0 ? { ...pages, sittings: [{ ...sitting, answered }, rows[1]] } : { ...pages, sittings: rows.slice(2) },
+      ),
+    );
+    press('Show more of them');
+    await settled();
+    const before = asked('GET', '/editions/{id}/results').length;
+    answered = 9;
+    vi.advanceTimersByTime(15_000);
+    vi.useRealTimers();
+    await settled();
+    expect(
+      asked('GET', '/editions/{id}/results')
+        .slice(before)
+        .map(({ query }) => Number(query?.from ?? 0)),
+    ).toEqual([0]);
+    expect(text()).toContain('is sitting: 9 of 10 answered');
+    expect(names()).toEqual(['Dorn', 'Cole', 'Amber', 'Birch']);
   });
 
   it('show tallies with their bands, and the path, where there are some', async () => {
