@@ -9,6 +9,13 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Bench\Bank\BankBench;
+use Zetema\App\CommandLine\Bench\Bank\DealBench;
+use Zetema\App\CommandLine\Bench\Bank\IntakeBench;
+use Zetema\App\CommandLine\Bench\Bank\JobsBench;
+use Zetema\App\CommandLine\Bench\Bank\MarkingBench;
+use Zetema\App\CommandLine\Bench\Sitting\ResultsBench;
+use Zetema\App\CommandLine\Bench\Sitting\SittingBench;
 
 #[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, their results, work in the background, or the ways in')]
 final readonly class BenchCommand

@@ -7,8 +7,8 @@ namespace Zetema\Tests\App\CommandLine;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
-use Zetema\App\CommandLine\Bench\FpmServer;
-use Zetema\App\CommandLine\Bench\ProcessorTime;
+use Zetema\App\CommandLine\Bench\Server\FpmServer;
+use Zetema\App\CommandLine\Bench\Server\ProcessorTime;
 
 /** What figures are measured with: servers are waited for, and only their own processor time is counted. */
 final class BenchTest extends TestCase

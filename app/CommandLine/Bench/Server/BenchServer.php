@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Server;
 
 use Symfony\Component\Process\Process;
+use Zetema\App\CommandLine\Bench\Bank\LargeBank;
 
 /** The real server on a database of its own, with one worker and a limit of memory, spoken to over HTTP as a browser does. */
 final class BenchServer

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
 
 /** Many at once: each acts at its own moments, evenly spread, whether others are answered or not. */
 final class Crowd

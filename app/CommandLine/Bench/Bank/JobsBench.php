@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Zetema\App\CommandLine\Bench\Server\BenchDatabase;
+use Zetema\App\CommandLine\Bench\Server\BenchServer;
+use Zetema\App\CommandLine\Bench\Server\Times;
 
 /** Work in the background on a large bank, within 128 MB: how long, whole to the last line, and how long others wait meanwhile to save. */
 final class JobsBench

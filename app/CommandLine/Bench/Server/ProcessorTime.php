@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Server;
 
 /** The processor time that some processes and all that they started have used, as the system counts it, in hundredths of a second. */
 final readonly class ProcessorTime

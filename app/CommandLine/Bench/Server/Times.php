@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Server;
 
 /** How long something took, many times over, in milliseconds. */
 final class Times

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
 
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Bench\Server\BenchClient;
+use Zetema\App\CommandLine\Bench\Server\ProcessorTime;
 
 /**
  * The same minute: a hall full of candidates logs in, begins, saves and hands in, each within a window, while the author reads

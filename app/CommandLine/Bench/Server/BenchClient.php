@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Server;
+
+use Zetema\App\CommandLine\Bench\Bank\LargeBank;
 
 /** Somebody who is logged in, and speaks to the server as a browser does. */
 final class BenchClient

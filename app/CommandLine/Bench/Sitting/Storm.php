@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
+
+use Zetema\App\CommandLine\Bench\Server\Times;
 
 /** One request for each of many, at moments of chance within a window, beside somebody who asks something again and again. */
 final class Storm

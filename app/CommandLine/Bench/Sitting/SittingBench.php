@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Process\Process;
+use Zetema\App\CommandLine\Bench\Bank\LargeBank;
+use Zetema\App\CommandLine\Bench\Server\BenchClient;
+use Zetema\App\CommandLine\Bench\Server\FpmServer;
+use Zetema\App\CommandLine\Bench\Server\ProcessorTime;
+use Zetema\App\CommandLine\Bench\Server\Times;
 
 /** A crowd: candidates who each save every five seconds for a minute, over HTTP, beside a request that does nothing. */
 final class SittingBench

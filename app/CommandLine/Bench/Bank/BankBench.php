@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Process\Process;
+use Zetema\App\CommandLine\Bench\Server\BenchServer;
+use Zetema\App\CommandLine\Bench\Server\Times;
 
 /** The work of every day on a large bank, over HTTP, beside a request that does nothing and the bare SQL. */
 final class BankBench

@@ -2,10 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Zetema\App\CommandLine\Bench\Server\BenchDatabase;
+use Zetema\App\CommandLine\Bench\Server\BenchServer;
+use Zetema\App\CommandLine\Bench\Server\Times;
+use Zetema\App\Results\SittingsAsked;
 
 /** Results of an edition with ten thousand sittings: every page and filter beside a request that does nothing, and the tables whole. */
 final class ResultsBench

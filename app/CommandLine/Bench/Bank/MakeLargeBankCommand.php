@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
+
+use Zetema\App\CommandLine\Bench\Server\BenchClient;
 
 /** A candidate of the crowd: saves another choice each time, and goes on after every fifth. */
 final class Sitter

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Zetema\Core\Exchange\Archive\ArchiveSource;
 use Zetema\Core\Exchange\Qti\Items\ItemReader;

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\CommandLine\Bench;
+namespace Zetema\App\CommandLine\Bench\Sitting;
+
+use Zetema\App\CommandLine\Bench\Bank\LargeBank;
 
 /** One of the hall: what their browser knows. */
 final class StormSitter
