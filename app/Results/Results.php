@@ -32,19 +32,18 @@ final readonly class Results
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
         $from = 'FROM sitting s INDEXED BY ' . $asked->index() . ($asked->needsNames() ? ' CROSS JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
-        // All that fit are counted in the same pass, but for a page behind the last.
-        $found = $this->db->fetchAllKeyValue("SELECT s.id, COUNT(*) OVER () $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
-        $ids = array_keys($found);
-        $fit = $this->number($ids === [] ? $this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound]) : $found[$ids[0]]) ?? 0;
+        $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
+        $sums = $this->sums($edition);
+        $fit = $asked->isAll() ? $sums['sittings'] : $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0;
         $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
-        $rows = array_map(static fn (int|string $id): array => $rows[(int) $id] ?? throw new \LogicException('it was just found'), $ids);
+        $rows = array_map(static fn (mixed $id): array => $rows[is_numeric($id) ? (int) $id : 0] ?? throw new \LogicException('it was just found'), $ids);
 
         return [
             'edition' => [...$edition->toData(), 'blueprint' => $edition->blueprint->id, 'bank' => $edition->blueprint->bank->id],
             'pass' => $plan->pass?->mark->toData(),
             'tallies' => self::tallies($edition),
             'questions' => $edition->plan()->questions(),
-            'sums' => $this->sums($edition),
+            'sums' => $sums,
             'fit' => $fit,
             'sittings' => array_map(fn (array $row): array => $this->row(Fields::of($row), $ways), $rows),
         ];
@@ -76,10 +75,10 @@ final readonly class Results
     {
         $sums = ['sittings' => 0, 'ended' => 0, 'judged' => 0, 'passed' => 0];
         $percents = [];
-        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, s.ended_at IS NOT NULL AS has_ended, COUNT(*) AS n FROM ' . self::MARKED . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed, has_ended', [$edition->id]) as $row) {
+        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, COUNT(s.ended_at) AS ended, COUNT(*) AS n FROM ' . self::MARKED . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed', [$edition->id]) as $row) {
             $n = $this->number($row['n']) ?? 0;
             $sums['sittings'] += $n;
-            $sums['ended'] += (bool) $row['has_ended'] ? $n : 0;
+            $sums['ended'] += $this->number($row['ended']) ?? 0;
             $sums['judged'] += $row['passed'] !== null ? $n : 0;
             $sums['passed'] += (bool) $row['passed'] ? $n : 0;
             if (is_string($row['percent'])) {

@@ -52,6 +52,12 @@ final readonly class SittingsAsked
         return [self::KINDS[$this->kind] . " AND a.folded LIKE ? ESCAPE '\\'", [$letters]];
     }
 
+    /** Whether every sitting of the edition fits. */
+    public function isAll(): bool
+    {
+        return $this->kind === 'all' && trim($this->name) === '';
+    }
+
     /** The index that all of it is read from: in its order where they began, so that nothing need be sorted. */
     public function index(): string
     {
