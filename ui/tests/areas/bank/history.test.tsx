@@ -50,6 +50,19 @@ describe('the history of a bank', () => {
     expect(screen.getAllByRole('button', { name: /^Undo: / })).toHaveLength(1);
   });
 
+  it('takes an intake back after it was asked once more: that is for good', async () => {
+    const { asked: requests } = new Served({
+      [path]: { people, changes: [change(4, 'intake', 'took in “a.txt”: 2 questions')] },
+      'POST /banks/{bank}/changes/{id}/undo': { ...change(4, 'intake', 'took in “a.txt”: 2 questions'), job: null },
+    });
+    await at('/banks/1/history', '/banks/:bank/history', <HistoryPage account={author} />);
+    press('Take back: took in “a.txt”: 2 questions');
+    expect(requests('POST', '/banks/{bank}/changes/{id}/undo')).toHaveLength(0);
+    press('Take back for good: took in “a.txt”: 2 questions');
+    await settled();
+    expect(requests('POST', '/banks/{bank}/changes/{id}/undo')).toHaveLength(1);
+  });
+
   it('offers readers nothing to undo', async () => {
     new Served({ [path]: { people, changes: [change(2, 'pool', 'made a pool')] } });
     await at('/banks/1/history', '/banks/:bank/history', <HistoryPage account={{ ...author, role: 'reviewer' }} />);

@@ -1,5 +1,5 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { undone } from '../../../api/undone';
@@ -75,7 +75,11 @@ export function Change({ change, may, undo: goBack }: ChangeProps) {
     mutationFn: goBack,
     onSuccess: () => queries.invalidateQueries(),
   });
+  // What was taken back cannot be brought again by a press, so that it is asked about first.
+  const isForGood = change.kind === 'intake';
+  const [sure, setSure] = useState(false);
   const way = change.kind === 'thrown away' ? 'restore' : change.kind === 'intake' ? 'take back' : 'undo';
+  const act = sure ? `${way} for good` : way;
   return (
     <Row
       line
@@ -99,10 +103,10 @@ export function Change({ change, may, undo: goBack }: ChangeProps) {
               <button
                 className="act ml-2"
                 disabled={undo.isPending}
-                onClick={() => undo.mutate()}
-                aria-label={`${way.charAt(0).toUpperCase()}${way.slice(1)}: ${change.words}`}
+                onClick={() => (isForGood && !sure ? setSure(true) : undo.mutate())}
+                aria-label={`${act.charAt(0).toUpperCase()}${act.slice(1)}: ${change.words}`}
               >
-                {undo.isPending ? 'at work …' : way}
+                {undo.isPending ? 'at work …' : act}
               </button>
             )
           )}
