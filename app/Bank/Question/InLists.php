@@ -33,11 +33,15 @@ final class InLists
     #[ORM\Column(options: ['default' => false])]
     public readonly bool $isUnfinished;
 
+    /** Where its key stands among the choices, from 0, if it is one that stands alone. */
+    #[ORM\Column(nullable: true)]
+    public readonly ?int $keyPlace;
+
     /**
      * @param string $worth in points, as its revision has it
      * @param int $number of the revision
      */
-    public function __construct(string $worth, int $number, bool $isWhole, string $stem)
+    public function __construct(string $worth, int $number, bool $isWhole, string $stem, ?int $keyPlace)
     {
         $this->excerpt = AuthorText::excerpt($stem);
         $this->stemKey = AuthorText::comparable($stem);
@@ -45,9 +49,10 @@ final class InLists
         $this->microPoints = Points::of($this->worth)->inMillionths();
         $this->revisionNumber = $number;
         $this->isUnfinished = !$isWhole;
+        $this->keyPlace = $keyPlace;
     }
 
-    /** @return array<string, string|int> values by column */
+    /** @return array<string, string|int|null> values by column */
     public function columns(): array
     {
         return [
@@ -57,6 +62,7 @@ final class InLists
             'micro_points' => $this->microPoints,
             'revision_number' => $this->revisionNumber,
             'is_unfinished' => (int) $this->isUnfinished,
+            'key_place' => $this->keyPlace,
         ];
     }
 }

@@ -26,7 +26,8 @@ use Zetema\Core\Question as Core;
 #[ORM\UniqueConstraint(name: 'question_name', columns: ['bank_id', 'name'])]
 #[ORM\Index(name: 'question_board', columns: ['bank_id', 'objective_id', 'kind'])]
 #[ORM\Index(name: 'question_text', columns: ['bank_id', 'stem_key'])]
-#[ORM\Index(name: 'question_kind', columns: ['bank_id', 'kind'])]
+#[ORM\Index(name: 'question_keyed', columns: ['bank_id', 'kind', 'key_place'])]
+#[ORM\Index(name: 'question_noted', columns: ['bank_id', 'has_notes'])]
 #[ORM\Index(name: 'question_status', columns: ['bank_id', 'status'])]
 #[ORM\Index(name: 'question_worth', columns: ['bank_id', 'micro_points'])]
 #[ORM\Index(name: 'question_neighbours', columns: ['objective_id', 'bank_id', 'place'])]
@@ -54,6 +55,10 @@ class Question implements Versioned
     /** Whether what is dealt stands under another objective, or is of another kind, than the draft. */
     #[ORM\Column(options: ['default' => false])]
     private bool $dealtElsewhere = false;
+
+    /** Whether the proofreader has notes at it that nobody waved off. Kept by triggers, see ReadCount. */
+    #[ORM\Column(insertable: false, updatable: false, options: ['default' => false])]
+    public readonly bool $hasNotes;
 
     /** Where it stands within its objective: below 0 as somebody put it (Arranging), 0 as it was made. */
     #[ORM\Column(options: ['default' => 0])]

@@ -128,7 +128,7 @@ class Revision
 
     public function inLists(string $stem): InLists
     {
-        return new InLists($this->worth, $this->number, $this->isWhole(), $stem);
+        return new InLists($this->worth, $this->number, $this->isWhole(), $stem, $this->keyPlace);
     }
 
     public function clear(): void

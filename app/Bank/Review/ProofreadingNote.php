@@ -12,6 +12,7 @@ use Zetema\App\Bank\Question\Question;
 #[ORM\Entity]
 #[ORM\Table(name: 'proofreading_note')]
 #[ORM\Index(name: 'proofreading_note_bank', columns: ['bank_id', 'question_id'])]
+#[ORM\Index(name: 'proofreading_note_rule', columns: ['bank_id', 'rule', 'question_id'])]
 class ProofreadingNote
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]

@@ -7,14 +7,23 @@ namespace Zetema\App\Bank\Review;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
 use Zetema\Core\Question\Kinds\KindId;
 
-/** The proofreader's notes over a whole bank, as they were kept when the questions were saved; a page of questions at a time. */
+/**
+ * The proofreader's notes over a whole bank, as they were kept when the questions were saved, and those that only show over many
+ * questions: where their keys stand. A page of questions at a time; how many there are is kept with every change.
+ *
+ * @phpstan-type OverMany array{kind: string, place: int, flaw: Flaw, questions: int, unnoted: int}
+ */
 final readonly class ProofreadingReport
 {
     private const PAGE = 100;
+    private const WAVED = 'EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)';
+    private const HAS_FLAW = "q.bank_id = :bank AND q.kind = :kind AND q.key_place = :place AND q.status <> 'retired' AND q.is_unfinished = 0";
+    private const FLAW_WAVED = 'EXISTS (SELECT 1 FROM waving w WHERE w.question_id = q.id AND w.rule = :rule AND w.line = :line AND w.message = :message)';
 
     public function __construct(private Connection $db)
     {
@@ -28,63 +37,123 @@ final readonly class ProofreadingReport
      */
     public function of(Bank $bank, ?string $rule, int $after): array
     {
-        [$notes, $parameters] = $this->open($bank);
-        $of = $rule === null ? '' : ' WHERE rule = :rule';
-        $parameters += $rule === null ? [] : ['rule' => $rule];
-        $ids = $this->db->fetchFirstColumn("SELECT DISTINCT question_id FROM ($notes) $of" . ($of === '' ? ' WHERE' : ' AND') . ' question_id > :after ORDER BY question_id LIMIT ' . (self::PAGE + 1), [...$parameters, 'after' => $after]);
+        $counts = $this->db->fetchAllAssociative('SELECT kind, key_place, has_notes, questions FROM read_count WHERE bank_id = ? AND questions > 0', [$bank->id]);
+        $overMany = $this->overMany($bank, $counts);
+        $wanted = array_values(array_filter($overMany, static fn (array $one): bool => $rule === null || $one['flaw']->rule->value === $rule));
+        $ids = [...$this->noted($bank, $rule, $after), ...array_merge(...array_map(fn (array $one): array => $this->withFlaw($bank, $one, $after), $wanted))];
+        $ids = array_values(array_unique($ids));
+        sort($ids);
         $more = count($ids) > self::PAGE;
         $ids = array_slice($ids, 0, self::PAGE);
-        $notesOf = [];
-        foreach ($ids === [] ? [] : $this->db->iterateAssociative("SELECT question_id, rule, line, message FROM ($notes) $of" . ($of === '' ? ' WHERE' : ' AND') . ' question_id IN (:ids)', [...$parameters, 'ids' => $ids], ['ids' => ArrayParameterType::INTEGER]) as $row) {
-            $notesOf[self::int($row['question_id'])][] = self::note($row);
-        }
-        $rules = $after > 0 ? [] : $this->db->fetchAllKeyValue("SELECT rule, COUNT(*) FROM ($notes) GROUP BY rule ORDER BY COUNT(*) DESC, rule", array_diff_key($parameters, ['rule' => '']));
+        $withNotes = array_sum(array_map(static fn (array $row): int => (bool) $row['has_notes'] ? self::int($row['questions']) : 0, $counts)) + array_sum(array_column($overMany, 'unnoted'));
 
         return [
-            'read' => self::int($this->db->fetchOne("SELECT COUNT(*) FROM question WHERE bank_id = ? AND is_unfinished = 0 AND status <> 'retired'", [$bank->id])),
-            'withNotes' => $after > 0 ? null : self::int($this->db->fetchOne("SELECT COUNT(DISTINCT question_id) FROM ($notes)", array_diff_key($parameters, ['rule' => '']))),
-            'rules' => array_map(static fn (mixed $name, mixed $n): array => ['rule' => (string) $name, 'notes' => self::int($n)], array_keys($rules), $rules),
-            'questions' => $this->questions($ids, $notesOf),
-            'after' => $more ? self::int($ids[self::PAGE - 1]) : null,
+            'read' => array_sum(array_map(static fn (array $row): int => self::int($row['questions']), $counts)),
+            'withNotes' => $after > 0 ? null : $withNotes,
+            'rules' => $after > 0 ? [] : $this->rules($bank, $overMany),
+            'questions' => $this->questions($ids, $this->notesOf($bank, $rule, $ids, $wanted)),
+            'after' => $more ? $ids[self::PAGE - 1] : null,
         ];
     }
 
     /**
-     * The notes of the questions as they are, and those that only show over many of them.
+     * @param list<OverMany> $overMany
      *
-     * @return array{string, array<string, mixed>} SQL and its parameters
+     * @return list<array{rule: string, notes: int}> what there is most of, first
      */
-    private function open(Bank $bank): array
+    private function rules(Bank $bank, array $overMany): array
     {
-        $sql = 'SELECT question_id, rule, line, message, line_id, message_by_ids FROM proofreading_note WHERE bank_id = :bank';
-        $parameters = ['bank' => $bank->id];
-        foreach ($this->outOfBalance($bank) as $i => [$kind, $place, $flaw]) {
-            $sql .= " UNION ALL SELECT q.id, :rule$i, :line$i, :message$i, :line$i, :message$i FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = :bank AND q.status <> 'retired' AND q.kind = :kind$i AND r.key_place = :place$i";
-            $parameters += ["rule$i" => $flaw->rule->value, "line$i" => $flaw->where, "message$i" => $flaw->message, "kind$i" => $kind, "place$i" => $place];
+        $notes = array_map(self::int(...), $this->db->fetchAllKeyValue('SELECT rule, notes FROM note_count WHERE bank_id = ? AND notes > 0', [$bank->id]));
+        foreach ($overMany as ['flaw' => $flaw, 'questions' => $questions]) {
+            $notes[$flaw->rule->value] = ($notes[$flaw->rule->value] ?? 0) + $questions;
         }
+        ksort($notes);
+        arsort($notes);
 
-        return ["SELECT * FROM ($sql) n WHERE NOT EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)", $parameters];
-    }
-
-    /** @return list<array{string, int, \Zetema\Core\Proofreading\Flaw}> kind, place of the key, what is to be said of it */
-    private function outOfBalance(Bank $bank): array
-    {
-        $counts = [];
-        foreach ($this->db->iterateNumeric("SELECT q.kind, r.key_place, COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND q.kind IN ('one', 'claim') AND r.key_place IS NOT NULL GROUP BY 1, 2", [$bank->id]) as $row) {
-            $counts[is_string($row[0] ?? null) ? $row[0] : ''][self::int($row[1] ?? null)] = self::int($row[2] ?? null);
-        }
-        $flaws = [];
-        foreach ($counts as $kind => $places) {
-            foreach (Proofreader::outOfBalance(KindId::from($kind), $places) as $place => $flaw) {
-                $flaws[] = [$kind, $place, $flaw];
-            }
-        }
-
-        return $flaws;
+        return array_map(static fn (string|int $rule, int $n): array => ['rule' => (string) $rule, 'notes' => $n], array_keys($notes), $notes);
     }
 
     /**
-     * @param list<mixed> $ids
+     * What is to be said of where the keys of many questions stand, with how many of them nobody waved it off at, and how many of those have no note of their own.
+     *
+     * @param list<array<string, mixed>> $counts
+     *
+     * @return list<OverMany>
+     */
+    private function overMany(Bank $bank, array $counts): array
+    {
+        $all = $unnoted = [];
+        foreach ($counts as $row) {
+            [$kind, $place, $n] = [is_string($row['kind']) ? $row['kind'] : '', self::int($row['key_place']), self::int($row['questions'])];
+            if ($place >= 0 && in_array($kind, [KindId::One->value, KindId::Claim->value], true)) {
+                $all[$kind][$place] = ($all[$kind][$place] ?? 0) + $n;
+                $unnoted[$kind][$place] = ($unnoted[$kind][$place] ?? 0) + ((bool) $row['has_notes'] ? 0 : $n);
+            }
+        }
+        $found = [];
+        foreach ($all as $kind => $places) {
+            ksort($places);
+            foreach (Proofreader::outOfBalance(KindId::from($kind), $places) as $place => $flaw) {
+                $one = ['kind' => $kind, 'place' => $place, 'flaw' => $flaw, 'questions' => $places[$place], 'unnoted' => $unnoted[$kind][$place] ?? 0];
+                $waved = $this->db->fetchAssociative('SELECT COUNT(*) AS n, COALESCE(SUM(q.has_notes = 0), 0) AS unnoted FROM waving w JOIN question q ON q.id = w.question_id WHERE w.rule = :rule AND w.line = :line AND w.message = :message AND ' . self::HAS_FLAW, self::bound($bank, $one));
+                $one['questions'] -= $waved === false ? 0 : self::int($waved['n']);
+                $one['unnoted'] -= $waved === false ? 0 : self::int($waved['unnoted']);
+                if ($one['questions'] > 0) {
+                    $found[] = $one;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<int> the next questions that have notes of their own, and one more than a page has */
+    private function noted(Bank $bank, ?string $rule, int $after): array
+    {
+        $ids = $rule === null
+            ? $this->db->fetchFirstColumn('SELECT id FROM question INDEXED BY question_noted WHERE bank_id = ? AND has_notes = 1 AND id > ? ORDER BY id LIMIT ' . (self::PAGE + 1), [$bank->id, $after])
+            : $this->db->fetchFirstColumn('SELECT DISTINCT n.question_id FROM proofreading_note n INDEXED BY proofreading_note_rule WHERE n.bank_id = ? AND n.rule = ? AND n.question_id > ? AND NOT ' . self::WAVED . ' ORDER BY n.question_id LIMIT ' . (self::PAGE + 1), [$bank->id, $rule, $after]);
+
+        return array_map(self::int(...), $ids);
+    }
+
+    /**
+     * @param OverMany $one
+     *
+     * @return list<int> the next questions that it is said of
+     */
+    private function withFlaw(Bank $bank, array $one, int $after): array
+    {
+        return array_map(self::int(...), $this->db->fetchFirstColumn('SELECT q.id FROM question q INDEXED BY question_keyed WHERE ' . self::HAS_FLAW . ' AND q.id > :after AND NOT ' . self::FLAW_WAVED . ' ORDER BY q.id LIMIT ' . (self::PAGE + 1), [...self::bound($bank, $one), 'after' => $after]));
+    }
+
+    /**
+     * @param list<int> $ids
+     * @param list<OverMany> $overMany
+     *
+     * @return array<int, list<array<string, mixed>>> by question
+     */
+    private function notesOf(Bank $bank, ?string $rule, array $ids, array $overMany): array
+    {
+        $notes = [];
+        if ($ids === []) {
+            return $notes;
+        }
+        $types = ['ids' => ArrayParameterType::INTEGER];
+        foreach ($this->db->fetchAllAssociative('SELECT n.question_id, n.rule, n.line, n.message FROM proofreading_note n WHERE n.bank_id = :bank AND n.question_id IN (:ids) AND NOT ' . self::WAVED . ($rule === null ? '' : ' AND n.rule = :rule') . ' ORDER BY n.id', ['bank' => $bank->id, 'ids' => $ids, ...($rule === null ? [] : ['rule' => $rule])], $types) as $row) {
+            $notes[self::int($row['question_id'])][] = self::note(is_string($row['rule']) ? $row['rule'] : '', is_string($row['line']) ? $row['line'] : '', is_string($row['message']) ? $row['message'] : '');
+        }
+        foreach ($overMany as $one) {
+            foreach ($this->db->fetchFirstColumn('SELECT q.id FROM question q WHERE q.id IN (:ids) AND ' . self::HAS_FLAW . ' AND NOT ' . self::FLAW_WAVED, [...self::bound($bank, $one), 'ids' => $ids], $types) as $id) {
+                $notes[self::int($id)][] = self::note($one['flaw']->rule->value, $one['flaw']->where, $one['flaw']->message);
+            }
+        }
+
+        return $notes;
+    }
+
+    /**
+     * @param list<int> $ids
      * @param array<int, list<array<string, mixed>>> $notes by question
      *
      * @return list<array<string, mixed>>
@@ -100,15 +169,21 @@ final readonly class ProofreadingReport
     }
 
     /**
-     * @param array<string, mixed> $row
+     * @param OverMany $one
      *
-     * @return array<string, mixed>
+     * @return array<string, string|int>
      */
-    private static function note(array $row): array
+    private static function bound(Bank $bank, array $one): array
     {
-        $rule = Rule::tryFrom(is_string($row['rule']) ? $row['rule'] : '');
+        return ['bank' => $bank->id, 'kind' => $one['kind'], 'place' => $one['place'], 'rule' => $one['flaw']->rule->value, 'line' => $one['flaw']->where, 'message' => $one['flaw']->message];
+    }
 
-        return ['rule' => $row['rule'], 'where' => $row['line'], 'message' => $row['message'], 'reason' => $rule?->reason() ?? '', 'remedy' => $rule?->remedy() ?? '', 'waved' => null];
+    /** @return array<string, mixed> */
+    private static function note(string $rule, string $line, string $message): array
+    {
+        $known = Rule::tryFrom($rule);
+
+        return ['rule' => $rule, 'where' => $line, 'message' => $message, 'reason' => $known?->reason() ?? '', 'remedy' => $known?->remedy() ?? '', 'waved' => null];
     }
 
     private static function int(mixed $value): int

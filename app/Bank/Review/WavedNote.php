@@ -11,6 +11,7 @@ use Zetema\App\People\Account;
 /** A note of the proofreader waved off with a reason. It holds for the note as it reads: a change that makes it read otherwise brings it back. */
 #[ORM\Entity]
 #[ORM\Table(name: 'waving')]
+#[ORM\Index(name: 'waving_rule', columns: ['rule', 'question_id'])]
 #[ORM\UniqueConstraint(name: 'waving_once', columns: ['question_id', 'rule', 'line', 'message'])]
 class WavedNote
 {

@@ -12,7 +12,7 @@ final readonly class PreparedQuestion
 {
     /**
      * @param RevisionFacts|null $facts of its new revision; null: it gets none
-     * @param array<string, string|int> $columns what lists show
+     * @param array<string, string|int|null> $columns what lists show
      * @param string|null $path where it goes; empty: to no objective; null: it stays
      * @param list<array<string, string>> $notes the proofreader's
      */

@@ -32,7 +32,7 @@ final readonly class QuestionWriter
         return new PreparedQuestion(
             $one->standing,
             $one->hasRevision() ? $facts : null,
-            (new InLists($facts->worth, $one->standing->number + ($one->hasRevision() ? 1 : 0), $facts->problem === null, $one->changed->sketch->stem()))->columns(),
+            (new InLists($facts->worth, $one->standing->number + ($one->hasRevision() ? 1 : 0), $facts->problem === null, $one->changed->sketch->stem(), $facts->keyPlace))->columns(),
             $one->status,
             $one->changed->objective === null ? null : implode(Objective::SEPARATOR, $one->changed->objective),
             $question === null || $one->status === Status::Retired ? [] : ProofreadingStore::notes($question, $bank->settings()),

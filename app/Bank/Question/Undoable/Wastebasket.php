@@ -75,7 +75,7 @@ final readonly class Wastebasket implements Undoing
         $path = $kept->optionalText('objective');
         $objective = $path === null || $path === '' ? null : $this->objectives->at($change->bank, explode(Objective::SEPARATOR, $path));
         $this->em->flush();
-        $this->db->insert('question', [...self::row($question), 'objective_id' => $objective?->id, 'newest_id' => null, 'version' => $question->integer('version') + 1]);
+        $this->db->insert('question', [...self::row($question), 'objective_id' => $objective?->id, 'newest_id' => null, 'has_notes' => 0, 'version' => $question->integer('version') + 1]);
         foreach (['revision', 'comment', 'waving', 'revision_tag'] as $table) {
             foreach ($rows->objects($table, optional: true) as $row) {
                 $this->db->insert($table, self::row($row));

@@ -35,6 +35,37 @@ final class CountsTest extends ApiTestCase
         self::assertSame([], $db->fetchFirstColumn('SELECT rowid FROM question_search WHERE rowid NOT IN (SELECT id FROM question)'), 'and nothing else');
         self::assertSame([], $db->fetchFirstColumn('SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.worth <> r.worth OR q.revision_number <> r.number OR q.kind <> r.kind OR q.is_unfinished <> (r.problem IS NOT NULL)'));
         self::assertSame([], $db->fetchFirstColumn('SELECT r.id FROM revision r JOIN question q ON q.id = r.question_id WHERE r.is_dealt <> (q.cleared_id IS r.id)'), 'one revision of a question is dealt, or none');
+        $this->assertNotesAreCounted();
+    }
+
+    public function test_what_is_waved_off_is_counted_off_and_comes_back(): void
+    {
+        $this->logIn('orrell');
+        $db = self::getContainer()->get(Connection::class);
+        $noted = $db->fetchAssociative('SELECT question_id, rule, line_id, message_by_ids FROM proofreading_note ORDER BY id LIMIT 1');
+        $id = is_array($noted) && is_numeric($noted['question_id']) ? (int) $noted['question_id'] : 0;
+        foreach ($this->send('GET', "/api/questions/$id")->objects('proofs') as $note) {
+            $this->send('POST', "/api/questions/$id/waved", ['rule' => $note->text('rule'), 'where' => $note->text('where'), 'message' => $note->text('message'), 'reason' => 'meant so'], status: 201);
+            $this->assertNotesAreCounted();
+        }
+        self::assertSame(0, $db->fetchOne('SELECT has_notes FROM question WHERE id = ?', [$id]));
+        foreach ($this->send('GET', "/api/questions/$id")->objects('proofs') as $note) {
+            $this->send('PUT', "/api/questions/$id/waved", ['rule' => $note->text('rule'), 'where' => $note->text('where'), 'message' => $note->text('message')]);
+            $this->assertNotesAreCounted();
+        }
+        self::assertSame(1, $db->fetchOne('SELECT has_notes FROM question WHERE id = ?', [$id]));
+    }
+
+    private function assertNotesAreCounted(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        $open = 'proofreading_note n WHERE NOT EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)';
+        self::assertSame($db->fetchAllNumeric("SELECT n.bank_id, n.rule, COUNT(*) FROM $open GROUP BY 1, 2 ORDER BY 1, 2"), $db->fetchAllNumeric('SELECT bank_id, rule, notes FROM note_count WHERE notes > 0 ORDER BY 1, 2'));
+        self::assertSame($db->fetchFirstColumn("SELECT DISTINCT n.question_id FROM $open ORDER BY 1"), $db->fetchFirstColumn('SELECT id FROM question WHERE has_notes = 1 ORDER BY 1'));
+        self::assertSame(
+            $db->fetchAllNumeric("SELECT q.bank_id, q.kind, COALESCE(r.key_place, -1), q.has_notes, COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.is_unfinished = 0 AND q.status <> 'retired' GROUP BY 1, 2, 3, 4 ORDER BY 1, 2, 3, 4"),
+            $db->fetchAllNumeric('SELECT bank_id, kind, key_place, has_notes, questions FROM read_count WHERE questions > 0 ORDER BY 1, 2, 3, 4'),
+        );
     }
 
     private function assertDealtIsCounted(): void
