@@ -148,13 +148,28 @@ final class PlanningTest extends BrowserTestCase
         $page->click('How many forms: 10000, change');
         $page->type('100000' . Key::ENTER);
         $page->click('deal them again');
+        // Held in its midst, so that it is not over before the page has shown it, however busy the machine is.
+        $this->untilJob('done > 0');
+        self::server()->holdWork(true);
         $page->until(static fn (): bool => preg_match('/Dealing: [1-9]/', $page->text()) === 1, 'it has begun');
         $page->click('Stop');
+        $this->untilJob('stop_asked = 1');
+        self::server()->holdWork(false);
         $page->see('Stopped;');
         $page->see('Worth of a form');
         preg_match('/Stopped; ([\d,]+) forms dealt/', $page->text(), $m);
         self::assertLessThan(100_000, (int) str_replace(',', '', $m[1] ?? '100,000'));
         $this->looksRight();
+    }
+
+    private function untilJob(string $is): void
+    {
+        $db = new \PDO('sqlite:' . self::server()->database, options: [\PDO::ATTR_TIMEOUT => 60]);
+        $this->page->until(static function () use ($db, $is): bool {
+            $found = $db->query("SELECT EXISTS (SELECT 1 FROM job WHERE id = (SELECT MAX(id) FROM job) AND total = 100000 AND $is)");
+
+            return $found !== false && (bool) $found->fetchColumn();
+        }, "the job: $is");
     }
 
     private function takenOut(): string

@@ -74,6 +74,12 @@ final class Server
         $this->work->stop(0, 9);
     }
 
+    /** Lets the worker stand still, or go on: what happens in its midst can then be looked at on a machine of any speed. */
+    public function holdWork(bool $isHeld): void
+    {
+        $this->work->signal($isHeld ? SIGSTOP : SIGCONT);
+    }
+
     /** Whether it runs, and the last of what it wrote that is no request. */
     public function told(): string
     {
