@@ -33,8 +33,7 @@ final readonly class BankOut implements WritesOut
     {
         $bank = $this->em->find(Bank::class, $input->integer('bank')) ?? throw new Malformed('bank', 'is gone');
         $selection = $this->selection($bank, $input->object('filter'), $account);
-        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(*) FROM question WHERE bank_id = ?', [$bank->id]);
-        $total = $selection->questions === null ? (is_numeric($count) ? (int) $count : 0) : count($selection->questions);
+        $total = $this->count($bank, $selection);
 
         return match ($as = $input->text('as')) {
             'text' => new WrittenOut('bank.zet.txt', 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
@@ -42,6 +41,16 @@ final readonly class BankOut implements WritesOut
             'archive' => new WrittenOut('bank.zip', 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
             default => new WrittenOut('package.zip', 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30')), isZip: true),
         };
+    }
+
+    public function count(Bank $bank, Selection $selection): int
+    {
+        if ($selection->questions !== null) {
+            return count($selection->questions);
+        }
+        $count = $this->em->getConnection()->fetchOne('SELECT SUM(questions) FROM question_count WHERE bank_id = ?', [$bank->id]);
+
+        return is_numeric($count) ? (int) $count : 0;
     }
 
     /** @param Fields $filter what the list is narrowed to, as its address says */

@@ -32,14 +32,21 @@ final readonly class BankTable
     }
 
     /**
+     * @param (callable(int): bool)|null $goesOn told how many were looked at; whether to look at more
+     *
      * @return array{rows: int, without: list<string>, missing: list<array{what: string, items: list<string>}>} questions that stand in no row, by their names or first words; and of which others what is missing
      */
-    public function missing(Bank $bank, Selection $selection): array
+    public function missing(Bank $bank, Selection $selection, ?callable $goesOn = null): array
     {
+        $done = 0;
         $writer = new TableWriter();
         $rows = 0;
         $without = $missing = [];
         foreach ($this->questions->of($bank, $selection->questions) as $questions) {
+            $done += count($questions);
+            if ($goesOn !== null && !$goesOn($done)) {
+                break;
+            }
             foreach ($questions as $question) {
                 $core = $selection->question($question);
                 $called = $question->name() ?? $question->excerpt();

@@ -29,6 +29,9 @@ use Zetema\Core\Question\BankRole;
 #[IsGranted('ROLE_READER')]
 final readonly class OutController
 {
+    /** Up to so many are looked through in a second or two. */
+    private const FEW = 1_000;
+
     public function __construct(private BankOut $out)
     {
     }
@@ -62,24 +65,24 @@ final readonly class OutController
         return WholeFile::response($table->pieces($bank, $this->selection($bank, $request, $account)), 'bank.csv', 'text/csv; charset=utf-8');
     }
 
-    #[Route('/api/banks/{id}/table/missing', methods: ['GET'])]
-    public function missing(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): JsonResponse
+    /** What a table or package cannot say: {as: table | qti21 | qti30, filter}. At once if there are few. */
+    #[Route('/api/banks/{id}/missing', methods: ['POST'])]
+    public function missing(#[MapEntity] Bank $bank, Request $request, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
     {
-        $missing = $table->missing($bank, $this->selection($bank, $request, $account));
+        $body = Body::of($request);
+        $as = $body->text('as');
+        $as === 'table' || Version::tryFrom($as) !== null || throw new Malformed('as', 'is table, qti21 or qti30');
+        $filter = $body->optionalObject('filter') ?? Fields::of([]);
+        $few = $this->out->count($bank, $this->out->selection($bank, $filter, $account)) <= self::FEW;
+        $job = $jobs->begin(LookThrough::class, $bank->id, $account, ['as' => $as, 'filter' => (object) $filter->raw()], atOnce: $few);
 
-        return new JsonResponse([...$missing, 'missing' => array_map(static fn (array $m): array => ['what' => $m['what'], 'questions' => count($m['items'])], $missing['missing'])]);
+        return new JsonResponse($job->toData(), $job->state()->isOver() ? 200 : 202);
     }
 
     #[Route('/api/banks/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
     {
         return FixedZip::response($package->files($bank, $this->selection($bank, $request, $account), self::version($request)), 'package.zip');
-    }
-
-    #[Route('/api/banks/{id}/package/missing', methods: ['GET'])]
-    public function missingInPackage(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): JsonResponse
-    {
-        return new JsonResponse($package->missing($bank, $this->selection($bank, $request, $account), self::version($request)));
     }
 
     #[Route('/api/banks/{id}/archive', methods: ['GET'])]

@@ -20,13 +20,13 @@ final class PackageOutTest extends ApiTestCase
 
     public function test_what_it_cannot_say_is_told_beforehand(): void
     {
-        $missing = $this->send('GET', '/api/banks/1/package/missing?as=qti30&kind=number', schema: 'OutMissing');
+        $missing = $this->send('POST', '/api/banks/1/missing', ['as' => 'qti30', 'filter' => ['kind' => 'number']], 'Job')->object('result');
         $what = array_column(array_map(static fn (Fields $m): array => [$m->text('what'), $m->integer('questions')], $missing->objects('missing')), 1, 0);
         self::assertGreaterThan(4, $missing->integer('rows'));
         self::assertArrayHasKey('unit', $what);
         self::assertArrayNotHasKey('typos', $what, 'no text is among them');
-        self::assertNotEmpty($this->send('GET', '/api/banks/1/package/missing?as=qti21')->texts('without'), 'a draft that is not whole stays out');
-        self::assertSame('as', $this->send('GET', '/api/banks/1/package/missing?as=riddle', status: 422)->text('field'));
+        self::assertNotEmpty($this->send('POST', '/api/banks/1/missing', ['as' => 'qti21'])->object('result')->texts('without'), 'a draft that is not whole stays out');
+        self::assertSame('as', $this->send('POST', '/api/banks/1/missing', ['as' => 'riddle'], status: 422)->text('field'));
     }
 
     public function test_a_list_goes_out_with_its_pictures_and_comes_in_again(): void

@@ -109,7 +109,7 @@ final class WaysInTest extends ApiTestCase
 
     public function test_a_bank_goes_out_as_a_table_and_says_beforehand_what_that_cannot_say(): void
     {
-        $told = $this->send('GET', '/api/banks/1/table/missing?kind=one', schema: 'OutMissing');
+        $told = $this->send('POST', '/api/banks/1/missing', ['as' => 'table', 'filter' => ['kind' => 'one']], 'Job')->object('result');
         $ones = $this->send('GET', '/api/banks/1/questions?kind=one')->integer('total');
         self::assertSame($ones, $told->integer('rows') + count($told->texts('without')));
         $missing = array_column(array_map(static fn (Fields $m): array => [$m->text('what'), $m->integer('questions')], $told->objects('missing')), 1, 0);
@@ -121,7 +121,7 @@ final class WaysInTest extends ApiTestCase
         $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => $table], 'Understood');
         self::assertSame(['table', $told->integer('rows')], [$read->text('as'), count(array_filter($read->objects('questions'), static fn (Fields $q): bool => $q->optionalObject('question') !== null))]);
         self::assertSame([], array_filter($read->objects('questions'), static fn (Fields $q): bool => $q->optionalObject('known') === null), 'each is known again');
-        $all = $this->send('GET', '/api/banks/1/table/missing', schema: 'OutMissing');
+        $all = $this->send('POST', '/api/banks/1/missing', ['as' => 'table'], 'Job')->object('result');
         self::assertNotSame([], $all->texts('without'), 'pictures stand in no row');
     }
 

@@ -204,14 +204,29 @@ describe('an assessment is saved as a file', () => {
   });
 });
 
+const looked = (result: object, state = 'done') => ({
+  id: 5,
+  task: 'look through',
+  state,
+  done: 0,
+  total: 3,
+  stopAsked: false,
+  result,
+  failure: null,
+});
+
 it('a list is saved as a table after it was said what that cannot say', async () => {
   const { asked } = new Served({
-    'GET /banks/{id}/table/missing': { rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] },
+    'POST /banks/{id}/missing': looked({ rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] }, 'running'),
+    'GET /jobs/{id}': looked({ rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] }),
   });
   await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="table" />);
-  expect(asked('GET', '/banks/{id}/table/missing')).toEqual([]);
+  expect(asked('POST', '/banks/{id}/missing')).toEqual([]);
   press('Save as table');
   await settled();
+  expect(screen.getByRole('status').textContent).toBe('The questions are being looked through …');
+  await waitFor(() => expect(screen.getByRole('status').textContent).toContain('3 rows'), { timeout: 3000 });
+  expect(asked('POST', '/banks/{id}/missing')[0]?.body).toEqual({ as: 'table', filter: { kind: 'one' } });
   expect(screen.getByRole('status').textContent).toContain(
     '3 rows. 1 question can stand in no row and stays out. A table does not say: shuffle (of 2).',
   );
@@ -220,7 +235,7 @@ it('a list is saved as a table after it was said what that cannot say', async ()
 
 it('a list is saved as a package of the version that is wanted, after it was said what that cannot say', async () => {
   const { asked } = new Served({
-    'GET /banks/{id}/package/missing': { rows: 3, without: ['a', 'b'], missing: [{ what: 'typos', questions: 1 }] },
+    'POST /banks/{id}/missing': looked({ rows: 3, without: ['a', 'b'], missing: [{ what: 'typos', questions: 1 }] }),
   });
   await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="package" />);
   press('Save as package');
@@ -230,7 +245,7 @@ it('a list is saved as a package of the version that is wanted, after it was sai
   );
   pick('Version of the standard', 'QTI 2.1');
   await settled();
-  expect(asked('GET', '/banks/{id}/package/missing')).toHaveLength(2);
+  expect(asked('POST', '/banks/{id}/missing').map(({ body }) => (body as { as: string }).as)).toEqual(['qti30', 'qti21']);
   expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/package?kind=one&as=qti21');
 });
 

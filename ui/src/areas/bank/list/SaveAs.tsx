@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, dataOf, errorWords } from '../../../api/client';
+import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
+import { over } from '../../../api/undone';
 import { EditableChoice } from '../../../parts/fields/Editable';
 import { bankOut, manyQuestions } from '../../background/out';
 import { SaveFile } from '../../background/SaveFile';
@@ -20,16 +21,13 @@ export function SaveAs({ bank, written, sort }: Props) {
   const [asked, setAsked] = useState(false);
   const [version, setVersion] = useState<Standard>('qti30');
   const address = new URLSearchParams(sort === 'package' ? [...written, ['as', version]] : [...written]);
-  const query = Object.fromEntries(written);
-  const path = { id: bank };
   const missing = useQuery({
     queryKey: keys.missingOut(bank, sort, address.toString()),
-    queryFn: () =>
-      dataOf(
-        sort === 'table'
-          ? api.GET('/banks/{id}/table/missing', { params: { path, query } })
-          : api.GET('/banks/{id}/package/missing', { params: { path, query: { ...query, as: version } } }),
-      ),
+    queryFn: async () => {
+      const body = { as: sort === 'table' ? ('table' as const) : version, filter: Object.fromEntries(written) };
+      const job = await over(await dataOf(api.POST('/banks/{id}/missing', { params: { path: { id: bank } }, body })));
+      return job.result as Schema['OutMissing'];
+    },
     enabled: asked,
     staleTime: 0,
   });
@@ -46,6 +44,7 @@ export function SaveAs({ bank, written, sort }: Props) {
               As <EditableChoice label="Version of the standard" value={version} options={standards} onChange={setVersion} />:{' '}
             </>
           )}
+          {missing.isFetching && !told && 'The questions are being looked through …'}
           {missing.error && errorWords(missing.error)}
           {told && (
             <>
