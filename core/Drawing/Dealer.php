@@ -35,8 +35,7 @@ final class Dealer
     private array $groupsOf;
     /** @var array<int, true> draws whose pool has a question that another draw's pool has too */
     private array $shared = [];
-    /** @var array<string, array<string, true>> */
-    private array $apart = [];
+    private readonly KeptApart $apart;
     private readonly Flow $flow;
     /** Of a candidate who has had some of these questions. */
     private readonly ?TieredFlow $tiered;
@@ -49,16 +48,14 @@ final class Dealer
         $this->blueprint = $blueprint = $plan->keepingApart($stock->apart());
         $this->draws = $blueprint->draws();
         $this->groupsOf = array_fill_keys(array_keys($this->draws), []);
-        foreach ($blueprint->apart as [$a, $b]) {
-            $this->apart[$a][$b] = $this->apart[$b][$a] = true;
-        }
+        $this->apart = new KeptApart($blueprint->apart);
         $classes = $stock->classes($blueprint, $seen->ids());
         $this->refuseUnknown($classes);
         $this->group($classes);
         ksort($this->shared);
-        $this->flow = new Flow($this->asks(), $this->groups);
+        $this->flow = new Flow(array_column($this->draws, 'take'), $this->groups);
         $last = max([0, ...array_map(static fn (FitGroup $group): int => $group->tier, $this->groups)]);
-        $this->tiered = $last > 0 && $this->flow->isFull() ? new TieredFlow($this->asks(), $this->groups, $last) : null;
+        $this->tiered = $last > 0 && $this->flow->isFull() ? new TieredFlow(array_column($this->draws, 'take'), $this->groups, $last) : null;
     }
 
     /** @param list<QuestionClass> $classes */
@@ -75,7 +72,7 @@ final class Dealer
             if ($draws === []) {
                 continue;
             }
-            $apart = isset($this->apart[$class->sample->id]) ? $class->sample->id : null;
+            $apart = $this->apart->has($class->sample->id) ? $class->sample->id : null;
             $tier = $this->seen->tier($class->sample->id);
             $key = implode(',', $draws) . '#' . $apart . '#' . $tier;
             if (!isset($places[$key])) {
@@ -116,7 +113,7 @@ final class Dealer
 
     public function shortage(): ?Shortage
     {
-        return $this->flow->isFull() ? null : (new ShortageFinder($this->asks(), $this->groups))->find();
+        return $this->flow->isFull() ? null : (new ShortageFinder(array_column($this->draws, 'take'), $this->groups))->find();
     }
 
     /** @throws CannotDeal */
@@ -168,7 +165,7 @@ final class Dealer
             }
         }
 
-        return $this->meets($taken) ? null : $picked;
+        return $this->apart->anyMeet($taken) ? null : $picked;
     }
 
     /** @return list<array{int, int<0, max>}> what a draw takes whose pool is its own: every set equally likely */
@@ -239,7 +236,7 @@ final class Dealer
         $left = [];
         foreach ($groups as $g) {
             $apart = $this->groups[$g]->apart;
-            if ($apart === null || !$this->meetsOne($apart, $taken)) {
+            if ($apart === null || !$this->apart->meets($apart, $taken)) {
                 $left[$g] = isset($urns[$g]) ? $urns[$g]->left : $this->groups[$g]->size;
             }
         }
@@ -262,30 +259,6 @@ final class Dealer
         }
 
         return null;
-    }
-
-    /** @param array<string, true> $taken */
-    private function meetsOne(string $id, array $taken): bool
-    {
-        return array_intersect_key($this->apart[$id] ?? [], $taken) !== [];
-    }
-
-    /** @param array<string, true> $taken */
-    private function meets(array $taken): bool
-    {
-        foreach (array_keys($this->apart) as $id) {
-            if (isset($taken[$id]) && $this->meetsOne($id, $taken)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @return array<int, int> how many each draw asks for */
-    private function asks(): array
-    {
-        return array_map(static fn (Draw $draw): int => $draw->take, $this->draws);
     }
 
     /**

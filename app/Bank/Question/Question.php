@@ -182,16 +182,6 @@ class Question implements Versioned
         $this->cleared?->deal(true);
     }
 
-    /** @throws Core\InvalidQuestion if it is not whole yet */
-    private function refuseUnfinished(): void
-    {
-        // Held against the rules of today, which may ask for more than those of the day it was saved.
-        $problem = Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? [])->problem;
-        if ($problem !== null) {
-            throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
-        }
-    }
-
     /**
      * @param Core\BankRole|null $role of whoever moves it
      *
@@ -207,7 +197,11 @@ class Question implements Versioned
             throw StepRefused::step($this->status, $status, in_array($status, $this->status->next(Core\BankRole::Author), true));
         }
         if (in_array($status, [Core\Status::InReview, Core\Status::Cleared], true)) {
-            $this->refuseUnfinished();
+            // Held against the rules of today, which may ask for more than those of the day it was saved.
+            $problem = Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? [])->problem;
+            if ($problem !== null) {
+                throw new Core\InvalidQuestion('it is not whole yet: ' . $problem['message'], $problem['field']);
+            }
         }
         $this->status = $status;
         if ($status === Core\Status::Cleared) {
