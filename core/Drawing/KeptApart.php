@@ -34,7 +34,8 @@ final readonly class KeptApart
     /** @param array<string, true> $taken */
     public function anyMeet(array $taken): bool
     {
-        foreach (array_keys($this->others) as $id) {
+        // An id that is digits alone is a number once it is a key.
+        foreach (array_map(strval(...), array_keys($this->others)) as $id) {
             if (isset($taken[$id]) && $this->meets($id, $taken)) {
                 return true;
             }

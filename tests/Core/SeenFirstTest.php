@@ -109,6 +109,14 @@ final class SeenFirstTest extends TestCase
         (new Dealer(new DealingPlan([new Draw(2, new Pool(only: ['a1', 'a2']))], [['a1', 'a2']]), self::stock(3), new Seen([['a1']])))->deal(1);
     }
 
+    public function test_questions_named_by_digits_are_kept_apart_too(): void
+    {
+        $stock = new ListedStock(array_map(static fn (string $name): EligibleQuestion => new EligibleQuestion($name, 'one', ['A'], [], null, Points::of('1')), ['7', '8', '9']));
+        $ids = (new Dealer(new DealingPlan([new Draw(2, new Pool())], [['7', '8']]), $stock, new Seen([['9']])))->deal(3)->ids();
+
+        self::assertContains('9', $ids);
+    }
+
     public function test_it_is_stored_and_read_again(): void
     {
         $seen = new Seen([['a', 'b'], [], ['b', '7']]);
