@@ -37,6 +37,9 @@ final readonly class HouseEditing
         $this->change($body->integer('version'), $account, function (HouseRules $rules, Account $account) use ($set): void {
             $change = new ChangedSettings($rules->settings(), $set);
             $rules->set($set);
+            if ($change->before->equals($set)) {
+                return;
+            }
             $last = $this->changes(1)[0] ?? null;
             if ($last === null || $last->account !== $account || $last->isUndone() || $last->at < $this->clock->now()->modify(sprintf('-%d seconds', ChangedSettings::ONE_STEP))) {
                 $this->em->persist(new HouseChange($account, $change, $this->clock->now()));

@@ -32,6 +32,9 @@ final readonly class SettingsHistory implements UndoingInPieces
     public function record(Bank $bank, Account $account, BankSettings $before, bool $alone = false): void
     {
         $change = new ChangedSettings($before, $bank->own());
+        if ($before->equals($bank->own())) {
+            return;
+        }
         $last = $this->history->newest($bank);
         if ($alone || $last === null || $last->kind !== self::kind() || $last->account->id !== $account->id || $last->isUndone() || $last->at < $this->clock->now()->modify(sprintf('-%d seconds', ChangedSettings::ONE_STEP))) {
             $this->history->record($bank, $account, self::kind(), $change->words(), $change->toData());

@@ -46,6 +46,17 @@ final class SettingsHistoryTest extends ApiTestCase
         self::assertSame('6', $this->settings()->object('settings')->text('points'));
     }
 
+    public function test_a_save_that_changes_nothing_is_no_step(): void
+    {
+        $before = count($this->changes());
+        $this->set($this->settings()->object('settings')->raw());
+        $this->logIn('kestle');
+        $this->house([]);
+
+        self::assertCount($before, $this->changes());
+        self::assertSame([], $this->send('GET', '/api/house-rules/changes')->objects('changes'));
+    }
+
     public function test_what_the_house_sets_goes_back_in_all_banks(): void
     {
         $this->logIn('kestle');
