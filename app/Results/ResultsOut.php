@@ -24,7 +24,7 @@ final readonly class ResultsOut implements WritesOut
         return 'results';
     }
 
-    public function written(Fields $input, Account $account): WrittenOut
+    public function written(Fields $input, Account $account, callable $beat): WrittenOut
     {
         $edition = $this->em->find(Edition::class, $input->integer('edition')) ?? throw new Malformed('edition', 'is gone');
         $this->own->refuseOthers($edition, $account);

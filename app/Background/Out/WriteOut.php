@@ -44,7 +44,7 @@ final readonly class WriteOut implements Task
         $input = Fields::of($job->input);
         $way = $this->ways->get($input->text('way'));
         $account = $this->em->find(Account::class, $job->account->id) ?? throw new \LogicException('a job is begun by somebody');
-        $written = $way instanceof WritesOut ? $way->written($input, $account) : throw new \LogicException('there is such a way');
+        $written = $way instanceof WritesOut ? $way->written($input, $account, $progress->beat(...)) : throw new \LogicException('there is such a way');
         $progress->begin($written->total);
         $part = $this->path($job->id) . '.part';
         $pieces = self::counted($written, $progress);

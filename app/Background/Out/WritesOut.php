@@ -15,6 +15,10 @@ interface WritesOut
     /** Its name in the input of the job. */
     public static function name(): string;
 
-    /** @throws \DomainException the reason, if it cannot be written */
-    public function written(Fields $input, Account $account): WrittenOut;
+    /**
+     * @param callable(): mixed $beat a sign of life, where much is worked out before the first piece
+     *
+     * @throws \DomainException the reason, if it cannot be written
+     */
+    public function written(Fields $input, Account $account, callable $beat): WrittenOut;
 }

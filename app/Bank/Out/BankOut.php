@@ -29,7 +29,7 @@ final readonly class BankOut implements WritesOut
         return 'bank';
     }
 
-    public function written(Fields $input, Account $account): WrittenOut
+    public function written(Fields $input, Account $account, callable $beat): WrittenOut
     {
         $bank = $this->em->find(Bank::class, $input->integer('bank')) ?? throw new Malformed('bank', 'is gone');
         $selection = $this->selection($bank, $input->object('filter'), $account);
@@ -39,7 +39,7 @@ final readonly class BankOut implements WritesOut
             'text' => new WrittenOut('bank.zet.txt', 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
             'table' => new WrittenOut('bank.csv', 'text/csv; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->table->pieces($bank, $selection)),
             'archive' => new WrittenOut('bank.zip', 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
-            default => new WrittenOut('package.zip', 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30')), isZip: true),
+            default => new WrittenOut('package.zip', 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30'), $beat), isZip: true),
         };
     }
 

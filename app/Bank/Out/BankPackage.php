@@ -25,23 +25,27 @@ final readonly class BankPackage
     }
 
     /**
+     * @param callable(): mixed|null $beat at each question, since some take long
+     *
      * @return array<string, string> contents by path
      *
      * @throws Malformed if there are too many
      */
-    public function files(Bank $bank, Selection $selection, Version $version): array
+    public function files(Bank $bank, Selection $selection, Version $version, ?callable $beat = null): array
     {
-        return $this->written($bank, $selection, $version)[0]->files;
+        return $this->written($bank, $selection, $version, $beat)[0]->files;
     }
 
     /**
+     * @param callable(): mixed $beat at each question
+     *
      * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that are not whole and stay out; and of how many others what is missing
      *
      * @throws Malformed if there are too many
      */
-    public function missing(Bank $bank, Selection $selection, Version $version): array
+    public function missing(Bank $bank, Selection $selection, Version $version, callable $beat): array
     {
-        [$writer, $count, $without] = $this->written($bank, $selection, $version);
+        [$writer, $count, $without] = $this->written($bank, $selection, $version, $beat);
         $missing = array_count_values(array_map(static fn (Unmatched $u): string => trim(explode(':', $u->what)[0]), $writer->unmatched));
         if ($writer->missing !== []) {
             $missing['pictures that the bank does not have'] = count($writer->missing);
@@ -52,9 +56,11 @@ final readonly class BankPackage
     }
 
     /**
+     * @param callable(): mixed|null $beat
+     *
      * @return array{PackageWriter, int, list<string>}
      */
-    private function written(Bank $bank, Selection $selection, Version $version): array
+    private function written(Bank $bank, Selection $selection, Version $version, ?callable $beat): array
     {
         $settings = $bank->settings();
         $questions = [];
@@ -68,6 +74,9 @@ final readonly class BankPackage
                     $questions[$core->name ?? (string) (count($questions) + 1)] = [$core, $core->effective($settings)];
                 }
             }
+            if ($beat !== null) {
+                $beat();
+            }
             if (count($questions) > self::MOST) {
                 throw new Malformed('questions', sprintf('are more than the %s that a package holds; narrow the list first', number_format(self::MOST)));
             }
@@ -79,7 +88,7 @@ final readonly class BankPackage
 
             return ['name' => $name, 'attempts' => $attempts === 1 ? null : $attempts ?? 0, 'seconds' => $asked[1]->seconds(), 'isLateMarked' => $asked[1]->get(Setting::Late) === 'marks', 'weight' => null];
         }, array_map(strval(...), array_keys($questions)), $questions);
-        $writer->write($questions, $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]));
+        $writer->write($questions, $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]), beat: $beat);
 
         return [$writer, count($questions), $without];
     }

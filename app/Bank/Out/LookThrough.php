@@ -35,7 +35,7 @@ final readonly class LookThrough implements Task
         $progress->begin($this->out->count($bank, $selection));
         $version = Version::tryFrom($input->text('as'));
         if ($version !== null) {
-            return $this->package->missing($bank, $selection, $version);
+            return $this->package->missing($bank, $selection, $version, $progress->beat(...));
         }
         $missing = $this->table->missing($bank, $selection, $progress->beat(...));
 

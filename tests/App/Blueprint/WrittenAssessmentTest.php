@@ -52,7 +52,11 @@ final class WrittenAssessmentTest extends TestCase
     private function again(WrittenAssessment $written, Version $version): array
     {
         $writer = new PackageWriter($version, static fn (): ?string => null);
-        $writer->write($written->questions, $written->test, $written->unmatched);
+        $beats = 0;
+        $writer->write($written->questions, $written->test, $written->unmatched, static function () use (&$beats): void {
+            ++$beats;
+        });
+        self::assertSame(count($written->questions), $beats, 'a sign of life at each question');
         self::assertTrue(FixedZip::write($this->file, $writer->files));
         $source = PackageSource::ofZip($this->file);
         iterator_to_array($source->questions(), false);

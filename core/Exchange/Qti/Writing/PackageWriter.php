@@ -34,12 +34,16 @@ final class PackageWriter
     /**
      * @param array<array-key, array{Question, EffectiveSettings}> $questions by name, in their order
      * @param list<Unmatched> $lost of the assessment
+     * @param callable(): mixed|null $beat called at each question: the rules of some are run for very many responses
      */
-    public function write(array $questions, ?WrittenTest $test, array $lost = []): void
+    public function write(array $questions, ?WrittenTest $test, array $lost = [], ?callable $beat = null): void
     {
         $resources = [];
         foreach ($questions as $name => [$question, $settings]) {
             $resources[] = $this->item((string) $name, $question, $settings);
+            if ($beat !== null) {
+                $beat();
+            }
         }
         if ($test !== null) {
             $this->mentioned = [];
