@@ -11,7 +11,7 @@ use Zetema\Core\Question\Settings\BankSettings;
 final readonly class ChangedSettings
 {
     /** Changes of one person within so many seconds are one step: settings save themselves with every change. */
-    public const ONE_STEP = 600;
+    private const ONE_STEP = 600;
     private const MOST_NAMED = 4;
 
     public function __construct(public BankSettings $before, public BankSettings $after)
@@ -21,6 +21,12 @@ final readonly class ChangedSettings
     public static function of(Fields $kept): self
     {
         return new self(BankSettings::fromData($kept->object('before')), BankSettings::fromData($kept->object('after')));
+    }
+
+    /** Whether a change that is made now goes on with one that was made then. */
+    public static function goesOn(bool $bySamePerson, \DateTimeImmutable $then, bool $isUndone, \DateTimeImmutable $now): bool
+    {
+        return $bySamePerson && !$isUndone && $then >= $now->modify(sprintf('-%d seconds', self::ONE_STEP));
     }
 
     /** This one, and the next that was made after it. */

@@ -41,7 +41,7 @@ final readonly class HouseEditing
                 return;
             }
             $last = $this->changes(1)[0] ?? null;
-            if ($last === null || $last->account !== $account || $last->isUndone() || $last->at < $this->clock->now()->modify(sprintf('-%d seconds', ChangedSettings::ONE_STEP))) {
+            if ($last === null || !ChangedSettings::goesOn($last->account === $account, $last->at, $last->isUndone(), $this->clock->now())) {
                 $this->em->persist(new HouseChange($account, $change, $this->clock->now()));
             } else {
                 $last->become($last->what()->then($change));

@@ -36,7 +36,7 @@ final readonly class SettingsHistory implements UndoingInPieces
             return;
         }
         $last = $this->history->newest($bank);
-        if ($alone || $last === null || $last->kind !== self::kind() || $last->account->id !== $account->id || $last->isUndone() || $last->at < $this->clock->now()->modify(sprintf('-%d seconds', ChangedSettings::ONE_STEP))) {
+        if ($alone || $last === null || $last->kind !== self::kind() || !ChangedSettings::goesOn($last->account->id === $account->id, $last->at, $last->isUndone(), $this->clock->now())) {
             $this->history->record($bank, $account, self::kind(), $change->words(), $change->toData());
 
             return;
