@@ -13,6 +13,8 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\Beforehand\CandidateList;
+use Zetema\App\Delivery\Beforehand\Opening;
 use Zetema\App\Delivery\Rehearsing\Rehearsing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;

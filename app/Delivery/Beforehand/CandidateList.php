@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Delivery;
+namespace Zetema\App\Delivery\Beforehand;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Delivery\ClosedNow;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Sitting\Candidacy;

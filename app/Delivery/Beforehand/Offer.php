@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Delivery;
+namespace Zetema\App\Delivery\Beforehand;
 
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Paths\PathTotals;

@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Delivery;
+namespace Zetema\App\Delivery\Beforehand;
 
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Delivery\CandidatePage;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\PageAliases;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Rules\Rule;

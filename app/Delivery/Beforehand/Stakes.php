@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Delivery;
+namespace Zetema\App\Delivery\Beforehand;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Contracts\Cache\CacheInterface;
