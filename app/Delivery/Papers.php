@@ -36,6 +36,8 @@ final class Papers
     private const KEPT = 1_000;
     /** @var array<string, Question> by revision and where it stood */
     private array $read = [];
+    /** @var array{\WeakReference<Sitting>, Paper}|null of an edition, which never changes; a request asks for the same one a few times over */
+    private ?array $last = null;
 
     public function __construct(private readonly EntityManagerInterface $em)
     {
@@ -72,6 +74,19 @@ final class Papers
     }
 
     public function paper(Sitting $sitting): Paper
+    {
+        if ($this->last === null || $this->last[0]->get() !== $sitting) {
+            $paper = $this->of($sitting);
+            if ($sitting->isRehearsal()) {
+                return $paper; // its draft may be another a moment later
+            }
+            $this->last = [\WeakReference::create($sitting), $paper];
+        }
+
+        return $this->last[1];
+    }
+
+    private function of(Sitting $sitting): Paper
     {
         $bank = $sitting->edition?->bankSettings() ?? $sitting->blueprint->bank->settings();
         if (array_is_list($sitting->form)) {
