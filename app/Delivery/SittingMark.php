@@ -13,7 +13,6 @@ use Zetema\App\People\Account;
 #[ORM\Entity]
 #[ORM\Table(name: 'mark')]
 #[ORM\Index(name: 'mark_revision', columns: ['revision_id'])]
-#[ORM\Index(name: 'mark_recorded', columns: ['is_graded', 'sitting_id', 'stands', 'revision_id', 'response'])]
 #[ORM\Index(name: 'mark_of', columns: ['sitting_id', 'place', 'stands'])]
 class SittingMark
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Types\Types;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Sitting\Candidate\Review;
@@ -89,10 +90,39 @@ final readonly class SittingStore
             $total === null ? null : Summary::of($paper, $after),
         );
         $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'answered' => $answered, ...$sign, ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
+        $isSurvey = $sitting->edition !== null && array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$place->plan->counts()) !== [];
+        if ($isSurvey && $before->ended !== null) {
+            $this->count($sitting->id, -1);
+        }
         foreach ($paper->questions as $place) {
             if ($before->visit($place->id) !== $after->visit($place->id)) {
                 $this->marks($sitting, $place, $before, $after);
             }
+        }
+        if ($isSurvey && $after->ended !== null) {
+            $this->count($sitting->id, 1);
+        }
+    }
+
+    /** Takes a sitting that has ended out, with all that was given in it. */
+    public function delete(int $sitting): void
+    {
+        $this->count($sitting, -1);
+        foreach (['mark', 'sitting_event'] as $table) {
+            $this->db->delete($table, ['sitting_id' => $sitting]);
+        }
+        $this->db->delete('sitting', ['id' => $sitting]);
+    }
+
+    /** Counts what was given to questions that are not graded (SurveyCount). */
+    private function count(int $sitting, int $by): void
+    {
+        foreach ($this->db->fetchAllAssociative('SELECT s.edition_id, m.revision_id, m.response, m.id FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.id = ? AND s.edition_id IS NOT NULL AND m.stands = 1 AND m.is_graded = 0 ORDER BY m.id', [$sitting]) as $row) {
+            $this->db->executeStatement(
+                'INSERT INTO survey_count (edition_id, revision_id, response, first_mark, hash, given) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (edition_id, revision_id, hash) DO UPDATE SET given = given + excluded.given',
+                [...array_values($row), SurveyCount::hash(is_string($row['response']) ? $row['response'] : null), $by],
+                [5 => ParameterType::INTEGER],
+            );
         }
     }
 

@@ -12,6 +12,7 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\App\People\PasswordAgain;
 use Zetema\App\Shared\Lock;
@@ -30,7 +31,7 @@ final readonly class SittingRoom
 {
     private const MOST_SECONDS = 86_400;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Invigilation $invigilation, private Admissions $admissions, private PasswordAgain $password, private Transactions $transactions, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Invigilation $invigilation, private SittingStore $store, private Admissions $admissions, private PasswordAgain $password, private Transactions $transactions, private ClockInterface $clock)
     {
     }
 
@@ -125,10 +126,7 @@ final readonly class SittingRoom
             throw new Refused('It is still running. Close it first.');
         }
         $id = $sitting->id;
-        foreach (['mark', 'sitting_event'] as $table) {
-            $this->db->delete($table, ['sitting_id' => $id]);
-        }
-        $this->db->delete('sitting', ['id' => $id]);
+        $this->store->delete($id);
         $this->db->executeStatement("UPDATE staff_act SET words = 'allowed another sitting' WHERE sitting_number = ? AND words LIKE 'allowed %'", [$id]);
         $this->em->clear();
 

@@ -26,8 +26,7 @@ final readonly class SurveyResponses
     public function of(Edition $edition): array
     {
         $this->ended->settle($edition);
-        // From the edition's sittings to their marks, never the other way round. The same response to the same revision is read once, however many gave it.
-        $rows = $this->db->fetchAllAssociative('SELECT m.revision_id AS revision, m.response, COUNT(*) AS n, MIN(m.id) AS first FROM sitting s INDEXED BY sitting_listed CROSS JOIN mark m ON m.sitting_id = s.id AND m.is_graded = 0 WHERE s.edition_id = ? AND s.ended_at IS NOT NULL AND m.stands = 1 GROUP BY m.revision_id, m.response ORDER BY first', [$edition->id]);
+        $rows = $this->db->fetchAllAssociative('SELECT revision_id AS revision, response, given AS n FROM survey_count WHERE edition_id = ? AND given > 0 ORDER BY first_mark', [$edition->id]);
         $questions = $given = [];
         foreach ($rows as $row) {
             $row = Fields::of($row);

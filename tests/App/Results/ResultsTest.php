@@ -224,8 +224,12 @@ final class ResultsTest extends ApiTestCase
         foreach ($rated as $question) {
             self::assertSame([3, 3, [1, 2]], [$question->integer('asked'), $question->integer('answered'), array_map(static fn (Fields $g): int => $g->integer('count'), $question->objects('given'))]);
         }
+        $this->assertSurveyIsCounted();
         $row = $this->results($edition)->objects('sittings')[0];
         self::assertSame('aldous', $row->text('login'));
+        $this->send('POST', '/api/sittings/' . $row->integer('id') . '/staff', ['do' => 'delete', 'reason' => 'asked for it', 'password' => 'honeycomb']);
+        $this->assertSurveyIsCounted();
+        self::assertSame([2, 2], [$this->send('GET', "/api/editions/$edition/survey")->objects('questions')[0]->integer('asked'), count($this->results($edition)->objects('sittings'))]);
         self::assertNotSame([], array_filter($row->objects('bands'), static fn (Fields $band): bool => $band->optionalText('band') !== null));
     }
 
@@ -244,5 +248,14 @@ final class ResultsTest extends ApiTestCase
         $rehearsal = $this->send('POST', '/api/blueprints/1/rehearsals', [], status: 201)->integer('id');
         self::assertSame($before, $this->results()->object('sums')->integer('sittings'));
         $this->send('GET', "/api/sittings/$rehearsal/paper", status: 404);
+    }
+
+    private function assertSurveyIsCounted(): void
+    {
+        $db = self::getContainer()->get(Connection::class);
+        self::assertSame(
+            $db->fetchAllNumeric('SELECT s.edition_id, m.revision_id, m.response, COUNT(*) FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.edition_id IS NOT NULL AND s.ended_at IS NOT NULL AND m.stands = 1 AND m.is_graded = 0 GROUP BY 1, 2, 3 ORDER BY 1, 2, 3'),
+            $db->fetchAllNumeric('SELECT edition_id, revision_id, response, given FROM survey_count WHERE given > 0 ORDER BY 1, 2, 3'),
+        );
     }
 }

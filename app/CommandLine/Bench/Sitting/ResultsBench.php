@@ -78,6 +78,7 @@ final class ResultsBench
                 $db->exec("INSERT INTO $table (sitting_id, $list) SELECT sitting_id + $copy * $last, $list FROM $table WHERE sitting_id IN (SELECT id FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%'))");
             }
         }
+        $db->exec('UPDATE survey_count SET given = (SELECT COUNT(*) FROM mark m JOIN sitting s ON s.id = m.sitting_id WHERE m.revision_id = survey_count.revision_id AND m.response IS survey_count.response AND m.stands = 1 AND m.is_graded = 0 AND s.edition_id = survey_count.edition_id AND s.ended_at IS NOT NULL)');
         $db->exec('COMMIT');
     }
 
