@@ -74,7 +74,7 @@ describe('many forms', () => {
     await settled();
     expect(asked('POST', '/blueprints/{id}/simulations')[0]?.body, 'pressed for once, it deals').toEqual({ forms: 10_000, seed: 1 });
     press('Stop');
-    await waitFor(() => expect(text()).toContain('Stopped; 400 forms dealt'), { timeout: 3000 });
+    await waitFor(() => expect(text()).toContain('Stopped; 400 forms dealt'));
     fireEvent.click(screen.getByRole('button', { name: /^How many forms/ }));
     write('How many forms', '0');
     key('How many forms', 'Enter');
@@ -95,7 +95,7 @@ describe('many forms', () => {
   it('that are stopped before they began are told so', async () => {
     new Served({ 'POST /blueprints/{id}/simulations': job('waiting'), 'GET /jobs/{id}': job('stopped') });
     await at('/', '/', <DealMany blueprint={blueprintOf()} onClose={vi.fn()} />);
-    await waitFor(() => expect(text()).toContain('Stopped before it began.'), { timeout: 3000 });
+    await waitFor(() => expect(text()).toContain('Stopped before it began.'));
   });
 
   it('say why none can be dealt', async () => {
