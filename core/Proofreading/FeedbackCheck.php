@@ -82,10 +82,9 @@ final class FeedbackCheck implements Check
             yield new Flaw(Rule::OneWording, 'answer 1', 'Only this wording is accepted, letter by letter.');
         }
         if ($kind instanceof Kinds\Number\Number) {
-            $measured = array_intersect(array_map(mb_strtolower(...), $settings->entries(Setting::Unit)), Words::MEASURES) !== [];
             foreach ($kind->spans as $i => $span) {
                 $exact = $span->from !== null && $span->to !== null && $span->from->isEqualTo($span->to);
-                if ($exact && $span->share->isWhole() && $measured && count($kind->spans) === 1) {
+                if ($exact && $span->share->isWhole() && count($kind->spans) === 1 && Measured::is($question->stem, $settings->entries(Setting::Unit), $span->from->decimals() !== 0)) {
                     yield new Flaw(Rule::NoTolerance, 'answer ' . ($i + 1), 'Only exactly this value is accepted.');
                 }
             }

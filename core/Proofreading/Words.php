@@ -7,14 +7,6 @@ namespace Zetema\Core\Proofreading;
 /** How the proofreader reads a text: its words, without emphasis, capitals and end marks. English word lists. */
 final class Words
 {
-    /** Units of what is measured and so never comes out to the last figure; what is counted, paid or timed by the calendar is exact. */
-    public const MEASURES = [
-        'mg', 'g', 'kg', 't', 'gram', 'grams', 'gramme', 'grammes', 'kilogram', 'kilograms', 'kilo', 'kilos', 'tonne', 'tonnes', 'oz', 'lb',
-        'mm', 'cm', 'dm', 'm', 'km', 'millimetre', 'millimetres', 'centimetre', 'centimetres', 'metre', 'metres', 'kilometre', 'kilometres', 'inch', 'inches', 'ft',
-        'cm²', 'm²', 'km²', 'ha', 'hectare', 'hectares', 'cm³', 'm³', 'ml', 'cl', 'dl', 'l', 'litre', 'litres', '°c', '°f', 'k', 'degrees',
-        'm/s', 'km/h', 'n', 'pa', 'hpa', 'kpa', 'bar', 'j', 'kj', 'w', 'kw', 'kwh', 'v', 'a', 'hz', 'khz', 'db', 'lx',
-    ];
-
     private const NEGATIVE = 'not|never|no|none|neither|nor|except|(?<!at )least|cannot|unlikely|\w+n[’\']t';
     private const ABSOLUTE = 'always|never|all|every|none|only|must|nobody|everybody|impossible|completely';
 
