@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Zip;
 
 /**
- * A zip from anybody: refused as a whole if a name leads out of it, if it is encrypted, if it is larger than it may be. Sizes are counted
- * while unpacking, not believed.
+ * A zip from anybody: refused as a whole if a name leads out of it, if it is encrypted, if it is larger than it may be or than it says.
+ * Sizes are counted by unpacking, not believed.
  */
 final class SafeZip
 {
@@ -18,10 +18,8 @@ final class SafeZip
     private const RATIO_FROM = 1_000_000;
     private const PIECE = 65_536;
 
-    private int $unpacked = 0;
-
     /** @param array<string, int> $entries places in the zip, by name; without folders */
-    private function __construct(private readonly \ZipArchive $zip, private readonly array $entries, private readonly int $largest)
+    private function __construct(private readonly \ZipArchive $zip, private readonly array $entries)
     {
     }
 
@@ -59,12 +57,13 @@ final class SafeZip
             if ($all > $largest) {
                 throw new RefusedZip(sprintf('unpacks to more than %s MB', number_format(intdiv($largest, 1_000_000))));
             }
+            self::refuseLie($zip, $i, $name, $size);
             if (!str_ends_with($name, '/')) {
                 $entries[$name] = $i;
             }
         }
 
-        return new self($zip, $entries, $largest);
+        return new self($zip, $entries);
     }
 
     /** @return list<string> */
@@ -82,33 +81,27 @@ final class SafeZip
     public function contents(string $name): string
     {
         $index = $this->entries[$name] ?? throw new RefusedZip(sprintf('“%s” is not in it', $name));
-        $packed = $this->zip->statIndex($index)['comp_size'] ?? 0;
-        $stream = $this->zip->getStreamIndex($index);
+        $contents = @$this->zip->getFromIndex($index);
+
+        return $contents === false ? throw new RefusedZip(sprintf('“%s” is damaged', $name)) : $contents;
+    }
+
+    /** A size that is not what it unpacks to is found by unpacking it, a piece at a time and no further than it says. */
+    private static function refuseLie(\ZipArchive $zip, int $i, string $name, int $size): void
+    {
+        $stream = $zip->getStreamIndex($i);
         if ($stream === false) {
             throw new RefusedZip(sprintf('“%s” cannot be unpacked', $name));
         }
-        $contents = '';
-        try {
-            while (!feof($stream)) {
-                $piece = @fread($stream, self::PIECE);
-                if ($piece === false) {
-                    throw new RefusedZip(sprintf('“%s” is damaged', $name));
-                }
-                $contents .= $piece;
-                $this->unpacked += strlen($piece);
-                self::refuseSize($name, strlen($contents), $packed);
-                if ($this->unpacked > 2 * $this->largest) {
-                    throw new RefusedZip(sprintf('unpacks to more than %s MB', number_format(intdiv($this->largest, 1_000_000))));
-                }
-                if ($piece === '') {
-                    break;
-                }
-            }
-        } finally {
-            fclose($stream);
+        $unpacked = 0;
+        do {
+            $piece = @fread($stream, self::PIECE);
+            $unpacked += strlen((string) $piece);
+        } while ($piece !== false && $piece !== '' && $unpacked <= $size);
+        fclose($stream);
+        if ($unpacked !== $size) {
+            throw new RefusedZip(sprintf('the entry “%s” is not as large as the zip says', $name));
         }
-
-        return $contents;
     }
 
     private static function refuseName(string $name): void
