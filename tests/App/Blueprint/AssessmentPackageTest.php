@@ -51,7 +51,7 @@ final class AssessmentPackageTest extends ApiTestCase
         $missing = $this->send('GET', "/api/blueprints/$this->id/package/missing?as=qti30");
         $lost = array_column(array_map(static fn (Fields $m): array => [$m->text('what'), $m->texts('items')], $missing->objects('missing')), 1, 0);
         self::assertSame(['step 2'], $lost['pool by condition, written as a list']);
-        self::assertSame('fresh eggs', $lost['costs of a hint'][0]);
+        self::assertSame('fresh eggs', $lost['hint costs'][0]);
         self::assertSame(['before you begin'], $lost['opening page']);
         foreach (['qti21', 'qti30'] as $as) {
             [$names, $steps] = $this->package($as);

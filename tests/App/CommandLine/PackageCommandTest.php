@@ -57,7 +57,7 @@ final class PackageCommandTest extends TestCase
         self::assertSame([0, []], [$code, $told->items('problems')]);
         self::assertContains('pictures/hive.svg', $told->texts('written'));
         $lost = array_map(static fn (Fields $u): string => $u->text('item') . ': ' . $u->text('what'), $told->objects('unmatched'));
-        foreach (['fresh eggs: costs of a hint', 'winter stores: unit', 'winter bees, first swarm: apart', 'step 2: pool by condition, written as a list'] as $entry) {
+        foreach (['fresh eggs: hint costs', 'winter stores: unit', 'winter bees, first swarm: apart', 'step 2: pool by condition, written as a list'] as $entry) {
             self::assertContains($entry, $lost);
         }
         $zip = new \ZipArchive();

@@ -6,6 +6,7 @@ namespace Zetema\Core\Exchange\Qti\Items;
 
 use Zetema\Core\Exchange\Qti\Listing;
 use Zetema\Core\Exchange\Qti\PackageFiles;
+use Zetema\Core\Exchange\Qti\Texts\PictureSize;
 use Zetema\Core\Exchange\Qti\Variables\ResponseDeclaration;
 use Zetema\Core\Exchange\Qti\Variables\Value;
 use Zetema\Core\Exchange\Qti\Xml\Element;
@@ -67,9 +68,8 @@ final readonly class Context
     private function sizeOf(string $file): ?array
     {
         $bytes = $this->files?->contents($file);
-        $known = $bytes === null ? false : @getimagesizefromstring($bytes);
 
-        return $known === false ? null : [$known[0], $known[1]];
+        return $bytes === null ? null : PictureSize::of($bytes);
     }
 
     private static function pixels(?string $written): ?int

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Items;
 
+use Zetema\Core\Exchange\Qti\Listing;
 use Zetema\Core\Exchange\Qti\Variables\ResponseDeclaration;
 use Zetema\Core\Exchange\Qti\Xml\Element;
 
@@ -26,7 +27,7 @@ final class Declarations
      *
      * @throws Broken|Unreadable
      */
-    public static function of(Element $item, array $interactions): array
+    public static function of(Element $item, array $interactions, Listing $listing): array
     {
         self::few($item, self::MOST_GAPS, 'gaps', ['gap', 'textEntryInteraction', 'inlineChoiceInteraction']);
         self::few($item, self::MOST_AREAS, 'areas', ['hotspotChoice', 'areaMapEntry', 'inside']);
@@ -35,6 +36,9 @@ final class Declarations
         foreach ($item->children('responseDeclaration') as $element) {
             $element->takeWhole();
             $declaration = ResponseDeclaration::of($element);
+            foreach ($element->children('defaultValue') as $chosen) {
+                $listing->unmatched($chosen); // nothing is chosen here before a candidate does
+            }
             if (isset($declared[$declaration->identifier])) {
                 throw new Broken($element, sprintf('%s: the identifier “%s” stands here twice', $element->written, $declaration->identifier));
             }

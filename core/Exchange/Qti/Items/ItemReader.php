@@ -90,7 +90,7 @@ final class ItemReader
             return new ReadItem($identifier, $name, $item->line, $listing, page: new Page($name, $title === '' ? null : $title, $body->withGaps()));
         }
         $rules = $item->child('responseProcessing')?->takeWhole();
-        $context = new Context($item, $body, Declarations::of($item, $body->interactions), $rules, $listing, $files, $title === '' ? $name : $title);
+        $context = new Context($item, $body, Declarations::of($item, $body->interactions, $listing), $rules, $listing, $files, $title === '' ? $name : $title);
         $answered = self::answered($context);
         $runs = new Runs($item, $context, $answered, self::size($body->interactions[0]));
         $answered->settle($runs->marks());

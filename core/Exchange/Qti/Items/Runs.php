@@ -21,7 +21,7 @@ final class Runs
     public ?CannotRun $failed = null;
     /** @var array<int, list<array<string, Value|null>>> outcomes by attempt and try */
     public array $outcomes = [];
-    private readonly ?string $score;
+    private ?string $score;
 
     /** @param array{int, int} $size of the item's picture */
     public function __construct(Element $item, Context $context, Answered $answered, array $size)
@@ -30,6 +30,7 @@ final class Runs
         $this->score = self::score($outcomes, $context->rules);
         try {
             $this->run(new Processor($context->declarations, $outcomes, $context->rules, $size), $answered, $context->rules);
+            $this->score = $this->beside($outcomes) ?? $this->score;
         } catch (CannotRun $e) {
             $this->failed = $e;
             $this->run(new Processor($context->declarations, $outcomes, null, $size), $answered, null);
@@ -47,18 +48,41 @@ final class Runs
     }
 
     /**
+     * Where nothing ever scores, the one other number that something makes positive: a question that is not graded has its key all the same.
+     *
+     * @param list<Element> $outcomes
+     */
+    private function beside(array $outcomes): ?string
+    {
+        $positive = fn (string $name): bool => array_filter($this->outcomes[1], static fn (array $o): bool => ($o[$name] ?? null)?->asNumber()?->isPositive() === true) !== [];
+        if ($this->score === null || $positive($this->score)) {
+            return null;
+        }
+        $found = array_values(array_filter(array_diff(self::numbers($outcomes), ['MAXSCORE']), $positive));
+
+        return count($found) === 1 ? $found[0] : null;
+    }
+
+    /**
+     * @param list<Element> $outcomes
+     *
+     * @return list<string>
+     */
+    private static function numbers(array $outcomes): array
+    {
+        $isNumber = static fn (Element $o): bool => in_array($o->attribute('baseType'), ['float', 'integer'], true) && ($o->attribute('cardinality') ?? 'single') === 'single';
+
+        return array_values(array_map(static fn (Element $o): string => $o->attribute('identifier') ?? '', array_filter($outcomes, $isNumber)));
+    }
+
+    /**
      * SCORE, else the only number that is set.
      *
      * @param list<Element> $outcomes
      */
     private static function score(array $outcomes, ?Element $rules): ?string
     {
-        $numbers = [];
-        foreach ($outcomes as $outcome) {
-            if (in_array($outcome->attribute('baseType'), ['float', 'integer'], true) && ($outcome->attribute('cardinality') ?? 'single') === 'single') {
-                $numbers[] = $outcome->attribute('identifier') ?? '';
-            }
-        }
+        $numbers = self::numbers($outcomes);
         if (in_array('SCORE', $numbers, true) || $rules === null || $rules->children() === []) {
             return 'SCORE';
         }

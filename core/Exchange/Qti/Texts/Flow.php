@@ -132,6 +132,9 @@ final class Flow
     public function medium(Element $e): string
     {
         $path = $this->mediumFile($e);
+        if ($path === null && Paths::hasScheme($this->source($e) ?? '')) {
+            return ''; // what is not here shows nothing, and its description asks nothing
+        }
 
         return $path === null ? $this->instead($e) : '![' . str_replace(['[', ']'], ['\\[', '\\]'], $this->shows($e, $path)) . '](' . Paths::inMarkdown($this->named($path)) . ')';
     }
@@ -139,7 +142,7 @@ final class Flow
     /** @return string|null its path; null where it is none of the package */
     public function mediumFile(Element $e): ?string
     {
-        $source = $e->name === 'object' ? $e->attribute('data') : $e->attribute('src') ?? $e->child('source')?->attribute('src');
+        $source = $this->source($e);
         $e->takeWhole();
         if ($source === null || $source === '') {
             $this->listing->unmatched($e);
@@ -156,6 +159,11 @@ final class Flow
         }
 
         return $path;
+    }
+
+    private function source(Element $e): ?string
+    {
+        return $e->name === 'object' ? $e->attribute('data') : $e->attribute('src') ?? $e->child('source')?->attribute('src');
     }
 
     /** What a text calls a file: its path, or what it is called where it will be. */

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Qti\Writing;
 
 use Zetema\Core\Exchange\Qti\Items\Declarations;
+use Zetema\Core\Marking\Marker;
+use Zetema\Core\Marking\Plan\MarkingPlan;
+use Zetema\Core\Marking\Table\WhatScoresWhat;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Answers\Span;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\Feedback\Condition;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Kinds\Common\ChoiceKind;
 use Zetema\Core\Question\Kinds\Gaps\Gaps;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Kinds\Number\Number;
@@ -48,15 +52,35 @@ final class Losses
             'late: marks, without a time' => $is(Setting::Late, 'marks') && $settings->seconds() === null,
             'stands: best' => $is(Setting::Stands, 'best'),
             'graded: no' => $is(Setting::Graded, 'no'),
-            'decimals' => $settings->integer(Setting::Decimals) < 2,
+            'key: none' => $is(Setting::Key, 'none') && !in_array($question->kind::id(), [KindId::One, KindId::Several, KindId::Claim, KindId::Text, KindId::Number, KindId::Regions], true),
+            'shuffle: yes' => $takes(Setting::Shuffle) && $is(Setting::Shuffle, 'yes') && !$question->kind instanceof ChoiceKind,
+            'decimals' => self::losesDecimals($question, $settings),
             'areas: outlined after checking' => $takes(Setting::Areas) && $is(Setting::Areas, 'outlined after checking'),
-            'layout: ' . $settings->get(Setting::Layout) => $takes(Setting::Layout) && $is(Setting::Layout, 'two columns', 'list'),
+            'layout: ' . $settings->get(Setting::Layout) => $takes(Setting::Layout) && $is(Setting::Layout, ...($question->kind instanceof ChoiceKind ? ['two columns', 'list'] : ['two columns', 'list', 'row'])),
             'how' => $settings->get(Setting::How) !== null,
+            'hint costs' => $question->hints !== [] && !$is(Setting::HintCosts, '0'),
             'refresher' => $settings->get(Setting::Refresher) !== null,
             'status: ' . $question->status->value => $question->status !== Status::Draft,
         ];
 
         return array_map(strval(...), array_keys(array_filter($lost)));
+    }
+
+    /** Other decimals than two come back where some mark shows them. */
+    private static function losesDecimals(Question $question, EffectiveSettings $settings): bool
+    {
+        $decimals = $settings->integer(Setting::Decimals);
+        if ($decimals <= 2) {
+            return $decimals < 2;
+        }
+        $plan = MarkingPlan::of($question, $settings);
+        foreach (WhatScoresWhat::responses($question, $settings) as $response) {
+            if ((new Marker())->mark($plan, $response)->earned->exact()->decimals() > 2) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<string> */
@@ -96,7 +120,7 @@ final class Losses
             }
         }
         foreach ($question->hints as $hint) {
-            $lost = [...$lost, ...($hint->costs !== null ? ['costs of a hint'] : []), ...($hint->fromAttempt > 1 ? ['from attempt'] : []), ...($hint->afterSeconds > 0 ? ['after'] : [])];
+            $lost = [...$lost, ...($hint->costs !== null ? ['hint costs'] : []), ...($hint->fromAttempt > 1 ? ['from attempt'] : []), ...($hint->afterSeconds > 0 ? ['after'] : [])];
         }
 
         return $lost;

@@ -10,6 +10,7 @@ use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\TextFormat\Page;
+use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Question\Problem;
 use Zetema\Tests\Core\Exchange\TemporaryFile;
 
@@ -163,5 +164,25 @@ final class PackageTest extends TestCase
         $source = PackageSource::ofZip($this->file);
         self::assertSame([], iterator_to_array($source->questions(), false));
         self::assertStringContainsString('no whole zip', $source->report()->problems[0]->message);
+    }
+
+    public function test_a_picture_that_has_no_size_in_the_item_gets_that_of_its_file(): void
+    {
+        $item = static fn (string $picture): string => Items::xml('<responseDeclaration identifier="RESPONSE" cardinality="single" baseType="point"><areaMapping><areaMapEntry shape="default" coords="" mappedValue="1"/></areaMapping></responseDeclaration>'
+            . "<itemBody><selectPointInteraction responseIdentifier=\"RESPONSE\" maxChoices=\"1\"><prompt>Where?</prompt><object type=\"image/x\" data=\"$picture\">A hut</object></selectPointInteraction></itemBody>", $picture[0]);
+        $pictures = [
+            'a.gif' => ["GIF89a\x40\x00\x30\x00\x00\x00\x00", '0 0 64 48'],
+            'b.svg' => ['<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="70" height="50px" viewBox="0 0 7 5"/>', '0 0 70 50'],
+            'c.svg' => ['<svg viewBox="0 0 33.6 20" width="100%"/>', '0 0 34 20'],
+        ];
+        $files = ['imsmanifest.xml' => self::manifest(implode('', array_map(static fn (string $p): string => self::resource($p, "$p.xml", "<file href=\"$p\"/>"), array_keys($pictures))))];
+        foreach ($pictures as $name => [$bytes]) {
+            $files += [$name => $bytes, "$name.xml" => $item($name)];
+        }
+        $regions = array_map(static fn (Found $f): string => (new Writer())->question($f->question ?? throw new \LogicException('it is whole')), $this->read($files)['questions']);
+
+        foreach (array_values($pictures) as $i => [1 => $all]) {
+            self::assertStringContainsString("rectangle $all", $regions[$i]);
+        }
     }
 }

@@ -92,12 +92,13 @@ final class ChoiceBuilding
         if (count($choices) !== 2) {
             return null;
         }
-        if (array_map(static fn (array $c): string => mb_strtolower($c['text']), $choices) === ['true', 'false']) {
+        $texts = array_column($choices, 'text');
+        if ($texts === ['true', 'false']) {
             return '';
         }
-        $texts = array_column($choices, 'text');
+        $isClaim = array_map(mb_strtolower(...), $texts) === ['true', 'false'] || array_map(strtolower(...), array_column($choices, 'identifier')) === ['true', 'false'];
 
-        return array_map(strtolower(...), array_column($choices, 'identifier')) === ['true', 'false'] && preg_match('/[,\n]/', implode('', $texts)) !== 1 ? implode(', ', $texts) : null;
+        return $isClaim && preg_match('/[,\n]/', implode('', $texts)) !== 1 ? implode(', ', $texts) : null;
     }
 
     /** An attribute’s name as the file has it. */

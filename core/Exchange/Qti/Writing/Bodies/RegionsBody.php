@@ -47,7 +47,10 @@ final class RegionsBody
         }
         $inside = [...$html->blocks($question->stem), $interaction];
         if ($settings->get(Setting::Key) === 'none') {
-            return new Body([Declared::response('multiple', $isOutlined ? 'identifier' : 'point', [])], $inside);
+            // Hidden areas stand nowhere but in the mapping.
+            $entries = array_map(static fn (Region $r): Tag => Tag::of('areaMapEntry', [...self::shape($r->area), 'mappedValue' => '0']), $kind->regions);
+
+            return new Body([$isOutlined ? Declared::response('multiple', 'identifier', []) : Declared::response('multiple', 'point', [], Tag::of('areaMapping', ['defaultValue' => '0'], ...$entries))], $inside);
         }
         $mapped = Declared::mapped($isOutlined ? 'mapResponse' : 'mapResponsePoint');
         $share = $rule === 'weighed' ? Declared::share($mapped) : ($rule === 'whole' ? Declared::whole($mapped, $count) : Declared::share(Declared::part($mapped, $count)));
