@@ -13,7 +13,7 @@ final readonly class Found
     /**
      * @param int $fromLine 1-based, where it begins
      * @param int $toLine the last line that belongs to it
-     * @param list<Problem> $problems none for a whole question
+     * @param list<Problem> $problems none for a whole question, nor for one that is kept for what is told of the whole source
      * @param string $why how kind and key were recognised, where that is not plain to see
      * @param string $kept what was typed, where it is not whole
      * @param bool $isKindSaid whether its source says which kind it is; else it looks like it

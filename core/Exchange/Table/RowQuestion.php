@@ -71,7 +71,7 @@ final class RowQuestion
         } elseif ($holds === null) {
             $this->problems[] = [Meaning::Key, sprintf('“%s” is neither true nor false', $this->cells->key)];
         } else {
-            $this->why = '';
+            $this->why = ($holds ? 'true' : 'false') . ': the key says so';
             $this->lines = new QuestionLines($holds ? 'true' : 'false', $this->cells->stem, $this->cells->row);
         }
     }
@@ -273,8 +273,8 @@ final class RowQuestion
         if ($typed->lines !== null && $this->cells->unit !== '' && $typed->lines->opening === 'number') {
             $typed->lines->put('unit', str_replace([';', "\n"], ',', $this->cells->unit));
         }
-        $this->why = $typed->why;
         $this->lines = $typed->lines;
+        $this->why = $typed->lines === null ? '' : rtrim($typed->lines->opening . ': the key; ' . $typed->why, '; ');
     }
 
     private function keyMissing(): void

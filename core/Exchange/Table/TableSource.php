@@ -220,7 +220,8 @@ final class TableSource implements Source
             return;
         }
         if ($this->columns === null || $this->columns->problem !== null) {
-            yield new Found($row->number, $row->number + $row->breaks, null, [new Problem($row->number, 1, 'its columns are not known')], kept: $reading->kept($row));
+            // The reason is one for all rows, and told once: what is wrong with the headings.
+            yield new Found($row->number, $row->number + $row->breaks, null, [], kept: $reading->kept($row));
 
             return;
         }

@@ -31,7 +31,7 @@ final readonly class Ahead
     public function answersFollow(int $i, bool $withBullets = true): bool
     {
         $line = $this->lines[$i] ?? null;
-        if ($line === null) {
+        if ($line === null || $this->isStemAfterAll($i)) {
             return false;
         }
         $letter = $line->look()->letter;
@@ -52,6 +52,29 @@ final readonly class Ahead
         $end = $this->ends[$i];
 
         return Marks::answerBehind($this->lines[$end]->styled) !== null || $this->answersFollow($end + 1);
+    }
+
+    /**
+     * Whether a paragraph that begins as an answer or a choice does ("Key: what is it?", "A. mellifera is which bee?") asks something, since
+     * choices from A on follow it, or what it begins with is an answer and another one follows.
+     */
+    public function isStemAfterAll(int $i): bool
+    {
+        $line = $this->lines[$i] ?? null;
+        $look = $line?->look();
+        $isAnswer = explode(' ', $look->word ?? '')[0] === 'answer';
+        if ($line === null || !($line->afterBlank || $line->opensParagraph || $i === 0) || (!$isAnswer && ($look->letter ?? null) === null)) {
+            return false;
+        }
+        $end = $this->ends[$i];
+        $next = $this->lines[$end + 1] ?? null;
+        $last = $this->lines[$end]->text();
+        if ($next === null || (!$isAnswer && preg_match('/^\p{L}\.\s/u', $line->text()) !== 1)) {
+            return false;
+        }
+
+        return ($next->look()->letter === 'A' && preg_match('/[?:…_]["”)\]]*\s*$/u', $last) === 1 && $this->lettersFollow($end + 1))
+            || ($isAnswer && explode(' ', $next->look()->word ?? '')[0] === 'answer' && preg_match('/(?:\S+\s+){3}\S+[.!?:…_]["”)\]]*\s*$/u', $last) === 1);
     }
 
     /** Whether another letter stands below the one at a line, or behind it, before the next question. */
@@ -139,7 +162,7 @@ final readonly class Ahead
 
         return $line->look()->isNumber || preg_match('/^q\s*:/ui', $line->text()) === 1
             || Heading::of($line, $this->lines[$i + 1] ?? null, false) !== null
-            || (Marks::isUnmarked($line) && ($this->opensUnnumbered($i) || (($line->afterBlank || $line->opensParagraph) && $deep < 3 && $this->isLoud($line) && $this->somethingOpensAt($i + 1, $deep + 1))));
+            || $this->isStemAfterAll($i) || (Marks::isUnmarked($line) && ($this->opensUnnumbered($i) || (($line->afterBlank || $line->opensParagraph) && $deep < 3 && $this->isLoud($line) && $this->somethingOpensAt($i + 1, $deep + 1))));
     }
 
     private function isLoud(PaperLine $line): bool

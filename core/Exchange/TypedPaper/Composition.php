@@ -209,11 +209,12 @@ final class Composition
     {
         $body = $this->body;
         $answers = $body->answers;
+        $source = 'the answer at line ' . ($answers[0]['line'] ?? array_values($body->toBlanks)[0]['line'] ?? 0);
         if ($answers === [] && $body->toBlanks === []) {
-            foreach (['held before the number' => $this->draft->held === null ? null : [$this->draft->held, $this->line], 'the list' => $this->draft->listed] as $source => $other) {
+            foreach (['held before the number' => $this->draft->held === null ? null : [$this->draft->held, $this->line], 'the list' => $this->draft->listed] as $from => $other) {
                 if ($other !== null) {
                     $answers[] = ['text' => trim(preg_replace('/\.$/', '', $other[0]) ?? ''), 'line' => $other[1]];
-                    $this->why[] = $source . ' at line ' . $other[1];
+                    $source = $from . ' at line ' . $other[1];
                 }
             }
         } elseif ($this->draft->listed !== null && $answers !== [] && mb_strtolower($this->draft->listed[0]) !== mb_strtolower($answers[0]['text'])) {
@@ -223,6 +224,7 @@ final class Composition
         }
         $typed = TypedAnswer::of(Blanks::in($body->stem->markdown(dropWhole: true)), $answers, $body->toBlanks, $this->line);
         array_push($this->problems, ...$typed->problems);
+        $this->why[] = $typed->lines === null ? '' : $typed->lines->opening . ': ' . $source;
         $this->why[] = $typed->why;
 
         return $typed->lines;

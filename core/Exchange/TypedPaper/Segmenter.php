@@ -10,6 +10,7 @@ use Zetema\Core\Exchange\TypedPaper\Lines\Mark;
 use Zetema\Core\Exchange\TypedPaper\Lines\Marks;
 use Zetema\Core\Exchange\TypedPaper\Lines\PaperLine;
 use Zetema\Core\Exchange\Written\Characters;
+use Zetema\Core\Exchange\Written\PointsSaid;
 use Zetema\Core\Exchange\Written\Styled;
 
 /** Cuts the lines of a paper into questions, headings, lists of keys, and what stands aside. */
@@ -112,7 +113,7 @@ final class Segmenter
         $last = $i + ($heading->takesTwoLines ? 1 : 0);
         $inner = new PaperLine($heading->line->number, $heading->words);
         $number = Marks::number($inner);
-        $opens = $number !== null && $number->rest->isEmpty();
+        $opens = $number !== null && PointsSaid::taken($number->rest)[0]->isEmpty();
         if ($opens || $this->ahead->answersFollow($last + 1, withBullets: false)) {
             $this->begin($last, $heading->line, $number?->number(), $number->rest ?? $heading->words);
 
@@ -142,7 +143,7 @@ final class Segmenter
 
     private function takeOutside(int $i, PaperLine $line): void
     {
-        if (Marks::isUnmarked($line) && $this->ahead->opensUnnumbered($i)) {
+        if ((Marks::isUnmarked($line) && $this->ahead->opensUnnumbered($i)) || $this->ahead->isStemAfterAll($i)) {
             $this->begin($i, $line, null, $line->styled);
 
             return;
@@ -161,6 +162,11 @@ final class Segmenter
         if ($this->takesA && preg_match('/^a\s*:/ui', $line->text(), $m) === 1) {
             $open->add(new BodyLine('answer', $line, $line->styled->sub(strlen($m[0]))->trimmed()));
             $open->hasAnswer = true;
+
+            return;
+        }
+        if (($open->hasChoices || $open->hasAnswer) && $this->ahead->isStemAfterAll($i)) {
+            $this->begin($i, $line, null, $line->styled);
 
             return;
         }

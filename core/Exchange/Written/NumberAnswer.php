@@ -51,6 +51,9 @@ final readonly class NumberAnswer
         $typed = trim($typed);
         $read = preg_match('/^[-+−]?0\d/u', $typed) === 1 ? null : (new NumberReader())->read($typed);
         $value = $read?->value;
+        if ($value !== null && preg_match('/^([-−]?)(\d+)\s+(\d+)\s*\/\s*(\d+)$/u', $typed, $m) === 1) {
+            return sprintf('%s%s %s/%s', $m[1] === '' ? '' : '-', $m[2], $m[3], $m[4]); // a mixed number stays one
+        }
 
         return $value === null ? null : self::written($value);
     }
@@ -64,6 +67,6 @@ final readonly class NumberAnswer
 
     private static function asRead(string $typed, string $value): string
     {
-        return preg_match('/[, ]/', trim($typed)) === 1 ? sprintf('%s is read as %s', trim($typed), $value) : '';
+        return preg_match('/[, ]/', trim($typed)) === 1 && !str_contains($value, '/') ? sprintf('%s is read as %s', trim($typed), $value) : '';
     }
 }

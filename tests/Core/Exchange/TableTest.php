@@ -78,9 +78,9 @@ final class TableTest extends TestCase
         yield 'no stem' => ["Question,Answer,Points\n,she,2", ['!2: stem is missing']];
         yield 'two problems of a row' => ["Kind,Question,Answer\nriddle,,she", ['!2: stem is missing', '!2: is no kind']];
 
-        yield 'no headings' => ["Who?,she\nWhat?,it", ['!1: columns are not known', '!2: columns are not known', '!1: no row has headings']];
+        yield 'no headings' => ["Who?,she\nWhat?,it", ['!1: no row has headings']];
         yield 'nothing below them' => ["\nQuestion,Answer\n\n", ['!2: nothing stands below']];
-        yield 'the same meaning twice' => ["Question,Answer,Stem\nWho?,she,What?", ['!2: columns are not known', '!1: means the same']];
+        yield 'the same meaning twice' => ["Question,Answer,Stem\nWho?,she,What?", ['!1: means the same']];
         yield 'a cell too many' => ["Question,Answer\nWho, then?,she", ['!2: beyond the last heading']];
         yield 'a quote that never closes' => ["Question,Answer\nWho?,she\n\"What?,it\nWhere?,there", ['text: Who? / answer: she', '!3: never closes']];
         yield 'quotes within quotes' => ["Question,Answer\n\"Who is the \"\"old one\"\"?\",she", ['text: Who is the "old one"? / answer: she']];
@@ -100,6 +100,9 @@ final class TableTest extends TestCase
         $off = ReadOff::of(TableSource::ofText($table));
 
         self::assertTrue(ReadOff::fits($off, $read), implode("\n", $off));
+        foreach (TableSource::ofText($table)->questions() as $found) {
+            self::assertTrue($found->question === null || $found->why !== '', 'it says how kind and key were recognised');
+        }
     }
 
     public function test_a_problem_names_row_column_and_heading_and_the_row_is_kept_as_it_stands(): void
@@ -130,7 +133,7 @@ final class TableTest extends TestCase
         yield 'all choices in one column' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => 'One']], ['!3: at least two']];
         yield 'a choice that no column holds' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => [null, 'One', 'Two']]], ['one: Who? / yes: he / no: she']];
         yield 'without headings' => [['headings' => 0, 'columns' => ['stem' => 1, 'key' => 5]], ['text: Guild words / answer: ok', 'text: Wording / answer: Note', 'text: Who? / answer: So.']];
-        yield 'a heading that is not there' => [['columns' => ['stem' => 'Wording', 'key' => 'Solution']], ['!3: columns are not known', '!2: no heading “Solution”']];
+        yield 'a heading that is not there' => [['columns' => ['stem' => 'Wording', 'key' => 'Solution']], ['!2: no heading “Solution”']];
     }
 
     /**

@@ -32,6 +32,14 @@ final class TypedPaperTest extends TestCase
         yield 'a paragraph with marked bullets' => ["Who lays?\n- drone\n- queen (correct)\n\nBring:\n- a veil\n- a pen", ['one: Who lays? / no: drone / yes: queen']];
         yield 'a stem of two paragraphs' => ["1. Look at the frame.\n\nWho was here?\n\nAnswer: queen", ['text: Look at the frame. / Who was here? / answer: queen']];
         yield 'a choice of two lines' => ["1. Who lays?\na) the drone\nof the hive\nb) queen*", ['one: Who lays? / no: the drone / of the hive / yes: queen']];
+        $after = "Who feeds?\nAnswer: nurse\n\n";
+        yield 'a stem that begins like an answer' => ["Guild paper\n\nKey: who lays?\na) drone\nb) queen\nAnswer: b\n\nThe answer is in the hive: who feeds?\na) nurse\nb) drone\nAnswer: a", ['one: Key: who lays? / no: drone / yes: queen', 'one: The answer is in the hive: who feeds? / yes: nurse / no: drone']];
+        yield 'claims that begin like answers' => [$after . "Correct: drones leave in autumn.\nAnswer: F\n\nSolution: is it sugar in water?\nAnswer: T", ['text: Who feeds? / answer: nurse', 'false: Correct: drones leave in autumn.', 'true: Solution: is it sugar in water?']];
+        yield 'a stem that begins like a choice' => [$after . "A. mellifera is which bee?\na) eastern\nb) western\nAnswer: b", ['text: Who feeds? / answer: nurse', 'one: A. mellifera is which bee? / no: eastern / yes: western']];
+        yield 'a further answer is an answer' => ["Who lays?\nAnswer: queen\n\nAnswer: mother", ['text: Who lays? / answer: queen / answer: mother']];
+        $long = rtrim(str_repeat('who lays ', 300));
+        yield 'a first line of 2,700 characters' => ["1. $long?\nAnswer: queen", ["text: $long? / answer: queen"]];
+        yield 'a first line of 2,700 characters without a number' => ["$long?\na) drone\nb) queen\nAnswer: b", ["one: $long? / no: drone / yes: queen"]];
         yield 'instructions' => ["Directions:\n1. Read.\n2. Write.\n\n1. Who lays?\nAnswer: queen", ['text: Who lays? / answer: queen']];
         yield 'page furniture in a question' => ["1. Who lays?\na) drone\n\nGuild paper 3\nPage 1 of 2\n\nGuild paper 4\nPage 2 of 2\n\nb) queen*\nc) worker", ['one: Who lays? / no: drone / yes: queen / no: worker']];
     }
@@ -96,6 +104,8 @@ final class TypedPaperTest extends TestCase
         yield 'words, one a line' => ["1. Who lays?\n\n2. How many legs?\n\nAnswers\n1. queen / the queen\n2. 6", ['text: Who lays? / answer: queen / answer: the queen', 'number: How many legs? / answer: 6']];
         yield 'runs' => ["1. Who lays?\na) drone\nb) queen\n\n1. Who feeds?\na) nurse\nb) drone\n\nAnswers\n1. B\n1. A", $read];
         yield 'numbers twice, one run of keys' => ["1. Who lays?\na) drone\nb) queen\n\n1. Who feeds?\na) nurse*\nb) drone\n\nAnswers\n1. B", ['!1: stands twice', 'one: Who feeds? / yes: nurse / no: drone']];
+        yield 'a number twice in one run' => ["1. Who lays?\na) drone\nb) queen\n\n2. Who feeds?\na) nurse\nb) drone\n\n2. Who rests?\na) nurse\nb) drone*\n\n2. Who guards?\na) nurse\nb) drone\n\nAnswers\n1. B 2. A", [$read[0], '!5: 2 stands twice', 'one: Who rests? / no: nurse / yes: drone', '!13: 2 stands twice']];
+        yield 'numbers twice that begin again elsewhere' => ["4. Who lays?\na) drone\nb) queen\n\n4. Who feeds?\na) nurse\nb) drone\n\nAnswers\n4. B 4. A", ['!1: 4 stands twice', '!5: 4 stands twice']];
         yield 'a list serves what stands above it' => ["1. Who lays?\na) drone\nb) queen\n\nKey: 1B 2A\n\n2. Who feeds?\na) nurse\nb) drone\n\nAnswers\n2. A", ['one: Who lays? / no: drone / yes: queen', 'one: Who feeds? / yes: nurse / no: drone', '!5: no question 2']];
         yield 'the list is at odds with a mark' => ["1. Who lays?\na) drone\nb) queen*\n\n2. Is it so?\n\nAnswers\n1. A\n2. T", ['!8: another key', 'true: Is it so?']];
     }
@@ -116,7 +126,7 @@ final class TypedPaperTest extends TestCase
         yield 'a blank with choices' => ["1. The _____ lays.\na) drone\nb) queen*", ['one: The ___ lays. / no: drone / yes: queen']];
         yield 'wordings' => ["1. Who lays?\nAnswer: queen, the old one | Weisel; mother\nAlso accept: queen’s self\nAnswer: she", ["text: Who lays? / answer: queen, the old one / answer: Weisel / answer: mother / answer: queen's self / answer: she"]];
 
-        foreach (['14.5 ± 0.5' => 'answer: 14.5 within 0.5', '14,5 +/- 0,5' => 'answer: 14.5 within 0.5', '14.5 plus or minus 0.5' => 'answer: 14.5 within 0.5', '14.5 (tolerance 0.5)' => 'answer: 14.5 within 0.5', '250 ± 2 %' => 'answer: 250 within 2 %', '12 to 13' => 'answer: 12 to 13', '12–13' => 'answer: 12 to 13', 'between 12 and 13' => 'answer: 12 to 13', '1,250' => 'answer: 1250', '42 kg' => 'unit: kg / answer: 42', '35 °C ± 1' => 'unit: °C / answer: 35 within 1', '3 frames ± 1' => 'unit: frames / answer: 3 within 1'] as $answer => $read) {
+        foreach (['14.5 ± 0.5' => 'answer: 14.5 within 0.5', '14,5 +/- 0,5' => 'answer: 14.5 within 0.5', '14.5 plus or minus 0.5' => 'answer: 14.5 within 0.5', '14.5 (tolerance 0.5)' => 'answer: 14.5 within 0.5', '250 ± 2 %' => 'answer: 250 within 2 %', '12 to 13' => 'answer: 12 to 13', '12–13' => 'answer: 12 to 13', 'between 12 and 13' => 'answer: 12 to 13', '1,250' => 'answer: 1250', '1 1/2' => 'answer: 1 1/2', '−2 3/4 kg' => 'unit: kg / answer: -2 3/4', '1 1/2 ± 1/4' => 'answer: 1 1/2 within 0.25', '42 kg' => 'unit: kg / answer: 42', '35 °C ± 1' => 'unit: °C / answer: 35 within 1', '3 frames ± 1' => 'unit: frames / answer: 3 within 1'] as $answer => $read) {
             yield "the number $answer" => ["1. How much?\nAnswer: $answer", ["number: How much? / $read"]];
         }
         foreach (['007', '3 coaches', '12/05/2020 or so'] as $answer) {
@@ -154,6 +164,8 @@ final class TypedPaperTest extends TestCase
         yield 'kinds are none' => ["## Queens\n1. Who?\nAnswer: she\n## Multiple choice\n2. Who?\nAnswer: she", [$q('Queens'), $q('Queens')]];
         yield 'points each in a heading' => ["Part A: Queens (2 points each)\n1. Who?\nAnswer: she\n2. Who? (3 points)\nAnswer: she", ['objective: Queens / text: Who? / points: 2 / answer: she', 'objective: Queens / text: Who? / points: 3 / answer: she']];
         yield 'a heading that opens a question' => ["## Question 1\nWho?\nAnswer: she\n## Who lays?\na) drone\nb) queen*", ['text: Who? / answer: she', 'one: Who lays? / no: drone / yes: queen']];
+
+        yield 'a heading of a number and points' => ["# Bees\n## Question 2 (3 points)\nWho?\nAnswer: she", ['objective: Bees / text: Who? / points: 3 / answer: she']];
 
         $pairs = 'pairs: Match them. / pair: Nurse / with: feeds / pair: Guard / with: stings';
         yield 'matching side by side' => ["1. Match them.\n1. Nurse    A. stings\n2. Guard    B. feeds\nAnswer: 1-B, 2-A", [$pairs]];
@@ -194,6 +206,7 @@ final class TypedPaperTest extends TestCase
         yield 'a bold paragraph as heading' => ['<p><b>Queens</b></p><p>1. Who?</p><p>Answer: she</p>', ['objective: Queens / text: Who? / answer: she']];
         yield 'a paragraph after choices stands aside' => ['<p>1. Who lays?</p><p>a) drone</p><p>b) queen*</p><p>A word on bees.</p>', $read];
         yield 'paragraphs of a stem' => ['<p>1. Look.</p><p>Who lays?</p><p>Answer: she</p>', ['text: Look. / Who lays? / answer: she']];
+        yield 'numbers as headings' => ['<h1>Queens</h1><h2>Question 2</h2><p>Who?</p><p>Answer: she</p><h2>Question 3 (2 points)</h2><p>Who lays?</p><p>Answer: she</p>', ['objective: Queens / text: Who? / answer: she', 'objective: Queens / text: Who lays? / points: 2 / answer: she']];
         yield 'rows' => ['<p>1. Match them.</p><table><tr><td>1. Nurse</td><td>A. stings</td></tr><tr><td><p>2. Guard</p></td><td><p>B. feeds</p></td></tr></table><p>Key: 1-B, 2-A</p>', ['pairs: Match them. / pair: Nurse / with: feeds / pair: Guard / with: stings']];
         yield 'as a word processor writes it' => ["<html><head><style>p{}</style></head><body><p class=A><span style='x:y'>1.<span>&nbsp;&nbsp; </span></span>Who lays?</p><p><span>a)&nbsp; </span>drone</p><p><b><span>b)&nbsp; </span>queen<o:p></o:p></b></p></body></html>", $read];
         yield 'signs, comments and scripts' => ['<!-- 9. No --><style>p{}</style><p>1.&nbsp;Who &lt;lays&gt;?</p><script>2. no</script><p>Answer:&nbsp;she</p>', ['text: Who <lays>? / answer: she']];
@@ -210,5 +223,8 @@ final class TypedPaperTest extends TestCase
     {
         $off = ReadOff::of(new PaperSource($paper));
         self::assertTrue(ReadOff::fits($off, $read), implode("\n", $off));
+        foreach ((new PaperSource($paper))->questions() as $found) {
+            self::assertTrue($found->question === null || $found->why !== '', 'it says how kind and key were recognised');
+        }
     }
 }

@@ -39,19 +39,27 @@ final class KeyLists
      */
     private static function serve(array $questions, KeyList $list): array
     {
-        $numbers = array_map(static fn (Draft $d): int => $d->number ?? 0, $questions);
-        $twice = array_keys(array_filter(array_count_values($numbers), static fn (int $n): bool => $n > 1));
-        $runs = self::runs($questions, $numbers);
+        $runs = self::runs($questions, array_map(static fn (Draft $d): int => $d->number ?? 0, $questions));
         $entryRuns = self::runs($list->entries, array_map(static fn (array $e): int => $e['number'], $list->entries));
-        if ($twice !== [] && count($runs) === count($entryRuns)) {
-            return array_merge(...array_map(self::direct(...), $runs, $entryRuns));
-        }
+
+        return count($runs) === count($entryRuns) ? array_merge(...array_map(self::serveRun(...), $runs, $entryRuns)) : self::serveRun($questions, $list->entries);
+    }
+
+    /**
+     * @param list<Draft> $questions
+     * @param list<array{number: int, key: string, line: int}> $entries
+     *
+     * @return list<Problem>
+     */
+    private static function serveRun(array $questions, array $entries): array
+    {
+        $twice = array_keys(array_filter(array_count_values(array_map(static fn (Draft $d): int => $d->number ?? 0, $questions)), static fn (int $n): bool => $n > 1));
         $unclear = array_filter($questions, static fn (Draft $d): bool => in_array($d->number, $twice, true));
         foreach ($unclear as $question) {
             $question->listProblem = sprintf('the number %d stands twice above the list of keys, which cannot tell which is meant', $question->number ?? 0);
         }
 
-        return self::direct(array_values(array_filter($questions, static fn (Draft $d): bool => !in_array($d->number, $twice, true))), $list->entries, $twice);
+        return self::direct(array_values(array_filter($questions, static fn (Draft $d): bool => !in_array($d->number, $twice, true))), $entries, $twice);
     }
 
     /**

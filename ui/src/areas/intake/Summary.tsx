@@ -14,7 +14,7 @@ export function Summary(props: {
   onTakeIn: () => void;
 }) {
   const { understood, ready, known, onDecideAll, stale, pending, error, onTakeIn } = props;
-  const broken = understood?.questions.filter((q) => q.problems.length > 0).length ?? 0;
+  const broken = understood?.questions.filter((q) => q.question === null || q.problems.length > 0).length ?? 0;
   const same = known.filter((q) => q.known?.isSame).length;
   const lines = understood?.problems.length ?? 0;
   return (
