@@ -25,25 +25,26 @@ final class ActReader
         Act::CLOSE => [],
     ];
 
-    /** When the latest act came, refused or not. */
+    /** When the latest act came; what is none is as if it had not come. */
     private int $latest = 0;
+    /** The latest moment that was written, at an act or not: nothing may come before it. */
+    private int $written = 0;
 
-    /**
-     * @param array<array-key, mixed> $written
-     *
-     * @throws Refused if it is no act, or comes before an earlier one
-     */
-    public function act(array $written): Act
+    /** @throws Refused if it is no act, or comes before an earlier one */
+    public function act(mixed $written): Act
     {
+        $written = is_array($written) ? $written : [];
         $do = $written['do'] ?? null;
+        $at = Moment::read($written['at'] ?? null);
+        $isBackwards = $at < $this->written;
+        $this->written = max($at ?? 0, $this->written);
         if (!is_string($do) || !isset(self::FIELDS[$do])) {
             throw new Refused('do/unknown');
         }
-        $at = Moment::read($written['at'] ?? null);
         if ($at === null || ($do === Act::START && $at !== 0)) {
             throw new Refused('at/malformed');
         }
-        if ($at < $this->latest) {
+        if ($isBackwards) {
             throw new Refused('at/backwards');
         }
         $this->refuseFields($do, $written);
@@ -120,7 +121,7 @@ final class ActReader
 
     private static function seconds(mixed $written): int
     {
-        $micros = Moment::read(is_int($written) ? (string) $written : $written);
+        $micros = Moment::read($written);
 
         return $micros !== null && $micros > 0 ? $micros : throw new Refused('seconds/malformed');
     }

@@ -16,7 +16,7 @@ final readonly class SittingFile
 {
     /**
      * @param int|null $now when it is looked at, in microseconds; null: at its last event
-     * @param list<array<array-key, mixed>> $events
+     * @param list<mixed> $events what is no act is refused when it is its turn
      */
     private function __construct(public mixed $id, public ?int $seed, public ?int $now, public Terms $terms, public array $events)
     {
@@ -27,17 +27,13 @@ final readonly class SittingFile
     {
         $data = Fields::of($written)->only('id', 'seed', 'now', 'factor', 'until', 'events');
         $id = $data->raw()['id'] ?? null;
-        $events = [];
-        foreach ($data->items('events') as $i => $event) {
-            $events[] = is_array($event) && ($event === [] || !array_is_list($event)) ? $event : throw new Malformed("events[$i]", 'must be an object');
-        }
 
         return new self(
             is_scalar($id) || $id === null ? $id : throw new Malformed('id', 'must be a text or a number'),
             $data->optionalInteger('seed'),
             self::moment($data, 'now'),
             new Terms(self::factor($data), self::moment($data, 'until')),
-            $events,
+            $data->items('events'),
         );
     }
 

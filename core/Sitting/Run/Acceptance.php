@@ -85,7 +85,8 @@ final readonly class Acceptance
     {
         $here = $state->position->isAt(Position::NODE) || $state->position->isAt(Position::END) ? $state->position->node : -1;
         $screen = $this->paper->nodes[$here] ?? null;
-        if (!$screen instanceof Screen || !$screen->isAnyOrder) {
+        // A section that ran out while the candidate was behind its end is left for good.
+        if (!$screen instanceof Screen || !$screen->isAnyOrder || isset($state->sectionOver[$screen->section])) {
             throw new Refused('do/forwardOnly');
         }
         $id = $question->id ?? (string) $page;

@@ -70,7 +70,7 @@ final class RefusedBlueprintTest extends SatCase
         yield 'a page that leads on from a shared screen' => [self::whole([[...$p, 'then' => 'end']], $shared), 'p then'];
         yield 'times on a shared screen' => [self::whole([self::q('trim', ['settings' => ['time' => '5 s']])], $shared, ['settings' => ['time' => '9 s']]), 'a time · trim time'];
         yield 'ways in a mixed section' => [self::whole([[...$p, 'then' => 'end'], self::q('fork', ['leads' => ['1' => ['then' => 'end']]]), self::route('end')], [], ['order' => 'mixed']), 'c order · fork order · p order'];
-        yield 'a checkpoint while sections are mixed' => [self::whole([self::q('trim'), self::route('end')], ['order' => 'mixed']), 'c order'];
+        yield 'a checkpoint while sections are mixed' => [self::whole([self::q('trim'), self::route('end')], ['order' => 'mixed']), 'blueprint order'];
         yield 'a way back' => [self::whole([self::q('trim'), self::route('trim')]), 'c to'];
         yield 'into the middle of a shared screen' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('count')]], ['id' => 'b', ...$shared, 'steps' => [self::q('trim'), self::q('count')]]]], 'c to'];
         yield 'to its beginning' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('trim')]], ['id' => 'b', ...$shared, 'steps' => [self::q('trim'), self::q('count')]]]], ''];

@@ -31,6 +31,7 @@ final class RefusedActsTest extends SatCase
         yield 'a response that is none' => ['0 start', self::act('save', ['question' => 'trim', 'response' => 'x']), 'response/malformed'];
         yield 'on is true or false' => ['0 start', self::act('flag', ['question' => 'trim', 'on' => 1]), 'on/malformed'];
         yield 'no time at all' => ['0 start', self::act('give time', ['seconds' => '0']), 'seconds/malformed'];
+        yield 'a number is no duration' => ['0 start', self::act('give time', ['seconds' => 5]), 'seconds/malformed'];
         yield 'a clock that is none' => ['0 start', self::act('give time', ['seconds' => '5', 'clock' => 'all']), 'clock/malformed'];
         yield 'not begun' => ['', self::act('go on'), 'do/notStarted'];
         yield 'begun' => ['0 start', ['at' => '0', 'do' => 'start'], 'do/started'];
@@ -56,7 +57,7 @@ final class RefusedActsTest extends SatCase
         yield 'at the end there is no further' => ['0 start; 1 go on; 2 check oar {"choose":[1]}; 3 go on; 4 go on; 4 go on', self::act('go on'), 'do/atEnd'];
         yield 'no such clock' => ['0 start', self::act('give time', ['seconds' => '5', 'clock' => ['section' => 'all']]), 'clock/unknown'];
         yield 'the whole has no time' => ['0 start', self::act('give time', ['seconds' => '5']), 'clock/unknown'];
-        yield 'a clock that stopped for good' => ['0 start; 1 check trim {"choose":[1]}', self::act('give time', ['seconds' => 5, 'clock' => ['question' => 'trim']]), 'clock/ranOut'];
+        yield 'a clock that stopped for good' => ['0 start; 1 check trim {"choose":[1]}', self::act('give time', ['seconds' => '5', 'clock' => ['question' => 'trim']]), 'clock/ranOut'];
     }
 
     /** @param array<string, mixed> $act */
@@ -75,6 +76,29 @@ final class RefusedActsTest extends SatCase
         self::assertSame(['event' => count(self::events($before)) + 1, 'why' => $why], $refused[count($refused) - 1] ?? null);
         unset($with['refused'], $without['refused']);
         self::assertSame($without, $with);
+    }
+
+    public function test_what_is_no_act_ends_nothing_and_its_moment_counts_for_what_comes_after(): void
+    {
+        $plan = self::plan([['id' => 'trim', 'question' => 'trim', 'settings' => ['time' => '1 min']]]);
+        $events = [...self::events('0 start'), 'go on', 7, null, [], ['at' => '90', 'do' => 'dance'], ['at' => '40', 'do' => 'go on'], ['at' => '95', 'do' => 'go on', 'x' => 1], ['at' => '94', 'do' => 'go on']];
+        $run = SittingRun::result(self::paper($plan), SittingFile::read(['events' => $events]));
+
+        self::assertSame(['do/unknown', 'do/unknown', 'do/unknown', 'do/unknown', 'do/unknown', 'at/backwards', 'x/unexpected', 'at/backwards'], array_column(is_array($run['refused']) ? $run['refused'] : [], 'why'));
+        self::assertSame([], $run['ran'], 'the clock has not acted up to what is none');
+    }
+
+    public function test_behind_a_section_that_ran_out_at_the_end_nothing_can_be_gone_back_to(): void
+    {
+        $plan = self::plan([], self::whole([self::q('trim'), self::q('oar')], ['rules' => ['moving' => 'any order', 'feedback' => 'at the end']], ['time' => '1 min']));
+        $run = static fn (string $events): array => SittingRun::result(self::paper($plan), SittingFile::read(['events' => self::events($events)]));
+
+        self::assertSame([], $run('0 start; 1 go on; 2 go on; 3 go to trim')['refused'], 'as long as the clock runs one can');
+        foreach (['go to trim', 'flag trim'] as $act) {
+            $sat = $run("0 start; 1 go on; 2 go on; 70 $act");
+            self::assertSame([['event' => 4, 'why' => 'do/forwardOnly']], $sat['refused']);
+            self::assertSame('end', $sat['position']);
+        }
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> events before, the act, why it is refused */
