@@ -6,11 +6,13 @@ namespace Zetema\App\CommandLine;
 
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\Blueprint\BlueprintProof;
 use Zetema\App\CommandLine\Files\FileBank;
+use Zetema\App\CommandLine\Files\FileSources;
 use Zetema\App\CommandLine\Files\JsonFile;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
@@ -26,13 +28,15 @@ final class CheckCommand
         OutputInterface $output,
         #[Argument('A blueprint in JSON')]
         string $blueprint,
-        #[Argument('Files in the text format, or -')]
+        #[Argument('Files of questions, or -')]
         array $files,
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
     ): int {
         $document = JsonFile::read($blueprint);
-        $bank = new FileBank(array_values(array_filter($files, is_string(...))));
+        $bank = new FileBank(array_values(array_filter($files, is_string(...))), FileSources::said($from));
         if ($bank->problems() !== []) {
-            TextFiles::print($output, ['problems' => $bank->problems()]);
+            QuestionFiles::print($output, ['problems' => $bank->problems()]);
 
             return 1;
         }
@@ -40,16 +44,16 @@ final class CheckCommand
             $read = BlueprintReader::read($document, $bank);
             $bank->dealer($read)->deal(1);
         } catch (BlueprintRefused $e) {
-            TextFiles::print($output, ['problems' => $e->refusals]);
+            QuestionFiles::print($output, ['problems' => $e->refusals]);
 
             return 1;
         } catch (CannotDeal $e) {
-            TextFiles::print($output, ['problems' => [], ...DealCommand::cannot($e)]);
+            QuestionFiles::print($output, ['problems' => [], ...DealCommand::cannot($e)]);
 
             return 1;
         }
         $proof = (new BlueprintProof($read, $bank->question(...)))->of(new Dealer(BlueprintDealer::plan($read), $bank->stock()));
-        TextFiles::print($output, [
+        QuestionFiles::print($output, [
             'problems' => [],
             ...array_intersect_key($proof, ['questions' => 1, 'steps' => 1, 'paths' => 1, 'pass' => 1, 'advice' => 1]),
             'points' => ['least' => $proof['least'], 'most' => $proof['most']],

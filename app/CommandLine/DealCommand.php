@@ -10,7 +10,8 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\FileBank;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Blueprint\Reading\Refusal;
@@ -18,7 +19,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 
-#[AsCommand('zetema:deal', 'Deals forms of a blueprint from text files')]
+#[AsCommand('zetema:deal', 'Deals forms of a blueprint from files of questions')]
 final class DealCommand
 {
     /** @param list<string> $files */
@@ -26,7 +27,7 @@ final class DealCommand
         OutputInterface $output,
         #[Argument('A blueprint in JSON')]
         string $blueprint,
-        #[Argument('Files in the text format, or -')]
+        #[Argument('Files of questions, or -')]
         array $files,
         #[Option('The seed of the first form')]
         string $seed = '',
@@ -34,13 +35,15 @@ final class DealCommand
         string $forms = '1',
         #[Option('Deal cleared questions only')]
         bool $clearedOnly = false,
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/', $seed) !== 1 || preg_match('/^[1-9]\d{0,6}$/', $forms) !== 1) {
             throw new InvalidArgumentException('--seed is a whole number and must be given; --forms is a number from 1.');
         }
-        $bank = new FileBank(array_values(array_filter($files, is_string(...))), $clearedOnly);
+        $bank = new FileBank(array_values(array_filter($files, is_string(...))), FileSources::said($from), $clearedOnly);
         try {
-            $document = Fields::ofJson(TextFiles::contents($blueprint))->raw();
+            $document = Fields::ofJson(QuestionFiles::contents($blueprint))->raw();
             $plan = BlueprintReader::read($document, $bank);
             $dealer = $bank->dealer($plan);
             $papers = $bank->papers($plan);
@@ -50,20 +53,20 @@ final class DealCommand
                 $dealt[] = ['seed' => $form->seed, 'questions' => $form->questions(), 'points' => (string) $papers->paper($form)->max()];
             }
         } catch (CannotDeal $e) {
-            TextFiles::print($output, self::cannot($e));
+            QuestionFiles::print($output, self::cannot($e));
 
             return 1;
         } catch (Malformed $e) {
-            TextFiles::print($output, ['problems' => [$e->getMessage()]]);
+            QuestionFiles::print($output, ['problems' => [$e->getMessage()]]);
 
             return 1;
         } catch (BlueprintRefused $e) {
             // Of the first version they were always told in words alone, and are.
-            TextFiles::print($output, ['problems' => ($document['v'] ?? 1) === 1 ? array_map(static fn (Refusal $refusal): string => $refusal->message, $e->refusals) : $e->refusals]);
+            QuestionFiles::print($output, ['problems' => ($document['v'] ?? 1) === 1 ? array_map(static fn (Refusal $refusal): string => $refusal->message, $e->refusals) : $e->refusals]);
 
             return 1;
         }
-        TextFiles::print($output, ['forms' => $dealt, ...($bank->problems() === [] ? [] : ['problems' => $bank->problems()])]);
+        QuestionFiles::print($output, ['forms' => $dealt, ...($bank->problems() === [] ? [] : ['problems' => $bank->problems()])]);
 
         return $bank->problems() === [] ? 0 : 1;
     }

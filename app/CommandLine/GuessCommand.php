@@ -8,25 +8,33 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Marking\Guessing\Guessing;
 use Zetema\Core\Marking\Guessing\TooManyToCount;
 
 #[AsCommand('zetema:guess', 'The exact distribution of points for a blind guess')]
 final class GuessCommand
 {
-    public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('Name or number of the question')] string $question = ''): int
-    {
-        $texts = new TextFiles();
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('A file of questions, or -')]
+        string $file,
+        #[Option('Name or number of the question')]
+        string $question = '',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
+    ): int {
+        $texts = new QuestionFiles(FileSources::said($from));
         $found = OneQuestion::of($texts, $file, $question);
         try {
             $rows = (new Guessing())->of($found, $texts->effective($found));
         } catch (TooManyToCount $e) {
-            TextFiles::print($output, ['problems' => [$e->getMessage()]]);
+            QuestionFiles::print($output, ['problems' => [$e->getMessage()]]);
 
             return 1;
         }
-        TextFiles::print($output, array_map(static fn (array $row): array => ['points' => (string) $row['points'], 'chance' => (string) $row['chance']], $rows));
+        QuestionFiles::print($output, array_map(static fn (array $row): array => ['points' => (string) $row['points'], 'chance' => (string) $row['chance']], $rows));
 
         return 0;
     }

@@ -9,7 +9,8 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Marking\Marker;
@@ -22,16 +23,20 @@ final class MarkCommand
 {
     public function __invoke(
         OutputInterface $output,
-        #[Argument('A file in the text format, or -')]
+        #[Argument('A file of questions, or -')]
         string $file,
         #[Option('A JSON file with a list of cases')]
         string $cases = '',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
+        #[Option('Another spelling of --from')]
+        ?string $as = null,
     ): int {
-        $list = json_decode(TextFiles::contents($cases === '' ? throw new InvalidArgumentException('Name the cases: --cases=FILE.') : $cases), true);
+        $list = json_decode(QuestionFiles::contents($cases === '' ? throw new InvalidArgumentException('Name the cases: --cases=FILE.') : $cases), true);
         if (!is_array($list) || !array_is_list($list)) {
             throw new InvalidArgumentException('The cases are no JSON list.');
         }
-        $texts = new TextFiles();
+        $texts = new QuestionFiles(FileSources::said($from ?? $as));
         $byNumber = [];
         $byName = [];
         foreach ($texts->questions([$file]) as $number => $question) {
@@ -53,7 +58,7 @@ final class MarkCommand
                 return ['error' => $e->getMessage()];
             }
         }, $list);
-        TextFiles::print($output, $results);
+        QuestionFiles::print($output, $results);
 
         return $texts->problems() === [] ? 0 : 1;
     }

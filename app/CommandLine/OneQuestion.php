@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Zetema\App\CommandLine;
 
 use Symfony\Component\Console\Exception\InvalidArgumentException;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Question\Question;
 
 /** One question of a file, by its name or its 1-based number. */
 final class OneQuestion
 {
     /** @throws InvalidArgumentException if there is none */
-    public static function of(TextFiles $texts, string $file, string $wanted): Question
+    public static function of(QuestionFiles $texts, string $file, string $wanted): Question
     {
         $byNumber = null;
         foreach ($texts->questions([$file]) as $number => $question) {

@@ -10,7 +10,8 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\FileBank;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Shared\FixedZip;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
@@ -28,25 +29,27 @@ final class PackageCommand
         OutputInterface $output,
         #[Argument('A blueprint in JSON')]
         string $blueprint,
-        #[Argument('Files in the text format')]
+        #[Argument('Files of questions')]
         array $files,
         #[Option('qti21 or qti30')]
         string $as = '',
         #[Option('The zip to be written')]
         string $out = '',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
     ): int {
         $version = Version::tryFrom($as) ?? throw new InvalidArgumentException('Say --as=qti21 or --as=qti30.');
         if ($out === '' || !is_dir(dirname($out))) {
             throw new InvalidArgumentException('Say where the zip goes: --out=FILE.zip, in a folder that is there.');
         }
         $files = array_values(array_filter($files, is_string(...)));
-        $bank = new FileBank($files);
+        $bank = new FileBank($files, FileSources::said($from));
         try {
-            $package = $bank->written(BlueprintReader::read(Fields::ofJson(TextFiles::contents($blueprint))->raw(), $bank));
+            $package = $bank->written(BlueprintReader::read(Fields::ofJson(QuestionFiles::contents($blueprint))->raw(), $bank));
         } catch (Malformed|BlueprintRefused $e) {
             return self::told($output, problems: $e instanceof BlueprintRefused ? $e->refusals : [$e->getMessage()]);
         }
-        $writer = new PackageWriter($version, TextFiles::beside($files));
+        $writer = new PackageWriter($version, QuestionFiles::pictures($files));
         $writer->write($package->questions, $package->test, $package->unmatched);
         $problems = [...$bank->problems(), ...array_map(static fn (string $file): string => sprintf('“%s” is not beside the text that shows it', $file), $writer->missing)];
         if ($problems !== []) {
@@ -66,7 +69,7 @@ final class PackageCommand
      */
     private static function told(OutputInterface $output, array $written = [], array $unmatched = [], array $problems = []): int
     {
-        TextFiles::print($output, ['written' => $written, 'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $unmatched), 'problems' => $problems]);
+        QuestionFiles::print($output, ['written' => $written, 'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $unmatched), 'problems' => $problems]);
 
         return $problems === [] ? 0 : 1;
     }

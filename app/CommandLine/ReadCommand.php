@@ -9,13 +9,12 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
+use Zetema\App\CommandLine\Files\FileSources;
 use Zetema\App\CommandLine\Files\OtherFiles;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Exchange\Aside;
-use Zetema\Core\Exchange\Encoding;
 use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Unmatched;
-use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\TextFormat\Page;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
@@ -30,8 +29,10 @@ final class ReadCommand
         OutputInterface $output,
         #[Argument('Files, or -')]
         array $files,
-        #[Option('text, paper, table, qti or archive')]
-        string $as = 'text',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
+        #[Option('Another spelling of --from')]
+        ?string $as = null,
         #[Option('utf-8, utf-16le, utf-16be or windows-1252, where it is not as it looks')]
         ?string $encoding = null,
         #[Option('A file that says which column of a table is what')]
@@ -41,13 +42,12 @@ final class ReadCommand
         if ($files === []) {
             throw new InvalidArgumentException('Name at least one file, or - for standard input.');
         }
-        TextFiles::refuseMissing($files);
-        $format = SourceFormat::tryFrom($as) ?? throw new InvalidArgumentException(sprintf('There is no way in “%s”; text, paper, table, qti and archive are.', $as));
-        $encoded = $encoding === null ? null : Encoding::tryFrom(strtolower($encoding)) ?? throw new InvalidArgumentException(sprintf('The encoding “%s” is not known; utf-8, utf-16le, utf-16be and windows-1252 are.', $encoding));
-        if ($format !== SourceFormat::Text) {
-            return $this->readOther($output, new OtherFiles($format, $encoded, $map), $files);
+        QuestionFiles::refuseMissing($files);
+        $sources = FileSources::said($from ?? $as, $encoding, $map);
+        if (!$sources->areTexts($files)) {
+            return $this->readOther($output, new OtherFiles($sources), $files);
         }
-        $texts = new TextFiles();
+        $texts = new QuestionFiles($sources);
         // Written question by question, so that memory does not grow with the file.
         $output->write('{"questions":[', false, OutputInterface::OUTPUT_RAW);
         $between = '';

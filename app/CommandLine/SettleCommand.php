@@ -8,7 +8,7 @@ use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
@@ -40,7 +40,7 @@ final class SettleCommand
             }
             $this->em->clear();
         } while ($ids !== []);
-        TextFiles::print($output, ['settled' => $settled, 'closed' => $this->closeLeft()]);
+        QuestionFiles::print($output, ['settled' => $settled, 'closed' => $this->closeLeft()]);
 
         return 0;
     }

@@ -10,8 +10,9 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\FileBank;
+use Zetema\App\CommandLine\Files\FileSources;
 use Zetema\App\CommandLine\Files\JsonFile;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
@@ -26,18 +27,20 @@ final class SimulateCommand
         OutputInterface $output,
         #[Argument('A blueprint in JSON')]
         string $blueprint,
-        #[Argument('Files in the text format, or -')]
+        #[Argument('Files of questions, or -')]
         array $files,
         #[Option('How many forms')]
         string $forms = '10000',
         #[Option('The seed of the first form; the next have the seed + 1, …')]
         string $seed = '1',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/', $seed) !== 1 || preg_match('/^[1-9]\d{0,5}$/', $forms) !== 1) {
             throw new InvalidArgumentException('--seed is a whole number, --forms one from 1 to 999999.');
         }
         $document = JsonFile::read($blueprint);
-        $bank = new FileBank(array_values(array_filter($files, is_string(...))));
+        $bank = new FileBank(array_values(array_filter($files, is_string(...))), FileSources::said($from));
         try {
             $read = BlueprintReader::read($document, $bank);
             $simulation = new Simulation(BlueprintDealer::plan($read), $bank->stock());
@@ -45,17 +48,17 @@ final class SimulateCommand
                 $simulation->deal((int) $seed + $i);
             }
         } catch (BlueprintRefused $e) {
-            TextFiles::print($output, ['problems' => $e->refusals]);
+            QuestionFiles::print($output, ['problems' => $e->refusals]);
 
             return 1;
         } catch (CannotDeal $e) {
-            TextFiles::print($output, DealCommand::cannot($e));
+            QuestionFiles::print($output, DealCommand::cannot($e));
 
             return 1;
         }
         $told = $simulation->toData();
         $worths = array_column(is_array($told['worths']) ? $told['worths'] : [], 'points');
-        TextFiles::print($output, [
+        QuestionFiles::print($output, [
             ...array_diff_key($told, ['overlap' => true, 'exposure' => true]),
             'exposure' => (object) $simulation->exposure(),
             'points' => ['least' => $worths[0] ?? '0', 'most' => $worths[count($worths) - 1] ?? '0'],

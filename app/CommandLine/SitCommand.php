@@ -10,8 +10,9 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\FileBank;
+use Zetema\App\CommandLine\Files\FileSources;
 use Zetema\App\CommandLine\Files\JsonFile;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Data\Malformed;
@@ -27,21 +28,23 @@ final class SitCommand
         OutputInterface $output,
         #[Argument('A blueprint in JSON')]
         string $blueprint,
-        #[Argument('Files in the text format, or -')]
+        #[Argument('Files of questions, or -')]
         array $files,
         #[Option('The seed of the form, where a sitting names none')]
         string $seed = '1',
         #[Option('A JSON file with one sitting, or a list of them')]
         string $events = '',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/D', $seed) !== 1 || $events === '') {
             throw new InvalidArgumentException('--seed is a whole number; name the sittings: --events=FILE.');
         }
         $document = JsonFile::read($blueprint);
         $sittings = self::sittings(JsonFile::read($events));
-        $bank = new FileBank(array_values(array_filter($files, is_string(...))));
+        $bank = new FileBank(array_values(array_filter($files, is_string(...))), FileSources::said($from));
         if ($bank->problems() !== []) {
-            TextFiles::print($output, ['problems' => $bank->problems()]);
+            QuestionFiles::print($output, ['problems' => $bank->problems()]);
 
             return 1;
         }
@@ -55,15 +58,15 @@ final class SitCommand
                 return ['id' => $sitting->id, 'seed' => $form->seed, ...SittingRun::result($papers->paper($form), $sitting)];
             }, is_array($sittings) ? $sittings : [$sittings]);
         } catch (BlueprintRefused $e) {
-            TextFiles::print($output, ['problems' => $e->refusals]);
+            QuestionFiles::print($output, ['problems' => $e->refusals]);
 
             return 1;
         } catch (CannotDeal $e) {
-            TextFiles::print($output, DealCommand::cannot($e));
+            QuestionFiles::print($output, DealCommand::cannot($e));
 
             return 1;
         }
-        TextFiles::print($output, is_array($sittings) ? $results : $results[0]);
+        QuestionFiles::print($output, is_array($sittings) ? $results : $results[0]);
 
         return 0;
     }

@@ -10,7 +10,8 @@ use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Shared\FixedZip;
 use Zetema\Core\Exchange\Archive\ArchiveWriter;
 use Zetema\Core\Exchange\Table\TableWriter;
@@ -19,12 +20,19 @@ use Zetema\Core\Exchange\TextFormat\Writer;
 #[AsCommand('zetema:write', 'Writes what was read out again: in the normal form of the text format, as a table, or as an archive')]
 final class WriteCommand
 {
-    public function __invoke(OutputInterface $output, #[Argument('A file in the text format, or -')] string $file, #[Option('text, table or archive')] string $as = 'text'): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('A file of questions, or -')]
+        string $file,
+        #[Option('What is written: text, table or archive')]
+        string $as = 'text',
+        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        ?string $from = null,
+    ): int {
         if (!in_array($as, ['text', 'table', 'archive'], true)) {
             throw new InvalidArgumentException(sprintf('Nothing is written as “%s”; text, table and archive are.', $as));
         }
-        $texts = new TextFiles();
+        $texts = new QuestionFiles(FileSources::said($from));
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         match ($as) {
             'table' => self::asTable($texts, $file, $output, $errors),
@@ -39,7 +47,7 @@ final class WriteCommand
     }
 
     /** What a row cannot say is told for each question. */
-    private static function asTable(TextFiles $texts, string $file, OutputInterface $output, OutputInterface $errors): void
+    private static function asTable(QuestionFiles $texts, string $file, OutputInterface $output, OutputInterface $errors): void
     {
         $writer = new TableWriter();
         $output->write(TableWriter::headingRow(), false, OutputInterface::OUTPUT_RAW);
@@ -52,18 +60,18 @@ final class WriteCommand
     }
 
     /** A zip on standard output, with the pictures that lie beside the text. */
-    private static function asArchive(TextFiles $texts, string $file, OutputInterface $output): void
+    private static function asArchive(QuestionFiles $texts, string $file, OutputInterface $output): void
     {
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         $about = static fn (): array => [$texts->bank() ?? 'A bank', $texts->bankSettings(), $texts->pages()];
-        if ($path === false || !FixedZip::write($path, ArchiveWriter::files($texts->questions([$file]), $about, TextFiles::beside([$file])))) {
+        if ($path === false || !FixedZip::write($path, ArchiveWriter::files($texts->questions([$file]), $about, QuestionFiles::pictures([$file])))) {
             throw new \RuntimeException('There is no room to write an archive.');
         }
         $output->write((string) file_get_contents($path), false, OutputInterface::OUTPUT_RAW);
         unlink($path);
     }
 
-    private static function asText(TextFiles $texts, string $file, OutputInterface $output): void
+    private static function asText(QuestionFiles $texts, string $file, OutputInterface $output): void
     {
         $writer = new Writer();
         $text = '';

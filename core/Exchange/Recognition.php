@@ -4,15 +4,48 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange;
 
+use Zetema\Core\Exchange\Archive\Archive;
 use Zetema\Core\Exchange\Table\Columns;
 use Zetema\Core\Exchange\Table\CsvRows;
 use Zetema\Core\Exchange\TextFormat\Vocabulary;
+use Zetema\Core\Exchange\Zip\RefusedZip;
+use Zetema\Core\Exchange\Zip\SafeZip;
 
 /** Which way in a text is for, by what it holds. */
 final class Recognition
 {
     /** Lines that are looked at. */
     private const FIRST = 400;
+
+    /**
+     * @param string $name of the file, as somebody called it
+     * @param \Closure(): string $path where it lies, asked only for a zip
+     */
+    public static function ofFile(string $bytes, string $name, \Closure $path): SourceFormat
+    {
+        if (str_starts_with($bytes, SafeZip::BEGINS)) {
+            try {
+                $zip = SafeZip::open($path());
+
+                return match (true) {
+                    Archive::isOne($zip) => SourceFormat::Archive,
+                    $zip->has('xl/workbook.xml') => SourceFormat::Table,
+                    default => SourceFormat::Qti,
+                };
+            } catch (RefusedZip) {
+                return SourceFormat::Qti; // which says why it is refused
+            }
+        }
+        $text = Encoding::of($bytes)->decode(substr($bytes, 0, 60_000));
+
+        return match (true) {
+            preg_match('/\.zet\.txt$/i', $name) === 1 => SourceFormat::Text,
+            preg_match('/^\s*<\?xml|^\s*<[\w:-]*assessment/i', $text) === 1 => SourceFormat::Qti,
+            preg_match('/\.html?$/i', $name) === 1 || preg_match('/^\s*<(?:!doctype|!--|[a-z][a-z0-9]*[\s>\/])/i', $text) === 1 => SourceFormat::Paper,
+            preg_match('/\.[ct]sv$/i', $name) === 1 => SourceFormat::Table,
+            default => self::of($text),
+        };
+    }
 
     public static function of(string $text): SourceFormat
     {

@@ -8,7 +8,7 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 
 #[AsCommand('zetema:backup', 'Backs everything up while it runs: the database as it stands at one moment, then the files that it names')]
 final readonly class BackupCommand
@@ -39,7 +39,7 @@ final readonly class BackupCommand
         $missing = Installation::copy(Installation::named($backup), $this->installation->media, $target . '/media');
         $manifest = ['made' => $this->clock->now()->format(\DATE_ATOM), 'database' => hash_file('sha256', $copy), 'rows' => Installation::counts($backup), 'files' => count(Installation::named($backup)) - count($missing), 'missing' => $missing];
         file_put_contents($target . '/' . Installation::MANIFEST, json_encode($manifest, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR));
-        TextFiles::print($output, ['target' => $target, 'rows' => array_sum($manifest['rows']), 'files' => $manifest['files'], 'missing' => $missing]);
+        QuestionFiles::print($output, ['target' => $target, 'rows' => array_sum($manifest['rows']), 'files' => $manifest['files'], 'missing' => $missing]);
 
         return $missing === [] ? 0 : 1;
     }

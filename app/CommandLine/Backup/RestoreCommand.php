@@ -7,7 +7,7 @@ namespace Zetema\App\CommandLine\Backup;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Data\Fields;
 
 #[AsCommand('zetema:restore', 'Puts a backup in the place of what is there, which is kept beside; only where nothing else has the database open')]
@@ -25,7 +25,7 @@ final readonly class RestoreCommand
 
             return 1;
         }
-        TextFiles::print($output, ['restored' => $source, 'before' => $this->installation->database() . '.before']);
+        QuestionFiles::print($output, ['restored' => $source, 'before' => $this->installation->database() . '.before']);
 
         return 0;
     }

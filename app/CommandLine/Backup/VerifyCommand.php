@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\Bank\Media\MediaFiles;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\Delivery\SittingStore;
@@ -45,7 +45,7 @@ final readonly class VerifyCommand
         }
         $sittings = 0;
         $problems = [...$problems, ...$this->sittings($sittings)];
-        TextFiles::print($output, ['whole' => $problems === [], 'files' => count($hashes), 'sittings' => $sittings, 'problems' => $problems]);
+        QuestionFiles::print($output, ['whole' => $problems === [], 'files' => count($hashes), 'sittings' => $sittings, 'problems' => $problems]);
 
         return $problems === [] ? 0 : 1;
     }

@@ -18,24 +18,24 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 
-/** The questions and pages of text files, as a bank that blueprints name and forms are dealt from. Without a name a question is called by its number. */
+/** The questions and pages of files, as a bank that blueprints name and forms are dealt from. Without a name a question is called by its number. */
 final class FileBank implements Known
 {
-    private readonly TextFiles $texts;
+    private readonly QuestionFiles $texts;
     /** @var array<array-key, Question> a name of digits is a number as a key */
     private array $questions = [];
 
     /** @param list<string> $files */
-    public function __construct(array $files, private readonly bool $clearedOnly = false)
+    public function __construct(array $files, FileSources $sources, private readonly bool $clearedOnly = false)
     {
-        TextFiles::refuseMissing($files);
-        $this->texts = new TextFiles();
+        QuestionFiles::refuseMissing($files);
+        $this->texts = new QuestionFiles($sources);
         foreach ($this->texts->questions($files) as $number => $question) {
             $this->questions[$question->name ?? (string) $number] = $question;
         }
     }
 
-    /** @return list<array{file: string, line: int, column: int, message: string}> */
+    /** @return list<array{file: string, line: int, column: int, message: string, heading?: string}> */
     public function problems(): array
     {
         return $this->texts->problems();

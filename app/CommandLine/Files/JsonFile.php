@@ -13,7 +13,7 @@ final class JsonFile
     public static function read(string $file): mixed
     {
         try {
-            return json_decode(TextFiles::contents($file), true, 128, JSON_THROW_ON_ERROR);
+            return json_decode(QuestionFiles::contents($file), true, 128, JSON_THROW_ON_ERROR);
         } catch (\JsonException $e) {
             throw new InvalidArgumentException(sprintf('“%s” is not JSON: %s', $file, $e->getMessage()));
         }

@@ -7,16 +7,16 @@ namespace Zetema\App\CommandLine\Files;
 use Symfony\Component\Console\Exception\InvalidArgumentException;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\Core\Exchange\TextFormat\Page;
-use Zetema\Core\Exchange\TextFormat\Reader;
+use Zetema\Core\Exchange\TextFormat\TextSource;
 use Zetema\Core\Question\Problem;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 
-/** Questions from files in the text format; `-` is standard input. */
-final class TextFiles
+/** Questions from files of every format; `-` is standard input. */
+final class QuestionFiles
 {
-    /** @var list<array{file: string, line: int, column: int, message: string}> */
+    /** @var list<array{file: string, line: int, column: int, message: string, heading?: string}> */
     private array $problems = [];
     private ?string $bank = null;
     /** @var list<Page> */
@@ -25,7 +25,7 @@ final class TextFiles
     private \WeakMap $settings;
     private BankSettings $bankSettings;
 
-    public function __construct()
+    public function __construct(private readonly FileSources $sources)
     {
         $this->settings = new \WeakMap();
         $this->bankSettings = BankSettings::none();
@@ -40,19 +40,23 @@ final class TextFiles
     {
         $number = 0;
         foreach ($files as $file) {
-            $reader = new Reader();
-            foreach ($reader->questions(self::contents($file)) as $read) {
+            $source = $this->sources->of($file);
+            $report = null;
+            foreach ($source->questions() as $read) {
                 ++$number;
                 $this->note($file, $read->problems);
                 if ($read->question !== null) {
-                    $this->settings[$read->question] = $reader->bankSettings();
+                    // What a text sets counts from where it stands; what other files set is known from the beginning.
+                    $report = $source instanceof TextSource ? null : $report ?? $source->report();
+                    $this->settings[$read->question] = $source instanceof TextSource ? $source->bankSettings() : $report->bankSettings ?? BankSettings::none();
                     yield $number => $read->question;
                 }
             }
-            $this->note($file, $reader->outside());
-            $this->bank ??= $reader->bank();
-            $this->bankSettings = $this->bankSettings->isEmpty() ? $reader->bankSettings() : $this->bankSettings;
-            array_push($this->pages, ...$reader->pages());
+            $report = $source->report();
+            $this->note($file, $report->problems);
+            $this->bank ??= $report->bank;
+            $this->bankSettings = $this->bankSettings->isEmpty() ? $report->bankSettings : $this->bankSettings;
+            array_push($this->pages, ...$report->pages);
         }
     }
 
@@ -74,7 +78,7 @@ final class TextFiles
         return $this->bankSettings;
     }
 
-    /** @return list<array{file: string, line: int, column: int, message: string}> found so far */
+    /** @return list<array{file: string, line: int, column: int, message: string, heading?: string}> found so far */
     public function problems(): array
     {
         return $this->problems;
@@ -107,23 +111,31 @@ final class TextFiles
         }
     }
 
+    /** What stands on standard input is read once. */
     public static function contents(string $file): string
     {
+        static $input = null;
+        if ($file === '-' && is_string($input)) {
+            return $input;
+        }
         $contents = @file_get_contents($file === '-' ? 'php://stdin' : $file);
+        $input = $file === '-' ? $contents : $input;
 
         return $contents !== false ? $contents : throw new InvalidArgumentException(sprintf('There is no file “%s” to read.', $file));
     }
 
     /**
-     * Pictures are looked for beside the texts, never above their folder.
+     * Pictures are looked for beside the files, never above their folder, or within those that are a zip.
      *
      * @param list<string> $files
      *
      * @return \Closure(string): ?string
      */
-    public static function beside(array $files): \Closure
+    public static function pictures(array $files): \Closure
     {
-        return static function (string $name) use ($files): ?string {
+        $zips = array_values(array_filter(array_map(PicturesInZip::of(...), $files), static fn (?PicturesInZip $zip): bool => $zip !== null));
+
+        return static function (string $name) use ($files, $zips): ?string {
             foreach ($files as $file) {
                 $folder = realpath(dirname($file));
                 $path = $folder === false ? false : realpath($folder . '/' . $name);
@@ -131,6 +143,12 @@ final class TextFiles
                     $contents = file_get_contents($path);
 
                     return $contents === false ? null : $contents;
+                }
+            }
+            foreach ($zips as $zip) {
+                $contents = $zip->contents($name);
+                if ($contents !== null) {
+                    return $contents;
                 }
             }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Symfony\Component\Console\Output\OutputInterface;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
@@ -27,7 +27,7 @@ final readonly class DealBench
         $ten = array_map(static fn (int $t): Draw => new Draw(4, new Pool(tags: ["tag $t"])), range(0, 9));
         $fifty = array_map(static fn (int $t): Draw => new Draw(1, new Pool(tags: ["tag $t"])), range(0, 49));
         $tight = array_map(static fn (int $t): Draw => new Draw(90, new Pool(tags: ["tag $t"])), range(0, 49));
-        TextFiles::print($output, [
+        QuestionFiles::print($output, [
             'questions' => self::QUESTIONS,
             'floor' => $this->floor(10_000),
             '40 by 20 disjoint draws' => $this->deal($disjoint, $stock, 10_000),

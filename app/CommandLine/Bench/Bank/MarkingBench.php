@@ -6,7 +6,8 @@ namespace Zetema\App\CommandLine\Bench\Bank;
 
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Zetema\App\CommandLine\Files\TextFiles;
+use Zetema\App\CommandLine\Files\FileSources;
+use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Marking\Table\WhatScoresWhat;
@@ -31,7 +32,7 @@ final class MarkingBench
     {
         $kinds = [];
         $cases = [];
-        foreach ((new TextFiles())->questions([$file === '' ? $this->demo : $file]) as $question) {
+        foreach ((new QuestionFiles(FileSources::said('text')))->questions([$file === '' ? $this->demo : $file]) as $question) {
             $settings = $question->effective();
             $plan = MarkingPlan::of($question, $settings);
             foreach ($this->responses($question, $settings) as [$response, $attempt, $hints]) {
@@ -52,7 +53,7 @@ final class MarkingBench
         $empty = self::rate($cases, static function (Question $question, EffectiveSettings $settings, MarkingPlan $plan, string $json): void {
             json_decode($json, true);
         });
-        TextFiles::print($output, ['cases' => count($cases), 'markingsPerSecond' => $marked, 'emptyLoopPerSecond' => $empty, 'timesTheEmptyLoop' => sprintf('%.1f', $empty / max(1, $marked)), 'byKind' => $byKind]);
+        QuestionFiles::print($output, ['cases' => count($cases), 'markingsPerSecond' => $marked, 'emptyLoopPerSecond' => $empty, 'timesTheEmptyLoop' => sprintf('%.1f', $empty / max(1, $marked)), 'byKind' => $byKind]);
 
         return 0;
     }
