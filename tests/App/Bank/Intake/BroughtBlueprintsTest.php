@@ -146,4 +146,15 @@ final class BroughtBlueprintsTest extends ApiTestCase
         self::assertCount(1, $free->objects('blueprints'));
         self::assertStringContainsString('branchRule at step 1, which leads nowhere', implode(array_map(static fn (Fields $u): string => $u->text('what'), $free->objects('unmatched'))));
     }
+
+    public function test_draws_that_are_mixed_come_in_mixed(): void
+    {
+        $draw = static fn (string $name, string $inside): string => "<assessmentSection identifier=\"$name\" title=\"$name\" visible=\"true\" keepTogether=\"false\"><selection select=\"1\"/>$inside</assessmentSection>";
+        $opened = $this->opening(self::section('<ordering shuffle="true"/>' . $draw('D1', self::reference('one') . self::reference('two')) . $draw('D2', self::reference('three'))));
+        $told = $this->taken($opened)->objects('blueprints')[0];
+        self::assertSame([0, null], [$told->integer('missing'), $told->optionalText('problem')]);
+        self::assertSame(['1 of hive-one hive-two, 1 of hive-three'], $this->steps($told->integer('id')));
+        $steps = $this->send('GET', '/api/blueprints/' . $told->integer('id'))->object('document')->objects('sections')[0]->objects('steps');
+        self::assertSame(['mixed', 'mixed'], array_map(static fn (Fields $step): string => $step->object('draw')->text('place'), $steps));
+    }
 }
