@@ -6,6 +6,7 @@ namespace Zetema\App\Intake;
 
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Encoding;
+use Zetema\Core\Exchange\Foreign;
 use Zetema\Core\Exchange\Recognition;
 use Zetema\Core\Exchange\SourceFormat;
 use Zetema\Core\Exchange\Table\CsvText;
@@ -30,6 +31,10 @@ final readonly class Opening
      */
     public function open(string $bytes, string $name, string $encoding): array
     {
+        $foreign = Foreign::told($bytes);
+        if ($foreign !== null) {
+            throw new Malformed('file', $foreign);
+        }
         if (TableSource::isSpreadsheet($bytes)) {
             return ['text' => $this->spreadsheet($bytes), 'as' => SourceFormat::Table->value, 'encoding' => Encoding::Utf8->value, 'isSure' => true, 'sample' => ''];
         }

@@ -6,6 +6,7 @@ namespace Zetema\App\CommandLine\Files;
 
 use Zetema\Core\Exchange\Aside;
 use Zetema\Core\Exchange\Encoding;
+use Zetema\Core\Exchange\Foreign;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Qti\Tests\Assessment;
 use Zetema\Core\Exchange\Qti\Unmatched;
@@ -43,6 +44,11 @@ final class OtherFiles
     public function found(array $files): \Generator
     {
         foreach ($files as $file) {
+            $foreign = Foreign::told(QuestionFiles::contents($file));
+            if ($foreign !== null) {
+                $this->note($file, [new Problem(1, 1, $foreign)]);
+                continue;
+            }
             $source = $this->sources->of($file);
             foreach ($source->questions() as $found) {
                 $this->note($file, $found->problems);

@@ -80,6 +80,36 @@ describe('a picture to draw on', () => {
     expect(now()).toEqual([{ name: 'polygon', numbers: [20, 20, 120, 20, 120, 120] }]);
   });
 
+  it('closes a polygon with Enter and leaves what is begun with Escape', () => {
+    const { now } = board([]);
+    press('draw a polygon');
+    for (const [x, y] of [[10, 10], [60, 10], [60, 60]] as const) pointer('pointerDown', x, y); // prettier-ignore
+    fireEvent.keyDown(document.body, { key: 'Escape' });
+    expect(svg().querySelector('polyline')).toBeNull();
+    expect(screen.getByRole('button', { name: 'draw a polygon' }).getAttribute('aria-pressed')).toBe('false');
+    press('draw a polygon');
+    for (const [x, y] of [[10, 10], [60, 10]] as const) pointer('pointerDown', x, y); // prettier-ignore
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    expect(now()).toEqual([]);
+    pointer('pointerDown', 60, 60);
+    fireEvent.keyDown(document.body, { key: 'Enter' });
+    expect(now()).toEqual([{ name: 'polygon', numbers: [20, 20, 120, 20, 120, 120] }]);
+  });
+
+  it('has polygons whose corners are moved one by one, by pointer and by keys', () => {
+    const { now } = board([{ name: 'polygon', numbers: [20, 20, 120, 20, 120, 120, 20, 120] }]);
+    const corner = (n: number) => screen.getByRole('button', { name: new RegExp(`corner ${n}:`) });
+    pointer('pointerDown', 60, 10, corner(2));
+    pointer('pointerMove', 90, 20);
+    pointer('pointerUp', 90, 20);
+    expect(now()[0]?.numbers).toEqual([20, 20, 180, 40, 120, 120, 20, 120]);
+    fireEvent.keyDown(corner(4), { key: 'ArrowLeft', shiftKey: true });
+    expect(now()[0]?.numbers).toEqual([20, 20, 180, 40, 120, 120, 10, 120]);
+    fireEvent.keyDown(corner(2), { key: 'Delete' });
+    fireEvent.keyDown(corner(1), { key: 'Delete' });
+    expect(now()[0]?.numbers).toEqual([20, 20, 120, 120, 10, 120]);
+  });
+
   it('has areas that are dragged, and stay within it', () => {
     const { now } = board([{ name: 'rectangle', numbers: [20, 40, 100, 100] }]);
     pointer('pointerDown', 20, 30, shape());

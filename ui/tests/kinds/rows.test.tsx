@@ -209,6 +209,19 @@ describe('pairs, groups, orders and labels', () => {
     expect(now().pairs.map(({ id }) => id)).toEqual([3, 2]);
   });
 
+  it('have names of groups that Enter goes on from: to the next, to one more, from an empty one to the items', () => {
+    const { now } = rows('groups', { groups: ['bees', 'wasps'], items: [{ id: 1, text: 'Drone', belongs: ['1'] }] });
+    press('one more group');
+    expect(document.activeElement).toBe(field('Name of group 3'));
+    key('Name of group 1', 'Enter');
+    expect(document.activeElement).toBe(field('Name of group 2'));
+    write('Name of group 3', 'flies');
+    key('Name of group 3', 'Enter');
+    expect([now().groups, document.activeElement]).toEqual([['bees', 'wasps', 'flies', ''], field('Name of group 4')]);
+    key('Name of group 4', 'Enter');
+    expect(document.activeElement).toBe(field('Item 1'));
+  });
+
   it('keep items in their group when another group goes, and nowhere when it was theirs', () => {
     const items = ['1', '2', '3'].map((group, i) => ({ id: i + 1, text: `item ${i}`, belongs: [group] }));
     const { now } = rows('groups', { groups: ['bees', 'wasps', 'flies'], items });

@@ -18,6 +18,13 @@ describe('what is pasted from a document', () => {
     ['a list', '<ul><li>one</li><li>two</li></ul>', '- one\n- two'],
     ['a list within a list', '<ol><li>one<ul><li>deep</li></ul></li><li>two</li></ol>', '1. one\n   - deep\n2. two'],
     ['a list beside its item, as word processors do it', '<ul><li>one</li><ul><li>deep</li></ul></ul>', '- one\n   - deep'],
+    [
+      'a list of a word processor, its signs in the text',
+      '<p>Bring:</p><p style="list:l0 level1 lfo1"><span>·<span>&nbsp;&nbsp; </span></span>a veil</p><p style="list:l0 level2 lfo1"><span>o<span>&nbsp; </span></span>white</p><p style="list:l0 level1 lfo1"><span>·<span>&nbsp; </span></span>a smoker</p><p>Now.</p>',
+      'Bring:\n\n- a veil\n   - white\n- a smoker\n\nNow.',
+    ],
+    ['numbers of a word processor', '<p class="ListItem">1.&nbsp;&nbsp; one</p><p class="ListItem">2.&nbsp; two</p>', '1. one\n2. two'],
+    ['a paragraph that begins with a letter', '<p>o weh</p><p>- so</p>', 'o weh\n\n- so'],
     ['a table', '<table><tr><th>bee</th><th>days</th></tr><tr><td>queen</td><td>16</td></tr></table>', 'bee; days\nqueen; 16'],
     ['scripts and styles go', '<style>b{}</style>x<script>y</script>', 'x'],
   ])('%s', (_, html, text) => {

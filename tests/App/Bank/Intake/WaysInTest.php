@@ -82,6 +82,19 @@ final class WaysInTest extends ApiTestCase
         self::assertEquals($told, array_intersect_key($opened->raw(), $told));
     }
 
+    public function test_files_of_word_processors_are_named_and_told_what_to_do_with(): void
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zetema-test');
+        $zip = new \ZipArchive();
+        $zip->open((string) $path, \ZipArchive::OVERWRITE);
+        $zip->addFromString('word/document.xml', '<w/>');
+        $zip->close();
+        foreach (['paper.docx' => [(string) file_get_contents((string) $path), 'is a document of a word processor. Save it there as HTML'], 'paper.pdf' => ["%PDF-1.7\n", 'is a PDF'], 'paper.rtf' => ['{\\rtf1 x}', 'document of a word processor'], 'paper.doc' => ["\xD0\xCF\x11\xE0\xA1", 'of an older program']] as $name => [$bytes, $words]) {
+            self::assertStringContainsString($words, $this->opened($bytes, $name, '', 422)->text('detail'));
+        }
+        unlink((string) $path);
+    }
+
     public function test_what_is_no_text_is_refused_and_says_why(): void
     {
         self::assertStringContainsString('characters that no text has', $this->opened("PDF\0\0\0", 'a.pdf', '', 422)->text('detail'));

@@ -1,3 +1,5 @@
+import { type KeyboardEvent, useRef } from 'react';
+import { useAdded } from '../../parts/hooks/useAdded';
 import { Row } from '../../parts/PageAndMargin';
 import { Moving } from '../../parts/Moving';
 import { EditableChoice } from '../../parts/fields/Editable';
@@ -26,6 +28,19 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
     }),
     isEmpty: (item) => item.text === '',
   });
+  const names = useRef<HTMLParagraphElement>(null);
+  const { last, adding } = useAdded<HTMLInputElement>();
+  const addGroup = () => adding(() => edit((c) => ({ ...c, groups: [...groups, ''] })));
+  /** Enter goes on: to the next name, from the last one that is written to another group, from an empty one to the items. */
+  const onEnter = (g: number) => (e: KeyboardEvent) => {
+    if (e.key !== 'Enter' || e.nativeEvent.isComposing) return;
+    e.preventDefault();
+    const next = names.current?.querySelectorAll('input')[g + 1];
+    if (next) next.focus();
+    else if (groups[g] !== '') addGroup();
+    else if (items.length > 0) rows.focus(0);
+    else rows.add(-1);
+  };
   const removeGroup = (g: number) =>
     edit((c) => ({
       ...c,
@@ -44,11 +59,13 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
       <Row
         line
         page={
-          <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1 font-reading text-[17px]">
+          <p ref={names} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 font-reading text-[17px]">
             {groups.map((name, g) => (
               <span key={g}>
                 <input
                   data-draft
+                  ref={g === groups.length - 1 ? last : undefined}
+                  onKeyDown={onEnter(g)}
                   className="border-b border-dotted border-copper font-semibold outline-none"
                   style={{ width: `${Math.max(12, name.length + 1)}ch` }}
                   aria-label={`Name of group ${g + 1}`}
@@ -65,7 +82,7 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
               </span>
             ))}
             {!readOnly && (
-              <button className="act font-interface text-sm" onClick={() => edit((c) => ({ ...c, groups: [...groups, ''] }))}>
+              <button className="act font-interface text-sm" onClick={addGroup}>
                 one more group
               </button>
             )}

@@ -13,7 +13,7 @@ interface Props {
   onKeyDown?: (e: KeyboardEvent<HTMLTextAreaElement>) => void;
   /** Told when several lines were pasted, so that rows can be made of them. */
   onLines?: (lines: string[]) => void;
-  ref?: Ref<HTMLTextAreaElement>;
+  ref?: Ref<HTMLTextAreaElement> | undefined;
 }
 
 /** Whether a text looks different from how it is typed. */

@@ -52,10 +52,25 @@ function one(node: Node): string {
   if (node.tagName === 'UL' || node.tagName === 'OL') return `\n${list(node, 0)}\n`;
   if (node.tagName === 'TABLE') return `\n${table(node)}\n`;
   const inside = block(node);
-  if (blocks.has(node.tagName)) return `\n${inside.trim()}\n\n`;
+  const item = node.tagName === 'P' ? itemOf(node, inside) : null;
+  if (item !== null) return `\n${item}`;
+  const before = node.previousElementSibling;
+  // What follows a list begins apart from it.
+  const isBehindList = before instanceof HTMLElement && before.tagName === 'P' && itemOf(before, block(before)) !== null;
+  if (blocks.has(node.tagName)) return `${isBehindList ? '\n\n' : '\n'}${inside.trim()}\n\n`;
   if (inside.trim() === '') return inside;
   if (node.tagName === 'A') return link(node.getAttribute('href') ?? '', inside);
   return emphasised(node, inside);
+}
+
+/** A word processor writes the item of a list as a paragraph that begins with its sign, and says in its style how deep it stands. */
+function itemOf(node: HTMLElement, inside: string): string | null {
+  const style = `${node.getAttribute('style') ?? ''} ${node.className}`;
+  const text = inside.replace(/[\s\u00a0]+/g, ' ').trim();
+  const [sign = '', mark = ''] = /^([·•◦▪‣∙●○■\uf000-\uf0ff]|[-–o§]|\(?(?:\d{1,2}|[a-zA-Z])[.)]) /.exec(text) ?? [];
+  if (sign === '' || (/^[-–o§(\da-zA-Z]/.test(mark) && !/list/i.test(style))) return null;
+  const depth = Math.min(5, Number(/level(\d)/.exec(style)?.[1] ?? 1) - 1);
+  return `${kept.repeat(3 * depth)}${/\d/.test(mark) ? mark.replace(/^\(?(\d+).*$/, '$1.') : '-'} ${text.slice(sign.length).trim()}`;
 }
 
 /** Characters that would mean something here stand for themselves. */

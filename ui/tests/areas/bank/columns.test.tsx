@@ -1,4 +1,5 @@
-import { act, cleanup, render, renderHook, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { useState } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schema } from '../../../src/api/client';
@@ -72,5 +73,44 @@ describe('the columns of the list', () => {
     cleanup();
     row([], new Map([[7, { id: 7, changes: [{ ...change, what: 'points', from: '5', to: '9, as the bank has it' }], stays: [] }]]));
     expect(document.body.textContent).toContain('5 → 9');
+  });
+});
+
+describe('the list by keys', () => {
+  it('moves the question whose row has the focus, and the focus stays with it', () => {
+    Object.defineProperty(window, 'innerHeight', { value: 800, configurable: true });
+    const three = ['first', 'second', 'third'].map((excerpt, i) => ({ ...question, id: i + 1, name: null, excerpt }));
+    function List() {
+      const [list, set] = useState(three);
+      const move = (i: number, by: number) => {
+        const one = list[i];
+        if (one) set(list.toSpliced(i, 1).toSpliced(i + by, 0, one));
+      };
+      const none = () => {};
+      return (
+        <QuestionRows
+          questions={list}
+          bank={1}
+          chosen={null}
+          each={new Map()}
+          columns={new Set()}
+          onMove={move}
+          onOpen={none}
+          onEnd={none}
+        />
+      );
+    }
+    render(
+      <MemoryRouter>
+        <List />
+      </MemoryRouter>,
+    );
+    const links = () => screen.getAllByRole('link');
+    act(() => links()[1]?.focus());
+    fireEvent.keyDown(document.activeElement ?? document.body, { key: 'ArrowDown', altKey: true });
+    expect(links().map((link) => link.textContent.trim())).toEqual(['first', 'third', 'second']);
+    expect(document.activeElement?.textContent.trim()).toBe('second');
+    fireEvent.keyDown(document.activeElement ?? document.body, { key: 'ArrowUp', altKey: true });
+    expect(links().map((link) => link.textContent.trim())).toEqual(['first', 'second', 'third']);
   });
 });

@@ -6,7 +6,7 @@ import { SaysRows } from '../../../src/areas/bank/question/feedback/SaysRows';
 import { SettingsSentence } from '../../../src/areas/bank/question/SettingsSentence';
 import type { Content, ContentOf, Kind } from '../../../src/kinds/content';
 import { kinds } from '../../../src/kinds/facts.gen';
-import { edited, margin, pick, press, typeOver, write } from '../../written';
+import { field, edited, margin, pick, press, typeOver, write } from '../../written';
 
 const question = <K extends Kind>(kind: K, part: Partial<ContentOf<K>> = {}) =>
   ({ ...kinds[kind].empty, stem: 'Which?', ...part }) as Content;
@@ -143,6 +143,7 @@ describe('notes and hints', () => {
   it('are said in certain cases: of an answer, an outcome, an attempt, joined by and and or', () => {
     const { now } = edited(question('one'), (parts) => <NoteRows {...parts} readOnly={false} />);
     press('Say something in certain cases');
+    expect(document.activeElement).toBe(field('Note 1'));
     write('Note 1', 'Mind the queen.');
     expect(now().notes).toEqual([{ when: [[{ answer: 1, not: true }]], text: 'Mind the queen.' }]);
     pick('Condition 1 of note 1', 'answer 2 is chosen');
@@ -163,6 +164,7 @@ describe('notes and hints', () => {
   it('help for a cost, from an attempt on', () => {
     const { now } = edited(question('one'), (parts) => <HintRows {...parts} margin={margin({ 'hint costs': '1' })} readOnly={false} />);
     press('Give a hint');
+    expect(document.activeElement).toBe(field('Hint 1'));
     write('Hint 1', 'It glows.');
     expect([now().hints?.[0]?.text, text().includes('from attempt')]).toEqual(['It glows.', true]);
   });

@@ -38,20 +38,33 @@ export function QuestionRows(props: Props) {
   const [at, setAt] = useState(0);
   const list = useRef<HTMLDivElement>(null);
   const goes = useRef(false);
+  const moved = useRef<{ id: number; from: number } | null>(null);
   useEffect(() => {
     if (!goes.current) return;
     goes.current = false;
     list.current?.querySelector<HTMLElement>(`[data-row="${at}"]`)?.focus();
   }, [at, shown]);
+  // The focus stays with a question that was moved, wherever it stands then.
+  useEffect(() => {
+    const now = questions.findIndex(({ id }) => id === moved.current?.id);
+    if (now < 0 || now === moved.current?.from) return;
+    moved.current = null;
+    if (document.activeElement !== document.body && !list.current?.contains(document.activeElement)) return;
+    setAt(now);
+    list.current?.querySelector<HTMLElement>(`[data-row="${now}"]`)?.focus();
+  }, [questions]);
   const onKeyDown = (e: KeyboardEvent) => {
     const one = { ArrowUp: -1, ArrowDown: 1 }[e.key];
     if (e.altKey && one !== undefined && props.onMove) {
       e.preventDefault();
-      props.onMove(at, one);
-      goes.current = true;
-      setAt(Math.min(questions.length - 1, Math.max(0, at + one)));
+      // The question whose row has the focus, be it at its box or at its stem.
+      const here = Number((e.target as HTMLElement).dataset.row ?? at);
+      const row = questions[here];
+      moved.current = row ? { id: row.id, from: here } : null;
+      props.onMove(here, one);
       return;
     }
+    moved.current = null;
     const way = { ArrowUp: -1, ArrowDown: 1, Home: -questions.length, End: questions.length }[e.key];
     if (way !== undefined && !e.altKey) {
       e.preventDefault();
@@ -130,6 +143,7 @@ function QuestionLine(props: {
           )}
           <Link
             to={`/banks/${bank}/questions/${q.id}`}
+            data-row={i}
             onClick={onOpen}
             className="block min-w-0 truncate text-ink no-underline hover:underline"
             title={q.objective ?? 'without an objective'}

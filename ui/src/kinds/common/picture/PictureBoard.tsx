@@ -1,6 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { useKeys } from '../../../parts/hooks/useKeys';
 import type { Medium } from '../../../parts/text/media';
-import { anchor, moved, resized, type Shape, type ShapeName, spanned } from './shapes';
+import { anchor, cornersOf, moved, resized, type Shape, type ShapeName, spanned, withCornerAt, withoutCorner } from './shapes';
 
 interface Props {
   medium: Medium;
@@ -17,7 +18,10 @@ interface Props {
   round?: boolean;
 }
 
-type Grip = { i: number; from: [number, number]; shape: Shape; size: boolean } | { draw: ShapeName; from: [number, number] };
+type Grip =
+  | { i: number; from: [number, number]; shape: Shape; size: boolean }
+  | { i: number; corner: number; from: [number, number]; shape: Shape }
+  | { draw: ShapeName; from: [number, number] };
 
 /** A picture to draw areas or spots on: with the pointer, or with the arrow keys. Outlines in ink with their number. */
 export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onAdd, onChange, onRemove, round = false }: Props) {
@@ -52,7 +56,8 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
     const [dx, dy] = [to[0] - grip.from[0], to[1] - grip.from[1]];
     if ('draw' in grip) {
       if (grip.draw !== 'polygon') setDrawn(circle(spanned(grip.draw, grip.from, to)));
-    } else if (grip.size) onChange(grip.i, circle(resized(grip.shape, dx, round ? dx : dy)));
+    } else if ('corner' in grip) onChange(grip.i, withCornerAt(grip.shape, grip.corner, to));
+    else if (grip.size) onChange(grip.i, circle(resized(grip.shape, dx, round ? dx : dy)));
     else onChange(grip.i, moved(grip.shape, dx, dy, width, height));
   };
   const up = () => {
@@ -67,6 +72,31 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
     if (corners.length >= 6) onAdd({ name: 'polygon', numbers: corners });
     setCorners([]);
     setTool(null);
+  };
+  useKeys((e) => {
+    if (tool === null || (e.key !== 'Escape' && !(e.key === 'Enter' && tool === 'polygon' && corners.length >= 6))) return;
+    e.preventDefault();
+    if (e.key === 'Enter') {
+      close();
+      return;
+    }
+    setCorners([]);
+    setDrawn(null);
+    setGrip(null);
+    setTool(null);
+  });
+  const cornerKeys = (i: number, shape: Shape, corner: number) => (e: KeyboardEvent) => {
+    const step = e.shiftKey ? 10 : 1;
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
+    const [x = 0, y = 0] = cornersOf(shape)[corner] ?? [];
+    if (way) {
+      const bound = (n: number, most: number) => Math.max(0, Math.min(most - 1, n));
+      onChange(i, withCornerAt(shape, corner, [bound(x + (way[0] ?? 0) * step, width), bound(y + (way[1] ?? 0) * step, height)]));
+    } else if (e.key === 'Delete') {
+      if (cornersOf(shape).length > 3) onChange(i, withoutCorner(shape, corner));
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
   };
   const middle = (name: ShapeName): Shape => {
     const [x, y, r] = [Math.round(width / 2), Math.round(height / 2), Math.round(Math.min(width, height) / 10)];
@@ -85,6 +115,35 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
   };
   return (
     <div>
+      {!readOnly && (
+        <p className="board-tools flex flex-wrap gap-x-4 py-1 text-sm text-soft">
+          {draws.map((name) => (
+            <span key={name}>
+              <button className="act" aria-pressed={tool === name} onClick={() => setTool(tool === name ? null : name)}>
+                draw {round ? 'a spot' : `${name === 'ellipse' ? 'an' : 'a'} ${name}`}
+              </button>{' '}
+              or{' '}
+              <button className="act" onClick={() => onAdd(circle(middle(name)))}>
+                put one in the middle
+              </button>
+            </span>
+          ))}
+          <span role="status">
+            {tool === 'polygon'
+              ? corners.length >= 6
+                ? 'Enter, a double click, or '
+                : 'click its corners; Esc leaves it'
+              : tool
+                ? 'drag across the picture; Esc leaves it'
+                : 'drag one to move it, a corner to change it; or Tab to it and use the arrows'}
+            {tool === 'polygon' && corners.length >= 6 && (
+              <button className="act" onClick={close}>
+                close the polygon
+              </button>
+            )}
+          </span>
+        </p>
+      )}
       <svg
         ref={svg}
         viewBox={`0 0 ${width} ${height}`}
@@ -115,7 +174,20 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
           >
             <Outline shape={shape} />
             <Number shape={shape} n={i + 1} width={width} />
-            {!readOnly && (
+            {!readOnly && shape.name === 'polygon' && (
+              <CornerGrips
+                shape={shape}
+                label={`${what} ${i + 1}`}
+                width={width}
+                onKeyDown={(corner) => cornerKeys(i, shape, corner)}
+                onPointerDown={(e, corner) => {
+                  e.stopPropagation();
+                  svg.current?.setPointerCapture(e.pointerId);
+                  setGrip({ i, corner, from: at(e), shape });
+                }}
+              />
+            )}
+            {!readOnly && shape.name !== 'polygon' && (
               <SizeGrip
                 shape={shape}
                 width={width}
@@ -131,35 +203,6 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
         {drawn && <Outline shape={drawn} />}
         {corners.length > 0 && <polyline className="area-line" points={corners.join(' ')} />}
       </svg>
-      {!readOnly && (
-        <p className="flex flex-wrap gap-x-4 pt-1 text-sm text-soft">
-          {draws.map((name) => (
-            <span key={name}>
-              <button className="act" aria-pressed={tool === name} onClick={() => setTool(tool === name ? null : name)}>
-                draw {round ? 'a spot' : `${name === 'ellipse' ? 'an' : 'a'} ${name}`}
-              </button>{' '}
-              or{' '}
-              <button className="act" onClick={() => onAdd(circle(middle(name)))}>
-                put one in the middle
-              </button>
-            </span>
-          ))}
-          <span role="status">
-            {tool === 'polygon'
-              ? corners.length >= 6
-                ? 'double click, or '
-                : 'click its corners '
-              : tool
-                ? 'drag across the picture'
-                : 'drag one to move it, its corner to resize it; or Tab to it and use the arrows'}
-            {tool === 'polygon' && corners.length >= 6 && (
-              <button className="act" onClick={close}>
-                close the polygon
-              </button>
-            )}
-          </span>
-        </p>
-      )}
     </div>
   );
 }
@@ -187,11 +230,35 @@ export function Number({ shape, n, width }: { shape: Shape; n: number; width: nu
 function SizeGrip({ shape, width, onPointerDown }: { shape: Shape; width: number; onPointerDown: (e: PointerEvent) => void }) {
   const [x = 0, y = 0, w = 0, h = 0] = shape.numbers;
   const size = Math.max(8, width / 70);
-  const [cx, cy] =
-    shape.name === 'ellipse'
-      ? [x + w * 0.707, y + h * 0.707]
-      : shape.name === 'rectangle'
-        ? [x + w, y + h]
-        : [shape.numbers.at(-2) ?? 0, shape.numbers.at(-1) ?? 0];
+  const [cx, cy] = shape.name === 'ellipse' ? [x + w * 0.707, y + h * 0.707] : [x + w, y + h];
   return <rect className="grip" x={cx - size / 2} y={cy - size / 2} width={size} height={size} onPointerDown={onPointerDown} />;
+}
+
+/** Each corner of a polygon can be moved by itself; Delete takes it out where three stay. */
+function CornerGrips(props: {
+  shape: Shape;
+  label: string;
+  width: number;
+  onPointerDown: (e: PointerEvent, corner: number) => void;
+  onKeyDown: (corner: number) => (e: KeyboardEvent) => void;
+}) {
+  const size = Math.max(8, props.width / 70);
+  return cornersOf(props.shape).map(([x, y], corner) => (
+    <rect
+      key={corner}
+      className="grip"
+      tabIndex={0}
+      role="button"
+      aria-label={`${props.label}, corner ${corner + 1}: arrows move it, Delete takes it out`}
+      x={x - size / 2}
+      y={y - size / 2}
+      width={size}
+      height={size}
+      onKeyDown={props.onKeyDown(corner)}
+      onPointerDown={(e) => {
+        e.currentTarget.focus();
+        props.onPointerDown(e, corner);
+      }}
+    />
+  ));
 }

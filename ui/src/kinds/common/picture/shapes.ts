@@ -12,12 +12,26 @@ export function readShape(words: string): Shape {
   return { name: known, numbers: rest.map((n) => Math.round(Number(n)) || 0) };
 }
 
-export function shapeWords({ name, numbers }: Shape): string {
-  if (name !== 'polygon') return `${name} ${numbers.join(' ')}`;
-  const corners = [];
-  for (let i = 0; i < numbers.length; i += 2) corners.push(`${numbers[i] ?? 0},${numbers[i + 1] ?? 0}`);
-  return `polygon ${corners.join(' ')}`;
+export function shapeWords(shape: Shape): string {
+  if (shape.name !== 'polygon') return `${shape.name} ${shape.numbers.join(' ')}`;
+  return `polygon ${cornersOf(shape)
+    .map((corner) => corner.join(','))
+    .join(' ')}`;
 }
+
+/** The corners of a polygon, each across and down. */
+export function cornersOf({ numbers }: Shape): [number, number][] {
+  const corners: [number, number][] = [];
+  for (let i = 0; i < numbers.length; i += 2) corners.push([numbers[i] ?? 0, numbers[i + 1] ?? 0]);
+  return corners;
+}
+
+export const withCornerAt = (shape: Shape, corner: number, to: [number, number]): Shape => ({
+  ...shape,
+  numbers: cornersOf(shape).with(corner, to).flat(),
+});
+
+export const withoutCorner = (shape: Shape, corner: number): Shape => ({ ...shape, numbers: cornersOf(shape).toSpliced(corner, 1).flat() });
 
 const clamp = (n: number, most: number) => Math.max(0, Math.min(most, Math.round(n)));
 

@@ -76,7 +76,7 @@ export function useRows<T>({ rows, set, make, isEmpty, least = 1 }: Options<T>) 
     set([...made.slice(0, lines.at + 1), ...fresh, ...made.slice(lines.at + 1, rows.length)]);
     setLines(null);
   };
-  return { register, onKey, add, remove, move, onLines, lines: lines?.lines.length ?? 0, split, leave: () => setLines(null) };
+  return { register, focus, onKey, add, remove, move, onLines, lines: lines?.lines.length ?? 0, split, leave: () => setLines(null) };
 }
 
 export type Rows<T> = ReturnType<typeof useRows<T>>;

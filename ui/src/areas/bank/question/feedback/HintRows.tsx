@@ -1,5 +1,6 @@
 import { NumberedText } from './NumberedText';
 import { Row } from '../../../../parts/PageAndMargin';
+import { useAdded } from '../../../../parts/hooks/useAdded';
 import { Editable } from '../../../../parts/fields/Editable';
 import type { Content, Margin } from '../../../../kinds/content';
 import { LineNotes } from '../../../../kinds/common/lines/LineNotes';
@@ -19,12 +20,14 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
   const hints = content.hints ?? [];
   const set = (list: Hint[]) => edit((c) => ({ ...c, hints: list }));
   const change = (i: number, part: Partial<Hint>) => set(hints.map((h, j) => (j === i ? { ...h, ...part } : h)));
+  const { last, adding } = useAdded<HTMLTextAreaElement>();
   const usual = margin?.settings['hint costs']?.value ?? '0';
   return (
     <>
       {hints.map((hint, i) => (
         <NumberedText
           key={i}
+          ref={i === hints.length - 1 ? last : undefined}
           what="Hint"
           n={i + 1}
           placeholder="a help that may be opened"
@@ -77,7 +80,7 @@ export function HintRows({ content, margin, readOnly, edit }: Props) {
       {!readOnly && (
         <Row
           page={
-            <button className="act" onClick={() => set([...hints, { id: nextId(hints), text: '' }])}>
+            <button className="act" onClick={() => adding(() => set([...hints, { id: nextId(hints), text: '' }]))}>
               {hints.length === 0 ? 'Give a hint' : 'Give another hint'}
             </button>
           }

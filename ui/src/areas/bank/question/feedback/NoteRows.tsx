@@ -1,6 +1,7 @@
 import type { Schema } from '../../../../api/client';
 import { NumberedText } from './NumberedText';
 import { Row } from '../../../../parts/PageAndMargin';
+import { useAdded } from '../../../../parts/hooks/useAdded';
 import { EditableChoice } from '../../../../parts/fields/Editable';
 import { choicesOf, type Content } from '../../../../kinds/content';
 import { outcomes } from '../../../../kinds/facts.gen';
@@ -26,6 +27,7 @@ export function NoteRows({ content, readOnly, edit }: Props) {
   const notes = content.notes ?? [];
   const put = (i: number, note: Note | null) =>
     edit((c) => ({ ...c, notes: note === null ? (c.notes ?? []).toSpliced(i, 1) : (c.notes ?? []).with(i, note) }));
+  const { last, adding } = useAdded<HTMLTextAreaElement>();
   const [choice] = choicesToName(content);
   const first: Condition = choice ? { answer: choice.id, not: true } : { outcome: 'wrong' };
   return (
@@ -33,6 +35,7 @@ export function NoteRows({ content, readOnly, edit }: Props) {
       {notes.map((note, i) => (
         <NumberedText
           key={i}
+          ref={i === notes.length - 1 ? last : undefined}
           what="Note"
           n={i + 1}
           placeholder="what is said besides"
@@ -45,7 +48,10 @@ export function NoteRows({ content, readOnly, edit }: Props) {
       {!readOnly && (
         <Row
           page={
-            <button className="act" onClick={() => edit((c) => ({ ...c, notes: [...(c.notes ?? []), { when: [[first]], text: '' }] }))}>
+            <button
+              className="act"
+              onClick={() => adding(() => edit((c) => ({ ...c, notes: [...(c.notes ?? []), { when: [[first]], text: '' }] })))}
+            >
               {notes.length === 0 ? 'Say something in certain cases' : 'One more note'}
             </button>
           }

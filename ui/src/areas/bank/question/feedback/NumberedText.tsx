@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { ReactNode, Ref } from 'react';
 import { GrowingText } from '../../../../parts/fields/GrowingText';
 import { Row } from '../../../../parts/PageAndMargin';
 
@@ -11,10 +11,11 @@ interface Props {
   text: string;
   onText: (text: string) => void;
   margin: ReactNode;
+  ref?: Ref<HTMLTextAreaElement> | undefined;
 }
 
 /** A text of a question that is told by its number. */
-export function NumberedText({ what, n, placeholder, readOnly, text, onText, margin }: Props) {
+export function NumberedText({ what, n, placeholder, readOnly, text, onText, margin, ref }: Props) {
   return (
     <Row
       page={
@@ -23,6 +24,7 @@ export function NumberedText({ what, n, placeholder, readOnly, text, onText, mar
             {what.toLowerCase()} {n}
           </span>
           <GrowingText
+            ref={ref}
             className="say"
             label={`${what} ${n}`}
             placeholder={placeholder}
