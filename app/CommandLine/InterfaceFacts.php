@@ -84,7 +84,7 @@ final class InterfaceFacts
             'isJudged' => $facts->isJudged,
             'isPartly' => $facts->isPartly,
             'isStatement' => $facts->isStatement,
-            'empty' => ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty, ...($facts->newSettings === [] ? [] : ['settings' => $facts->newSettings])],
+            'empty' => ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty],
         ];
     }
 

@@ -52,7 +52,7 @@ final class WriteCommand
         $writer = new TableWriter();
         $output->write(TableWriter::headingRow(), false, OutputInterface::OUTPUT_RAW);
         foreach ($texts->questions([$file]) as $number => $question) {
-            $output->write($writer->row($question) ?? '', false, OutputInterface::OUTPUT_RAW);
+            $output->write($writer->row($question, $texts->bankSettingsOf($question)) ?? '', false, OutputInterface::OUTPUT_RAW);
             foreach ($writer->missing($question) as $line) {
                 $errors->writeln(sprintf('%s: a table cannot say “%s”', $question->name ?? (string) $number, $line), OutputInterface::OUTPUT_RAW);
             }

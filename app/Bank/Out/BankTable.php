@@ -20,12 +20,13 @@ final readonly class BankTable
     public function pieces(Bank $bank, Selection $selection): \Generator
     {
         $writer = new TableWriter();
+        $settings = $bank->settings();
         yield TableWriter::headingRow();
         foreach ($this->questions->of($bank, $selection->questions) as $questions) {
             $piece = '';
             foreach ($questions as $question) {
                 $whole = $selection->question($question);
-                $piece .= $whole === null ? '' : $writer->row($whole) ?? '';
+                $piece .= $whole === null ? '' : $writer->row($whole, $settings) ?? '';
             }
             yield $piece;
         }

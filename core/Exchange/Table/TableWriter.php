@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Zetema\Core\Exchange\Table;
 
 use Zetema\Core\Exchange\TextFormat\Writer;
+use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
 /** Writes questions as rows of a table; what a row cannot say is what is missing when it is read again. */
@@ -38,10 +40,14 @@ final readonly class TableWriter
         return CsvText::row(self::headings());
     }
 
-    /** The row, or null where it would not be read as a question again. */
-    public function row(Question $question): ?string
+    /**
+     * The row, or null where it would not be read as a question again.
+     *
+     * @param BankSettings|null $bank what its bank sets, for the points that count
+     */
+    public function row(Question $question, ?BankSettings $bank = null): ?string
     {
-        $cells = $this->cells($question);
+        $cells = $this->cells($question, $bank);
 
         return $cells === null || $this->again($cells) === null ? null : CsvText::row($cells);
     }
@@ -69,7 +75,7 @@ final readonly class TableWriter
     }
 
     /** @return list<string>|null */
-    private function cells(Question $question): ?array
+    private function cells(Question $question, ?BankSettings $bank = null): ?array
     {
         $lines = $question->kind->toLines($question->stem);
         $opening = $lines[0];
@@ -104,7 +110,7 @@ final readonly class TableWriter
             'Tags' => implode(', ', $question->tags),
             'Difficulty' => $question->difficulty === null ? '' : $question->difficulty->value,
             'Unit' => $question->settings->get(Setting::Unit) ?? '',
-            'Points' => $question->settings->get(Setting::Points) ?? '',
+            'Points' => self::points($question, $bank),
             'Hint' => $question->hints === [] ? '' : $question->hints[0]->text,
         ];
         foreach ($question->outcomeTexts as $text) {
@@ -114,6 +120,15 @@ final readonly class TableWriter
         }
 
         return array_values(array_intersect_key([...$cell, ...$said], $cell));
+    }
+
+    /** Those that count; nothing where they are what counts anyway, or where nothing is earned. */
+    private static function points(Question $question, ?BankSettings $bank): string
+    {
+        $own = $question->settings->get(Setting::Points);
+        $worth = (string) MarkingPlan::of($question, $question->effective($bank))->max();
+
+        return $own ?? (in_array($worth, ['0', Setting::Points->houseValue()], true) ? '' : $worth);
     }
 
     /** @param array<Line> $lines */

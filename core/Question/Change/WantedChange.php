@@ -26,6 +26,8 @@ final readonly class WantedChange
         Setting::Stands, Setting::Floor, Setting::Late, Setting::Time, Setting::Shuffle, Setting::Layout, Setting::Ignore, Setting::Typos, Setting::Graded,
         Setting::Decimals, Setting::Clicks, Setting::Areas, Setting::How,
     ];
+    /** What a question earns or loses; of no effect where nothing is judged. */
+    private const REWARDS = [Setting::Points, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::AttemptCosts, Setting::Floor];
     private const AS_THE_BANK = 'as the bank has it';
     private const HAS_IT = 'has it already';
 
@@ -146,6 +148,7 @@ final readonly class WantedChange
         $why = match (true) {
             $value !== null && !Question::kindTakes($kind, $setting, $value) => sprintf('a question of kind %s has no “%s”', $kind->value, $setting === Setting::Marking ? 'marking: ' . $value : $setting->value),
             $setting === Setting::Shuffle && $kind === KindId::Claim && !array_key_exists($setting->value, $this->byKind[$kind->value] ?? []) => 'claims stay as written unless you say so',
+            $value !== null && in_array($setting, self::REWARDS, true) && (!$kind->facts()->isJudged || $run->effective(Setting::Key) === 'none') => 'it is recorded only, and earns nothing',
             $setting === Setting::Points && $value !== null && $run->effective(Setting::Marking) === 'weighed' => 'weighed: its points stand at its answers',
             $value === null && $run->own($setting) === null, $value !== null && $run->effective($setting) === $value => self::HAS_IT,
             default => null,

@@ -27,7 +27,6 @@ final readonly class KindFacts
      * @param list<string> $rules share rules that go with it, the usual one first
      * @param list<Setting> $settings that only some kinds have
      * @param array<string, string> $defaults what counts for it where nothing is set, by the setting's word, unless it is what counts for all
-     * @param array<string, string> $newSettings that a new one is given
      * @param list<Setting> $notFromEvery settings that only reach it when they are made for this kind
      * @param bool $isJudged whether there is right and wrong
      * @param bool $isPartly whether a response can be partly right
@@ -48,7 +47,6 @@ final readonly class KindFacts
         public array $rules = ['whole'],
         public array $settings = [],
         public array $defaults = [],
-        public array $newSettings = [],
         public array $notFromEvery = [],
         public bool $isJudged = true,
         public bool $isPartly = true,

@@ -6,11 +6,13 @@ namespace Zetema\Tests\Core\Exchange;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Table\TableSource;
 use Zetema\Core\Exchange\Table\TableWriter;
 use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Tests\Core\TextQuestions;
 
 final class TableWriterTest extends TestCase
@@ -34,6 +36,14 @@ final class TableWriterTest extends TestCase
             self::assertNotNull($read[$i]->question, implode('; ', array_map(static fn ($p): string => $p->message, $read[$i]->problems)));
             self::assertSame(array_values(array_diff(self::lines($question), $writer->missing($question))), array_values(array_intersect(self::lines($read[$i]->question), self::lines($question))), $question->stem);
         }
+    }
+
+    public function test_the_points_that_count_stand_in_the_row(): void
+    {
+        $bank = BankSettings::fromData(Fields::of(['settings' => ['points' => '4']]));
+        $points = static fn (string $text): string => explode(',', (string) (new TableWriter())->row(TextQuestions::one($text), $bank))[15] ?? '';
+
+        self::assertSame(['4', '3', ''], array_map($points, ["text: Who?\n answer: she", "text: Who?\n answer: she\n points: 3", "text: Who?\n key: none"]));
     }
 
     /** @return iterable<string, array{string, list<string>}> a question, and what a row cannot say of it */

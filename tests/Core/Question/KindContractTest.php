@@ -191,7 +191,7 @@ final class KindContractTest extends TestCase
     public function test_a_new_one_is_kept_and_told_what_it_lacks(KindId $kind): void
     {
         $facts = $kind->facts();
-        $empty = ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty, ...($facts->newSettings === [] ? [] : ['settings' => $facts->newSettings])];
+        $empty = ['v' => Question::VERSION, 'kind' => $kind->value, 'stem' => '', ...$facts->empty];
         $sketch = Sketch::of(Fields::of($empty), null, []);
 
         self::assertSame($kind, $sketch->kind());
@@ -199,6 +199,7 @@ final class KindContractTest extends TestCase
         self::assertSame($empty, $facts->complete($empty), 'it has every field');
         self::assertEquals($facts->lists === [] ? $empty : [...$empty, ...array_fill_keys($facts->lists, [])], $facts->complete(array_diff_key($empty, array_flip($facts->lists))));
         self::assertSame([], array_diff($facts->lists, array_keys($facts->empty)));
+        self::assertArrayNotHasKey('settings', $facts->empty, 'what nobody chose is not stored');
     }
 
     #[DataProvider('kinds')]
@@ -216,7 +217,7 @@ final class KindContractTest extends TestCase
             }
         }
         self::assertContains($kind->value, $facts->names, 'it is found by its name');
-        foreach ($facts->defaults + $facts->newSettings as $word => $value) {
+        foreach ($facts->defaults as $word => $value) {
             self::assertSame($value, Setting::from($word)->canonical($value));
             self::assertTrue(Question::kindTakes($kind, Setting::from($word), $value));
         }

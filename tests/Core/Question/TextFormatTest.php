@@ -63,6 +63,7 @@ final class TextFormatTest extends TestCase
         yield 'an item before its group' => ["groups: G\n  item: a\n  group: b\n  group: c", 2, 3, 'below its `group:`'];
         yield 'a gap left out' => ["gaps: G\n  gap 1: a\n  gap 3: b", 3, 3, 'number the gaps from 1'];
         yield 'a gap both typed and listed' => ["gaps: G\n  gap 1: a\n  gap 1 yes: b", 2, 3, 'not both'];
+        yield 'a list of one to pick from' => ["gaps: G ___\n  gap 1 yes: b", 1, 1, 'a list of one'];
         yield 'parts of an order without saying which' => ["order: O\n  marking: parts\n  item: a\n  item: b", 2, 12, 'parts by place'];
         yield 'an area that is none' => ["regions: R\n  image: a.svg\n    shows: b\n  area yes: circle 1 2 3", 4, 13, 'ellipse 420 310'];
         yield 'areas that overlap under weighed' => ["regions: R\n  marking: weighed\n  image: a.svg\n    shows: b\n  area yes 2: rectangle 0 0 9 9\n  area no 1: rectangle 9 9 9 9", 1, 1, 'may not overlap'];

@@ -30,6 +30,8 @@ final class WantedChangeTest extends TestCase
         yield 'points that it has from its bank' => ["one: Which?\n yes: a\n no: b", ['settings' => ['points' => '3']], [], ['points: has it already']];
         yield 'points of its bank become its own' => ["one: Which?\n yes: a\n no: b", ['settings' => ['points' => '4']], ['points: 3 → 4'], []];
         yield 'a weighed question has no points' => [self::WEIGHED, ['settings' => ['points' => '5']], [], ['points: weighed: its points stand at its answers']];
+        yield 'a scale earns nothing' => ["rating: How sure?\n scale: 1 to 5", ['settings' => ['points' => '5']], [], ['points: it is recorded only, and earns nothing']];
+        yield 'nor does what has no key' => ["one: Which?\n key: none\n no: a\n no: b", ['settings' => ['points' => '5', 'wrong costs' => '1']], [], ['points: it is recorded only, and earns nothing', 'wrong costs: it is recorded only, and earns nothing']];
         yield 'by kind in one go: the claims' => [self::CLAIM, ['settings' => ['points' => '10'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 5'], []];
         yield 'by kind in one go: the rest' => [self::NUMBER, ['settings' => ['points' => '20'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 20'], []];
         yield 'back to what the bank has' => [self::ONE, ['settings' => ['points' => null]], ['points: 10 → 3, as the bank has it'], []];

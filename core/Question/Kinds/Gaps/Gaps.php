@@ -71,7 +71,6 @@ final readonly class Gaps implements Kind
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Ignore, Setting::Typos, Setting::WrongPartCosts],
             defaults: [Setting::WrongPartCosts->value => '0'],
-            newSettings: [Setting::Marking->value => 'parts'],
             stemHint: 'A sentence with gaps; mark a word and press Ctrl G',
         );
     }
@@ -127,6 +126,11 @@ final readonly class Gaps implements Kind
             }
             if (!$gap->isTyped() && $gap->keys() === []) {
                 throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $i + 1), 'gap');
+            }
+        }
+        foreach ($this->gaps as $i => $gap) {
+            if (count($gap->listed) === 1) {
+                throw new InvalidQuestion(sprintf('gap %d is picked from a list of one; write `gap %1$d no:` before what else there is to pick', $i + 1), 'gap');
             }
         }
         Part::verifyPoints(array_map(static fn (Gap $g): Part => $g->part, $this->gaps), $settings, 'gap');

@@ -54,7 +54,6 @@ final readonly class Groups extends PartsKind
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],
             defaults: [Setting::WrongPartCosts->value => '0'],
-            newSettings: [Setting::Marking->value => 'parts'],
         );
     }
 

@@ -60,7 +60,6 @@ final readonly class Order implements Kind
             listOrder: ListOrder::ShuffledUnsolved,
             rules: ['whole', 'parts by place', 'parts by neighbour'],
             settings: [Setting::Layout],
-            newSettings: [Setting::Marking->value => 'parts by neighbour'],
         );
     }
 

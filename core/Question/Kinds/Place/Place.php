@@ -57,7 +57,6 @@ final readonly class Place extends PartsKind implements OnPicture
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],
             defaults: [Setting::WrongPartCosts->value => '0'],
-            newSettings: [Setting::Marking->value => 'parts'],
         );
     }
 

@@ -62,7 +62,7 @@ describe('the settings of a question', () => {
     ['regions', '1 click allowed · areas hidden'],
     ['rating', 'recorded only, earns nothing'],
   ])('of kind %s have words of their own', (kind, words) => {
-    sentence(question(kind));
+    sentence(question(kind, kind === 'gaps' ? { settings: { marking: 'parts' } } : {}));
     expect(text()).toContain(words);
   });
 
@@ -98,6 +98,24 @@ describe('the settings of a question', () => {
       />
     ));
     expect(screen.getByRole('alert').textContent).toBe('“many” is no number');
+  });
+
+  it('that were refused when they were typed go back to what counted, the reason beside it', () => {
+    // The server refuses whatever is no number.
+    const { now } = edited(question('one', { settings: { points: '3' } }), (parts) => (
+      <SettingsSentence
+        {...parts}
+        margin={margin()}
+        bankSettings={{}}
+        problem={parts.content.settings?.points === 'many' ? { field: 'points', message: '“many” is no number' } : null}
+        readOnly={false}
+      />
+    ));
+    typeOver('Points', 'many');
+    expect(now().settings).toEqual({ points: '3' });
+    expect(screen.getByRole('button', { name: 'Points: 3, change' }).parentElement?.textContent).toContain('3“many” is no number');
+    typeOver('Points', '4');
+    expect([now().settings, screen.queryByRole('alert')]).toEqual([{ points: '4' }, null]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { figure } from '../../../parts/text/figures';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
 import type { Question } from './useDraft';
@@ -44,9 +44,21 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
       .trim()
       .replace(/^no time limit$|^any figures$/, '');
     const back = value === '' || (value === none[word] && word !== 'floor') || (word === 'key' && value !== 'none');
+    setTried({ word, before: own[word] ?? null });
+    setRefused(null);
     if (word === 'marking') edit((c) => markedAs(c, value));
     else edit((c) => reset(c, word, back ? null : value));
   };
+  // What was typed last, and why it was not taken: the value that counted stands again, and the reason beside it.
+  const [tried, setTried] = useState<{ word: string; before: string | null } | null>(null);
+  const [refused, setRefused] = useState<{ word: string; why: string } | null>(null);
+  const goBack = useEffectEvent(() => {
+    if (tried === null || problem?.field !== tried.word || !(tried.word in own)) return;
+    edit((c) => reset(c, tried.word, tried.before));
+    setRefused({ word: tried.word, why: problem.message });
+    setTried(null);
+  });
+  useEffect(() => goBack(), [problem]);
   const [before, setBefore] = useState<Remembered | null>(null);
   const markedAs = (c: Content, marking: string): Content => {
     const { content: next, remembered } = markedBy(c, marking, before, margin?.worth);
@@ -54,14 +66,21 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
     return next;
   };
   const value = (word: string, label: string) => (
-    <Editable
-      label={label}
-      plain={!/\d/.test(get(word))}
-      width={/\d/.test(get(word)) ? 6 : 14}
-      value={figure(get(word) || (none[word] ?? ''))}
-      disabled={readOnly}
-      onChange={(v) => set(word, v)}
-    />
+    <>
+      <Editable
+        label={label}
+        plain={!/\d/.test(get(word))}
+        width={/\d/.test(get(word)) ? 6 : 14}
+        value={figure(get(word) || (none[word] ?? ''))}
+        disabled={readOnly}
+        onChange={(v) => set(word, v)}
+      />
+      {refused?.word === word && (
+        <span className="notice mx-1 inline-block" role="alert">
+          {refused.why}
+        </span>
+      )}
+    </>
   );
   const pick = (word: string, label: string, options: { value: string; words: string }[]) => (
     <EditableChoice
