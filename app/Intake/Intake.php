@@ -54,6 +54,7 @@ final readonly class Intake
         return [
             'as' => $brought->format->value,
             'bank' => $report->bank,
+            'isOwn' => $report->bank !== null && $report->bank === $bank->name(),
             'bankSettings' => self::news($bank, $report->bankSettings),
             'questions' => $questions,
             'problems' => array_map(static fn (Problem $p): array => $p->toData(), $report->problems),

@@ -21,6 +21,7 @@ import { LEVEL, SourceText } from './SourceText';
 import { Summary } from './Summary';
 import { Templates } from './Templates';
 import { UnderstoodMargin } from './UnderstoodMargin';
+import { objectiveIn } from './files/files';
 import { useFiles } from './files/useFiles';
 import { useDrop } from './files/useDrop';
 import { openAsText, type Opened, useOpened } from './useOpened';
@@ -120,10 +121,14 @@ export default function IntakePage() {
       again: Object.fromEntries(known.map((q) => [q.fromLine, q.known?.isSame && decision === 'revise' ? 'leave' : decision])),
     }));
   const known = understood?.questions.filter((q) => q.known !== null && q.problems.length === 0) ?? [];
+  const objectives = useObjectives(bank, true);
   const take = (file: Opened, below = false) => {
     if (below)
       setBrought((old) => ({ ...old, text: `${old.text.replace(/\n*$/, '')}\n\n${file.text}`, beside: together(old.beside, file.beside) }));
-    else put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [], again: {}, beside: file.beside ?? null });
+    else {
+      const given = brought.given.objective === '' ? { ...brought.given, objective: objectiveIn(file.name, objectives) } : brought.given;
+      put({ text: file.text, name: file.name, as: file.as, mapping: null, left: [], again: {}, given, beside: file.beside ?? null });
+    }
     setWaiting(null);
     takeIn.reset();
   };
@@ -131,7 +136,6 @@ export default function IntakePage() {
     if (text.trim() === '' || text === file.text) take(file);
     else setWaiting(file);
   });
-  const objectives = useObjectives(bank, true);
   const putInRef = useRef<((put: PutIn) => void) | null>(null);
   const { unsure } = opening;
   const several = useFiles(bank, opening.say);
@@ -242,6 +246,7 @@ export default function IntakePage() {
             )}
             <Summary
               known={known}
+              decided={Object.keys(brought.again).length > 0}
               onDecideAll={decideAll}
               understood={understood}
               ready={ready.length}

@@ -7,20 +7,33 @@ export function Summary(props: {
   understood: Schema['Understood'] | undefined;
   ready: number;
   known: Schema['UnderstoodQuestion'][];
+  /** whether anything was said about what the bank has */
+  decided: boolean;
   onDecideAll: (decision: Decision) => void;
   stale: boolean;
   pending: boolean;
   error: unknown;
   onTakeIn: () => void;
 }) {
-  const { understood, ready, known, onDecideAll, stale, pending, error, onTakeIn } = props;
+  const { understood, ready, known, decided, onDecideAll, stale, pending, error, onTakeIn } = props;
   const broken = understood?.questions.filter((q) => q.question === null || q.problems.length > 0).length ?? 0;
   const same = known.filter((q) => q.known?.isSame).length;
   const lines = understood?.problems.length ?? 0;
+  const differ = known.filter((q) => !q.known?.isSame).length;
+  // What this bank wrote comes back to it mostly as changed questions.
+  const isBack = understood?.isOwn === true && differ > 0 && !decided;
   return (
     <>
+      {isBack && (
+        <p className="mb-1">
+          This bank wrote the file.{' '}
+          <button className="btn main whitespace-nowrap" onClick={() => onDecideAll('revise')}>
+            Make {differ === 1 ? 'a new revision of the one' : `new revisions of the ${differ}`} that {differ === 1 ? 'differs' : 'differ'}
+          </button>
+        </p>
+      )}
       <p className="flex items-baseline gap-4">
-        <button className="btn main whitespace-nowrap" disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
+        <button className={`btn whitespace-nowrap ${isBack ? '' : 'main'}`} disabled={ready === 0 || stale || pending} onClick={onTakeIn}>
           Take in {ready > 0 ? count(ready, 'question') : ''}
         </button>
         <span aria-live="polite">{understood ? readWords(understood.questions.length, broken) : 'nothing read yet'}</span>

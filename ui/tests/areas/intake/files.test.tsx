@@ -4,10 +4,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../../src/api/client';
 import { BlueprintsTaken } from '../../../src/areas/intake/BlueprintsTaken';
 import { Files } from '../../../src/areas/intake/files/Files';
-import { needsObjective, objectiveOf, readyOf, type WaitingFile, waitingOf } from '../../../src/areas/intake/files/files';
-import { SaveAssessment } from '../../../src/areas/blueprint/SaveAssessment';
+import { asksWhere, needsObjective, objectiveIn, readyOf, type WaitingFile, waitingOf } from '../../../src/areas/intake/files/files';
 import { FromArchive } from '../../../src/areas/banks/FromArchive';
-import { SaveAs } from '../../../src/areas/bank/list/SaveAs';
 import { at, Served, settled } from '../../served';
 import { pick, press, typeOver } from '../../written';
 
@@ -17,17 +15,25 @@ afterEach(() => {
 });
 
 const told = (isSure = true) => ({ text: '', as: 'text', encoding: 'windows-1252', isSure, sample: 'Königin' }) as Schema['Opened'];
-const file = (name: string, isSure = true) => waitingOf({ name, text: `text of ${name}`, as: 'paper' }, told(isSure));
+const opened = (name: string, isSure = true) => waitingOf({ name, text: `text of ${name}`, as: 'paper' }, told(isSure));
+/** One whose questions go to an objective called like it. */
+const file = (name: string, isSure = true): WaitingFile => ({
+  ...opened(name, isSure),
+  named: true,
+  given: { objective: name.charAt(0).toUpperCase(), tags: [], settings: {} },
+});
 const question = (fromLine: number, objective = '', more: object = {}) =>
   ({ fromLine, toLine: fromLine, problems: [], known: null, question: { objective }, ...more }) as unknown as Schema['UnderstoodQuestion'];
 const read = (...questions: Schema['UnderstoodQuestion'][]) => ({ questions }) as Schema['Understood'];
 
 it.each([
-  ['queens-and_colonies.zet.txt', 'Queens and colonies'],
-  ['Swarms.csv', 'Swarms'],
+  ['queens-and_colonies.zet.txt', 'Bees > Queens and colonies'],
+  ['bees, queens.csv', 'Bees > Queens'],
+  ['Swarms.csv', ''],
+  ['queen.txt', ''],
   ['.txt', ''],
-])('a file called %s suggests the objective “%s”', (name, objective) => {
-  expect(objectiveOf(name)).toBe(objective);
+])('a file called %s goes to the objective “%s”', (name, objective) => {
+  expect(objectiveIn(name, ['Bees', 'Bees > Queens', 'Bees > Queens and colonies', 'Plants'])).toBe(objective);
 });
 
 describe('of a file', () => {
@@ -44,10 +50,33 @@ describe('of a file', () => {
 
   it('an objective is only asked for where some question says none', () => {
     expect([whole, { ...whole, read: read(question(2, 'Bees')) }, file('b.txt')].map(needsObjective)).toEqual([true, false, false]);
+    const nameless = { ...whole, given: { ...whole.given, objective: '' } };
+    expect([whole, nameless, { ...nameless, nowhere: true }].map(asksWhere)).toEqual([false, true, false]);
   });
 });
 
 describe('several files', () => {
+  it('go where their names say, which is shown first; where they say nothing it is asked', async () => {
+    const rows = ['Bees', 'Bees > Queens'].map((path) => ({ objective: { path } }));
+    const { asked } = new Served({
+      'POST /banks/{id}/intake/read': read(question(1)),
+      'GET /banks/{id}/board': { rows },
+      'POST /banks/{id}/intake': { state: 'done', result: batch },
+    });
+    await at('/', '/', <Shown first={[opened('queens.txt'), opened('other.txt')]} />);
+    await waitFor(() => expect(document.body.textContent).toContain('into Bees > Queens'));
+    await waitFor(() => expect(document.body.textContent).toContain('where do they go?'));
+    expect(screen.getByRole('button', { name: 'Take in 2 questions of 2 files' })).toHaveProperty('disabled', true);
+    expect(document.body.textContent).toContain('Say first where the questions of 1 file go.');
+    press('leave them without one');
+    press('Take in 2 questions of 2 files');
+    await waitFor(() => expect(asked('POST', '/banks/{id}/intake')).toHaveLength(2));
+    expect(asked('POST', '/banks/{id}/intake').map(({ body }) => body)).toMatchObject([
+      { given: { objective: 'Bees > Queens' } },
+      { given: { objective: '' } },
+    ]);
+  });
+
   function Shown({ first, onOpen }: { first: WaitingFile[]; onOpen?: (file: WaitingFile) => void }) {
     const [files, setFiles] = useState(first);
     return <Files bank={1} files={files} onChange={setFiles} onOpen={onOpen ?? vi.fn()} />;
@@ -154,99 +183,6 @@ it('a test that did not become a blueprint says why', async () => {
   const told = { id: null, title: 'Evening paper', missing: 3, problem: 'none of its questions came in' };
   await at('/', '/', <BlueprintsTaken bank={1} blueprints={[told]} />);
   expect(document.body.textContent).toBe('“Evening paper” did not become a blueprint: none of its questions came in.');
-});
-
-describe('an assessment is saved as a file', () => {
-  const missing = { questions: 12, missing: [{ what: 'status', items: ['a', 'b', 'c', 'd', 'e'] }, { what: 'checkpoint', items: ['step 2'] }] }; // prettier-ignore
-  const opened = async (archive = true) => {
-    const served = new Served({ 'GET /blueprints/{id}/package/missing': missing, 'GET /blueprints/{id}/table/missing': missing });
-    await at('/', '/', <SaveAssessment blueprint={3} version={1} archive={archive} />);
-    expect(served.asked('GET', '/blueprints/{id}/package/missing')).toEqual([]);
-    press('Save as a file …');
-    await settled();
-    return served;
-  };
-  const href = () => screen.getByRole('link', { name: 'Save it so' }).getAttribute('href');
-  const behind = () => screen.queryAllByRole('listitem').map((li) => li.textContent);
-  const named = ['status: a, b, c and 2 more', 'checkpoint: step 2'];
-
-  it('first as the archive, that leaves nothing behind', async () => {
-    await opened();
-    expect([href(), behind()]).toEqual(['/api/blueprints/3/archive', []]);
-  });
-
-  it.each([
-    ['package of QTI 2.1', '12 questions, all that it can deal.', named, 'package?as=qti21'],
-    ['table', '12 rows, all that it can deal.', ['how the questions are dealt', ...named], 'table'],
-    ['text', 'How they are dealt stays behind', [], 'text'],
-  ])('as %s, after it was said what stays behind', async (words, says, stays, address) => {
-    await opened();
-    pick('Sort of file', words);
-    await settled();
-    expect(screen.getByRole('status').textContent).toContain(says);
-    expect([href(), behind()]).toEqual([`/api/blueprints/3/${address}`, stays]);
-  });
-
-  it('without the archive for whoever may not have it', async () => {
-    await opened(false);
-    expect(href()).toBe('/api/blueprints/3/package?as=qti30');
-  });
-
-  it('not while it cannot be dealt, which is said in place', async () => {
-    new Served({
-      'GET /blueprints/{id}/table/missing': { refuse: 422, detail: '“a” is not cleared yet.', type: 'urn:zetema:problem:refused' },
-    });
-    await at('/', '/', <SaveAssessment blueprint={3} version={1} archive />);
-    press('Save as a file …');
-    await settled();
-    expect(screen.getByRole('status').textContent).toContain('“a” is not cleared yet.');
-    expect(screen.queryByRole('link')).toBeNull();
-  });
-});
-
-const looked = (result: object, state = 'done') => ({
-  id: 5,
-  task: 'look through',
-  state,
-  done: 0,
-  total: 3,
-  stopAsked: false,
-  result,
-  failure: null,
-});
-
-it('a list is saved as a table after it was said what that cannot say', async () => {
-  const { asked } = new Served({
-    'POST /banks/{id}/missing': looked({ rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] }, 'running'),
-    'GET /jobs/{id}': looked({ rows: 3, without: ['a picture'], missing: [{ what: 'shuffle', questions: 2 }] }),
-  });
-  await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="table" />);
-  expect(asked('POST', '/banks/{id}/missing')).toEqual([]);
-  press('Save as table');
-  await settled();
-  expect(screen.getByRole('status').textContent).toBe('The questions are being looked through …');
-  await waitFor(() => expect(screen.getByRole('status').textContent).toContain('3 rows'));
-  expect(asked('POST', '/banks/{id}/missing')[0]?.body).toEqual({ as: 'table', filter: { kind: 'one' } });
-  expect(screen.getByRole('status').textContent).toContain(
-    '3 rows. 1 question can stand in no row and stays out. A table does not say: shuffle (of 2).',
-  );
-  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/table?kind=one');
-});
-
-it('a list is saved as a package of the version that is wanted, after it was said what that cannot say', async () => {
-  const { asked } = new Served({
-    'POST /banks/{id}/missing': looked({ rows: 3, without: ['a', 'b'], missing: [{ what: 'typos', questions: 1 }] }),
-  });
-  await at('/', '/', <SaveAs bank={1} written={new URLSearchParams({ kind: 'one' })} sort="package" />);
-  press('Save as package');
-  await settled();
-  expect(screen.getByRole('status').textContent).toContain(
-    'As QTI 3.0: 3 questions. 2 questions are not whole yet and stay out. A package does not say: typos (of 1).',
-  );
-  pick('Version of the standard', 'QTI 2.1');
-  await settled();
-  expect(asked('POST', '/banks/{id}/missing').map(({ body }) => (body as { as: string }).as)).toEqual(['qti30', 'qti21']);
-  expect(screen.getByRole('link', { name: 'Save it so' }).getAttribute('href')).toBe('/api/banks/1/package?kind=one&as=qti21');
 });
 
 describe('a bank from an archive', () => {

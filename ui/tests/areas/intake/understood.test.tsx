@@ -135,12 +135,12 @@ it('what was decided goes with what is taken in', () => {
   expect(chosenOf(questions, { 5: 'revise' })).toEqual({ lines: [1, 5, 9], again: { 5: 'revise', 9: 'another' } });
 });
 
-it('all that the bank has are decided at once', () => {
-  const all = vi.fn();
+function summary(all: () => void, more: object = {}) {
   const of = (isSame: boolean) => ({ known: { isSame }, problems: [] }) as unknown as Schema['UnderstoodQuestion'];
   render(
     <Summary
-      understood={{ questions: [], problems: [], bankSettings: [], pages: [] } as unknown as Schema['Understood']}
+      decided={false}
+      understood={{ questions: [], problems: [], bankSettings: [], pages: [], ...more } as unknown as Schema['Understood']}
       ready={0}
       known={[of(true), of(false), of(false)]}
       onDecideAll={all}
@@ -150,6 +150,19 @@ it('all that the bank has are decided at once', () => {
       onTakeIn={vi.fn()}
     />,
   );
+}
+
+it('what the bank wrote itself comes back as new revisions first', () => {
+  const all = vi.fn();
+  summary(all, { isOwn: true });
+  fireEvent.click(screen.getByRole('button', { name: 'Make new revisions of the 2 that differ' }));
+  expect(all.mock.calls).toEqual([['revise']]);
+});
+
+it('all that the bank has are decided at once', () => {
+  const all = vi.fn();
+  summary(all);
+  expect(document.body.textContent).not.toContain('This bank wrote');
   expect(document.body.textContent).toContain('3 questions the bank has, 1 the same');
   for (const words of ['new revisions of all that differ', 'others', 'leave all'])
     fireEvent.click(screen.getByRole('button', { name: words }));

@@ -1,16 +1,20 @@
 import { keys } from '../../../api/keys';
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { api, dataOf } from '../../../api/client';
 
 /** The objectives of a bank as they are typed, from the top: "Hive inspection > Reading a frame". */
-export function useObjectives(bank: number, enabled: boolean): string[] {
+export const useObjectives = (bank: number, enabled: boolean): string[] => useKnownObjectives(bank, enabled) ?? [];
+
+/** The same; null until they are there. */
+export function useKnownObjectives(bank: number, enabled: boolean): string[] | null {
   const board = useQuery({
     queryKey: keys.board(bank),
     queryFn: () => dataOf(api.GET('/banks/{id}/board', { params: { path: { id: bank } } })),
     enabled,
   });
-  return (board.data?.rows ?? []).map((row) => row.objective.path).filter((path) => path !== '');
+  const rows = board.data?.rows;
+  return useMemo(() => rows?.map((row) => row.objective.path).filter((path) => path !== '') ?? null, [rows]);
 }
 
 const focus = (button: HTMLButtonElement | null) => button?.focus();

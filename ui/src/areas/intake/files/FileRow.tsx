@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { count } from '../../../parts/text/figures';
 import { ObjectiveField } from '../../bank/question/ObjectiveField';
 import { type Given, isGiven } from '../brought';
-import { needsObjective, readyOf, type WaitingFile } from './files';
+import { asksWhere, needsObjective, readyOf, type WaitingFile } from './files';
 import { GivenLine } from '../GivenLine';
 import { LeftBehind } from '../LeftBehind';
 
@@ -46,13 +46,21 @@ export function FileRow({ bank, file, readOnly, onPut, onOpen, onLeave, onAlike 
             {whole < all && unsure === null && <span className="text-wrong">, {all - whole} to be put right or known to the bank</span>}
             {needsObjective(file) && (
               <>
-                , into{' '}
+                {asksWhere(file) ? <b className="text-wrong">, where do they go? </b> : ', into '}
                 <ObjectiveField
                   bank={bank}
                   value={given.objective}
                   readOnly={readOnly}
-                  onChange={(objective) => onPut({ given: { ...given, objective } })}
+                  onChange={(objective) => onPut({ nowhere: objective === '', given: { ...given, objective } })}
                 />
+                {asksWhere(file) && (
+                  <>
+                    {' or '}
+                    <button className="act" onClick={() => onPut({ nowhere: true })}>
+                      leave them without one
+                    </button>
+                  </>
+                )}
               </>
             )}{' '}
             <button

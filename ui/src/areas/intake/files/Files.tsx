@@ -6,7 +6,8 @@ import { BatchLine } from '../../bank/board/LastIntake';
 import type { Given } from '../brought';
 import { BlueprintsTaken } from '../BlueprintsTaken';
 import { FileRow } from './FileRow';
-import { givenAlike, needsObjective, readFile, readyOf, takeInAll, type WaitingFile } from './files';
+import { useKnownObjectives } from '../../bank/question/ObjectiveField';
+import { asksWhere, givenAlike, needsObjective, objectiveIn, readFile, readyOf, takeInAll, type WaitingFile } from './files';
 
 interface Props {
   bank: number;
@@ -36,6 +37,22 @@ export function Files({ bank, files, onChange, onOpen }: Props) {
   useEffect(() => {
     if (unread) read(unread);
   }, [unread]);
+  // The objective whose words are in a file's name is shown before anything is taken in; none is made unasked.
+  const known = useKnownObjectives(bank, files.length > 0);
+  const isNameless = files.some(({ named }) => !named);
+  const name = useEffectEvent((paths: string[]) =>
+    onChange((old) =>
+      old.map((file) =>
+        file.named
+          ? file
+          : { ...file, named: true, given: { ...file.given, objective: file.given.objective || objectiveIn(file.name, paths) } },
+      ),
+    ),
+  );
+  useEffect(() => {
+    if (known && isNameless) name(known);
+  }, [known, isNameless]);
+  const asking = files.filter(asksWhere).length;
   const ready = files.reduce((sum, file) => sum + readyOf(file).length, 0);
   const takeIn = useMutation({
     mutationFn: () => {
@@ -68,17 +85,24 @@ export function Files({ bank, files, onChange, onOpen }: Props) {
         <p className="mt-2 flex items-baseline gap-4">
           <button
             className="btn main whitespace-nowrap"
-            disabled={ready === 0 || unread !== undefined || takeIn.isPending}
+            disabled={ready === 0 || unread !== undefined || asking > 0 || takeIn.isPending}
             onClick={() => takeIn.mutate()}
           >
             Take in {count(ready, 'question')} of {count(files.length, 'file')}
           </button>
-          {first && (
+          {asking > 0 && <span role="status">Say first where the questions of {count(asking, 'file')} go.</span>}
+          {first && (first.given.objective !== '' || first.nowhere) && (
             <button
               className="act"
               disabled={takeIn.isPending}
               onClick={() =>
-                onChange((old) => old.map((file) => ({ ...file, given: { ...file.given, objective: first.given.objective } })))
+                onChange((old) =>
+                  old.map((file) => ({
+                    ...file,
+                    nowhere: first.nowhere ?? false,
+                    given: { ...file.given, objective: first.given.objective },
+                  })),
+                )
               }
             >
               all into {first.given.objective === '' ? 'no objective' : `“${first.given.objective}”`}

@@ -7,23 +7,35 @@ export interface WaitingFile extends Opened {
   given: Given;
   /** what was understood; null while it is read */
   read: Schema['Understood'] | null;
+  /** whether an objective was looked for in its name */
+  named?: boolean;
+  /** whether somebody said that its questions go to no objective */
+  nowhere?: boolean;
   /** its encoding and first words, where it is not sure how it is written and nobody has agreed yet */
   unsure: string | null;
 }
 
-/** An objective by a file's name: "queens-and-colonies.zet.txt" is "Queens and colonies". */
-export function objectiveOf(name: string): string {
-  const words = name
-    .replace(/(\.zet)?\.[a-z]+$/i, '')
-    .replace(/[-_]+/g, ' ')
-    .trim();
-  return words === '' ? '' : words.charAt(0).toUpperCase() + words.slice(1);
+const wordsOf = (text: string) => text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+
+/** The objective of the bank whose words are all in a file's name: of several the one that has most of them. */
+export function objectiveIn(name: string, known: string[]): string {
+  const said = new Set(wordsOf(name.replace(/(\.zet)?\.[a-z]+$/i, '')));
+  const has = (text: string) => wordsOf(text).filter((word) => said.has(word)).length;
+  return known
+    .filter((path) => {
+      const last = wordsOf(path.split(' > ').at(-1) ?? '');
+      return last.length > 0 && last.every((word) => said.has(word));
+    })
+    .reduce((best, path) => (has(path) > has(best) ? path : best), '');
 }
+
+/** Where a file's own questions go that say none is still to be said. */
+export const asksWhere = (file: WaitingFile) => needsObjective(file) && file.given.objective === '' && file.nowhere !== true;
 
 export const waitingOf = (opened: Opened, told: Schema['Opened']): WaitingFile => ({
   ...opened,
   unsure: told.isSure ? null : `as ${told.encoding} it reads “${told.sample}”`,
-  given: { objective: objectiveOf(opened.name), tags: [], settings: {} },
+  given: { objective: '', tags: [], settings: {} },
   read: null,
 });
 
