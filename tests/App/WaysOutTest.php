@@ -38,10 +38,10 @@ final class WaysOutTest extends ApiTestCase
     /** @return iterable<string, array{string, array<string, mixed>, string, string}> */
     public static function ways(): iterable
     {
-        yield 'text' => ['/api/banks/1/out', ['as' => 'text'], '/api/banks/1/text', 'bank.zet.txt'];
-        yield 'table of one kind' => ['/api/banks/1/out', ['as' => 'table', 'filter' => ['kind' => 'one']], '/api/banks/1/table?kind=one', 'bank.csv'];
-        yield 'archive' => ['/api/banks/1/out', ['as' => 'archive'], '/api/banks/1/archive', 'bank.zip'];
-        yield 'package' => ['/api/banks/1/out', ['as' => 'qti30', 'filter' => ['kind' => 'one']], '/api/banks/1/package?as=qti30&kind=one', 'package.zip'];
+        yield 'text' => ['/api/banks/1/out', ['as' => 'text'], '/api/banks/1/text', 'apprentice-certificate.zet.txt'];
+        yield 'table of one kind' => ['/api/banks/1/out', ['as' => 'table', 'filter' => ['kind' => 'one']], '/api/banks/1/table?kind=one', 'apprentice-certificate.csv'];
+        yield 'archive' => ['/api/banks/1/out', ['as' => 'archive'], '/api/banks/1/archive', 'apprentice-certificate.zip'];
+        yield 'package' => ['/api/banks/1/out', ['as' => 'qti30', 'filter' => ['kind' => 'one']], '/api/banks/1/package?as=qti30&kind=one', 'apprentice-certificate-qti30.zip'];
         yield 'sittings' => ['/api/editions/1/out', ['as' => 'sittings'], '/api/editions/1/sittings.csv', 'sittings-edition-1.csv'];
         yield 'responses' => ['/api/editions/1/out', ['as' => 'responses'], '/api/editions/1/responses.csv', 'responses-edition-1.csv'];
     }

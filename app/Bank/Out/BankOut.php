@@ -12,6 +12,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\NamedFile;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
@@ -36,10 +37,10 @@ final readonly class BankOut implements WritesOut
         $total = $this->count($bank, $selection);
 
         return match ($as = $input->text('as')) {
-            'text' => new WrittenOut('bank.zet.txt', 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
-            'table' => new WrittenOut('bank.csv', 'text/csv; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->table->pieces($bank, $selection)),
-            'archive' => new WrittenOut('bank.zip', 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
-            default => new WrittenOut('package.zip', 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30'), $beat), isZip: true),
+            'text' => new WrittenOut(NamedFile::after($bank->name(), 'zet.txt', 'bank'), 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
+            'table' => new WrittenOut(NamedFile::after($bank->name(), 'csv', 'bank'), 'text/csv; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->table->pieces($bank, $selection)),
+            'archive' => new WrittenOut(NamedFile::after($bank->name(), 'zip', 'bank'), 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
+            default => new WrittenOut(NamedFile::after($bank->name() . ' ' . $as, 'zip', 'package'), 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30'), $beat), isZip: true),
         };
     }
 

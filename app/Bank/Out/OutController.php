@@ -19,6 +19,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 use Zetema\App\Shared\FixedZip;
+use Zetema\App\Shared\NamedFile;
 use Zetema\App\Shared\WholeFile;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -56,13 +57,13 @@ final readonly class OutController
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank, BankText $text, Request $request, #[CurrentUser] Account $account): Response
     {
-        return WholeFile::response($text->pieces($bank, $this->selection($bank, $request, $account)), 'bank.zet.txt', 'text/plain; charset=utf-8');
+        return WholeFile::response($text->pieces($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'zet.txt', 'bank'), 'text/plain; charset=utf-8');
     }
 
     #[Route('/api/banks/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): Response
     {
-        return WholeFile::response($table->pieces($bank, $this->selection($bank, $request, $account)), 'bank.csv', 'text/csv; charset=utf-8');
+        return WholeFile::response($table->pieces($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'csv', 'bank'), 'text/csv; charset=utf-8');
     }
 
     /** What a table or package cannot say: {as: table | qti21 | qti30, filter}. At once if there are few. */
@@ -82,14 +83,14 @@ final readonly class OutController
     #[Route('/api/banks/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
     {
-        return FixedZip::response($package->files($bank, $this->selection($bank, $request, $account), self::version($request)), 'package.zip');
+        return FixedZip::response($package->files($bank, $this->selection($bank, $request, $account), self::version($request)), NamedFile::after($bank->name() . ' ' . self::version($request)->value, 'zip', 'package'));
     }
 
     #[Route('/api/banks/{id}/archive', methods: ['GET'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function archive(#[MapEntity] Bank $bank, BankArchive $archive, Request $request, #[CurrentUser] Account $account): Response
     {
-        return FixedZip::response($archive->files($bank, $this->selection($bank, $request, $account)), 'bank.zip');
+        return FixedZip::response($archive->files($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'zip', 'bank'));
     }
 
     /** @throws Malformed */

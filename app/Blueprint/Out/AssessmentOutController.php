@@ -17,6 +17,7 @@ use Zetema\App\Bank\Out\OutController;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\DealtQuestions;
 use Zetema\App\Shared\FixedZip;
+use Zetema\App\Shared\NamedFile;
 use Zetema\App\Shared\WholeFile;
 
 /** The ways out of an assessment: with all questions that it can deal. Text and table hold the questions alone; the archive and the package say how they are dealt, too. */
@@ -30,13 +31,13 @@ final readonly class AssessmentOutController
     #[Route('/api/blueprints/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Blueprint $blueprint, BankText $text): Response
     {
-        return WholeFile::response($text->pieces($blueprint->bank, $this->questions->selection($blueprint)), 'assessment.zet.txt', 'text/plain; charset=utf-8');
+        return WholeFile::response($text->pieces($blueprint->bank, $this->questions->selection($blueprint)), NamedFile::after($blueprint->title(), 'zet.txt', 'assessment'), 'text/plain; charset=utf-8');
     }
 
     #[Route('/api/blueprints/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Blueprint $blueprint, BankTable $table): Response
     {
-        return WholeFile::response($table->pieces($blueprint->bank, $this->questions->selection($blueprint)), 'assessment.csv', 'text/csv; charset=utf-8');
+        return WholeFile::response($table->pieces($blueprint->bank, $this->questions->selection($blueprint)), NamedFile::after($blueprint->title(), 'csv', 'assessment'), 'text/csv; charset=utf-8');
     }
 
     #[Route('/api/blueprints/{id}/table/missing', methods: ['GET'])]
@@ -51,13 +52,13 @@ final readonly class AssessmentOutController
     #[IsGranted('ROLE_AUTHOR')]
     public function archive(#[MapEntity] Blueprint $blueprint, BankArchive $archive): Response
     {
-        return FixedZip::response($archive->files($blueprint->bank, $this->questions->selection($blueprint), [$blueprint->id]), 'assessment.zip');
+        return FixedZip::response($archive->files($blueprint->bank, $this->questions->selection($blueprint), [$blueprint->id]), NamedFile::after($blueprint->title(), 'zip', 'assessment'));
     }
 
     #[Route('/api/blueprints/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Blueprint $blueprint, AssessmentPackage $package, Request $request): Response
     {
-        return FixedZip::response($package->files($blueprint, OutController::version($request)), 'assessment.zip');
+        return FixedZip::response($package->files($blueprint, OutController::version($request)), NamedFile::after($blueprint->title() . ' ' . OutController::version($request)->value, 'zip', 'assessment'));
     }
 
     #[Route('/api/blueprints/{id}/package/missing', methods: ['GET'])]

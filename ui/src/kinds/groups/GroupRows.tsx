@@ -33,7 +33,7 @@ export function GroupRows({ content, margin, readOnly, edit }: RowsProps<'groups
   const addGroup = () => adding(() => edit((c) => ({ ...c, groups: [...groups, ''] })));
   /** Enter goes on: to the next name, from the last one that is written to another group, from an empty one to the items. */
   const onEnter = (g: number) => (e: KeyboardEvent) => {
-    if (e.key !== 'Enter' || e.nativeEvent.isComposing) return;
+    if (e.key !== 'Enter' || e.ctrlKey || e.shiftKey || e.nativeEvent.isComposing) return;
     e.preventDefault();
     const next = names.current?.querySelectorAll('input')[g + 1];
     if (next) next.focus();

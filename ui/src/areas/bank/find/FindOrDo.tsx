@@ -65,7 +65,9 @@ function Finder({ bank, account, onDone }: { bank: number; account: Account; onD
   const go = (line: Line | undefined) => {
     if (!line) return;
     onDone();
-    void navigate(line.path);
+    // Once the dialog is gone, which would be printed too.
+    if (line.path === 'print') setTimeout(() => window.print(), 200);
+    else void navigate(line.path);
   };
   return (
     <>

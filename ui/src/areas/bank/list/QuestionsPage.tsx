@@ -156,6 +156,7 @@ export default function QuestionsPage({ account }: { account: Account }) {
               <Link className="act" to="../intake">
                 Bring in a file
               </Link>
+              <span id="out" />
               <SaveFile
                 href={`/api/banks/${bank}/text?${written.toString()}`}
                 isLong={total > manyQuestions}

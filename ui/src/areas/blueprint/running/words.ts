@@ -39,12 +39,12 @@ export function sectionWords(document: Telling['document'], id: string): string 
   return title === '' ? `section ${place + 1}` : `“${title}”`;
 }
 
-function within(scope: Scope, { document }: Telling): string {
+function within(scope: Scope, { document, questions }: Telling): string {
   if (scope === 'all') return 'so far';
   if ('section' in scope) {
     return `in ${sectionWords(document, scope.section)}`;
   }
-  return `in ${quoted(scope.questions)}`;
+  return `in ${quoted(scope.questions.map((name) => called(name, questions)))}`;
 }
 
 /** A condition as it is read: "at least 12 points so far". */
@@ -53,8 +53,9 @@ export function conditionWords(when: Condition, telling: Telling): string {
     return `${compared(when.is, when.value)} ${pointsWord(typeof when.value === 'string' ? when.value : (when.value[1] ?? ''))} ${within(when.points, telling)}`;
   if ('percent' in when) return `${compared(when.is, when.value)} % ${within(when.percent, telling)}`;
   if ('tally' in when) return `${when.tally} ${compared(when.is, when.value)}`;
-  if ('outcome' in when) return `“${when.outcome}” is ${when.is.join(' or ')}`;
-  if ('chosen' in when) return `“${when.chosen}” is answered with ${choiceWords(when.chosen, when.choice, telling)}`;
+  if ('outcome' in when) return `“${called(when.outcome, telling.questions)}” is ${when.is.join(' or ')}`;
+  if ('chosen' in when)
+    return `“${called(when.chosen, telling.questions)}” is answered with ${choiceWords(when.chosen, when.choice, telling)}`;
   if ('not' in when) return `not (${conditionWords(when.not, telling)})`;
   const [parts, word] = 'all' in when ? [when.all, ' and '] : [when.any, ' or '];
   return parts

@@ -128,20 +128,22 @@ export function PictureBoard({ medium, shows, shapes, draws, what, readOnly, onA
               </button>
             </span>
           ))}
-          <span role="status">
-            {tool === 'polygon'
-              ? corners.length >= 6
-                ? 'Enter, a double click, or '
-                : 'click its corners; Esc leaves it'
-              : tool
-                ? 'drag across the picture; Esc leaves it'
-                : 'drag one to move it, a corner to change it; or Tab to it and use the arrows'}
-            {tool === 'polygon' && corners.length >= 6 && (
-              <button className="act" onClick={close}>
-                close the polygon
-              </button>
-            )}
-          </span>
+        </p>
+      )}
+      {!readOnly && (
+        <p role="status" className="text-sm text-soft">
+          {tool === 'polygon'
+            ? corners.length >= 6
+              ? 'Enter, a double click, or '
+              : 'click its corners; Esc leaves it'
+            : tool
+              ? 'drag across the picture; Esc leaves it'
+              : 'drag one to move it, a corner to change it; or Tab to it and use the arrows'}
+          {tool === 'polygon' && corners.length >= 6 && (
+            <button className="act" onClick={close}>
+              close the polygon
+            </button>
+          )}
         </p>
       )}
       <svg
