@@ -38,6 +38,12 @@ export async function openFile(bank: number, file: Blob, name: string, encoding 
   return { text, beside, as: 'text', encoding: 'utf-8', isSure: true, sample: '' };
 }
 
+/** Why a file could not be opened: “paper.pdf is a PDF”. */
+export function notOpened(name: string, error: unknown): string {
+  const words = errorWords(error);
+  return words.startsWith('file: ') ? `${name} ${words.slice(6)}.` : `${name}: ${words}`;
+}
+
 /** Opens a file, or what the clipboard holds as a document, as text. */
 export const openAsText = (file: Blob, name: string, encoding = '') => sendFile<Schema['Opened']>('/intake/open', file, { name, encoding });
 
@@ -61,7 +67,7 @@ export function useOpened(bank: number, onOpened: (opened: Opened) => void) {
           onOpened(opened);
         } else setUnsure({ file, name, encoding: told.encoding, sample: told.sample, opened });
       },
-      (error: unknown) => setProblem(`${name}: ${errorWords(error)} Nothing here was changed.`),
+      (error: unknown) => setProblem(`${notOpened(name, error)} Nothing here was changed.`),
     );
   };
   return { open, problem, unsure, say: setProblem, leave: () => setUnsure(null) };

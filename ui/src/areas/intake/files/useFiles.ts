@@ -1,8 +1,7 @@
 import { useEffect, useState } from 'react';
-import { errorWords } from '../../../api/client';
 import { stored } from '../../../parts/stored';
 import { type WaitingFile, waitingOf } from './files';
-import { openFile } from '../useOpened';
+import { notOpened, openFile } from '../useOpened';
 
 const shelf = (bank: number) => `zetema:intake-files:${bank}`;
 
@@ -26,7 +25,7 @@ export function useFiles(bank: number, onProblem: (problem: string) => void) {
               waitingOf({ name: one.name, text: told.text, as: told.as, ...(told.beside && { beside: told.beside }) }, told),
             ].sort((a, b) => a.name.localeCompare(b.name)),
           ),
-        (error: unknown) => onProblem(`${one.name}: ${errorWords(error)}`),
+        (error: unknown) => onProblem(notOpened(one.name, error)),
       );
     }
   };
