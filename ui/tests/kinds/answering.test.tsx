@@ -127,9 +127,9 @@ describe('a candidate', () => {
   it('chooses one from a list, and takes it back', () => {
     const { now } = answering('one', { choices: ['smoke', '**water**'], layout: 'list' });
     expect(screen.getByRole('option', { name: 'water' })).toBeTruthy();
-    choose('Answers', '2');
+    choose('Answers to: Which is it?', '2');
     expect(now()).toEqual({ choose: [2] });
-    choose('Answers', '');
+    choose('Answers to: Which is it?', '');
     expect(now()).toBeNull();
   });
 

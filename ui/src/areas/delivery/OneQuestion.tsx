@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
 import { kindUi } from '../../kinds/registry';
 import { useKeys } from '../../parts/hooks/useKeys';
 import { Row } from '../../parts/PageAndMargin';
@@ -41,7 +41,11 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     const target = e.target instanceof HTMLElement ? e.target : null;
     if (e.ctrlKey || e.metaKey || e.altKey) return;
     const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(target?.tagName ?? '');
-    if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
+    if (e.key === 'Enter' && target instanceof HTMLSelectElement) {
+      // A list that is entered opens; nothing is given away by it.
+      e.preventDefault();
+      target.showPicker();
+    } else if (e.key === 'Enter' && (typing || !['BUTTON', 'A'].includes(target?.tagName ?? ''))) {
       e.preventDefault();
       // Going on would give away the attempt that is left.
       if (checks) check();
@@ -54,6 +58,14 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
     }
   });
 
+  // Enter at a choice would only choose it, which Space does too.
+  const onChoice = (e: KeyboardEvent) => {
+    const role = e.target instanceof HTMLElement ? e.target.getAttribute('role') : null;
+    if (e.key !== 'Enter' || !checks || (role !== 'radio' && role !== 'checkbox')) return;
+    e.preventDefault();
+    e.stopPropagation();
+    check();
+  };
   return (
     <>
       <Row
@@ -69,7 +81,9 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
         sticky
       />
       <ReadPages sitting={sitting} />
-      <QuestionPart {...{ sitting, question, answering, act }} />
+      <div className="contents" onKeyDownCapture={onChoice}>
+        <QuestionPart {...{ sitting, question, answering, act }} />
+      </div>
       <Row
         className="pt-3"
         page={

@@ -6,6 +6,7 @@ export function ClaimAnswer({ question, response, onRespond }: AnswerProps<'clai
   const { choices, layout } = question.answers;
   return (
     <Tiles
+      stem={question.stem}
       choices={choices}
       layout={layout}
       closed={question.closed}

@@ -2,6 +2,7 @@ import { chosenIn } from '../common/answers/answers';
 import { ListOf } from '../common/answers/ListOf';
 import { Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/text/Rich';
+import { stemWords } from '../common/answers/stemWords';
 import { Tiles } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';
 
@@ -12,6 +13,7 @@ export function OneAnswer({ question, response, onRespond }: AnswerProps<'one'>)
   if (layout !== 'list') {
     return (
       <Tiles
+        stem={question.stem}
         choices={choices}
         layout={layout}
         closed={question.closed}
@@ -24,7 +26,7 @@ export function OneAnswer({ question, response, onRespond }: AnswerProps<'one'>)
   const list = (
     <ListOf
       className="field my-3 max-w-full font-reading text-[18px]"
-      label="Answers"
+      label={`Answers to: ${stemWords(question.stem)}`}
       entries={choices}
       chosen={chosen === undefined ? undefined : String(chosen)}
       none="choose …"

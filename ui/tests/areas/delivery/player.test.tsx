@@ -110,6 +110,22 @@ describe('what the rules of an assessment show', () => {
     expect(text()).toContain('Enter checks');
   });
 
+  it('Enter checks from a choice, and opens a list without giving away an attempt', async () => {
+    const sent = await open(sitting({ questions: [question(1, { response: { choose: [2] } })] }));
+    fireEvent.keyDown(screen.getAllByRole('radio')[1] ?? document.body, { key: 'Enter' });
+    await settled();
+    expect(sent()).toEqual([['checked', 1, { choose: [2] }]]);
+    cleanup();
+    const opens = vi.fn();
+    HTMLSelectElement.prototype.showPicker = opens;
+    const listed = await open(
+      sitting({ questions: [question(1, { response: { choose: [2] }, answers: { choices: ['Left', 'Right'], layout: 'list' } })] }),
+    );
+    fireEvent.keyDown(screen.getByRole('combobox', { name: 'Answers to: Question number 1?' }), { key: 'Enter' });
+    await settled();
+    expect([listed(), opens.mock.calls.length]).toEqual([[], 1]);
+  });
+
   it('a question can be hidden while its feedback shows, and comes back for another try', async () => {
     const told = { attempt: 2, attempts: 2, response: { choose: [2] }, told: [wrong], hides: true };
     await open(sitting({ questions: [question(1, told)] }));

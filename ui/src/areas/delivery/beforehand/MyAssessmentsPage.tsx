@@ -69,13 +69,13 @@ function Offer({ assessment: a }: { assessment: Schema['Offer'] }) {
         <div className="flex flex-wrap items-baseline gap-4 py-1">
           <span className="font-reading text-[17px]">{a.title}</span>
           {a.running !== null ? (
-            <Link className="act" to={`/sittings/${a.running}`}>
+            <Link className="act" to={`/sittings/${a.running}`} aria-label={`Go on with ${a.title}`}>
               Go on
             </Link>
           ) : (
             a.sittingsLeft !== 0 &&
             a.opens === null && (
-              <Link className="act" to={`/editions/${a.edition}/opening`}>
+              <Link className="act" to={`/editions/${a.edition}/opening`} aria-label={`Begin ${a.title} …`}>
                 Begin …
               </Link>
             )

@@ -78,7 +78,12 @@ export default function OpeningPage({ account, of }: Props) {
             page={
               <p className="flex flex-wrap items-baseline gap-5">
                 {canBegin && (
-                  <button className="btn main" disabled={begin.isPending} onClick={() => begin.mutate()}>
+                  <button
+                    className="btn main"
+                    aria-label={`Begin ${offer.title}`}
+                    disabled={begin.isPending}
+                    onClick={() => begin.mutate()}
+                  >
                     Begin
                   </button>
                 )}

@@ -3,11 +3,14 @@ import { RadioGroup } from 'radix-ui';
 import { Rich } from '../../../parts/text/Rich';
 import { AtAnswer } from './AtAnswer';
 import { Players } from './Players';
+import { stemWords } from './stemWords';
 import type { AskedQuestion } from '../../content';
 
 export const tileLayout = (layout: string | null) => ({ 'two columns': 'tiles two', row: 'tiles across' })[layout ?? ''] ?? 'tiles';
 
 interface Props {
+  /** what is answered by them */
+  stem: string;
   choices: string[];
   layout: string | null;
   closed: boolean;
@@ -18,10 +21,10 @@ interface Props {
 }
 
 /** Tiles of which one is chosen, by pressing it or with the arrow keys. */
-export function Tiles({ choices, layout, closed, chosen, atAnswers, onChoose }: Props) {
+export function Tiles({ stem, choices, layout, closed, chosen, atAnswers, onChoose }: Props) {
   return (
     <RadioGroup.Root
-      aria-label="Answers"
+      aria-label={`Answers to: ${stemWords(stem)}`}
       className={tileLayout(layout)}
       disabled={closed}
       value={chosen === undefined ? '' : String(chosen)}
