@@ -45,7 +45,7 @@ final readonly class CandidatePage
     public function wholePaper(Sitting $sitting, Going $going): array
     {
         $mentions = new Mentions();
-        $told = (new Review($going->paper, $going->state, $mentions))->upTo(Rung::WithKey);
+        $told = (new Review($going->paper, $going->state, $mentions))->upTo(Rung::WithKey, allTallies: true);
 
         return ['further' => false, ...$told, ...$this->mentionedIn($sitting, $mentions)];
     }

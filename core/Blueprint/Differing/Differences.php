@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Blueprint\Differing;
 
+use Zetema\Core\Blueprint\Outcome\TallyTold;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Stock\Pool;
 
@@ -154,10 +155,19 @@ final class Differences
     {
         $told = [];
         foreach ($document->objects('tallies', optional: true) as $tally) {
-            $told[$tally->text('name')] = implode(', ', array_map(static fn (Fields $band): string => trim(sprintf('%s %s to %s', $band->text('name'), $band->optionalInteger('from') ?? '', $band->optionalInteger('to') ?? '')) . ($band->optionalText('page') === null ? '' : sprintf(' (page “%s”)', $band->text('page'))), $tally->objects('bands', optional: true)));
+            $told[$tally->text('name')] = implode(', ', array_map(static fn (Fields $band): string => trim(sprintf('%s %s to %s', $band->text('name'), $band->optionalInteger('from') ?? '', $band->optionalInteger('to') ?? '')) . ($band->optionalText('page') === null ? '' : sprintf(' (page “%s”)', $band->text('page'))), $tally->objects('bands', optional: true))) . self::told($tally->text('told', TallyTold::Value->value));
         }
 
         return $told;
+    }
+
+    private static function told(string $told): string
+    {
+        return match (TallyTold::from($told)) {
+            TallyTold::Value => '',
+            TallyTold::Band => '; candidates are told the name of its band alone',
+            TallyTold::Never => '; candidates are told nothing of it',
+        };
     }
 
     /**

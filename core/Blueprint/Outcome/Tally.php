@@ -8,7 +8,7 @@ namespace Zetema\Core\Blueprint\Outcome;
 final readonly class Tally
 {
     /** @param list<Band> $bands rising, without gap or overlap */
-    public function __construct(public string $name, public array $bands = [])
+    public function __construct(public string $name, public array $bands = [], public TallyTold $told = TallyTold::Value)
     {
     }
 

@@ -11,6 +11,7 @@ use Zetema\Core\Blueprint\Outcome\PassRule;
 use Zetema\Core\Blueprint\Outcome\ReviewRules;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Blueprint\Outcome\Tally;
+use Zetema\Core\Blueprint\Outcome\TallyTold;
 use Zetema\Core\Blueprint\Outcome\WishedShare;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\PassMark;
@@ -57,14 +58,14 @@ final class OutcomeReader
 
     public function tally(Shape $shape): Tally
     {
-        $shape->only('name', 'bands');
+        $shape->only('name', 'bands', 'told');
 
         return new Tally($shape->text('name'), array_map(static fn (Shape $band): Band => new Band(
             $band->only('from', 'to', 'name', 'page')->optionalInteger('from'),
             $band->optionalInteger('to'),
             $band->text('name'),
             $band->optionalText('page'),
-        ), $shape->objects('bands')));
+        ), $shape->objects('bands')), TallyTold::from($shape->word('told', array_column(TallyTold::cases(), 'value'))));
     }
 
     /** @return list<WishedShare> */

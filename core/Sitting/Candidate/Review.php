@@ -6,6 +6,7 @@ namespace Zetema\Core\Sitting\Candidate;
 
 use Zetema\Core\Blueprint\Outcome\Minimum;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Outcome\TallyTold;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Feedback\Outcome;
@@ -46,8 +47,12 @@ final readonly class Review
         return $this->paper->blueprint->review->rung($this->passed(), $isClosed);
     }
 
-    /** @return array<string, mixed> */
-    public function upTo(Rung $rung): array
+    /**
+     * @param bool $allTallies whatever is told of them: for the author
+     *
+     * @return array<string, mixed>
+     */
+    public function upTo(Rung $rung, bool $allTallies = false): array
     {
         // Below the rung of passed or not, the page must not tell it either.
         $closing = $this->paper->blueprint->closing->for($rung->includes(Rung::PassedOrNot) ? $this->passed() : null);
@@ -61,7 +66,7 @@ final readonly class Review
             'closing' => $closing,
             'passed' => $rung->includes(Rung::PassedOrNot) ? $this->passed() : null,
             'total' => $rung->includes(Rung::Total) ? $this->total() : null,
-            'tallies' => $rung->includes(Rung::Total) ? $this->tallies() : [],
+            'tallies' => $rung->includes(Rung::Total) ? $this->tallies($allTallies) : [],
             'objectives' => $rung->includes(Rung::Objectives) ? $this->objectives() : [],
             'minimums' => $rung->includes(Rung::Objectives) ? $this->minimums() : [],
             'route' => $rung->includes(Rung::OwnPaper) ? $this->route() : [],
@@ -84,13 +89,17 @@ final readonly class Review
         ];
     }
 
-    /** @return list<array{tally: string, value: int, band: string|null, page: string|null}> what each has come to, and what its band says */
-    private function tallies(): array
+    /** @return list<array{tally: string|null, value: int|null, band: string|null, page: string|null}> what each has come to, and what its band says; as far as it is told */
+    private function tallies(bool $all): array
     {
         $tallies = [];
         foreach ($this->totals->tallies() as [$tally, $value, $band]) {
+            if (!$all && ($tally->told === TallyTold::Never || ($tally->told === TallyTold::Band && $band === null))) {
+                continue;
+            }
+            $isToldWhole = $all || $tally->told === TallyTold::Value;
             $this->mentions->page($band?->page);
-            $tallies[] = ['tally' => $tally->name, 'value' => $value, 'band' => $band?->name, 'page' => $band?->page];
+            $tallies[] = ['tally' => $isToldWhole ? $tally->name : null, 'value' => $isToldWhole ? $value : null, 'band' => $band?->name, 'page' => $band?->page];
         }
 
         return $tallies;

@@ -117,6 +117,20 @@ final class CandidateViewTest extends SatCase
         self::assertSame($rung->includes(Rung::Total) ? ['care', 'second'] : [$rung->includes(Rung::PassedOrNot) ? 'care' : 'second'], $mentions->pages(), 'the page it closes with can be read, and that of a band that is told');
     }
 
+    public function test_a_tally_is_told_as_far_as_its_author_wants(): void
+    {
+        $bands = ['bands' => [['from' => 5, 'name' => 'steady', 'page' => 'second']]];
+        $tallies = [['name' => 'patience', ...$bands], ['name' => 'secret', 'told' => 'never', ...$bands], ['name' => 'patience', 'told' => 'band', ...$bands], ['name' => 'haste', 'told' => 'band', ...$bands]];
+        foreach ([0 => 'patience 5 steady second', 1 => '', 2 => 'steady second', 3 => ''] as $i => $told) {
+            $paper = self::paper(self::plan([self::q('oar'), self::q('trim')], ['tallies' => [$tallies[$i]]]));
+            $mentions = new Mentions();
+            $review = new Review($paper, $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on; 3 check trim {"choose":[2]}; 4 hand in'), $mentions);
+            self::assertCame(['tallies' => $told], Fields::ofJson(json_encode($review->upTo(Rung::WithKey), JSON_THROW_ON_ERROR))->raw());
+            self::assertSame($told === '' ? [] : ['second'], $mentions->pages(), 'nor is the page of a band that is not told');
+            self::assertStringContainsString($tallies[$i]['name'], json_encode($review->upTo(Rung::WithKey, allTallies: true)['tallies'], JSON_THROW_ON_ERROR), 'its author sees it');
+        }
+    }
+
     public function test_every_refusal_has_words(): void
     {
         $whys = ['do/started', 'do/notStarted', 'do/ended', 'question/closed', 'question/notHere', 'question/left', 'response/blank', 'response/incomplete', 'response/owed', 'text/unreadable', 'do/noCheck', 'do/forwardOnly', 'do/atEnd', 'hint/none', 'hint/attempt', 'hint/tooSoon', 'clock/unknown', 'clock/ranOut'];

@@ -67,6 +67,8 @@ describe('tallies', () => {
     ]);
     press('Take hasty out');
     expect(now().tallies).toEqual([{ name: 'patience', bands: [{ name: 'band 2', page: 'care' }] }]);
+    pick('What candidates are told of patience', 'never told');
+    expect(now().tallies?.[0]).toMatchObject({ name: 'patience', told: 'never' });
     typeOver('Name of the tally', 'calm');
     press('Take the tally calm out');
     expect(now()).not.toHaveProperty('tallies');

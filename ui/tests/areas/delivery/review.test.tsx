@@ -63,10 +63,11 @@ describe('a review', () => {
         tallies: [
           { tally: 'patience', value: 7, band: 'steady', page: 'calm' },
           { tally: 'haste', value: 0, band: null, page: null },
+          { tally: null, value: null, band: 'a calm hand', page: null },
         ],
         pages: { thanks: { heading: 'Thank you', reads: 'Come again.' }, calm: { heading: null, reads: 'You waited.' } },
       },
-      ['Thank you', 'Come again.', 'patience 7: steady', 'You waited.', 'haste 0'],
+      ['Thank you', 'Come again.', 'patience 7: steady', 'You waited.', 'haste 0', 'a calm hand'],
       [],
     ],
     [

@@ -14,6 +14,12 @@ interface Props {
 type Tally = NonNullable<Document['tallies']>[number];
 type Band = NonNullable<Tally['bands']>[number];
 
+const told = [
+  { value: 'value', words: 'told with its value' },
+  { value: 'band', words: 'told by its band’s name only' },
+  { value: 'never', words: 'never told' },
+] as const;
+
 /** Bands that follow each other without gap or overlap: each begins where the one before ends; the first and the last are open. */
 export const following = (bands: Band[]): Band[] =>
   bands.reduce<Band[]>((laid, band, i) => {
@@ -56,6 +62,13 @@ export function Tallies({ bank, spans = [], document, readOnly, onChange }: Prop
                   {!span.isWhole && ', without what is drawn from so many'}{' '}
                 </span>
               )}
+              <EditableChoice
+                label={`What candidates are told of ${tally.name}`}
+                value={tally.told ?? 'value'}
+                options={told}
+                disabled={readOnly}
+                onChange={(how) => putOne(i, { told: how })}
+              />{' '}
               {!readOnly && (
                 <>
                   <button

@@ -15,13 +15,18 @@ export function Ending({ review: data }: { review: Review }) {
   return (
     <>
       <ClosingPage name={data.closing} />
-      {data.tallies.map((tally) => (
-        <div key={tally.tally}>
+      {data.tallies.map((tally, i) => (
+        <div key={i}>
           <Row
             page={
               <p>
-                {tally.tally} <b className="fig">{tally.value}</b>
-                {tally.band !== null && `: ${tally.band}`}
+                {tally.tally !== null && (
+                  <>
+                    {tally.tally} <b className="fig">{tally.value}</b>
+                    {tally.band !== null && ': '}
+                  </>
+                )}
+                {tally.band}
               </p>
             }
             margin={null}
