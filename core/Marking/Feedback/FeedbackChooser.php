@@ -95,7 +95,9 @@ final readonly class FeedbackChooser
         return match ($verdict->outcome) {
             Outcome::Right => 'Right' . $of,
             Outcome::Partly => 'Partly right' . $of . $leftNow,
-            Outcome::Wrong => 'Wrong.' . $leftNow,
+            // What was lost is told; nothing earned says itself.
+            Outcome::Wrong => 'Wrong' . ($verdict->earned->isNegative() ? $of : '.') . $leftNow,
+            Outcome::Unanswered, Outcome::OutOfTime => rtrim(self::houseWords($verdict->outcome), '.') . ($verdict->earned->isNegative() ? $of : '.'),
             default => self::houseWords($verdict->outcome),
         };
     }

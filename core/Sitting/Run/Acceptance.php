@@ -85,13 +85,18 @@ final readonly class Acceptance
     {
         $here = $state->position->isAt(Position::NODE) || $state->position->isAt(Position::END) ? $state->position->node : -1;
         $screen = $this->paper->nodes[$here] ?? null;
-        // A section that ran out while the candidate was behind its end is left for good.
-        if (!$screen instanceof Screen || !$screen->isAnyOrder || isset($state->sectionOver[$screen->section])) {
+        if (!$screen instanceof Screen || !$screen->isAnyOrder || $this->ranOut($state, $screen->section)) {
             throw new Refused('do/forwardOnly');
         }
         $id = $question->id ?? (string) $page;
 
         return in_array($this->paper->nodeOf($id), $this->paper->stretch($here), true) ? $id : throw new Refused($question === null ? 'step/notHere' : 'question/notHere');
+    }
+
+    /** A section that ran out while the candidate was behind its end is left for good. */
+    private function ranOut(State $state, int $section): bool
+    {
+        return $this->paper->sections[$section]->seconds !== null && isset($state->sectionOver[$section]);
     }
 
     private function giveTime(State $state, Act $act, int $at): TimeGiven

@@ -47,7 +47,7 @@ final class CandidateViewTest extends SatCase
         yield 'clocks beside the whole’s' => [self::whole([self::q('trim', ['settings' => ['time' => '1 min']])], ['rules' => ['time' => '5 min']], ['time' => '2 min']), '0 start; 10 save trim {"choose":[1]}', ['deadline' => 300_000, 'seconds' => 300, 'clocks.0.of' => 'question', 'clocks.0.n' => 1, 'clocks.0.ends' => 60_000, 'clocks.1.of' => 'section', 'clocks.1.ends' => 120_000]];
         yield 'a hint that waits' => [self::whole([self::q('trim')]), '0 start; 1 hint trim; 2 check trim {"choose":[2]}', ['questions.0.nextHint.open' => true, 'questions.0.nextHint.opensAt' => 12_000, 'questions.0.hintsOpen' => 'Think of the glass.', 'questions.0.worthNow' => '2']];
         yield 'a hint of a later attempt' => [self::whole([self::q('trim')]), '0 start; 1 hint trim', ['questions.0.nextHint.open' => false, 'questions.0.nextHint.fromAttempt' => 2]];
-        yield 'what was checked, with facts and what the author says' => [self::whole([self::q('trim')]), '0 start; 2 check trim {"choose":[2]}', ['questions.0.told.0.facts' => 'Wrong. One attempt left.', 'questions.0.told.0.said' => 'Look again. · Glass breaks. · A round wick smokes.', 'questions.0.attempt' => 2, 'checks' => true]];
+        yield 'what was checked, with facts and what the author says' => [self::whole([self::q('trim')]), '0 start; 2 check trim {"choose":[2]}', ['questions.0.told.0.facts' => 'Wrong: −1 of 4. One attempt left.', 'questions.0.told.0.said' => 'Look again. · Glass breaks. · A round wick smokes.', 'questions.0.attempt' => 2, 'checks' => true]];
         yield 'nothing is told before the end' => [self::whole([self::q('trim')], ['rules' => ['feedback' => 'at the end']]), '0 start; 2 save trim {"choose":[2]}', ['questions.0.told' => '', 'checks' => false, 'questions.0.attempts' => 1, 'questions.0.answered' => true]];
         yield 'what must be answered, and is not shown what it is worth' => [self::whole([self::q('trim', ['rules' => ['mustAnswer' => true]])], ['rules' => ['worth' => false]]), '0 start', ['questions.0.mustAnswer' => true, 'questions.0.worth' => null]];
         $key = ['rules' => ['key' => true]];
@@ -68,7 +68,7 @@ final class CandidateViewTest extends SatCase
         yield 'not where two are to be chosen' => [self::whole([self::q('float')], ['rules' => ['checkOnChoosing' => true]]), '0 start', ['questions.0.checksOnChoosing' => false, 'questions.0.choose.least' => 2]];
         yield 'how many parts must be given' => [self::whole([self::q('crew', ['rules' => ['allParts' => true]])]), '0 start', ['questions.0.needs' => 2]];
         yield 'one part may be enough' => [self::whole([self::q('crew')]), '0 start', ['questions.0.needs' => null]];
-        yield 'out of time is said' => [self::whole([self::q('trim', ['settings' => ['time' => '10 s']])]), '0 start; 20 flag trim', ['questions.0.told.0.outcome' => 'out of time', 'questions.0.told.0.facts' => 'Time ran out.', 'questions.0.closed' => true]];
+        yield 'out of time is said' => [self::whole([self::q('trim', ['settings' => ['time' => '10 s']])]), '0 start; 20 flag trim', ['questions.0.told.0.outcome' => 'out of time', 'questions.0.told.0.facts' => 'Time ran out: −1 of 4.', 'questions.0.closed' => true]];
     }
 
     /**
