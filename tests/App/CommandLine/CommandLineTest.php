@@ -121,7 +121,7 @@ final class CommandLineTest extends TestCase
         $told = Fields::ofJson($json);
         self::assertSame([0, [], 1, '10', '10'], [$code, $told->items('problems'), $told->integer('questions'), $told->object('points')->text('least'), $told->object('points')->text('most')]);
         self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->sit('{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"d","draw":{"take":9,"pool":{}}}]}]}', '{"events":[]}')));
-        foreach (['[{"events":[5]}]', '{"events":[],"factor":"0.5"}', '{"when":1}', 'no json'] as $wrong) {
+        foreach (['[{"events":5}]', '{"events":[],"factor":"0.5"}', '{"when":1}', 'no json'] as $wrong) {
             self::assertSame(2, $this->sit($plan, $wrong)[0], $wrong);
         }
     }

@@ -25,7 +25,7 @@ final class WaysInTest extends ApiTestCase
         $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => self::PAPER, 'given' => $given], 'Understood');
         self::assertSame(['paper', [[1, 'Guild paper']]], [$read->text('as'), array_map(static fn (Fields $a): array => [$a->integer('line'), $a->text('text')], $read->objects('aside'))]);
         $told = array_map(static fn (Fields $q): array => [$q->integer('fromLine'), $q->optionalObject('question')?->text('kind') ?? $q->objects('problems')[0]->text('message'), $q->text('why')], $read->objects('questions'));
-        self::assertSame([[3, 'one', 'key B: marked'], [7, 'key missing: nothing says what is right', ''], [9, 'text', '']], $told);
+        self::assertSame([[3, 'one', 'key B: marked'], [7, 'key missing: nothing says what is right', ''], [9, 'text', 'text: the answer at line 10']], $told);
 
         $job = $this->send('POST', '/api/banks/1/intake', ['text' => self::PAPER, 'as' => 'paper', 'lines' => [3, 9], 'name' => 'paper.txt', 'given' => $given], 'Job', 201);
         self::assertSame(['done', 2], [$job->text('state'), $job->object('result')->integer('questions')]);
