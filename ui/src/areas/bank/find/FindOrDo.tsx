@@ -58,7 +58,7 @@ function Finder({ bank, account, onDone }: { bank: number; account: Account; onD
   const list = useId();
   const found = useFound(bank, typed);
   const lines: Line[] = [
-    ...fitting(actions(bank), typed, mayEdit(account)).map(({ words, path }) => ({ key: path, what: 'do', words, more: '', path })),
+    ...fitting(actions(bank), typed, mayEdit(account)).map(({ words, path }) => ({ key: words, what: 'do', words, more: '', path })),
     ...found.all.map((one) => ({ ...one, key: `${one.what} ${one.id}`, path: pathOf(bank, one) })),
   ];
   const chosen = Math.min(at, Math.max(0, lines.length - 1));

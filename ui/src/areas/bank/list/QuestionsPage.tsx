@@ -149,14 +149,13 @@ export default function QuestionsPage({ account }: { account: Account }) {
         }
         margin={
           may && (
-            <p className="acts pt-2">
+            <p id="out" className="acts pt-2">
               <Link className="act" to={objectivePath ? `new?objective=${encodeURIComponent(objectivePath)}` : 'new'}>
                 Write a question
               </Link>
               <Link className="act" to="../intake">
                 Bring in a file
               </Link>
-              <span id="out" />
               <SaveFile
                 href={`/api/banks/${bank}/text?${written.toString()}`}
                 isLong={total > manyQuestions}

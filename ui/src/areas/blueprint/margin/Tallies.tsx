@@ -59,7 +59,8 @@ export function Tallies({ bank, spans = [], document, readOnly, onChange }: Prop
               {span && (
                 <span className="text-quiet">
                   ends between {span.least} and {span.most}
-                  {!span.isWhole && ', without what is drawn from so many'}{' '}
+                  {!span.isWhole && ', without what is drawn from so many'}
+                  {' · '}
                 </span>
               )}
               <EditableChoice
