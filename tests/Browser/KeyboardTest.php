@@ -77,8 +77,8 @@ final class KeyboardTest extends BrowserTestCase
         $page->see('One attempt left.');
         $page->click('Once more');
         $page->see('Check');
-        $page->see('Time ran out.');
-        $page->see('attempt 1: Wrong.');
+        $page->see('Time ran out: −1 of 10.');
+        $page->see('attempt 1: Wrong: −1 of 10.');
         self::assertStringNotContainsString('Once more', $page->text(), 'only going on is left');
         self::assertSame(0, $page->script('return document.querySelectorAll("[role=radio]:not(:disabled)").length'));
         $page->click('Go on');

@@ -11,6 +11,7 @@ use Facebook\WebDriver\WebDriverKeys as Key;
 final class WaysInTest extends BrowserTestCase
 {
     private const FILES = __DIR__ . '/../../demo/intake/';
+    private const OBJECTIVES = ['Queens', 'Drones', 'Guards', 'Wax', 'Honey', 'Swarms'];
 
     protected function setUp(): void
     {
@@ -119,6 +120,9 @@ final class WaysInTest extends BrowserTestCase
         $page->open('/banks');
         $id = $page->script('return fetch("/api/banks", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({name: "Six files"})}).then((r) => r.json()).then((b) => b.made)');
         self::assertIsInt($id);
+        foreach (self::OBJECTIVES as $objective) {
+            $page->script('return fetch(`/api/banks/${arguments[0]}/objectives`, {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({do: "add", name: arguments[1], parent: null})}).then((answer) => answer.text())', $id, $objective);
+        }
         $page->open("/banks/$id/intake");
         $page->see('Bring questions in');
         $files = [];
@@ -137,7 +141,7 @@ final class WaysInTest extends BrowserTestCase
         $page->click('Take in 6 questions of 6 files');
         $page->see('Taken in: drones.txt and 5 more, 6 questions');
         $page->open("/banks/$id");
-        foreach (['Queens', 'Drones', 'Guards', 'Wax', 'Honey', 'Swarms'] as $objective) {
+        foreach (self::OBJECTIVES as $objective) {
             $page->see($objective);
         }
         array_map(unlink(...), $files);

@@ -169,6 +169,8 @@ final class WritingTest extends BrowserTestCase
         $page->field('What the picture shows')->sendKeys('A grey comb');
         $page->click('draw a rectangle');
         $board = $page->find('//*[local-name()="svg" and contains(@class, "board")]');
+        // Moved to by its middle, it must be in sight as a whole.
+        $page->script('document.querySelector("svg.board").scrollIntoView({block: "center"})');
         $page->driver->action()->moveToElement($board, -60, -40)->clickAndHold()->moveToElement($board, 60, 40)->release()->perform();
         $page->field('Name of area 1')->sendKeys('The middle');
         $page->see('key · earns 1');
