@@ -54,6 +54,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('what it was');
         $page->click('Make revision 1 the newest again');
         $page->see('draft, revision 3 · saved');
+        $page->see('Revision 1 is the newest again, saved as revision 3. Its status is draft;');
 
         self::assertSame('The food the larva is given', $page->field('Answer 1')->getAttribute('value'));
     }

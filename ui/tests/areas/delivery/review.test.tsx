@@ -1,8 +1,9 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schema } from '../../../src/api/client';
 import ReviewPage from '../../../src/areas/delivery/review/ReviewPage';
 import { at, Served } from '../../served';
+import { press } from '../../written';
 
 const candidate = { id: 1, login: 'wren', name: 'B. Wren', role: 'candidate' } as Schema['Account'];
 const text = () => document.body.textContent;
@@ -150,5 +151,26 @@ describe('a review', () => {
     await page(more);
     for (const words of shown) expect(text()).toContain(words);
     for (const words of hidden) expect(text()).not.toContain(words);
+  });
+
+  const asked = (...outcomes: (string | null)[]) => ({ questions: outcomes.map((outcome, i) => ({ ...question, n: i + 1, stem: `Stem ${i + 1}?`, outcome })) }); // prettier-ignore
+  const stems = () => [...text().matchAll(/Stem (\d)/g)].map(([, n]) => n).join('');
+
+  it('shows only what was not right, and all again', async () => {
+    await page(asked('right', 'wrong', 'recorded', 'unanswered', 'partly right', 'out of time'));
+    press('Show only the 4 not right');
+    expect(stems()).toBe('2456');
+    press('Show all 6');
+    expect(stems()).toBe('123456');
+  });
+
+  it.each([
+    ['all was right', asked('right', 'recorded')],
+    ['nothing was right', asked('wrong', 'unanswered')],
+    ['it is not told', asked(null, null)],
+  ])('offers no narrowing where %s', async (_, more) => {
+    await page(more);
+    expect(stems()).toBe('12');
+    expect(screen.queryByRole('button', { name: /^Show/ })).toBeNull();
   });
 });

@@ -37,6 +37,12 @@ export function RevisionRows({ question, edit, readOnly }: { question: Question;
   );
 }
 
+/** Where a question stands once an older revision is its newest: its status, and which revision is dealt meanwhile. */
+function standing({ status, revision, clearedRevision }: Question): string {
+  if (clearedRevision === revision) return `Its status is ${status}, and it is dealt so.`;
+  return `Its status is ${status}; ${clearedRevision === null ? 'nothing of it' : `revision ${clearedRevision}`} is dealt until revision ${revision} is cleared.`;
+}
+
 function Difference({ question, number, edit, readOnly }: { question: Question; number: number; edit: Edit; readOnly: boolean }) {
   const difference = useQuery({
     queryKey: keys.revision(question.id, number, number === question.revision ? question.version : 0),
@@ -49,6 +55,8 @@ function Difference({ question, number, edit, readOnly }: { question: Question; 
       ),
     onSuccess: edit.adopt,
   });
+  // Only until somebody saves a newer one.
+  const done = restore.data && restore.data.revision >= question.revision ? restore.data : null;
   if (!difference.data) return <p className="text-quiet">{difference.error ? errorWords(difference.error) : 'Fetching …'}</p>;
   return (
     <div className="my-1">
@@ -61,10 +69,15 @@ function Difference({ question, number, edit, readOnly }: { question: Question; 
           </span>
         ))}
       </pre>
-      {!readOnly && number !== question.revision && (
+      {!readOnly && !done && number !== question.revision && (
         <button className="act" disabled={restore.isPending} onClick={() => restore.mutate()}>
           Make revision {number} the newest again
         </button>
+      )}
+      {done && (
+        <p role="status">
+          Revision {number} is the newest again, saved as revision {done.revision}. {standing(done)}
+        </p>
       )}
       {restore.error && (
         <span className="notice" role="alert">

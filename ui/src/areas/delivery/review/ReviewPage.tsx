@@ -1,5 +1,6 @@
 import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../../api/client';
 import { duration } from '../../../parts/text/figures';
@@ -22,8 +23,10 @@ export default function ReviewPage({ account }: { account: Account }) {
     queryFn: () => dataOf(api.GET('/sittings/{id}/review', { params: { path: { id } } })),
     staleTime: Infinity,
   });
+  const [onlyNotRight, setOnlyNotRight] = useState(false);
   if (!review.data) return <Waiting error={review.error} retry={() => void review.refetch()} home={review.error !== null} />;
   const data = review.data;
+  const notRight = data.questions.filter(isNotRight);
   return (
     <PagesContext value={data.pages}>
       <MediaContext value={data.media}>
@@ -49,6 +52,11 @@ export default function ReviewPage({ account }: { account: Account }) {
               <>
                 <BackLink review={data} account={account} />
                 <p className="acts mt-3">
+                  {notRight.length > 0 && notRight.length < data.questions.length && (
+                    <button className="act" onClick={() => setOnlyNotRight(!onlyNotRight)}>
+                      {onlyNotRight ? `Show all ${data.questions.length}` : `Show only the ${notRight.length} not right`}
+                    </button>
+                  )}
                   <button className="act" onClick={() => window.print()}>
                     Print
                   </button>
@@ -57,7 +65,7 @@ export default function ReviewPage({ account }: { account: Account }) {
             }
           />
           <Ending review={data} />
-          {data.questions.map((question) => (
+          {(onlyNotRight ? notRight : data.questions).map((question) => (
             <Guard key={question.n} what={`Question ${question.n}`}>
               <Marked question={question} />
             </Guard>
@@ -79,6 +87,9 @@ export default function ReviewPage({ account }: { account: Account }) {
     </PagesContext>
   );
 }
+
+/** Whether a question is known to be short of right; one without a key, or whose outcome is not shown, is not. */
+const isNotRight = ({ outcome }: Review['questions'][number]) => outcome !== null && outcome !== 'right' && outcome !== 'recorded';
 
 function BackLink({ review, account }: { review: Review; account: Account }) {
   const navigate = useNavigate();
