@@ -108,7 +108,11 @@ function Objectives({ review: { objectives, minimums } }: { review: Review }) {
                 <th scope="col">right</th>
                 <th scope="col">points</th>
                 <th scope="col">%</th>
-                {minimums.length > 0 && <th scope="col">at least</th>}
+                {minimums.length > 0 && (
+                  <th scope="col" className="max-sm:hidden">
+                    at least
+                  </th>
+                )}
               </tr>
             </thead>
             <tbody>
@@ -119,6 +123,11 @@ function Objectives({ review: { objectives, minimums } }: { review: Review }) {
                     <span className="mt-1 block h-1.5 max-w-60 bg-tint" aria-hidden>
                       <span className="block h-1.5 bg-moss" style={{ width: `${Math.min(100, Math.max(0, Number(o.percent ?? 0)))}%` }} />
                     </span>
+                    {minimums.some(({ objective }) => objective === o.objective) && (
+                      <span className="block text-sm font-normal sm:hidden">
+                        at least <Minimums all={minimums} objective={o.objective} />
+                      </span>
+                    )}
                   </th>
                   <td className="c">
                     {o.right}
@@ -130,12 +139,8 @@ function Objectives({ review: { objectives, minimums } }: { review: Review }) {
                   </td>
                   <td className="c">{o.percent ?? ''}</td>
                   {minimums.length > 0 && (
-                    <td className="text-right whitespace-nowrap">
-                      {minimums
-                        .filter(({ objective }) => objective === o.objective)
-                        .map((minimum) => (
-                          <Met key={minimum.objective} minimum={minimum} />
-                        ))}
+                    <td className="text-right whitespace-nowrap max-sm:hidden">
+                      <Minimums all={minimums} objective={o.objective} />
                     </td>
                   )}
                 </tr>
@@ -151,6 +156,11 @@ function Objectives({ review: { objectives, minimums } }: { review: Review }) {
       }
     />
   );
+}
+
+/** What was wanted of an objective, beside it; on a narrow screen beneath its name. */
+function Minimums({ all, objective }: { all: Review['minimums']; objective: string }) {
+  return all.filter((one) => one.objective === objective).map((minimum) => <Met key={minimum.objective} minimum={minimum} />);
 }
 
 function Met({ minimum: { needs, met } }: { minimum: Review['minimums'][number] }) {
