@@ -30,7 +30,7 @@ final class CheckCommand
         string $blueprint,
         #[Argument('Files of questions, or -')]
         array $files,
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         $document = JsonFile::read($blueprint);

@@ -35,7 +35,7 @@ final class DealCommand
         string $forms = '1',
         #[Option('Deal cleared questions only')]
         bool $clearedOnly = false,
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/', $seed) !== 1 || preg_match('/^[1-9]\d{0,6}$/', $forms) !== 1) {

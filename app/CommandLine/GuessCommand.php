@@ -22,7 +22,7 @@ final class GuessCommand
         string $file,
         #[Option('Name or number of the question')]
         string $question = '',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         $texts = new QuestionFiles(FileSources::said($from));

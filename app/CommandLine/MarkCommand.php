@@ -27,7 +27,7 @@ final class MarkCommand
         string $file,
         #[Option('A JSON file with a list of cases')]
         string $cases = '',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
         #[Option('Another spelling of --from')]
         ?string $as = null,

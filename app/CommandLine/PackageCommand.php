@@ -35,7 +35,7 @@ final class PackageCommand
         string $as = '',
         #[Option('The zip to be written')]
         string $out = '',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         $version = Version::tryFrom($as) ?? throw new InvalidArgumentException('Say --as=qti21 or --as=qti30.');

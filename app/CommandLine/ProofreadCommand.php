@@ -22,7 +22,7 @@ final class ProofreadCommand
         OutputInterface $output,
         #[Argument('Files of questions, or -')]
         array $files,
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         $files = array_values(array_filter($files, is_string(...)));

@@ -29,7 +29,7 @@ final class ReadCommand
         OutputInterface $output,
         #[Argument('Files, or -')]
         array $files,
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
         #[Option('Another spelling of --from')]
         ?string $as = null,

@@ -33,7 +33,7 @@ final class SimulateCommand
         string $forms = '10000',
         #[Option('The seed of the first form; the next have the seed + 1, …')]
         string $seed = '1',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/', $seed) !== 1 || preg_match('/^[1-9]\d{0,5}$/', $forms) !== 1) {

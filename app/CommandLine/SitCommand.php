@@ -34,7 +34,7 @@ final class SitCommand
         string $seed = '1',
         #[Option('A JSON file with one sitting, or a list of them')]
         string $events = '',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         if (preg_match('/^-?\d{1,18}$/D', $seed) !== 1 || $events === '') {

@@ -21,7 +21,7 @@ final class TableCommand
         string $file,
         #[Option('Name or number of the question')]
         string $question = '',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
         #[Option('Another spelling of --from')]
         ?string $as = null,

@@ -26,7 +26,7 @@ final class WriteCommand
         string $file,
         #[Option('What is written: text, table or archive')]
         string $as = 'text',
-        #[Option('text, paper, table, qti or archive, where files are not in the format they look like')]
+        #[Option(FileSources::FROM)]
         ?string $from = null,
     ): int {
         if (!in_array($as, ['text', 'table', 'archive'], true)) {

@@ -23,6 +23,9 @@ use Zetema\Core\Exchange\Zip\SafeZip;
 /** Files as sources of questions: in the format that is said, else in the one they look like. */
 final readonly class FileSources
 {
+    /** What `--from` says of itself in each command's help. */
+    public const FROM = 'text, paper, table, qti or archive, where files are not in the format they look like';
+
     private function __construct(private ?SourceFormat $from, private ?Encoding $encoding, private ?Mapping $mapping)
     {
     }
