@@ -8,10 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Zetema\Core\Data\Fields;
 use Zetema\Tests\Browser\Server;
 
-/**
- * Each sort of work is killed in its midst, while somebody else saves all the time; another worker takes it up, and what comes of it
- * is what would have come of it otherwise: nothing twice, nothing left out, and nothing half in a list before.
- */
+/** Each sort of work is killed in its midst, while somebody else saves; another worker takes it up: nothing twice, left out, or half done. */
 final class LeftJobsTest extends TestCase
 {
     use AsksServer;

@@ -113,7 +113,7 @@ final readonly class Gaps implements Kind
         if ($this->gaps === []) {
             throw new InvalidQuestion('it has no gap; write `gap 1:` with what belongs there', 'gap');
         }
-        $open = self::openIn($stem);
+        $open = (int) preg_match_all('/_{3,}/', $stem);
         if ($open !== count($this->gaps)) {
             throw new InvalidQuestion(sprintf('the text leaves %d open with ___ and %d %s what belongs there; they must be as many', $open, count($this->gaps), count($this->gaps) === 1 ? 'gap says' : 'gaps say'), 'gap');
         }
@@ -291,11 +291,5 @@ final readonly class Gaps implements Kind
     private function wordings(): array
     {
         return array_merge(...array_map(static fn (Gap $g): array => $g->wordings, $this->gaps));
-    }
-
-    /** How many places a stem leaves open: runs of three or more underscores. */
-    private static function openIn(string $stem): int
-    {
-        return (int) preg_match_all('/_{3,}/', $stem);
     }
 }
