@@ -35,7 +35,7 @@ final class Chromium
         $options->setBinary('/usr/bin/chromium');
         $options->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--user-data-dir=' . $this->profile,
+            '--lang=en-GB', '--accept-lang=en-GB', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--user-data-dir=' . $this->profile,
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

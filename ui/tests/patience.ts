@@ -25,3 +25,6 @@ afterEach(() => {
   for (const timer of begun) clearTimeout(timer);
   begun.clear();
 });
+
+// Dates are read in tests as an English page shows them; other languages are spoken where a test says so.
+Object.defineProperty(Object.getPrototypeOf(navigator) as object, 'language', { configurable: true, get: () => 'en-GB' });

@@ -138,7 +138,16 @@ final readonly class CandidateView
             'items' => $screen === null ? $page : array_map(fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace ? $this->page($place->page) : ['page' => null, 'n' => $this->questions->number($place)], $screen->places),
             'goesOn' => !$position->isAt(Position::END) && !$this->isWhole($screen),
             'isFree' => $this->isFree($screen),
+            'at' => $this->at(),
         ];
+    }
+
+    /** @return array{n: int, of: int}|null where this is among all there is before the end; null where that depends on what is answered, or is all there is */
+    private function at(): ?array
+    {
+        $of = count($this->paper->nodes);
+
+        return $this->state->position->isAt(Position::NODE) && $of > 1 && $this->paper->isStraight() ? ['n' => $this->state->position->node + 1, 'of' => $of] : null;
     }
 
     /** Whether one can move among the questions of this screen's stretch, from the end behind it too. */

@@ -93,6 +93,20 @@ final readonly class Paper
         return $this->steps[$way] ?? $from + 1;
     }
 
+    /** Whether everybody passes every screen, one after another: no checkpoint, and nothing that leads elsewhere. */
+    public function isStraight(): bool
+    {
+        foreach ($this->nodes as $node) {
+            foreach ($node instanceof Screen ? $node->places : [$node] as $place) {
+                if ($place instanceof CheckpointPlace || ($place instanceof QuestionPlace && $place->leads !== []) || ($place instanceof PagePlace && ($place->then ?? Blueprint::NEXT) !== Blueprint::NEXT)) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
     public function sectionOf(int $node): ?int
     {
         return ($this->nodes[$node] ?? null)?->section;

@@ -28,6 +28,11 @@ final class CandidateViewTest extends SatCase
         $again = self::again('last');
 
         yield 'a page' => [self::whole([['id' => 'p', 'page' => 'reading'], self::q('oar')]), '0 start', ['screen.sort' => 'steps', 'screen.items' => 'reading', 'screen.goesOn' => true, 'questions' => '']];
+        yield 'where one is among all there is' => [self::whole([['id' => 'p', 'page' => 'reading'], self::q('oar'), self::q('trim')]), '0 start; 1 go on', ['screen.at.n' => 2, 'screen.at.of' => 3]];
+        yield 'not where choices lead elsewhere' => [self::whole([['id' => 'p', 'page' => 'reading'], self::q('fork')]), '0 start', ['screen.at' => null]];
+        yield 'nor where a checkpoint does' => [self::whole([self::q('oar'), self::checkpoint(['points' => 'all', 'is' => '>', 'value' => '1'], 'end'), self::q('trim')]), '0 start', ['screen.at' => null]];
+        yield 'nor where a page does' => [self::whole([self::q('oar'), ['id' => 'p', 'page' => 'reading', 'then' => 'end']]), '0 start', ['screen.at' => null]];
+        yield 'nor at the end' => [self::whole([self::q('oar'), self::q('trim')]), '0 start; 1 go on; 2 go on', ['screen.sort' => 'end', 'screen.at' => null]];
         yield 'a question of a section with a title' => [self::whole([self::q('oar'), self::q('fork')], [], ['title' => 'The boats']), '0 start', ['screen.section' => 'The boats', 'screen.items.0.n' => 1, 'screen.isFree' => false]];
         $timed = static fn (string $late): array => self::whole([self::q('oar', ['settings' => ['time' => '10 s', 'late' => $late]]), self::q('fork')]);
         yield 'a question whose time ran out, and what was entered does not count' => [$timed('blank'), '0 start; 1 save oar {"choose":[1]}; 60 flag oar', ['lapsed.0.of' => 'question', 'lapsed.0.n' => 1, 'lapsed.0.entered' => true, 'lapsed.0.counts' => false, 'clocks' => '']];

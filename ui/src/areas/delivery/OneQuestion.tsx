@@ -2,6 +2,7 @@ import type { KeyboardEvent, ReactNode } from 'react';
 import { kindUi } from '../../kinds/registry';
 import { useKeys } from '../../parts/hooks/useKeys';
 import { Row } from '../../parts/PageAndMargin';
+import { PlaceLine, pageWords } from './PlaceLine';
 import { CheckButtons, QuestionPart } from './QuestionPart';
 import { type Answering, useAnswering } from './useAnswering';
 import type { Sitting, useSitting } from './useSitting';
@@ -71,11 +72,9 @@ export function OneQuestion({ sitting, question, act, waitingFor, clock, savedLi
       <Row
         className="pt-5"
         page={
-          <p className="path">
-            Question {n}
-            {sitting.screen?.section && ` · ${sitting.screen.section}`}
-            {question.objective && ` · ${question.objective}`}
-          </p>
+          <PlaceLine>
+            {[`Question ${n}`, pageWords(sitting), sitting.screen?.section, question.objective].filter(Boolean).join(' · ')}
+          </PlaceLine>
         }
         margin={clock}
         sticky

@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { AnswerBox } from '../../kinds/AnswerBox';
 import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 import { chosenIn } from '../../kinds/common/answers/answers';
 import type { SittingQuestion } from '../../kinds/content';
+import { useFocusOnNew } from '../../parts/hooks/useFocusOnNew';
 import { Row } from '../../parts/PageAndMargin';
 import { Rich } from '../../parts/text/Rich';
 import { Told, Watch, Worth } from './SittingMargin';
@@ -19,10 +20,16 @@ interface Props {
 export function QuestionPart({ sitting, question, answering, act }: Props & { act: ReturnType<typeof useSitting>['act'] }) {
   const { response, open, respond, isToldAlone } = answering;
   const [wanted, setWanted] = useState(false);
+  const newest = useFocusOnNew<HTMLDivElement>(question.told.length);
+  const answers = useRef<HTMLDivElement>(null);
+  const isAgain = open && question.told.length > 0;
+  useEffect(() => {
+    if (isAgain) firstIn(answers.current)?.focus();
+  }, [isAgain]);
   const keyShows = !question.keyOnRequest || wanted;
   const said = (
     <>
-      <Told question={question} />
+      <Told question={question} newest={newest} />
       {keyShows ? <RightAnswer question={question} /> : <KeyButton question={question} onPress={() => setWanted(true)} />}
     </>
   );
@@ -32,11 +39,13 @@ export function QuestionPart({ sitting, question, answering, act }: Props & { ac
         isToldAlone ? (
           <div className="pt-2">{said}</div>
         ) : (
-          <AnswerBox
-            question={{ ...question, closed: !open, atAnswers: open ? [] : keyShows ? question.atAnswers : withoutKey(question) }}
-            response={response}
-            onRespond={respond}
-          />
+          <div ref={answers}>
+            <AnswerBox
+              question={{ ...question, closed: !open, atAnswers: open ? [] : keyShows ? question.atAnswers : withoutKey(question) }}
+              response={response}
+              onRespond={respond}
+            />
+          </div>
         )
       }
       margin={
@@ -52,6 +61,11 @@ export function QuestionPart({ sitting, question, answering, act }: Props & { ac
     />
   );
 }
+
+/** Where answering goes on: at what is chosen, or at the first place. */
+const firstIn = (answers: HTMLElement | null) =>
+  answers?.querySelector<HTMLElement>('[role=radio][aria-checked=true]:enabled') ??
+  answers?.querySelector<HTMLElement>(':is(input, select, textarea, button):enabled');
 
 /** What stands at the answers before the right one is asked for: where one is chosen, what that came to. */
 function withoutKey({ kind, atAnswers, response }: SittingQuestion): SittingQuestion['atAnswers'] {
@@ -105,10 +119,13 @@ function Hints({ sitting, question, onOpen }: { sitting: Sitting; question: Sitt
   const { nextHint } = question;
   const wait = useSecondsLeft(sitting, nextHint?.opensAt ?? null);
   const waits = wait !== null && wait > 0;
+  const newest = useFocusOnNew<HTMLDivElement>(question.hintsOpen.length);
   return (
     <>
       {question.hintsOpen.map((text, i) => (
-        <Rich key={i} text={text} className="say mb-2" />
+        <div key={i} ref={i === question.hintsOpen.length - 1 ? newest : undefined} tabIndex={-1} role="group" aria-label={`Hint ${i + 1}`}>
+          <Rich text={text} className="say mb-2" />
+        </div>
       ))}
       {nextHint?.open && waits && <p className="text-quiet">a hint in {Math.ceil(wait)} s</p>}
       {nextHint?.open && !waits && (

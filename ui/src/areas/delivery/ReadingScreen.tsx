@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { useKeys } from '../../parts/hooks/useKeys';
 import { Row } from '../../parts/PageAndMargin';
+import { PlaceLine, pageWords } from './PlaceLine';
 import { ReadPages } from './ReadPages';
 import { Stretch } from './Stretch';
 import type { Sitting, useSitting } from './useSitting';
@@ -37,7 +38,12 @@ export function ReadingScreen(props: {
   }[screen?.sort ?? 'steps'];
   return (
     <>
-      <Row className="pt-5" page={<p className="path">{[words, screen?.section].filter(Boolean).join(' · ')}</p>} margin={clock} sticky />
+      <Row
+        className="pt-5"
+        page={<PlaceLine>{[words, pageWords(sitting), screen?.section].filter(Boolean).join(' · ')}</PlaceLine>}
+        margin={clock}
+        sticky
+      />
       {ends && <Row className="pt-4" page={<h1 className="stem">That was the last question.</h1>} margin={savedLine} />}
       {screen?.sort === 'checkpoint' && (
         <Row className="pt-4" page={<h1 className="stem">What comes next depends on what you gave so far.</h1>} margin={savedLine} />

@@ -3,6 +3,7 @@ import type { SittingQuestion } from '../../kinds/content';
 import { Guard } from '../../parts/Guard';
 import { Row } from '../../parts/PageAndMargin';
 import type { ScreenProps } from './OneQuestion';
+import { focusOnPlace, pageWords, PlaceLine } from './PlaceLine';
 import { CheckButtons, QuestionPart } from './QuestionPart';
 import { OnePage } from './ReadPages';
 import { Stretch } from './Stretch';
@@ -20,20 +21,28 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
   const { screen } = sitting;
   const free = screen?.isFree !== false;
   const forward = screen?.goesOn === true;
-  const here = useRef<HTMLDivElement>(null);
+  const isHere = sitting.questions.some(({ n }) => n === at);
+  const seen = useRef(at);
   useEffect(() => {
-    if (at !== sitting.questions[0]?.n) here.current?.querySelector(`[data-question="${at}"]`)?.scrollIntoView({ block: 'start' });
-  }, [at, sitting.questions]);
+    if (seen.current === at || !isHere) return;
+    seen.current = at;
+    focusOnPlace(at);
+  }, [at, isHere]);
   const numbers = sitting.questions.map(({ n }) => n);
   return (
     <>
       <Row
         className="pt-5"
         page={
-          <p className="path">
-            {numbers.length === 1 ? `Question ${numbers[0] ?? ''}` : `Questions ${numbers[0] ?? ''} to ${numbers.at(-1) ?? ''}`}
-            {screen?.section && ` · ${screen.section}`}
-          </p>
+          <PlaceLine>
+            {[
+              numbers.length === 1 ? `Question ${numbers[0] ?? ''}` : `Questions ${numbers[0] ?? ''} to ${numbers.at(-1) ?? ''}`,
+              pageWords(sitting),
+              screen?.section,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </PlaceLine>
         }
         margin={
           <>
@@ -43,19 +52,17 @@ export function SharedScreen({ sitting, at, about, act, waitingFor, clock, saved
         }
         sticky
       />
-      <div ref={here} className="contents">
-        {screen?.items.map(({ page, n }, i) => {
-          if (page !== null) return <OnePage key={i} name={page} />;
-          const question = sitting.questions.find((one) => one.n === n);
-          return (
-            question && (
-              <Guard key={i} what={`Question ${question.n}`} about={`${question.n} ${about} ${sitting.events}`}>
-                <OnScreen key={about} {...{ sitting, question, act, waitingFor, free }} />
-              </Guard>
-            )
-          );
-        })}
-      </div>
+      {screen?.items.map(({ page, n }, i) => {
+        if (page !== null) return <OnePage key={i} name={page} />;
+        const question = sitting.questions.find((one) => one.n === n);
+        return (
+          question && (
+            <Guard key={i} what={`Question ${question.n}`} about={`${question.n} ${about} ${sitting.events}`}>
+              <OnScreen key={about} {...{ sitting, question, act, waitingFor, free }} />
+            </Guard>
+          )
+        );
+      })}
       <Row
         line
         className="pt-5"
@@ -101,7 +108,7 @@ function OnScreen({
         line
         className="pt-5"
         page={
-          <h2 className="path" data-question={n}>
+          <h2 className="path" data-question={n} tabIndex={-1}>
             Question {n}
             {question.mustAnswer && ', must be answered'}
           </h2>

@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { type Ref, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { clock, duration, figure, points } from '../../parts/text/figures';
 import { AnswerLines } from '../../kinds/common/answers/AnswerLines';
 import { Gauge, Outcome } from '../../parts/Gauge';
+import { Row } from '../../parts/PageAndMargin';
 import { Rich } from '../../parts/text/Rich';
 import type { SavedState, Sitting } from './useSitting';
 import type { SittingQuestion } from '../../kinds/content';
@@ -62,12 +63,23 @@ export function SoFar({ score }: { score: Sitting['score'] }) {
   );
 }
 
-export function SavedLine({ saved, notice, why }: { saved: SavedState; notice: string | null; why: string | null }) {
+/** @param anything whether there is something here that was saved; else nothing is said of it until something is */
+export function SavedLine({
+  saved,
+  notice,
+  why,
+  anything,
+}: {
+  saved: SavedState;
+  notice: string | null;
+  why: string | null;
+  anything: boolean;
+}) {
   return (
     <>
       <p role="status" aria-live="polite" className={saved === 'waiting' ? 'text-wrong' : ''}>
         {saved === 'saved'
-          ? 'saved'
+          ? anything && 'saved'
           : saved === 'saving'
             ? 'saving …'
             : why !== null
@@ -122,23 +134,46 @@ export function Worth({ sitting, question }: { sitting: Sitting; question: Sitti
   );
 }
 
-/** What was said after each attempt so far. */
-export function Told({ question }: { question: SittingQuestion }) {
+/** What was said after each attempt so far. @param newest where the last of it stands */
+export function Told({ question, newest }: { question: SittingQuestion; newest?: Ref<HTMLDivElement> }) {
+  const { told, attempts } = question;
+  return told.map((one, i) => (
+    <div key={one.attempt} className="mb-3" ref={i === told.length - 1 ? newest : undefined} tabIndex={-1} role="group">
+      <Outcomes told={one} before={attempts !== 1 ? `attempt ${one.attempt}: ` : ''} />
+    </div>
+  ));
+}
+
+/** What an attempt came to, and what its author says to that. */
+function Outcomes({ told, before }: { told: SittingQuestion['told'][number]; before: string }) {
   return (
     <>
-      {question.told.map((told) => (
-        <div key={told.attempt} className="mb-3">
-          <p>
-            <Gauge {...told} />
-            {question.attempts !== 1 && `attempt ${told.attempt}: `}
-            {figure(told.facts)}
-          </p>
-          {told.said.map((text, i) => (
-            <Rich key={i} text={text} className="say mt-1 ml-[15px]" />
-          ))}
-        </div>
+      <p>
+        <Gauge {...told} />
+        {before}
+        {figure(told.facts)}
+      </p>
+      {told.said.map((text, i) => (
+        <Rich key={i} text={text} className="say mt-1 ml-[15px]" />
       ))}
     </>
+  );
+}
+
+/** A question that was gone on from by itself: what it came to, on the screen after it. */
+export function Passed({ question: { n, told } }: { question: SittingQuestion }) {
+  const last = told.at(-1);
+  return (
+    last && (
+      <Row
+        className="pt-4"
+        page={
+          <div role="status">
+            <Outcomes told={last} before={`Question ${n}: `} />
+          </div>
+        }
+      />
+    )
   );
 }
 

@@ -1,5 +1,5 @@
 import { lapsedWords } from './lapsed';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { Guard } from '../../parts/Guard';
 import { useStable } from '../../parts/hooks/useStable';
@@ -12,11 +12,13 @@ import type { Account } from '../people/session';
 import { AtWidth, useSaid } from './rehearsal/AtWidth';
 import { HandIn } from './HandIn';
 import { OneQuestion } from './OneQuestion';
+import { PlaceLine } from './PlaceLine';
 import { SharedScreen } from './SharedScreen';
 import { RehearsalBar } from './rehearsal/RehearsalBar';
 import { ReadingScreen } from './ReadingScreen';
+import { screenOf, useFocusOnScreen, useGoingOn } from './useGoingOn';
 import { useSecondsLeft, useSitting, type Sitting } from './useSitting';
-import { Clock, OwnClock, SavedLine, SoFar } from './SittingMargin';
+import { Clock, OwnClock, Passed, SavedLine, SoFar } from './SittingMargin';
 
 /** What a candidate sees: one question or page at a time, clear clocks, and always whether it is saved. */
 export default function SittingPage({ account }: { account: Account }) {
@@ -27,29 +29,25 @@ export default function SittingPage({ account }: { account: Account }) {
   const [handingIn, setHandingIn] = useState(false);
   const framed = useSearchParams()[0].has('framed');
   const [width, setWidth] = useState<Width>('desk');
-  /** Which question was checked here last: it may go on by itself, and does not when one comes back to it. */
-  const checked = useRef<number | undefined>(undefined);
-  const act = useStable((...asked: Parameters<typeof acts>) => {
-    if (asked[0] === 'checked') checked.current = asked[1];
-    acts(...asked);
-  });
   const told = sitting.data;
   // A frame shows no more than a candidate sees.
   const data = framed && told?.watch ? { ...told, watch: { ...told.watch, questions: [] } } : told;
   useSaid(framed, data?.events);
-  const only = data?.questions.length === 1 && data.screen?.goesOn === true ? data.questions[0] : undefined;
-  const isRight = only?.goesOnByItself === true && only.closed && only.told.at(-1)?.outcome === 'right';
-  const n = only?.n;
-  useEffect(() => {
-    if (!isRight || checked.current !== n) return;
-    checked.current = undefined;
-    act('went on');
-  }, [isRight, n, act]);
+  const goingOn = useGoingOn(data, acts);
+  const where = data && `${screenOf(data)} ${handingIn ? 'handing in' : ''}`;
+  useFocusOnScreen(where, at);
+  /** The screen on which something was saved here last. */
+  const [written, setWritten] = useState<string | undefined>(undefined);
+  const act = useStable((...asked: Parameters<typeof acts>) => {
+    if (asked[1] !== undefined) setWritten(where);
+    goingOn.act(...asked);
+  });
   if (!data) return <Waiting error={sitting.error} retry={() => void sitting.refetch()} home={sitting.error !== null} />;
   if (data.phase === 'ended') return <Navigate to={`/sittings/${id}/review`} replace />;
   const question = data.questions.find(({ n }) => n === at) ?? data.questions[0];
   const clock = <Clocks sitting={data} n={question?.n} refetch={() => void sitting.refetch()} />;
-  const savedLine = <SavedLine saved={saved} notice={notice} why={why} />;
+  const anything = handingIn || written === where || data.questions.some(({ answered, flagged }) => answered || flagged);
+  const savedLine = <SavedLine {...{ saved, notice, why, anything }} />;
   const goesOn = data.screen?.goesOn === true;
   return (
     <PagesContext value={data.pages}>
@@ -67,11 +65,12 @@ export default function SittingPage({ account }: { account: Account }) {
               }}
             />
           )}
+          {goingOn.passed && width === 'desk' && <Passed question={goingOn.passed} />}
           {width !== 'desk' ? (
             <AtWidth sitting={data} width={width} about={`${width} ${dropped}`} onHappened={() => void sitting.refetch()} />
           ) : handingIn ? (
             <>
-              <Row className="pt-5" page={<p className="path">Before you hand in</p>} margin={clock} sticky />
+              <Row className="pt-5" page={<PlaceLine>Before you hand in</PlaceLine>} margin={clock} sticky />
               <HandIn
                 sitting={data}
                 saved={saved}
@@ -98,7 +97,7 @@ export default function SittingPage({ account }: { account: Account }) {
           ) : (
             <Guard what={`Question ${question.n}`} about={`${question.n} ${dropped} ${data.events}`}>
               <OneQuestion
-                key={`${question.n} ${dropped} ${rounds(data)}`}
+                key={`${question.n} ${dropped}`}
                 waitingFor={waitingFor}
                 sitting={data}
                 question={question}
@@ -116,9 +115,6 @@ export default function SittingPage({ account }: { account: Account }) {
     </PagesContext>
   );
 }
-
-/** Raised when a question comes back to be answered afresh. */
-const rounds = (sitting: Sitting) => (sitting.screen?.goesOn === true && sitting.questions[0]?.told.length === 0 ? 'afresh' : '');
 
 function Clocks({ sitting, n, refetch }: { sitting: Sitting; n: number | undefined; refetch: () => void }) {
   const left = useSecondsLeft(sitting, sitting.deadline, refetch);

@@ -25,9 +25,10 @@ export function useAnswering(
   const [seen, setSeen] = useState(told);
   if (seen !== told) {
     setSeen(told);
-    setAgain(false);
+    // It is asked afresh after a refresher.
+    setAgain(told < seen);
     // Its answers may stand in another order now.
-    if (lastTold) setResponse(lastTold.response);
+    setResponse(lastTold ? lastTold.response : question.response);
   }
   const open = !question.closed && again;
   const checks = sitting.checks && open;

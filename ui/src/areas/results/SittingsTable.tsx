@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { duration, figure, shortDay, timeOfDay } from '../../parts/text/figures';
+import { duration, figure } from '../../parts/text/figures';
+import { shortDay, timeOfDay } from '../../parts/text/moments';
 import { type Order, orders, type Results, type SittingRow } from './results';
 import { StaffActions } from './StaffActions';
 
@@ -23,7 +24,12 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
         <thead>
           <tr>
             {heads.map((head) => (
-              <th key={head} scope="col" aria-sort={order.by === head ? (order.down ? 'descending' : 'ascending') : 'none'}>
+              <th
+                key={head}
+                scope="col"
+                className={atDesk.includes(head) ? 'max-sm:hidden' : ''}
+                aria-sort={order.by === head ? (order.down ? 'descending' : 'ascending') : 'none'}
+              >
                 <button
                   className="hover:underline"
                   onClick={() => onOrder({ by: head, down: order.by === head ? !order.down : head !== 'candidate' })}
@@ -34,11 +40,15 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
               </th>
             ))}
             {data.tallies.map((tally) => (
-              <th key={tally} scope="col">
+              <th key={tally} scope="col" className="max-sm:hidden">
                 {tally}
               </th>
             ))}
-            {hasPaths && <th scope="col">path</th>}
+            {hasPaths && (
+              <th scope="col" className="max-sm:hidden">
+                path
+              </th>
+            )}
             <th scope="col">
               <span className="sr-only">what staff can do</span>
             </th>
@@ -47,7 +57,7 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
         <tbody>
           {rows.map((row) => [
             <tr key={row.id}>
-              <th scope="row" className="whitespace-nowrap">
+              <th scope="row" className="sm:whitespace-nowrap">
                 {row.ended === null ? (
                   row.candidate
                 ) : (
@@ -55,15 +65,14 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
                     {row.candidate}
                   </Link>
                 )}
+                <Narrow row={row} judged={heads.includes('passed')} />
               </th>
-              <td className="text-right whitespace-nowrap">
-                {row.began === null ? '' : `${shortDay(row.began)}, ${timeOfDay(row.began)}`}
-              </td>
+              <td className="text-right whitespace-nowrap max-sm:hidden">{began(row)}</td>
               {row.ended === null ? <Running row={row} of={data.questions} wide={heads.length - 2} /> : <Ended row={row} heads={heads} />}
               {data.tallies.map((tally) => {
                 const band = row.bands.find((one) => one.tally === tally);
                 return (
-                  <td key={tally} className="text-right">
+                  <td key={tally} className="text-right max-sm:hidden">
                     {band && (
                       <>
                         <span className="fig">{figure(band.value)}</span> {band.band}
@@ -72,7 +81,7 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
                   </td>
                 );
               })}
-              {hasPaths && <td className="text-right whitespace-nowrap">{row.path}</td>}
+              {hasPaths && <td className="text-right whitespace-nowrap max-sm:hidden">{row.path}</td>}
               <td className="text-right">
                 <button
                   className="act text-sm"
@@ -103,6 +112,27 @@ export function SittingsTable({ data, rows, order, onOrder }: Props) {
   );
 }
 
+/** Heads that stand beneath the candidate on a phone. */
+const atDesk: Order['by'][] = ['began', 'took', 'passed'];
+
+const began = (row: SittingRow) => (row.began === null ? '' : `${shortDay(row.began)}, ${timeOfDay(row.began)}`);
+const took = (row: SittingRow) => (row.seconds === null ? '' : duration(row.seconds));
+const judgedWords = ({ passed }: SittingRow) => (passed === null ? '–' : passed ? 'passed' : 'not passed');
+
+/** On a phone, beneath the candidate: what has columns of its own at a desk. */
+function Narrow({ row, judged }: { row: SittingRow; judged: boolean }) {
+  const parts = [
+    began(row),
+    took(row),
+    row.how !== null && ends[row.how],
+    row.ended !== null && judged && judgedWords(row),
+    row.missed.length > 0 && `below the minimum in ${row.missed.join(', ')}`,
+    ...row.bands.map(({ tally, value, band }) => `${tally} ${figure(value)}${band === null ? '' : ` ${band}`}`),
+    row.path,
+  ];
+  return <span className="block text-sm font-normal text-quiet sm:hidden">{parts.filter(Boolean).join(' · ')}</span>;
+}
+
 /** What has nothing to tell in any row: points where nothing is graded, passed where there is no pass mark. */
 function isEmpty(head: Order['by'], data: Results, rows: SittingRow[]): boolean {
   if (head === 'passed') return data.pass === null;
@@ -124,8 +154,8 @@ const ends: Record<string, string> = { 'whole ran out': 'time ran out', until: '
 function Ended({ row, heads }: { row: SittingRow; heads: Order['by'][] }) {
   return (
     <>
-      <td className="text-right whitespace-nowrap">
-        {row.seconds === null ? '' : duration(row.seconds)}
+      <td className="text-right whitespace-nowrap max-sm:hidden">
+        {took(row)}
         {row.how !== null && ends[row.how] && <span className="block text-sm text-quiet">{ends[row.how]}</span>}
       </td>
       {heads.includes('points') && (
@@ -136,8 +166,8 @@ function Ended({ row, heads }: { row: SittingRow; heads: Order['by'][] }) {
       )}
       {heads.includes('%') && <td className="c">{row.percent ?? ''}</td>}
       {heads.includes('passed') && (
-        <td className={`text-right ${row.missed.length > 0 ? 'min-w-44' : ''}`}>
-          {row.passed === null ? '–' : row.passed ? 'passed' : 'not passed'}
+        <td className={`text-right max-sm:hidden ${row.missed.length > 0 ? 'min-w-44' : ''}`}>
+          {judgedWords(row)}
           {row.missed.length > 0 && <span className="block text-sm text-quiet">below the minimum in {row.missed.join(', ')}</span>}
         </td>
       )}

@@ -26,21 +26,6 @@ export function duration(seconds: number): string {
   return seconds % 60 === 0 ? count(seconds / 60, 'minute') : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 }
 
-export function timeOfDay(iso: string): string {
-  return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-}
-
-export function day(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-}
-
-/** "25 Nov", and the year where it is another one. */
-export function shortDay(iso: string, now = new Date()): string {
-  const date = new Date(iso);
-  const year = date.getFullYear() === now.getFullYear() ? {} : ({ year: 'numeric' } as const);
-  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...year });
-}
-
 /** "5–7, 9" for [5, 6, 7, 9]. */
 export function runs(numbers: number[]): string {
   const parts: string[] = [];

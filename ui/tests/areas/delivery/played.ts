@@ -31,7 +31,7 @@ export const question = (n: number, more: object = {}) => ({
   ...more,
 });
 /** A screen that is left for good. */
-export const steps = { sort: 'steps', section: null, items: [], goesOn: true, isFree: false };
+export const steps = { sort: 'steps', section: null, items: [], goesOn: true, isFree: false, at: null };
 /** A sitting that runs. */
 export const sitting = (more: object = {}) => ({
   id: 7,

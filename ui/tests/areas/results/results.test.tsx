@@ -43,7 +43,7 @@ const results = (more: object = {}) => ({
   ...more,
 });
 const text = () => document.body.textContent;
-const names = () => screen.getAllByRole('rowheader').map((th) => th.textContent);
+const names = () => screen.getAllByRole('rowheader').map((th) => th.firstChild?.textContent);
 
 async function open(told: object = results(), more: object = {}) {
   const served = new Served({ 'GET /editions/{id}/results': told, ...more });

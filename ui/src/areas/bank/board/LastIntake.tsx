@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
 import { over } from '../../../api/undone';
-import { count, day } from '../../../parts/text/figures';
+import { count } from '../../../parts/text/figures';
+import { day } from '../../../parts/text/moments';
 
 /** The last intake, and the way back from it. */
 export function LastIntake({ bank }: { bank: number }) {

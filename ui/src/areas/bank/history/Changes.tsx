@@ -4,7 +4,7 @@ import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { undone } from '../../../api/undone';
 import { Row } from '../../../parts/PageAndMargin';
-import { day, timeOfDay } from '../../../parts/text/figures';
+import { day, timeOfDay } from '../../../parts/text/moments';
 import { Waiting } from '../../../parts/Waiting';
 import { asked, type Narrowed, page } from './narrowed';
 

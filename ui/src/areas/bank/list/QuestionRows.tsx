@@ -3,7 +3,7 @@ import { type KeyboardEvent, useEffect, useEffectEvent, useRef, useState } from 
 import { Link } from 'react-router';
 import type { Schema } from '../../../api/client';
 import { Row } from '../../../parts/PageAndMargin';
-import { day } from '../../../parts/text/figures';
+import { day } from '../../../parts/text/moments';
 import type { Shown } from './columns';
 import { hitParts } from './filter';
 import type { Choosing } from './many/useChosen';

@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { pagesQuery } from '../../../api/queries';
-import { day, timeOfDay } from '../../../parts/text/figures';
+import { day, timeOfDay } from '../../../parts/text/moments';
 import { MediaContext } from '../../../parts/text/media';
 import { NotSaved } from '../../../parts/NotSaved';
 import { Row, PageAndMargin } from '../../../parts/PageAndMargin';

@@ -2,7 +2,7 @@ import { keys } from '../../../api/keys';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, dataOf } from '../../../api/client';
-import { day, timeOfDay } from '../../../parts/text/figures';
+import { day, timeOfDay } from '../../../parts/text/moments';
 import { Row } from '../../../parts/PageAndMargin';
 import type { Edit, Question } from './useDraft';
 

@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import { errorWords } from '../../../api/client';
 import { Editable, EditableChoice } from '../../../parts/fields/Editable';
+import { Moment } from '../../../parts/fields/Moment';
 import { count } from '../../../parts/text/figures';
 import { AccessLink } from './AccessLink';
 import { FindCandidate } from './FindCandidate';
-import { type Admission, local, moment, useAdmission } from './useAdmission';
+import { type Admission, useAdmission } from './useAdmission';
 
 const whole = (most: number) => (typed: string) =>
   /^\d{1,3}$/.test(typed) && Number(typed) <= most ? null : `a whole number from 0 to ${most}`;
@@ -33,8 +34,12 @@ export function WhoMaySit({ blueprint }: { blueprint: number }) {
         />
         {everybody && people.length === 0 && ', all alike'}
       </p>
-      <Moment label="open from" value={admission.opens} onChange={(opens) => put({ opens })} />
-      <Moment label="until" value={admission.closes} onChange={(closes) => put({ closes })} />
+      <p>
+        open from <Moment label="open from" none="now on" value={admission.opens} onChange={(opens) => put({ opens })} />
+      </p>
+      <p>
+        until <Moment label="until" none="any time" value={admission.closes} onChange={(closes) => put({ closes })} />
+      </p>
       {!everybody && (
         <>
           {admission.groups.map((id) => {
@@ -111,28 +116,5 @@ export function WhoMaySit({ blueprint }: { blueprint: number }) {
         </p>
       )}
     </section>
-  );
-}
-
-function Moment({ label, value, onChange }: { label: string; value: string | null; onChange: (value: string | null) => void }) {
-  return (
-    <label className="flex items-baseline gap-2">
-      <span className="w-20">{label}</span>
-      <input
-        type="datetime-local"
-        className="field text-sm"
-        key={value}
-        defaultValue={local(value)}
-        // A date is typed part by part; it counts when the field is left.
-        onBlur={(e) => {
-          if (e.target.value !== local(value)) onChange(moment(e.target.value));
-        }}
-      />
-      {value !== null && (
-        <button className="act" aria-label={`${label}: no moment`} onClick={() => onChange(null)}>
-          none
-        </button>
-      )}
-    </label>
   );
 }

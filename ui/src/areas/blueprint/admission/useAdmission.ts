@@ -30,15 +30,6 @@ export function useAdmission(blueprint: number) {
   };
 }
 
-/** A moment as a field for date and time has it, in the time of this place; none is empty. */
-export function local(iso: string | null): string {
-  if (iso === null) return '';
-  const at = new Date(iso);
-  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-}
-
-export const moment = (typed: string): string | null => (typed === '' ? null : new Date(typed).toISOString().replace(/\.\d+Z$/, '+00:00'));
-
 /** How many may begin: everybody, or those who are named, by themselves or in a group, each once. */
 export function howMany({ everybody, groups: admitted, people }: Admission, groups: Schema['Groups']['groups'], all: number): number {
   if (everybody) return all;

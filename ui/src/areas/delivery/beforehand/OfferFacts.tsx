@@ -1,5 +1,6 @@
 import type { Schema } from '../../../api/client';
-import { count, day, duration, points, timeOfDay } from '../../../parts/text/figures';
+import { count, duration, points } from '../../../parts/text/figures';
+import { day, timeOfDay } from '../../../parts/text/moments';
 
 /** What is known of an assessment before it is begun: how much, how long, when, what passes. */
 export function OfferFacts({ offer: a }: { offer: Schema['Offer'] }) {

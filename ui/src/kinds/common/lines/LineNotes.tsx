@@ -1,6 +1,6 @@
 import { type SubmitEvent, use, useState } from 'react';
 import type { Schema } from '../../../api/client';
-import { day } from '../../../parts/text/figures';
+import { day } from '../../../parts/text/moments';
 import { isGone, LinesContext, useAt } from './lines';
 import { type Standing, StandingContext } from './StandingContext';
 
