@@ -19,7 +19,8 @@ final readonly class FactsCommand
     {
         file_put_contents($this->root . '/' . InterfaceFacts::FILE, InterfaceFacts::typescript());
         file_put_contents($this->root . '/' . InterfaceFacts::LIMITS, InterfaceFacts::limits());
-        $output->writeln([InterfaceFacts::FILE, InterfaceFacts::LIMITS]);
+        file_put_contents($this->root . '/' . InterfaceFacts::SIGNS, InterfaceFacts::signs());
+        $output->writeln([InterfaceFacts::FILE, InterfaceFacts::LIMITS, InterfaceFacts::SIGNS]);
 
         return 0;
     }

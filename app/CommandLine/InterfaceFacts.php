@@ -7,6 +7,7 @@ namespace Zetema\App\CommandLine;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Intake\Brought;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Data\PlainSigns;
 use Zetema\Core\Exchange\TextFormat\Templates;
 use Zetema\Core\Exchange\TextFormat\Vocabulary;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
@@ -24,6 +25,7 @@ final class InterfaceFacts
 {
     public const FILE = 'ui/src/kinds/facts.gen.ts';
     public const LIMITS = 'ui/src/parts/text/limits.gen.ts';
+    public const SIGNS = 'ui/src/parts/text/signs.gen.ts';
 
     public static function typescript(): string
     {
@@ -40,6 +42,17 @@ final class InterfaceFacts
     public static function limits(): string
     {
         return "// Made by `bin/console zetema:facts`. A test says when it is stale.\nexport const textWork = " . sprintf('{ quotes: %d, signs: %d, formula: %d, nested: %d }', TextWork::QUOTES, TextWork::SIGNS, TextWork::FORMULA, TextWork::NESTED) . ";\n";
+    }
+
+    /** Plain characters for what is raised, lowered or written as a formula, for names that are read out. */
+    public static function signs(): string
+    {
+        $lines = ['// Made by `bin/console zetema:facts`. A test says when it is stale.'];
+        foreach (['raised' => PlainSigns::RAISED, 'lowered' => PlainSigns::LOWERED, 'commands' => PlainSigns::COMMANDS] as $name => $signs) {
+            $lines[] = sprintf('export const %s: Record<string, string> = %s;', $name, json_encode((object) $signs, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+        }
+
+        return implode("\n", $lines) . "\n";
     }
 
     /** @return array<string, array{string, mixed}> type and value by name */

@@ -65,10 +65,36 @@ final readonly class ObjectiveTree
         return implode(self::SEPARATOR, $this->names($id));
     }
 
-    /** @param int $id of the new one */
-    public function add(int $id, ?int $parent, string $name): self
+    /**
+     * Adds one below another; of a whole path ("Swarms > Catching") all that is not there yet.
+     *
+     * @param int $id of the new one; of several, of the first
+     */
+    public function add(int $id, ?int $parent, string $path): self
     {
-        return new self([...$this->nodes, new ObjectiveNode($id, $parent === null ? null : $this->node($parent)->id, self::name($name))]);
+        $names = array_map(self::name(...), explode('>', $path));
+        $at = $parent === null ? null : $this->node($parent)->id;
+        $last = array_pop($names);
+        $made = [];
+        foreach ($names as $name) {
+            $known = $made === [] ? $this->below($at, $name) : null;
+            $made = $known === null ? [...$made, new ObjectiveNode($id + count($made), $at, $name)] : [];
+            $at = $known ?? $id + count($made) - 1;
+        }
+
+        return new self([...$this->nodes, ...$made, new ObjectiveNode($id + count($made), $at, $last)]);
+    }
+
+    /** The one of that name that lies right below another. */
+    private function below(?int $parent, string $name): ?int
+    {
+        foreach ($this->nodes as $node) {
+            if ($node->parent === $parent && $node->name === $name) {
+                return $node->id;
+            }
+        }
+
+        return null;
     }
 
     /** Gives a name, a code and a description. */

@@ -18,7 +18,7 @@ final readonly class Proofreader
     private const MANY_KEYS = 8;
 
     /** @param list<Check> $checks */
-    public function __construct(private array $checks = [new StemCheck(), new ChoiceCheck(), new FeedbackCheck()])
+    public function __construct(private array $checks = [new StemCheck(), new ChoiceCheck(), new FeedbackCheck(), new AreaCheck()])
     {
     }
 

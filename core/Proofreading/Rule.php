@@ -33,6 +33,7 @@ enum Rule: string
     case HeaviestIsNoKey = 'heaviest is no key';
     case KeyInOnePlace = 'key in one place';
     case ClaimsOutOfBalance = 'claims out of balance';
+    case AreaOverKey = 'area over the key';
 
     /** Why it matters. */
     public function reason(): string
@@ -64,6 +65,7 @@ enum Rule: string
             self::HeaviestIsNoKey => 'The answer that earns most is not called a key, so it is shown as wrong in review.',
             self::KeyInOnePlace => 'Who notices where the key stands needs to know nothing.',
             self::ClaimsOutOfBalance => 'If most claims hold, “true” is a good guess.',
+            self::AreaOverKey => 'Where the two lie over each other, one click is right and wrong at once.',
         };
     }
 
@@ -97,6 +99,7 @@ enum Rule: string
             self::HeaviestIsNoKey => 'Call it a key, or give the key more points.',
             self::KeyInOnePlace => 'Shuffle the answers, or move some keys.',
             self::ClaimsOutOfBalance => 'Turn some claims into their opposite.',
+            self::AreaOverKey => 'Draw them apart, or make the wrong one of pieces around the right one.',
         };
     }
 }

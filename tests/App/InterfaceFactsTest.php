@@ -18,6 +18,7 @@ final class InterfaceFactsTest extends TestCase
     {
         self::assertSame(InterfaceFacts::typescript(), file_get_contents(self::ROOT . '/' . InterfaceFacts::FILE), 'run `bin/console zetema:facts`');
         self::assertSame(InterfaceFacts::limits(), file_get_contents(self::ROOT . '/' . InterfaceFacts::LIMITS), 'run `bin/console zetema:facts`');
+        self::assertSame(InterfaceFacts::signs(), file_get_contents(self::ROOT . '/' . InterfaceFacts::SIGNS), 'run `bin/console zetema:facts`');
     }
 
     public function test_the_contract_names_every_kind_with_all_its_fields(): void

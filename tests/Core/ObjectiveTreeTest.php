@@ -27,6 +27,8 @@ final class ObjectiveTreeTest extends TestCase
     {
         yield 'as it is' => [static fn (ObjectiveTree $t) => $t, ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
         yield 'added last below' => [static fn (ObjectiveTree $t) => $t->add(9, 1, '  New   one '), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > New one', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
+        yield 'a whole path, of which the beginning is there' => [static fn (ObjectiveTree $t) => $t->add(9, null, 'B > B1>New > Newer'), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > B1 > New', 'B > B1 > New > Newer', 'B > A1', 'B > A1 > Deep']];
+        yield 'a path that is all new, below another' => [static fn (ObjectiveTree $t) => $t->add(9, 3, 'Knots > Bends > Sheet'), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > A2 > Knots', 'A > A2 > Knots > Bends', 'A > A2 > Knots > Bends > Sheet', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
         yield 'renamed, and all paths below it' => [static fn (ObjectiveTree $t) => $t->describe(6, 'C', 'c', ''), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > C', 'B > C > Deep']];
         yield 'moved before a sibling' => [static fn (ObjectiveTree $t) => $t->move(3, 1, 2), ['A', 'A > A2', 'A > A1', 'A > A1 > Deep', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
         yield 'moved with all below it' => [static fn (ObjectiveTree $t) => $t->move(4, 3, null), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > A2 > B', 'A > A2 > B > B1', 'A > A2 > B > A1', 'A > A2 > B > A1 > Deep']];
@@ -57,7 +59,9 @@ final class ObjectiveTreeTest extends TestCase
     {
         yield 'a name that stands there already' => [static fn (ObjectiveTree $t) => $t->describe(3, 'A1', '', ''), 'name: “A1” stands there already; merge the two instead'];
         yield 'no name' => [static fn (ObjectiveTree $t) => $t->add(9, null, ' '), 'name: is empty'];
-        yield 'a name that reads as a path' => [static fn (ObjectiveTree $t) => $t->add(9, null, 'A > C'), 'name: cannot have “>”'];
+        yield 'a name that reads as a path' => [static fn (ObjectiveTree $t) => $t->describe(2, 'A > C', '', ''), 'name: cannot have “>”'];
+        yield 'a path that is there' => [static fn (ObjectiveTree $t) => $t->add(9, null, 'A > A1'), 'name: “A1” stands there already'];
+        yield 'a path with a gap' => [static fn (ObjectiveTree $t) => $t->add(9, null, 'A > > C'), 'name: is empty'];
         yield 'a name too long' => [static fn (ObjectiveTree $t) => $t->add(9, null, str_repeat('n', 161)), 'name: has more than 160 characters'];
         yield 'below itself' => [static fn (ObjectiveTree $t) => $t->move(4, 7, null), 'parent: “B” cannot lie below itself'];
         yield 'before one that stands elsewhere' => [static fn (ObjectiveTree $t) => $t->move(3, 4, 2), 'before: must stand below the same objective'];

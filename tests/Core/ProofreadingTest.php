@@ -21,6 +21,7 @@ final class ProofreadingTest extends TestCase
     public static function cases(): iterable
     {
         $one = static fn (string $stem, string ...$choices): string => "one: $stem\n yes: " . implode("\n no: ", $choices) . self::SAID;
+        $areas = static fn (string $right, string $other, string $is = 'no'): string => "regions: Click the queen here.\n image: frame.svg\n  size: 400 300\n  shows: a frame\n area yes: $right\n area $is: $other" . self::SAID;
         $plain = ['Smoke calms them', 'Water cools them', 'Light wakes them'];
         $cases = [
             [$one('Which of these is not a bee?', ...$plain), Rule::NegativeStem, 'stem'],
@@ -82,6 +83,11 @@ final class ProofreadingTest extends TestCase
             ["text: What drops onto the board?\n answer: varroa" . self::SAID, Rule::OneWording, 'answer 1'],
             ["text: What drops onto the board?\n answer: varroa\n typos: 1" . self::SAID, Rule::OneWording, null],
             ["text: What drops onto the board?\n answer: varroa\n answer: mite" . self::SAID, Rule::OneWording, null],
+            [$areas('rectangle 10 10 50 50', 'rectangle 40 40 50 50'), Rule::AreaOverKey, 'area 2'],
+            [$areas('ellipse 100 100 30 30', 'polygon 100,100 200,100 200,200'), Rule::AreaOverKey, 'area 2'],
+            [$areas('rectangle 10 10 50 50', 'rectangle 61 10 50 50'), Rule::AreaOverKey, null],
+            [$areas('ellipse 100 100 30 30', 'rectangle 70 70 5 5'), Rule::AreaOverKey, null],
+            [$areas('rectangle 10 10 50 50', 'rectangle 40 40 50 50', 'yes'), Rule::AreaOverKey, null],
             ["number: How much does it weigh?\n answer: 14\n unit: kg" . self::SAID, Rule::NoTolerance, 'answer 1'],
             ["number: How much does it weigh?\n answer: 14 within 0.5\n unit: kg" . self::SAID, Rule::NoTolerance, null],
             ["number: How many queens are there?\n answer: 1" . self::SAID, Rule::NoTolerance, null],

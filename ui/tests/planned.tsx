@@ -83,7 +83,9 @@ export async function planning(first: Document, show: (document: Document, onCha
   }
   const served = new Served({
     'GET /banks/{id}/pages': { pages: ['care', 'smoke'].map((name, id) => ({ id, name, heading: null, reads: '', version: 1 })) },
-    'GET /banks/{id}/pools': { pools: [{ id: 1, name: 'Swarms', filter: null, questions: 4, cleared: 3, drawnBy: [] }] },
+    'GET /banks/{id}/pools': {
+      pools: [{ id: 1, name: 'Swarms', filter: null, questions: 4, cleared: 3, waiting: { draft: 1 }, drawnBy: [] }],
+    },
     'GET /banks/{id}/find': { found: [{ what: 'question', id: 9, words: 'Which oil?', more: 'oil' }] },
   });
   await at('/', '/', <Page />);

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 use Zetema\App\People\Account;
+use Zetema\Core\Data\Fields;
 
 /** Something that was done to a bank as a whole: who, when, in words, and what it takes to undo it. */
 #[ORM\Entity]
@@ -61,7 +62,7 @@ class BankChange
         [$this->undoneBy, $this->undoneAt] = [$by, $at];
     }
 
-    /** @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null, undoneBy: string|null} */
+    /** @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null, undoneBy: string|null, question: array{id: int, objective: string}|null} question: what came back, and where it stands */
     public function toData(): array
     {
         return [
@@ -73,6 +74,16 @@ class BankChange
             'at' => $this->at->format(\DATE_ATOM),
             'undoneAt' => $this->undoneAt?->format(\DATE_ATOM),
             'undoneBy' => $this->undoneBy?->name,
+            'question' => $this->isUndone() ? $this->restored() : null,
         ];
+    }
+
+    /** @return array{id: int, objective: string}|null of a question that was thrown away and came back */
+    private function restored(): ?array
+    {
+        $kept = Fields::of($this->undo);
+        $rows = $kept->has('rows') ? $kept->object('rows')->objects('question', optional: true) : [];
+
+        return $rows === [] ? null : ['id' => $rows[0]->integer('id'), 'objective' => $kept->optionalText('objective') ?? ''];
     }
 }

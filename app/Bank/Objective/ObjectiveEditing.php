@@ -92,7 +92,7 @@ final readonly class ObjectiveEditing implements Undoing
         $name = $do === 'add' ? '' : $tree->node($id)->name;
 
         return match ($do) {
-            'add' => [$tree->add($this->stored->nextId(), $body->optionalInteger('parent'), $body->text('name')), [], sprintf('added the objective “%s”', trim($body->text('name')))],
+            'add' => [$tree->add($this->stored->nextId(), $body->optionalInteger('parent'), $body->text('name')), [], sprintf('added the objective “%s”', implode(ObjectiveTree::SEPARATOR, array_map(trim(...), explode('>', $body->text('name')))))],
             'describe' => [$new = $tree->describe($id, $body->text('name'), $body->text('code', ''), $body->text('description', '')), [], self::described($name, $new->node($id)->name)],
             'move' => [$tree->move($id, $body->optionalInteger('parent'), $body->optionalInteger('before')), [], sprintf('moved the objective “%s”', $name)],
             'merge' => [...$tree->merge($id, $body->integer('into')), sprintf('merged the objective “%s” into “%s”', $name, $tree->node($body->integer('into'))->name)],

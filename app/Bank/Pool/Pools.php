@@ -15,7 +15,7 @@ final readonly class Pools
     {
     }
 
-    /** @return list<array{id: int, name: string, filter: object|null, questions: int, cleared: int, drawnBy: list<string>}> */
+    /** @return list<array{id: int, name: string, filter: object|null, questions: int, cleared: int, waiting: object, drawnBy: list<string>}> waiting: how many of those that cannot be drawn have which status */
     public function told(Bank $bank): array
     {
         $told = [];
@@ -23,13 +23,14 @@ final readonly class Pools
         foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name COLLATE NOCASE', [$bank->id]) as $row) {
             $row = Fields::of($row);
             $filter = PoolMembers::filter($row);
-            [$questions, $cleared] = $this->counts($bank, $row->integer('id'), $filter);
+            [$questions, $cleared, $waiting] = $this->counts($bank, $row->integer('id'), $filter);
             $told[] = [
                 'id' => $row->integer('id'),
                 'name' => $row->text('name'),
                 'filter' => $filter === null ? null : (object) $this->filters->address($bank, $filter),
                 'questions' => $questions,
                 'cleared' => $cleared,
+                'waiting' => (object) $waiting,
                 'drawnBy' => $drawnBy[$row->text('name')] ?? [],
             ];
         }
@@ -41,7 +42,7 @@ final readonly class Pools
     public function size(Bank $bank, int $id): string
     {
         $row = $this->db->fetchAssociative('SELECT filter FROM pool WHERE bank_id = ? AND id = ?', [$bank->id, $id]);
-        [$questions, $cleared] = $row === false ? [0, 0] : $this->counts($bank, $id, PoolMembers::filter(Fields::of($row)));
+        [$questions, $cleared] = $row === false ? [0, 0, []] : $this->counts($bank, $id, PoolMembers::filter(Fields::of($row)));
 
         return sprintf('%d %s, %d can be drawn', $questions, $questions === 1 ? 'question' : 'questions', $cleared);
     }
@@ -49,13 +50,17 @@ final readonly class Pools
     /**
      * @param array<array-key, mixed>|null $filter
      *
-     * @return array{int, int} of all, and of those that can be drawn
+     * @return array{int, int, array<string, int>} of all, of those that can be drawn, and of the others by their status
      */
     private function counts(Bank $bank, int $id, ?array $filter): array
     {
         $ids = $this->members->of($bank, $id, $filter);
-        $cleared = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE cleared_id IS NOT NULL AND id IN (SELECT value FROM json_each(?))', [json_encode($ids, JSON_THROW_ON_ERROR)]);
+        $waiting = [];
+        foreach ($this->db->fetchAllAssociative('SELECT status, COUNT(*) AS questions FROM question WHERE cleared_id IS NULL AND id IN (SELECT value FROM json_each(?)) GROUP BY status', [json_encode($ids, JSON_THROW_ON_ERROR)]) as $row) {
+            $row = Fields::of($row);
+            $waiting[$row->text('status')] = $row->integer('questions');
+        }
 
-        return [count($ids), is_numeric($cleared) ? (int) $cleared : 0];
+        return [count($ids), count($ids) - array_sum($waiting), $waiting];
     }
 }

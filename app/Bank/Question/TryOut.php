@@ -99,7 +99,8 @@ final readonly class TryOut
     {
         $rows = [];
         foreach (WhatScoresWhat::table($this->place->question, $this->place->settings) as $row) {
-            $rows[] = [...$row, 'response' => $this->short($row['response'])];
+            $lines = $this->lines($row['response']);
+            $rows[] = [...$row, 'response' => implode($row['response'] instanceof Core\Response\OrderedItems ? ' › ' : ' · ', array_map(static fn (Core\Answers\AnswerLine $line): string => $line->typed ? (string) $line : AuthorText::excerpt((string) $line), $lines)), 'lines' => array_map(static fn (Core\Answers\AnswerLine $line): array => $line->toData(), $lines)];
         }
         $total = count($rows);
         if (!$all && $total > self::FIRST) {
@@ -112,20 +113,27 @@ final readonly class TryOut
         return ['rows' => $rows, 'total' => $total];
     }
 
-    /** In the words of the answers, short enough for a row of the table; what was typed in quotation marks. */
-    private function short(Core\Response\Response $response): string
+    /** @return list<Core\Answers\AnswerLine> in the words of the answers, short enough for a row of the table; what was typed in quotation marks */
+    private function lines(Core\Response\Response $response): array
     {
         if ($response->isBlank()) {
-            return 'nothing';
+            return [Core\Answers\AnswerLine::typed('nothing')];
         }
         if ($response instanceof Core\Response\TypedText) {
-            return '“' . $response->text . '”';
+            return [Core\Answers\AnswerLine::typed('“' . $response->text . '”')];
         }
         $lines = $this->content->kind->inWords($response, withKey: true);
         $longest = intdiv(self::WIDEST, max(1, min(4, count($lines))));
-        $words = array_map(static fn (Core\Answers\AnswerLine $line): string => ($line->before === null ? '' : $line->before . ': ') . ($line->typed ? $line->text : AuthorText::excerpt($line->text, $longest)), $lines);
 
-        return implode($response instanceof Core\Response\OrderedItems ? ' › ' : ' · ', $words);
+        return array_map(static fn (Core\Answers\AnswerLine $line): Core\Answers\AnswerLine => self::short($line, $longest), $lines);
+    }
+
+    /** As it was written where that is short, to be drawn; else its first words. */
+    private static function short(Core\Answers\AnswerLine $line, int $longest): Core\Answers\AnswerLine
+    {
+        $isShort = !str_contains($line->text, '![') && AuthorText::excerpt($line->text, $longest) === AuthorText::excerpt($line->text, 2 * self::WIDEST);
+
+        return $line->typed || $isShort ? $line : Core\Answers\AnswerLine::typed(AuthorText::excerpt($line->text, $longest), $line->before);
     }
 
     /**

@@ -37,6 +37,15 @@ final class PoolsTest extends ApiTestCase
         self::assertSame($claims - 1, $this->pool('Claims on health')->integer('questions'), 'what no longer fits is no longer in it');
     }
 
+    public function test_a_pool_says_why_it_cannot_be_drawn_from(): void
+    {
+        $draft = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'Wasps hum.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]], 'Question', 201);
+        $this->change(['do' => 'gather', 'name' => 'Mixed', 'ids' => [$draft->integer('id'), ...$this->some('claim', 2)]]);
+        $pool = $this->pool('Mixed');
+
+        self::assertSame([3, 2, ['draft' => 1]], [$pool->integer('questions'), $pool->integer('cleared'), $pool->object('waiting')->raw()]);
+    }
+
     public function test_an_edition_holds_what_was_in_its_pools_when_it_was_frozen(): void
     {
         $ids = $this->some('claim', 4);

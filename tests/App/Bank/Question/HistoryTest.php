@@ -37,7 +37,10 @@ final class HistoryTest extends ApiTestCase
         self::assertSame(['threw away the question “wasps”', 'thrown away'], [$change->text('words'), $change->text('kind')]);
         self::assertNotContains('Wasps', $this->objectives(), 'its objective went with it, as nobody made it by hand');
 
+        self::assertNull($change->raw()['question']);
         $this->undo($change);
+        $told = $this->send('GET', '/api/banks/1/changes?kind=thrown away', schema: 'BankChanges')->objects('changes')[0]->object('question');
+        self::assertSame([$id, 'Neighbours and law > Wasps'], [$told->integer('id'), $told->text('objective')], 'it says where it stands now');
         $after = $this->send('GET', "/api/questions/$id", schema: 'Question')->raw();
         self::assertEquals([...$before, 'version' => 0], [...$after, 'version' => 0]);
         self::assertSame(1, $this->send('GET', '/api/banks/1/questions?search=wasps&tag=wasps')->integer('total'));

@@ -183,6 +183,18 @@ final class QuestionEditingTest extends ApiTestCase
         self::assertSame(['right', 'nothing'], [$scores->objects('rows')[0]->text('outcome'), $scores->objects('rows')[59]->text('response')], 'the right one first, nothing last');
     }
 
+    public function test_formulas_and_raised_signs_can_be_drawn_where_it_is_listed(): void
+    {
+        $made = $this->send('POST', '/api/banks/1/questions', ['content' => [...self::ONE, 'stem' => 'How large is $\\frac{1}{2}$ m^2^?', 'choices' => [['id' => 1, 'text' => '$\\frac{1}{2}$ m^2^', 'key' => true], ['id' => 2, 'text' => str_repeat('very ', 30) . 'long', 'key' => false]]]], 'Question', 201);
+        $rows = $this->send('GET', '/api/questions/' . $made->integer('id') . '/scores?all=1', schema: 'Scores')->objects('rows');
+        $told = array_map(static fn (Fields $row): array => [$row->text('response'), $row->objects('lines')[0]->text('text'), $row->objects('lines')[0]->flag('typed')], $rows);
+
+        self::assertSame(['1/2 m²', '$\\frac{1}{2}$ m^2^', false], $told[0]);
+        self::assertSame([str_repeat('very ', 23) . 'very…', true], array_slice($told[1], 1), 'what is long is cut, and stands as words');
+        $listed = $this->send('GET', '/api/banks/1/questions?search=How+large', schema: 'QuestionList')->objects('questions');
+        self::assertSame('How large is 1/2 m²?', $listed[0]->text('excerpt'));
+    }
+
     private function patterns(): string
     {
         return implode(' ', array_map(static fn (Fields $q): string => (string) $q->integer('id'), $this->send('GET', '/api/banks/1/questions?patterns=1', schema: 'QuestionList')->objects('questions')));

@@ -2,7 +2,7 @@ import { chosenIn } from '../common/answers/answers';
 import { ListOf } from '../common/answers/ListOf';
 import { Outcome } from '../../parts/Gauge';
 import { Rich } from '../../parts/text/Rich';
-import { stemWords } from '../common/answers/stemWords';
+import { inWords } from '../../parts/text/inWords';
 import { Tiles } from '../common/answers/Tiles';
 import type { AnswerProps } from '../kindUi';
 
@@ -26,7 +26,7 @@ export function OneAnswer({ question, response, onRespond }: AnswerProps<'one'>)
   const list = (
     <ListOf
       className="field my-3 max-w-full font-reading text-[18px]"
-      label={`Answers to: ${stemWords(question.stem)}`}
+      label={`Answers to: ${inWords(question.stem)}`}
       entries={choices}
       chosen={chosen === undefined ? undefined : String(chosen)}
       none="choose …"

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { Moving, useDropPlace, useTakenUp } from '../../parts/Moving';
+import { inWords } from '../../parts/text/inWords';
 import { Rich } from '../../parts/text/Rich';
 import type { AnswerProps } from '../kindUi';
 
@@ -14,7 +15,7 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
     const item = order[from];
     if (item === undefined || to < 0 || to >= order.length || question.closed) return;
     onRespond({ order: order.toSpliced(from, 1).toSpliced(to, 0, item) }, false);
-    setSaid(`${items[item - 1] ?? ''} is now number ${to + 1}`);
+    setSaid(`${inWords(items[item - 1] ?? '')} is now number ${to + 1}`);
     window.setTimeout(() => buttons.current.get(item)?.focus(), 0);
   };
   const keys = (i: number) => (e: KeyboardEvent) => {
@@ -41,7 +42,7 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
                     type="button"
                     className="act"
                     disabled={i === 0}
-                    aria-label={`Move “${items[item - 1] ?? ''}” up`}
+                    aria-label={`Move “${inWords(items[item - 1] ?? '')}” up`}
                     onKeyDown={keys(i)}
                     onClick={() => move(i, i - 1)}
                   >
@@ -51,7 +52,7 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
                     type="button"
                     className="act"
                     disabled={i === order.length - 1}
-                    aria-label={`Move “${items[item - 1] ?? ''}” down`}
+                    aria-label={`Move “${inWords(items[item - 1] ?? '')}” down`}
                     onKeyDown={keys(i)}
                     onClick={() => move(i, i + 1)}
                   >

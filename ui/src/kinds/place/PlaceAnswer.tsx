@@ -4,6 +4,7 @@ import { AtAnswer } from '../common/answers/AtAnswer';
 import { Board, SpotText } from '../common/answers/Board';
 import { Players } from '../common/answers/Players';
 import { useShown } from '../common/answers/OnPicture';
+import { inWords } from '../../parts/text/inWords';
 import { Rich } from '../../parts/text/Rich';
 import type { AnswerProps } from '../kindUi';
 
@@ -37,7 +38,7 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
                 className="spot"
                 role="button"
                 tabIndex={question.closed ? undefined : 0}
-                aria-label={`Spot ${i + 1}${label === undefined ? ', empty' : `: ${labels[Number(label) - 1] ?? ''}`}`}
+                aria-label={`Spot ${i + 1}${label === undefined ? ', empty' : `: ${inWords(labels[Number(label) - 1] ?? '')}`}`}
                 onClick={question.closed ? undefined : drop}
                 onDragOver={(e) => e.preventDefault()}
                 onDrop={(e) => {
@@ -79,7 +80,7 @@ export function PlaceAnswer({ question, response, onRespond }: AnswerProps<'plac
             </button>
             <select
               className="field py-1!"
-              aria-label={`Spot for “${label}”`}
+              aria-label={`Spot for “${inWords(label)}”`}
               disabled={question.closed}
               value={map[i + 1] ?? ''}
               onChange={(e) => place(i + 1, e.target.value)}

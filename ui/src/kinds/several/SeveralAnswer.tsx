@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 import { Rich } from '../../parts/text/Rich';
 import { chosenIn } from '../common/answers/answers';
-import { stemWords } from '../common/answers/stemWords';
+import { inWords } from '../../parts/text/inWords';
 import { Players } from '../common/answers/Players';
 import { AtAnswer } from '../common/answers/AtAnswer';
 import { tileLayout } from '../common/answers/Tiles';
@@ -12,7 +12,7 @@ import { toggled } from './toggled';
 export function SeveralAnswer({ question, response, onRespond }: AnswerProps<'several'>) {
   const chosen = chosenIn(response);
   return (
-    <div role="group" aria-label={`Answers to: ${stemWords(question.stem)}`} className={tileLayout(question.answers.layout)}>
+    <div role="group" aria-label={`Answers to: ${inWords(question.stem)}`} className={tileLayout(question.answers.layout)}>
       {question.answers.choices.map((choice, i) => (
         <Fragment key={i}>
           <button

@@ -88,6 +88,27 @@ describe('the history of a bank', () => {
     expect(requests('POST', '/banks/{bank}/changes/{id}/undo')).toHaveLength(1);
   });
 
+  it('says where a question stands that was restored, before it leaves the basket', async () => {
+    const thrown = change(3, 'thrown away', 'threw away the question “wasps”');
+    const restored = {
+      ...change(3, 'thrown away', thrown.words, '2026-05-04T10:00:00+00:00'),
+      question: { id: 7, objective: 'Law > Wasps' },
+    };
+    let basket = [thrown];
+    new Served({
+      [path]: () => ({ people, changes: basket }),
+      'POST /banks/{bank}/changes/{id}/undo': () => {
+        basket = [restored];
+        return restored;
+      },
+    });
+    await at('/banks/1/history?what=thrown+away', '/banks/:bank/history', <HistoryPage account={author} />);
+    press('Restore: threw away the question “wasps”');
+    await settled();
+    expect(text()).toContain('It stands in Law > Wasps again');
+    expect(screen.getByRole('link', { name: 'to the question' }).getAttribute('href')).toBe('/banks/1/questions/7');
+  });
+
   it('tells saves of single questions, by whom one likes', async () => {
     const save = { id: 9, question: 7, words: 'drone sting', number: 3, by: 'S. Penhale', at: '2026-05-03T10:00:00+00:00', cleared: true };
     new Served({ [path]: { people, changes: [] }, 'GET /banks/{id}/saves': { people, saves: [save] } });

@@ -8,8 +8,16 @@ import type { Pool, PoolChanges } from '../../../src/areas/bank/list/pools/usePo
 
 afterEach(cleanup);
 
-const claims: Pool = { id: 1, name: 'Claims', filter: { kind: 'claim' }, questions: 20, cleared: 18, drawnBy: ['Spring'] };
-const byHand: Pool = { id: 2, name: 'Open evening', filter: null, questions: 6, cleared: 6, drawnBy: [] };
+const claims: Pool = {
+  id: 1,
+  name: 'Claims',
+  filter: { kind: 'claim' },
+  questions: 20,
+  cleared: 18,
+  waiting: { draft: 2 },
+  drawnBy: ['Spring'],
+};
+const byHand: Pool = { id: 2, name: 'Open evening', filter: null, questions: 6, cleared: 6, waiting: {}, drawnBy: [] };
 
 /** Changes that are told to `told`, and succeed at once. */
 function changes(told: (body: object) => void): PoolChanges {
@@ -25,11 +33,11 @@ function changes(told: (body: object) => void): PoolChanges {
   } as unknown as PoolChanges;
 }
 
-function line(filter: Filter, readOnly = false) {
+function line(filter: Filter, readOnly = false, pools = [claims, byHand]) {
   const told = vi.fn<(body: object) => void>();
   render(
     <MemoryRouter>
-      <PoolsLine bank={3} pools={[claims, byHand]} filter={filter} changes={changes(told)} readOnly={readOnly} />
+      <PoolsLine bank={3} pools={pools} filter={filter} changes={changes(told)} readOnly={readOnly} />
     </MemoryRouter>,
   );
   return told;
@@ -57,8 +65,23 @@ describe('the pools of a bank, above its questions', () => {
 
   it('says how many can be drawn and by what, and keeps what is drawn from', () => {
     line({ kind: 'claim' });
-    expect(screen.getByText(/18 questions can be drawn/).textContent).toContain('and is by “Spring”');
+    expect(screen.getByText(/18 questions can be drawn/).textContent).toContain(': 2 are drafts; it is drawn from by “Spring”.');
     expect(screen.queryByText('take the pool apart')).toBeNull();
+  });
+
+  it.each<[string, Partial<Pool>, string]>([
+    ['all', {}, 'by hand; all of it can be drawn.'],
+    [
+      'none, since none is cleared',
+      { cleared: 0, waiting: { retired: 1, draft: 3, 'in review': 2 } },
+      'none of it can be drawn: 3 are drafts, 2 are in review, 1 is retired.',
+    ],
+    ['none, since it is empty', { questions: 0, cleared: 0 }, 'nothing is in it, so that nothing can be drawn.'],
+    ['none, since nothing fits', { questions: 0, cleared: 0, filter: { kind: 'place' } }, 'nothing fits it, so that nothing can be drawn.'],
+  ])('why not all of it can be drawn: %s', (_, more, words) => {
+    const pool = { ...byHand, ...more };
+    line(pool.filter ?? { pool: 2 }, false, [pool]);
+    expect(document.body.textContent).toContain(words);
   });
 
   it('keeps the filter under a name; under that of another, it takes its place', () => {

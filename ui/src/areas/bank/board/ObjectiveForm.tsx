@@ -82,7 +82,14 @@ function Add({ objective, changes, onDone }: Props) {
     <Form onSubmit={add} onLeave={onDone} act="Add it">
       <label>
         {objective ? `below “${objective.name}”: ` : 'a new objective: '}
-        <input ref={focus} className="field w-64" maxLength={160} value={name} onChange={(e) => setName(e.target.value)} />
+        <input
+          ref={focus}
+          className="field w-72"
+          maxLength={500}
+          placeholder="a name, or a path: Swarms > Catching"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
       </label>
     </Form>
   );

@@ -1,5 +1,6 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { undone } from '../../../api/undone';
@@ -29,9 +30,13 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
     initialPageParam: null as number | null,
     getNextPageParam: ({ changes: list }) => (list.length < page ? undefined : (list.at(-1)?.id ?? undefined)),
   });
+  /** What was restored here: it says where it stands before it leaves the basket. */
+  const [back, setBack] = useState<number[]>([]);
   if (!changes.data) return <Waiting error={changes.error} retry={() => void changes.refetch()} />;
   const basket = narrowed.what === 'thrown away';
-  const list = changes.data.pages.flatMap((one) => one.changes).filter(({ undoneAt }) => !basket || undoneAt === null);
+  const list = changes.data.pages
+    .flatMap((one) => one.changes)
+    .filter(({ id, undoneAt }) => !basket || undoneAt === null || back.includes(id));
   return (
     <>
       {filter(changes.data.pages[0]?.people ?? [])}
@@ -47,7 +52,16 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
         />
       )}
       {list.map((change) => (
-        <Change key={change.id} change={change} may={may} undo={() => undone(bank, change.id)} />
+        <Change
+          key={change.id}
+          bank={bank}
+          change={change}
+          may={may}
+          undo={() => {
+            setBack([...back, change.id]);
+            return undone(bank, change.id);
+          }}
+        />
       ))}
       {changes.hasNextPage && (
         <Row
@@ -63,13 +77,14 @@ export function Changes({ bank, narrowed, filter, may }: Props) {
 }
 
 interface ChangeProps {
+  bank?: number;
   change: Schema['BankChange'];
   may: boolean;
   undo: () => Promise<unknown>;
 }
 
 /** One step: who, what, when, and its undo. */
-export function Change({ change, may, undo: goBack }: ChangeProps) {
+export function Change({ bank, change, may, undo: goBack }: ChangeProps) {
   const queries = useQueryClient();
   const undo = useMutation({
     mutationFn: goBack,
@@ -84,8 +99,11 @@ export function Change({ change, may, undo: goBack }: ChangeProps) {
     <Row
       line
       page={
-        <p className={change.undoneAt ? 'text-quiet line-through' : ''}>
-          {change.by} {change.words}
+        <p className={change.undoneAt ? 'text-quiet' : ''}>
+          <span className={change.undoneAt ? 'line-through' : ''}>
+            {change.by} {change.words}
+          </span>
+          {bank !== undefined && change.question && <StandsIn bank={bank} {...change.question} />}
         </p>
       }
       margin={
@@ -118,5 +136,17 @@ export function Change({ change, may, undo: goBack }: ChangeProps) {
         </p>
       }
     />
+  );
+}
+
+/** Where a question stands that came back. */
+function StandsIn({ bank, id, objective }: { bank: number; id: number; objective: string }) {
+  return (
+    <span className="block">
+      It stands {objective === '' ? 'under no objective' : `in ${objective}`} again:{' '}
+      <Link className="act" to={`/banks/${bank}/questions/${id}`}>
+        to the question
+      </Link>
+    </span>
   );
 }

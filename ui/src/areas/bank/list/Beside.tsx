@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
 import { count } from '../../../parts/text/figures';
+import { Rich } from '../../../parts/text/Rich';
 import { Waiting } from '../../../parts/Waiting';
 import { useBankChanges } from '../history/useBankChanges';
 
@@ -67,11 +68,11 @@ export function Beside({ bank, one, other, may }: Props) {
 function OneOfTwo({ question: { stem, lines, editions } }: { question: Schema['Beside']['questions'][number] }) {
   return (
     <>
-      <p className="font-reading">{stem}</p>
+      <Rich text={stem} className="font-reading" />
       <ul className="pt-1">
         {lines.map((line, i) => (
           <li key={i} className={line.isKey ? 'font-semibold' : 'text-soft'}>
-            {line.text} {line.isKey && <span className="path font-normal">key</span>}
+            <Rich text={line.text} inline still /> {line.isKey && <span className="path font-normal">key</span>}
           </li>
         ))}
       </ul>

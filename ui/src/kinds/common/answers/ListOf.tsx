@@ -1,5 +1,6 @@
 import { Select } from 'radix-ui';
 import { Players } from './Players';
+import { inWords } from '../../../parts/text/inWords';
 import { isMoreThanWords, Rich } from '../../../parts/text/Rich';
 
 interface Props {
@@ -34,7 +35,7 @@ export function ListOf(props: Props) {
       <option value="">{none}</option>
       {entries.map((entry, i) => (
         <option key={i} value={i + 1}>
-          {entry.replace(/[*_`]/g, '')}
+          {inWords(entry)}
         </option>
       ))}
     </select>

@@ -1,3 +1,4 @@
+import { inWords } from '../../../parts/text/inWords';
 import { Rich } from '../../../parts/text/Rich';
 import type { AskedQuestion } from '../../content';
 import { AtAnswer } from './AtAnswer';
@@ -24,7 +25,7 @@ export function Matching({ parts, targets, given, closed, atAnswers, onGive }: P
           </span>
           <ListOf
             className="field max-w-full flex-1 font-reading text-[17px]"
-            label={`For “${part}”`}
+            label={`For “${inWords(part)}”`}
             entries={targets}
             chosen={given[i + 1]}
             none="–"

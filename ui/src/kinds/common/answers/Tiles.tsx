@@ -3,7 +3,7 @@ import { RadioGroup } from 'radix-ui';
 import { Rich } from '../../../parts/text/Rich';
 import { AtAnswer } from './AtAnswer';
 import { Players } from './Players';
-import { stemWords } from './stemWords';
+import { inWords } from '../../../parts/text/inWords';
 import type { AskedQuestion } from '../../content';
 
 export const tileLayout = (layout: string | null) => ({ 'two columns': 'tiles two', row: 'tiles across' })[layout ?? ''] ?? 'tiles';
@@ -24,7 +24,7 @@ interface Props {
 export function Tiles({ stem, choices, layout, closed, chosen, atAnswers, onChoose }: Props) {
   return (
     <RadioGroup.Root
-      aria-label={`Answers to: ${stemWords(stem)}`}
+      aria-label={`Answers to: ${inWords(stem)}`}
       className={tileLayout(layout)}
       disabled={closed}
       value={chosen === undefined ? '' : String(chosen)}

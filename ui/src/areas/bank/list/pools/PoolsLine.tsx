@@ -5,6 +5,7 @@ import { Confirm } from '../../../../parts/fields/Confirm';
 import { Editable } from '../../../../parts/fields/Editable';
 import { Row } from '../../../../parts/PageAndMargin';
 import { count, grouped } from '../../../../parts/text/figures';
+import { statuses } from '../../../../kinds/facts.gen';
 import { addressOf, type Filter, sameFilter } from '../filter';
 import type { Pool, PoolChanges } from './usePoolChanges';
 
@@ -101,9 +102,8 @@ function OpenPool({ pool, changes, readOnly }: { pool: Pool; changes: PoolChange
             onChange={(name) => changes.change.mutate({ do: 'rename', id: pool.id, name })}
           />
         </b>{' '}
-        {pool.filter ? 'holds all that fits this filter' : 'holds what is put into it by hand'};{' '}
-        {pool.cleared === pool.questions ? 'all of it' : count(pool.cleared, 'question')} can be drawn
-        {pool.drawnBy.length > 0 && <>, and is by {pool.drawnBy.map((title) => `“${title}”`).join(', ')}</>}.
+        {pool.filter ? 'holds all that fits this filter' : 'holds what is put into it by hand'}; {canBeDrawn(pool)}
+        {pool.drawnBy.length > 0 && <>; it is drawn from by {pool.drawnBy.map((title) => `“${title}”`).join(', ')}</>}.
       </p>
       {!readOnly && pool.drawnBy.length === 0 && (
         <Confirm
@@ -118,6 +118,17 @@ function OpenPool({ pool, changes, readOnly }: { pool: Pool; changes: PoolChange
     </div>
   );
 }
+
+/** How many of it can be drawn, and why the others cannot. */
+function canBeDrawn({ filter, questions, cleared, waiting }: Pool): string {
+  if (questions === 0) return filter ? 'nothing fits it, so that nothing can be drawn' : 'nothing is in it, so that nothing can be drawn';
+  if (cleared === questions) return 'all of it can be drawn';
+  const others = statuses.filter((status) => waiting[status]).map((status) => statusWords(status, waiting[status] ?? 0));
+  return `${cleared === 0 ? 'none of it' : count(cleared, 'question')} can be drawn: ${others.join(', ')}`;
+}
+
+const statusWords = (status: string, n: number) =>
+  status === 'draft' ? count(n, 'is a draft', 'are drafts') : `${grouped(n)} ${n === 1 ? 'is' : 'are'} ${status}`;
 
 const atOnce = (input: HTMLInputElement | null) => input?.focus();
 

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../../api/client';
 import { figure } from '../../../../parts/text/figures';
+import { AnswerLines } from '../../../../kinds/common/answers/AnswerLines';
 import { outcomes } from '../../../../kinds/facts.gen';
 import { Outcome } from '../../../../parts/Gauge';
 import { Rich } from '../../../../parts/text/Rich';
@@ -74,7 +75,9 @@ export function Scores({ question }: { question: Question }) {
                 <tbody>
                   {shown.map((row, i) => (
                     <tr key={i}>
-                      <td>{row.response}</td>
+                      <td>
+                        <AnswerLines lines={row.lines} between={question.content.kind === 'order' ? ' › ' : ' · '} />
+                      </td>
                       <td>
                         <Outcome outcome={row.outcome} earned={row.earned[0] ?? null} max={question.margin?.worth ?? null} />
                       </td>
