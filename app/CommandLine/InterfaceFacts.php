@@ -16,6 +16,7 @@ use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindFacts;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\Meanings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Question\TextWork;
@@ -72,6 +73,7 @@ final class InterfaceFacts
         return [
             'kinds' => ['Kinds', $kinds],
             'settings' => ['Settings', $settings],
+            'meanings' => ['Record<string, string>', Meanings::ALL],
             'houseWords' => ['Outcomes', $outcomes],
             'outcomes' => ["Schema['Outcome'][]", array_column(Outcome::cases(), 'value')],
             'statuses' => ["Schema['Status'][]", array_column(Status::cases(), 'value')],

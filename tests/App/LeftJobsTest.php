@@ -23,6 +23,8 @@ final class LeftJobsTest extends TestCase
         self::$server = new Server(workers: 2);
         $this->db = new \PDO('sqlite:' . self::$server->database, options: [\PDO::ATTR_TIMEOUT => 60]);
         $this->logIn('orrell');
+        // The worker stands still but where a test lets it go on, so that nothing is over before it was looked at.
+        self::server()->holdWork(true);
     }
 
     protected function tearDown(): void
@@ -184,6 +186,7 @@ final class LeftJobsTest extends TestCase
 
         self::assertSame('failed', $ended->text('state'));
         self::assertStringContainsString('left 3 times', $ended->text('failure'));
+        self::server()->holdWork(false);
         $this->until(fn (): bool => $this->number("SELECT COUNT(*) FROM bank WHERE name LIKE '%Never whole%'") === 0);
         self::assertSame(0, $this->number('SELECT COUNT(*) FROM question WHERE bank_id NOT IN (SELECT id FROM bank)'));
     }
@@ -206,13 +209,17 @@ final class LeftJobsTest extends TestCase
     }
 
     /**
-     * Kills the worker of a job in its midst: nothing can be written while it is looked at, so that it is not over by then.
+     * Kills the worker of a job in its midst. It goes on from one save of somebody else to the next, and is looked at while it stands
+     * still: so it is not over before it was seen, on a machine of any speed.
      *
      * @param bool $begun as soon as it is at it, where it tells how far it is once a second only
      */
     private function halfWay(Fields $job, bool $begun = false): void
     {
-        $this->until(fn (): bool => $this->whileNobodyWrites(function () use ($job, $begun): bool {
+        $this->until(function () use ($job, $begun): bool {
+            self::server()->holdWork(false);
+            $this->whileNobodyWrites(static fn (): bool => true);
+            self::server()->holdWork(true);
             [$done, $total, $state] = $this->row('SELECT done, total, state FROM job WHERE id = ' . $job->integer('id'));
             self::assertContains($state, ['waiting', 'running'], 'it is not over before it was killed');
             $isHalf = $begun ? $state === 'running' : $done > 0 && $done < $total;
@@ -221,7 +228,7 @@ final class LeftJobsTest extends TestCase
             }
 
             return $isHalf;
-        }));
+        });
     }
 
     /** @param callable(): bool $look at what stands, on a connection of its own that saves too */
@@ -239,11 +246,13 @@ final class LeftJobsTest extends TestCase
 
     private function ended(Fields $job): Fields
     {
+        self::server()->holdWork(false);
         $this->until(function () use ($job): bool {
             $this->whileNobodyWrites(static fn (): bool => true);
 
             return in_array($this->row('SELECT state FROM job WHERE id = ' . $job->integer('id'))[0], ['done', 'failed', 'stopped'], true);
         });
+        self::server()->holdWork(true);
 
         return $this->ask('GET', '/api/jobs/' . $job->integer('id'));
     }

@@ -167,7 +167,7 @@ final class Chromium
     public function click(string $words): void
     {
         $quoted = '"' . $words . '"';
-        $xpath = "//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\" or @role=\"menuitem\"][normalize-space(.)=$quoted]";
+        $xpath = "//*[self::button or self::a][normalize-space(.)=$quoted or @aria-label=$quoted] | //*[@role=\"menuitemradio\" or @role=\"menuitem\"][normalize-space(.)=$quoted or @aria-label=$quoted]";
         // What is just coming or being moved to its place, such as an entry of a menu, cannot be pressed yet: nothing was, so it is pressed again.
         $this->until(function () use ($xpath): bool {
             $found = $this->driver->findElements(WebDriverBy::xpath($xpath))[0] ?? null;

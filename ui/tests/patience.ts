@@ -28,3 +28,10 @@ afterEach(() => {
 
 // Dates are read in tests as an English page shows them; other languages are spoken where a test says so.
 Object.defineProperty(Object.getPrototypeOf(navigator) as object, 'language', { configurable: true, get: () => 'en-GB' });
+
+// What opens beside something measures it there.
+globalThis.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};

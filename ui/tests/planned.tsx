@@ -96,12 +96,3 @@ export async function planning(first: Document, show: (document: Document, onCha
     steps: () => now.sections.flatMap(({ steps }) => steps),
   };
 }
-
-/** Nothing has a size here; what watches sizes is told none. */
-export function watchSizes() {
-  globalThis.ResizeObserver = class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  };
-}

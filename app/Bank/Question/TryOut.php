@@ -25,6 +25,7 @@ use Zetema\Core\Sitting\Event\Started;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 
@@ -71,9 +72,10 @@ final readonly class TryOut
     }
 
     /**
-     * Marks a response as the page of as-seen sends it.
+     * Marks a response as the page of as-seen sends it. What a sitting would not take is refused in its words.
      *
      * @return array<string, mixed>
+     * @throws Refused
      */
     public function mark(Fields $body): array
     {
@@ -87,6 +89,10 @@ final readonly class TryOut
             throw new Malformed('hints', sprintf('there are %d', count($this->content->hints)));
         }
         $response = $this->paper->page($this->place)->fromPage($body->raw()['response'] ?? null);
+        $why = $response->isBlank() ? null : $this->content->kind->notYet($response, $this->place->settings);
+        if ($why !== null) {
+            throw new Refused($why);
+        }
         $verdict = (new Marker())->mark($this->place->plan, $response, $attempt, $hints, $body->flag('late', false));
         $left = $most === null ? null : $most - $attempt;
         $chooser = new FeedbackChooser();

@@ -134,6 +134,16 @@ final class QuestionEditingTest extends ApiTestCase
         }
     }
 
+    public function test_what_a_sitting_would_not_take_is_not_tried_either(): void
+    {
+        $number = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'number', 'stem' => 'How many legs has a bee?', 'spans' => [['id' => 1, 'span' => '6', 'share' => '100']]]], 'Question', 201)->integer('id');
+        $refused = $this->send('POST', "/api/questions/$number/try", ['response' => ['text' => 'six or so']], status: 422);
+
+        self::assertSame('This cannot be read as a number. No attempt was used.', $refused->text('detail'));
+        self::assertSame('right', $this->send('POST', "/api/questions/$number/try", ['response' => ['text' => '6']], 'Tried')->text('outcome'));
+        self::assertSame('unanswered', $this->send('POST', "/api/questions/$number/try", ['response' => ['text' => ' ']], 'Tried')->text('outcome'));
+    }
+
     /** @return iterable<string, array{int, string, string, list<string>}> id, a response, its outcome, what it earns by attempt */
     public static function scores(): iterable
     {

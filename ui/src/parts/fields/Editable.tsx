@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import { useId, useRef, useState } from 'react';
+import { Explained } from './Explained';
 import { keepTyping, leaveTyping, placeOf, wasTyping } from './typing';
 
 /** A value within a sentence that can be clicked and typed over. Enter takes it, Escape leaves it as it was. */
@@ -107,7 +108,7 @@ export function EditableChoice<T extends string>({
   shown,
 }: {
   value: T;
-  options: readonly { value: T; words: string }[];
+  options: readonly { value: T; words: string; means?: string | undefined }[];
   label: string;
   onChange: (value: T) => void;
   disabled?: boolean;
@@ -118,15 +119,18 @@ export function EditableChoice<T extends string>({
   if (disabled) return <b>{words}</b>;
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="value" aria-label={`${label}: ${words}, change`}>
-        {words}
-      </DropdownMenu.Trigger>
+      <Explained means={options.find((option) => option.value === value)?.means}>
+        <DropdownMenu.Trigger className="value" aria-label={`${label}: ${words}, change`}>
+          {words}
+        </DropdownMenu.Trigger>
+      </Explained>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start" sideOffset={4}>
           <DropdownMenu.RadioGroup value={value} onValueChange={(picked) => onChange(picked as T)}>
             {options.map((option) => (
-              <DropdownMenu.RadioItem key={option.value} value={option.value}>
+              <DropdownMenu.RadioItem key={option.value} value={option.value} aria-label={option.words} aria-description={option.means}>
                 {option.words}
+                {option.means && <span className="block max-w-80 text-sm font-normal text-soft">{option.means}</span>}
               </DropdownMenu.RadioItem>
             ))}
           </DropdownMenu.RadioGroup>

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Schema } from '../../../src/api/client';
 import SittingPage from '../../../src/areas/delivery/SittingPage';
-import { whyNotYet } from '../../../src/areas/delivery/useAnswering';
+import { whyNotYet } from '../../../src/kinds/whyNotYet';
 import type { Response, SittingQuestion } from '../../../src/kinds/content';
 import { at, Served, settled } from '../../served';
 import { press } from '../../written';

@@ -1,9 +1,10 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import { figure } from '../../../parts/text/figures';
 import { EditableChoice, Editable } from '../../../parts/fields/Editable';
+import { Term } from '../../../parts/fields/Explained';
 import type { Question } from './useDraft';
 import type { Content, Margin } from '../../../kinds/content';
-import { settings as facts } from '../../../kinds/facts.gen';
+import { meanings, settings as facts } from '../../../kinds/facts.gen';
 import { kindFacts, kindUi } from '../../../kinds/registry';
 import { markedBy, type Remembered, reset, withoutKeys } from './marking';
 import { WhereForward } from '../../../parts/WhereForward';
@@ -19,7 +20,7 @@ const none: Record<string, string> = {
   floor: 'none',
 };
 const house = (word: string) => facts[word]?.house ?? undefined;
-const words = (values: string[]) => values.map((value) => ({ value, words: value }));
+const words = (values: string[]) => values.map((value) => ({ value, words: value, means: meanings[value] }));
 
 interface Props {
   content: Content;
@@ -136,7 +137,7 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
           <p>
             {weighed ? <b className="fig">{margin?.worth ?? '…'}</b> : value('points', 'Points')}{' '}
             {!weighed && get('points') === '1' ? 'point' : 'points'},{' '}
-            {rules.length === 1 ? <b>whole</b> : pick('marking', 'Marking', words(rules))}
+            {rules.length === 1 ? <Term means={meanings.whole}>whole</Term> : pick('marking', 'Marking', words(rules))}
             {get('marking') === 'parts' && (
               <>
                 , a wrong part costs {value('wrong part costs', 'What a wrong part costs')}{' '}
@@ -148,13 +149,13 @@ export function SettingsSentence({ content, margin, bankSettings, problem, readO
             {several && (
               <>
                 , a later one costs {value('attempt costs', 'What a later attempt costs')}; the{' '}
-                {pick('stands', 'Which attempt stands', words(facts.stands?.words ?? []))} stands
+                {pick('stands', 'Which attempt stands', words(facts.stands?.words ?? []))} <Term means={meanings.stands}>stands</Term>
               </>
             )}
           </p>
           <p>
-            wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')} · floor{' '}
-            {value('floor', 'Floor')}
+            wrong costs {value('wrong costs', 'What wrong costs')} · blank costs {value('blank costs', 'What blank costs')} ·{' '}
+            <Term means={meanings.floor}>floor</Term> {value('floor', 'Floor')}
             {hints && <> · a hint costs {value('hint costs', 'What a hint costs')}</>} · {rest}
           </p>
         </>

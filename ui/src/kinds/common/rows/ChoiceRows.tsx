@@ -4,6 +4,7 @@ import { Row } from '../../../parts/PageAndMargin';
 import { Editable } from '../../../parts/fields/Editable';
 import { GrowingText } from '../../../parts/fields/GrowingText';
 import type { Choice, Content, ContentOf, Margin } from '../../content';
+import { meanings } from '../../facts.gen';
 import { Earned } from './Earned';
 import { LineNotes, CommentHere } from '../lines/LineNotes';
 import { Toggle } from '../../../parts/fields/Toggle';
@@ -159,6 +160,7 @@ const ChoiceRow = memo(function ChoiceRow({ choice, i, margin, weighed, readOnly
             <Toggle
               on={choice.pinned ?? false}
               words={['pinned', 'free']}
+              meanings={meanings}
               label={`Place of answer ${n}`}
               disabled={readOnly}
               onChange={(pinned) => change(i, { pinned })}

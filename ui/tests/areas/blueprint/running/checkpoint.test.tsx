@@ -1,11 +1,10 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import type { Document, Step } from '../../../../src/areas/blueprint/document';
 import { RunningOrder } from '../../../../src/areas/blueprint/running/RunningOrder';
-import { blueprintOf, documentOf, planning, watchSizes } from '../../../planned';
+import { blueprintOf, documentOf, planning } from '../../../planned';
 import { pick, press, typeOver } from '../../../written';
 
-beforeEach(watchSizes);
 afterEach(cleanup);
 
 const trim: Step = { id: 'q1', question: 'trim' };

@@ -1,12 +1,11 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import type { Document, Step } from '../../../../src/areas/blueprint/document';
 import { RunningOrder } from '../../../../src/areas/blueprint/running/RunningOrder';
-import { asked, blueprintOf, documentOf, planning, watchSizes } from '../../../planned';
+import { asked, blueprintOf, documentOf, planning } from '../../../planned';
 import { settled } from '../../../served';
 import { key, pick, press, typeOver, write } from '../../../written';
 
-beforeEach(watchSizes);
 afterEach(cleanup);
 
 const trim: Step = { id: 'q1', question: 'trim' };

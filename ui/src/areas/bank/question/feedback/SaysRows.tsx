@@ -68,7 +68,16 @@ export function SaysRows({ content, margin, readOnly, wording = {}, edit }: Prop
   );
   return (
     <>
-      <Row className="pt-4" page={<h2 className="head">what it says</h2>} margin={<LineNotes where="feedback" />} />
+      <Row
+        className="pt-4"
+        page={<h2 className="head">what it says</h2>}
+        margin={
+          <>
+            {isJudged && <p className="text-quiet">The outcome and its points are told before it by themselves.</p>}
+            <LineNotes where="feedback" />
+          </>
+        }
+      />
       {readOnly && rows.every(isEmpty) && <Row page={<p className="text-quiet">after each outcome, what the house says</p>} />}
       {(readOnly ? rows.filter((row) => !isEmpty(row)) : rows).map((row) => (
         <Row

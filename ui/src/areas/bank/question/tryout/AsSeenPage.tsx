@@ -13,6 +13,7 @@ import { Waiting } from '../../../../parts/Waiting';
 import { AnswerBox } from '../../../../kinds/AnswerBox';
 import { AnswerLines } from '../../../../kinds/common/answers/AnswerLines';
 import type { Response } from '../../../../kinds/content';
+import { whyNotYet } from '../../../../kinds/whyNotYet';
 import { Toggle } from '../../../../parts/fields/Toggle';
 
 /** One question on a page of its own, as a candidate has it; a response that is checked shows the working of its mark. */
@@ -42,6 +43,8 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
     mutationFn: () => dataOf(api.POST('/questions/{id}/try', { params: { path: { id } }, body: { seed, response, ...how } })),
   });
   const { question } = seen;
+  // As in a sitting; nothing at all may be tried, since a paper may be handed in so.
+  const why = response === null ? null : whyNotYet(question, response);
   return (
     <PagesContext value={seen.pages}>
       <MediaContext value={seen.media}>
@@ -80,9 +83,15 @@ function Seen({ id, seed, seen, showKey }: { id: number; seed: number; seen: Sch
             className="pt-3"
             page={
               <p>
-                <button className="btn main" disabled={tried.isPending} onClick={() => tried.mutate()}>
+                <button
+                  className="btn main"
+                  disabled={tried.isPending || why !== null}
+                  title={why ?? undefined}
+                  onClick={() => tried.mutate()}
+                >
                   Check
-                </button>
+                </button>{' '}
+                {why !== null && <span className="text-sm text-soft">{why}</span>}
               </p>
             }
             margin={
