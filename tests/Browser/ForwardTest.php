@@ -75,14 +75,14 @@ final class ForwardTest extends BrowserTestCase
         $page->click('what is here');
         $page->see('Right');
         $page->click('to the end of this section');
-        $page->see('Question 2 · The evening');
+        $page->see('Question 2 · page 3 of 3 · The evening');
         $page->click('a step back');
         $page->see('left for this section');
         $page->find('//button[@role="radio"][contains(., "Single eggs")]')->click();
         $page->click('Check');
         $page->see('Right');
         $page->click('Go on');
-        $page->see('Question 2 · The evening');
+        $page->see('Question 2 · page 3 of 3 · The evening');
         $page->click('Hand in the paper');
         $page->see('whatever is still to come counts as unanswered');
         $page->click('Hand in the paper');

@@ -88,7 +88,7 @@ final class LookingAfterTest extends BrowserTestCase
         $page->click('the wastebasket');
         $page->see('M. Orrell threw away the question');
         $page->click('restore');
-        $page->see('The wastebasket is empty');
+        $page->see('It stands in Hive inspection > Reading a frame again');
         $page->open('/banks/1/questions');
         $page->see('93 questions');
         $page->open('/banks/1/questions/new');

@@ -56,7 +56,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->open('/banks/1/questions?kind=claim');
         $page->click('keep this filter as a pool');
         $page->type('True or not' . Key::ENTER);
-        $page->see('holds all that fits this filter; 20 questions can be drawn.');
+        $page->see('holds all that fits this filter; 20 questions can be drawn: 1 is retired');
         $page->open('/banks/1/blueprints/2');
         $page->click('put in a step');
         foreach ([4, 5] as $step) {
@@ -78,7 +78,7 @@ final class OrganisingTest extends BrowserTestCase
         $page->see('pool True or not');
         $page->see('can be drawn');
         $page->type(Key::ENTER);
-        $page->see('and is by “Spring practice”.');
+        $page->see('it is drawn from by “Spring practice”.');
 
         self::assertStringNotContainsString('take the pool apart', $page->text(), 'what is drawn from stays');
     }

@@ -1,8 +1,16 @@
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 
-// Things below each other that are moved by dragging: with the mouse at once, with a finger after a moment, so that a page still
-// scrolls. Whoever has no pointer moves them by keys, which is the matter of whoever shows them.
+// Things below each other that are moved by dragging: with the mouse at once, with a finger at a grip or after a moment, so that
+// a page still scrolls. Whoever has no pointer moves them by keys, which is the matter of whoever shows them.
+
+/** A finger at a grip moves the thing at once; elsewhere only after a moment, and the page is scrolled. */
+class Finger extends TouchSensor {
+  constructor(props: ConstructorParameters<typeof TouchSensor>[0]) {
+    const isAtGrip = props.event.target instanceof Element && props.event.target.closest('[data-grip], .handle') !== null;
+    super(isAtGrip ? { ...props, options: { ...props.options, activationConstraint: { distance: 3 } } } : props);
+  }
+}
 
 type Called = string | ((i: number) => string);
 
@@ -12,7 +20,7 @@ const words = (what: Called, i: unknown) => (typeof what === 'string' ? `${what}
 export function Moving({ what, onMove, children }: { what: Called; onMove: (from: number, to: number) => void; children: ReactNode }) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
+    useSensor(Finger, { activationConstraint: { delay: 120, tolerance: 12 } }),
   );
   return (
     <DndContext

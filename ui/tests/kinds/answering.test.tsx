@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { AnswerBox } from '../../src/kinds/AnswerBox';
 import type { AnswersOf, Kind, Response, SittingQuestion } from '../../src/kinds/content';
 import { MediaContext } from '../../src/parts/text/media';
+import { settled } from '../served';
 import { field, press, write } from '../written';
 
 /** A question as a candidate answers it, with what was given so far. */
@@ -137,7 +138,9 @@ describe('a candidate', () => {
     const { now } = answering('several', { choices: ['a', 'b', 'c'], layout: 'row' }, { choose: { least: 0, most: 2 } });
     for (const name of ['c', 'a', 'b']) fireEvent.click(screen.getByRole('checkbox', { name }));
     expect(now()).toEqual({ choose: [1, 3] });
+    expect(screen.getByRole('status').textContent).toBe('No more than 2 can be chosen: press one of those chosen to let it go first.');
     fireEvent.click(screen.getByRole('checkbox', { name: 'a' }));
+    expect(screen.getByRole('status').textContent).toBe('');
     expect([now(), screen.getByText('Choose up to 2.')]).toBeTruthy();
     expect(now()).toEqual({ choose: [3] });
   });
@@ -209,6 +212,23 @@ describe('a candidate', () => {
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Move “larva” up' }).disabled).toBe(true);
   });
 
+  it('takes an item up with a finger at its number at once, and elsewhere lets the page scroll', async () => {
+    answering('order', { items: ['egg', 'pupa', 'larva'] });
+    const drag = async (at: Element) => {
+      const touch = (y: number) => ({ touches: [{ clientX: 5, clientY: y, target: at }], changedTouches: [], targetTouches: [] });
+      fireEvent.touchStart(at, touch(5));
+      fireEvent.touchMove(at, touch(40));
+      await settled();
+      const isTaken = document.body.textContent.includes('is taken up');
+      fireEvent.touchEnd(at);
+      // The press that ends a drag is let pass for a moment.
+      await settled(60);
+      return isTaken;
+    };
+    expect(await drag(screen.getByText('pupa'))).toBe(false);
+    expect(await drag(screen.getByText('2'))).toBe(true);
+  });
+
   it('can say that the order is right as it stands', () => {
     const { now } = answering('order', { items: ['egg', 'larva'] });
     press('It is right as it stands');
@@ -225,8 +245,10 @@ describe('a candidate', () => {
     key(board, 'ArrowLeft');
     key(board, ' ');
     key(board, 'Enter');
-    expect(now()).toEqual({ points: [[60, 41], [50, 41]] }); // prettier-ignore
-    expect(screen.getByRole('status').textContent).toContain('2 clicks of 2');
+    key(board, 'ArrowUp');
+    key(board, 'Enter');
+    expect(now(), 'the last click counts, whatever the limit').toEqual({ points: [[60, 41], [50, 31]] }); // prettier-ignore
+    expect(screen.getByRole('status').textContent).toContain('2 clicks of 2: no more than 2, so the last one was moved');
     press('take the last click back');
     key(board, 'Backspace');
     expect(now()).toBeNull();

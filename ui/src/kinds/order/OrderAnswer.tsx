@@ -29,7 +29,9 @@ export function OrderAnswer({ question, response, onRespond }: AnswerProps<'orde
         <ol className="my-3">
           {order.map((item, i) => (
             <Item key={item} i={i} closed={question.closed}>
-              <span className="fig text-quiet">{i + 1}</span>
+              <span className="fig grip-here text-quiet" data-grip>
+                {i + 1}
+              </span>
               <span className="flex-1 font-reading text-[18px]">
                 <Rich text={items[item - 1] ?? ''} inline />
               </span>

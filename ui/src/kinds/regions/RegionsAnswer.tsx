@@ -9,15 +9,18 @@ export function RegionsAnswer({ question, response, onRespond }: AnswerProps<'re
   const svg = useRef<SVGSVGElement>(null);
   const points = response && 'points' in response ? response.points : [];
   const most = question.answers.clicks;
+  const [moved, setMoved] = useState(false);
   const [cross, setCross] = useState<[number, number] | null>(null);
   const put = (x: number, y: number) => {
     if (question.closed) return;
-    // With one click allowed a new one takes the place of the old.
-    if (most === 1) onRespond({ points: [[x, y]] }, false);
-    else if (most === null || points.length < most) onRespond({ points: [...points, [x, y]] }, false);
+    // Beyond the most that is allowed a new click takes the place of the last.
+    const full = most !== null && points.length >= most;
+    setMoved(full);
+    onRespond({ points: [...(full ? points.slice(0, most - 1) : points), [x, y]] }, false);
   };
   const takeBack = () => {
     const rest = points.slice(0, -1);
+    setMoved(false);
     onRespond(rest.length === 0 ? null : { points: rest }, false);
   };
   const click = (e: PointerEvent) => {
@@ -45,7 +48,7 @@ export function RegionsAnswer({ question, response, onRespond }: AnswerProps<'re
         <svg
           ref={svg}
           viewBox={`0 0 ${width} ${height}`}
-          className="board seen"
+          className="board seen marked"
           role="application"
           aria-label={`${shows}. Arrow keys move a crosshair, Enter clicks, Backspace takes a click back.`}
           tabIndex={0}
@@ -67,6 +70,7 @@ export function RegionsAnswer({ question, response, onRespond }: AnswerProps<'re
         <span role="status">
           {points.length} {points.length === 1 ? 'click' : 'clicks'}
           {most !== null && ` of ${most}`}
+          {moved && most !== null && (most === 1 ? ': it was moved' : `: no more than ${most}, so the last one was moved`)}
           {cross && `, crosshair at ${cross[0]}, ${cross[1]}`}
         </span>
         {points.length > 0 && !question.closed && (

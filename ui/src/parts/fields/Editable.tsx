@@ -125,7 +125,7 @@ export function EditableChoice<T extends string>({
         </DropdownMenu.Trigger>
       </Explained>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu" align="start" sideOffset={4}>
+        <DropdownMenu.Content className="menu" align="start" sideOffset={4} collisionPadding={12}>
           <DropdownMenu.RadioGroup value={value} onValueChange={(picked) => onChange(picked as T)}>
             {options.map((option) => (
               <DropdownMenu.RadioItem key={option.value} value={option.value} aria-label={option.words} aria-description={option.means}>

@@ -73,7 +73,7 @@ export function SaysRows({ content, margin, readOnly, wording = {}, edit }: Prop
         page={<h2 className="head">what it says</h2>}
         margin={
           <>
-            {isJudged && <p className="text-quiet">The outcome and its points are told before it by themselves.</p>}
+            {isJudged && <p className="text-quiet">The outcome and its points come first, by themselves.</p>}
             <LineNotes where="feedback" />
           </>
         }
