@@ -85,7 +85,7 @@ final readonly class Intake
             $this->refuseUnfit($bank, $wanted, $brought->again);
             $found += count($wanted);
             foreach ($pictures === [] ? [] : $wanted as $read) {
-                $mentions->inAnswers($read->question?->toData() ?? []);
+                $mentions->inQuestion($read->question?->toData() ?? []);
             }
         }
         if ($found === 0 || $found !== count($chosen)) {

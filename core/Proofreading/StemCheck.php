@@ -6,6 +6,7 @@ namespace Zetema\Core\Proofreading;
 
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Texts\QuestionTexts;
 
 /** How the stem is written, and the pictures in any text. */
 final class StemCheck implements Check
@@ -46,19 +47,11 @@ final class StemCheck implements Check
     /** @return iterable<Flaw> */
     private static function pictures(Question $question): iterable
     {
-        $texts = ['stem' => $question->stem];
-        foreach ($question->kind->choices() as $i => $choice) {
-            $texts['answer ' . ($i + 1)] = $choice->text . ' ' . $choice->says;
-        }
-        foreach ($question->hints as $i => $hint) {
-            $texts['hint ' . ($i + 1)] = $hint->text;
-        }
-        foreach ($question->outcomeTexts as $text) {
-            $texts['feedback'] = ($texts['feedback'] ?? '') . ' ' . $text->text;
-        }
-        foreach ($texts as $where => $text) {
-            if (preg_match('/!\[\s*\]\(/u', $text) === 1) {
-                yield new Flaw(Rule::NoDescription, $where, 'A picture, sound or film has no description.');
+        $told = [];
+        foreach (QuestionTexts::of($question->toData()) as $text) {
+            if (!isset($told[$text->where]) && preg_match('/!\[\s*\]\(/u', $text->text) === 1) {
+                $told[$text->where] = true;
+                yield new Flaw(Rule::NoDescription, $text->where, 'A picture, sound or film has no description.');
             }
         }
     }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question;
 
+use Zetema\Core\Question\Texts\QuestionText;
+use Zetema\Core\Question\Texts\QuestionTexts;
+
 /**
  * Which pages and files the texts of an author mention. A view collects them while it is built, from what it tells of an author's
  * texts and from nothing else: what a candidate typed mentions nothing.
@@ -37,14 +40,27 @@ final class Mentions
         }
     }
 
-    /** @param array<array-key, mixed> $answers of a question: all its texts are an author's */
+    /** @param array<array-key, mixed> $data a question's stored form */
+    public function inQuestion(array $data): void
+    {
+        $this->picture($data);
+        $this->inTexts(...array_map(static fn (QuestionText $text): string => $text->text, QuestionTexts::of($data)));
+    }
+
+    /** @param array<array-key, mixed> $answers of a question, as a page is told of them: all their texts are an author's */
     public function inAnswers(array $answers): void
     {
-        $picture = $answers['picture'] ?? null;
+        $this->picture($answers);
+        array_walk_recursive($answers, fn (mixed $text) => is_string($text) ? $this->inTexts($text) : null);
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private function picture(array $data): void
+    {
+        $picture = $data['picture'] ?? null;
         if (is_array($picture) && is_string($picture['file'] ?? null)) {
             $this->files[$picture['file']] = true;
         }
-        array_walk_recursive($answers, fn (mixed $text) => is_string($text) ? $this->inTexts($text) : null);
     }
 
     /** @return list<string> names, whole */

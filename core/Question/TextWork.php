@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question;
 
+use Zetema\Core\Question\Texts\QuestionTexts;
+
 /**
  * How much work a text is to whoever shows it. What nobody writes by hand, thousands of signs that open something or a formula in a
  * formula in a formula, keeps a screen busy for minutes; such a text is not taken, and where an old one is shown, it stands as it was typed.
@@ -44,15 +46,17 @@ final class TextWork
         return null;
     }
 
-    /** @param array<array-key, mixed> $content of a question or a page, texts at any depth */
+    /** @param array<array-key, mixed> $content of a question */
     public static function problemIn(array $content): ?string
     {
-        $problem = null;
-        array_walk_recursive($content, static function (mixed $text) use (&$problem): void {
-            $problem ??= is_string($text) && strlen($text) > self::QUOTES ? self::problem($text) : null;
-        });
+        foreach (QuestionTexts::of($content) as $text) {
+            $problem = self::problem($text->text);
+            if ($problem !== null) {
+                return $problem;
+            }
+        }
 
-        return $problem;
+        return null;
     }
 
     private static function depth(string $formula): int

@@ -24,7 +24,7 @@ final class LeftJobsTest extends TestCase
         $this->db = new \PDO('sqlite:' . self::$server->database, options: [\PDO::ATTR_TIMEOUT => 60]);
         $this->logIn('orrell');
         // The worker stands still but where a test lets it go on, so that nothing is over before it was looked at.
-        self::server()->holdWork(true);
+        $this->hold();
     }
 
     protected function tearDown(): void
@@ -218,8 +218,8 @@ final class LeftJobsTest extends TestCase
     {
         $this->until(function () use ($job, $begun): bool {
             self::server()->holdWork(false);
-            $this->whileNobodyWrites(static fn (): bool => true);
-            self::server()->holdWork(true);
+            usleep(1_000);
+            $this->hold();
             [$done, $total, $state] = $this->row('SELECT done, total, state FROM job WHERE id = ' . $job->integer('id'));
             self::assertContains($state, ['waiting', 'running'], 'it is not over before it was killed');
             $isHalf = $begun ? $state === 'running' : $done > 0 && $done < $total;
@@ -228,6 +228,16 @@ final class LeftJobsTest extends TestCase
             }
 
             return $isHalf;
+        });
+    }
+
+    /** Lets the worker stand still; not while it writes, since then nobody else could. */
+    private function hold(): void
+    {
+        $this->whileNobodyWrites(static function (): bool {
+            self::server()->holdWork(true);
+
+            return true;
         });
     }
 
@@ -252,7 +262,7 @@ final class LeftJobsTest extends TestCase
 
             return in_array($this->row('SELECT state FROM job WHERE id = ' . $job->integer('id'))[0], ['done', 'failed', 'stopped'], true);
         });
-        self::server()->holdWork(true);
+        $this->hold();
 
         return $this->ask('GET', '/api/jobs/' . $job->integer('id'));
     }

@@ -28,7 +28,7 @@ final class NeededWith
             $this->objectives[implode("\n", array_slice($names, 0, $depth))] = true;
         }
         foreach (array_filter([$question->newest(), $question->cleared()]) as $revision) {
-            $this->mentions->inAnswers($revision->content());
+            $this->mentions->inQuestion($revision->content());
         }
         $this->mentions->inTexts($question->selfNote());
     }

@@ -61,7 +61,7 @@ final readonly class TryOut
         $conduct = new Conduct($this->paper, $terms = new Terms(Ratio::one()));
         $view = (new CandidateView($this->paper, $conduct->replay([new Started(0)]), $terms))->toData(0);
         $mentions = new Mentions();
-        $mentions->inAnswers($this->content->toData());
+        $mentions->inQuestion($this->content->toData());
 
         return [
             'question' => is_array($view['questions']) ? $view['questions'][0] : null,

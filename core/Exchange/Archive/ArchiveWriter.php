@@ -30,7 +30,7 @@ final class ArchiveWriter
             if ($question->objective !== []) {
                 $objectives[implode("\n", $question->objective)] = ['path' => $question->objective];
             }
-            $mentions->inAnswers($data);
+            $mentions->inQuestion($data);
             if (count($waiting) === ArchiveFormat::PIECE) {
                 yield ArchiveFormat::questions(++$piece) => self::json(['questions' => $waiting]);
                 $waiting = [];

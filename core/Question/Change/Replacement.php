@@ -6,13 +6,12 @@ namespace Zetema\Core\Question\Change;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Texts\QuestionTexts;
 
-/** One text put in place of another wherever an author's texts have it: stem, answers, what is said, hints. */
+/** One text put in place of another wherever an author's texts have it, each that the kind says it has. */
 final readonly class Replacement
 {
     private const LONGEST = 400;
-    /** Where texts stand in a question's stored form; settings, names of files and numbers are not among them. */
-    private const FIELDS = ['stem', 'text', 'says', 'with', 'shows', 'groups', 'spares'];
 
     private function __construct(private string $find, private string $with, private bool $sameCase)
     {
@@ -34,24 +33,20 @@ final readonly class Replacement
     /**
      * @template K of array-key
      *
-     * @param array<K, mixed> $data a question's stored form, or a part of it
+     * @param array<K, mixed> $data a question's stored form
      *
      * @return array{array<K, mixed>, int} the same with the text replaced, and how often it was
      */
-    public function in(array $data, bool $isText = false): array
+    public function in(array $data): array
     {
         $times = 0;
-        $isPattern = ($data['pattern'] ?? false) === true;
-        foreach ($data as $key => $value) {
-            $here = $isText && is_int($key) || in_array($key, self::FIELDS, true) && !($isPattern && $key === 'text');
-            if (is_array($value) && $key !== 'settings') {
-                [$data[$key], $more] = $this->in($value, $here);
-                $times += $more;
-            } elseif (is_string($value) && $here) {
-                $data[$key] = preg_replace_callback('/' . preg_quote($this->find, '/') . '/u' . ($this->sameCase ? '' : 'i'), fn (): string => $this->with, $value, count: $found) ?? $value;
-                $times += $found;
-            }
-        }
+        $look = '/' . preg_quote($this->find, '/') . '/u' . ($this->sameCase ? '' : 'i');
+        $data = QuestionTexts::replaced($data, function (string $text) use ($look, &$times): string {
+            $became = preg_replace_callback($look, fn (): string => $this->with, $text, count: $found) ?? $text;
+            $times += $found;
+
+            return $became;
+        });
 
         return [$data, $times];
     }

@@ -7,6 +7,7 @@ namespace Zetema\Core\Question\Kinds;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Texts\TextSort;
 
 /**
  * What is so for every question of a kind. Whatever would list kinds reads it here: the text format, the stored form, the settings,
@@ -23,6 +24,7 @@ final readonly class KindFacts
      * @param ResponseForm $form how its responses are written
      * @param string $field of its responses
      * @param list<string> $lists fields of its stored form that are lists of its lines
+     * @param array<string, TextSort> $texts where its author's texts stand in its stored form, by path ("choices.*.text"), and what each is
      * @param array<string, mixed> $empty what a new one begins with, all its fields; in a list the rows to write in first
      * @param list<string> $rules share rules that go with it, the usual one first
      * @param list<Setting> $settings that only some kinds have
@@ -42,6 +44,7 @@ final readonly class KindFacts
         public ResponseForm $form,
         public string $field,
         public array $lists,
+        public array $texts,
         public array $empty,
         public ListOrder $listOrder = ListOrder::AsWritten,
         public array $rules = ['whole'],

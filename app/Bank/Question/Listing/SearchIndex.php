@@ -7,6 +7,8 @@ namespace Zetema\App\Bank\Question\Listing;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Shared\PreparedStatements;
+use Zetema\Core\Question\Texts\QuestionText;
+use Zetema\Core\Question\Texts\QuestionTexts;
 
 /**
  * The words of all questions' newest revisions. This class alone knows how the database searches texts: here SQLite's FTS5, whose
@@ -86,7 +88,7 @@ final readonly class SearchIndex
     }
 
     /**
-     * All texts in what a question says, whatever its kind.
+     * All of the author's texts, and the tags.
      *
      * @param array<array-key, mixed> $content
      *
@@ -94,13 +96,8 @@ final readonly class SearchIndex
      */
     private static function texts(array $content): array
     {
-        $texts = [];
-        array_walk_recursive($content, static function (mixed $value) use (&$texts): void {
-            if (is_string($value) && preg_match('/\p{L}|\d/u', $value) === 1) {
-                $texts[] = $value;
-            }
-        });
+        $tags = is_array($content['tags'] ?? null) ? array_filter($content['tags'], is_string(...)) : [];
 
-        return $texts;
+        return [...array_map(static fn (QuestionText $text): string => $text->text, QuestionTexts::of($content)), ...array_values($tags)];
     }
 }

@@ -40,6 +40,7 @@ final readonly class Claim extends ChoiceKind
             form: ResponseForm::Choices,
             field: 'choose',
             lists: ['choices'],
+            texts: self::TEXTS,
             empty: ['choices' => [['id' => 1, 'text' => self::WORDS[0], 'key' => true], ['id' => 2, 'text' => self::WORDS[1], 'key' => false]]],
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'weighed'],

@@ -23,10 +23,13 @@ use Zetema\Core\Question\Scoring\Sought\IsChosen;
 use Zetema\Core\Question\Scoring\Sought\IsLeft;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** What the kinds with choices have in common. */
 abstract readonly class ChoiceKind implements Kind
 {
+    protected const TEXTS = ['choices.*.text' => TextSort::Choice, 'choices.*.says' => TextSort::Feedback];
+
     /** @param list<Choice> $choices in the order written */
     final public function __construct(public array $choices)
     {

@@ -36,6 +36,7 @@ use Zetema\Core\Question\Scoring\Sought\Wording as Sought;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Gap fill: each `___` of the stem is typed or picked from a list. */
 final readonly class Gaps implements Kind
@@ -66,6 +67,7 @@ final readonly class Gaps implements Kind
             form: ResponseForm::EntryOfOwnList,
             field: 'gaps',
             lists: ['gaps'],
+            texts: ['gaps.*.wordings.*.text' => TextSort::Wording, 'gaps.*.wordings.*.says' => TextSort::Feedback, 'gaps.*.listed.*.text' => TextSort::Choice],
             empty: ['gaps' => []],
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],

@@ -21,6 +21,7 @@ use Zetema\Core\Question\Response\Space\IndependentParts;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Sorting into groups: each item goes to its group; spare items belong nowhere. */
 final readonly class Groups extends PartsKind
@@ -49,6 +50,7 @@ final readonly class Groups extends PartsKind
             form: ResponseForm::MixedParts,
             field: 'groups',
             lists: ['items'],
+            texts: ['groups.*' => TextSort::Target, 'items.*.text' => TextSort::Part],
             empty: ['groups' => ['', ''], 'items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'belongs' => ['1']], [1, 2])],
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],

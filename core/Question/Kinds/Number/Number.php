@@ -31,6 +31,7 @@ use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Settings\Share;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Numeric: what is typed is read as a number and looked for in accepted spans. */
 final readonly class Number extends TypedKind implements OnNumberLine
@@ -56,6 +57,7 @@ final readonly class Number extends TypedKind implements OnNumberLine
             form: ResponseForm::Text,
             field: 'text',
             lists: ['spans'],
+            texts: ['spans.*.says' => TextSort::Feedback],
             empty: ['spans' => [['span' => '']]],
             settings: [Setting::Unit, Setting::Figures],
         );

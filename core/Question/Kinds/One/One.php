@@ -35,6 +35,7 @@ final readonly class One extends ChoiceKind
             form: ResponseForm::Choices,
             field: 'choose',
             lists: ['choices'],
+            texts: self::TEXTS,
             empty: ['choices' => ChoiceLines::empty()],
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'weighed'],

@@ -31,6 +31,7 @@ use Zetema\Core\Question\Scoring\Sought\Following;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Ordering: items are written in the right order and put into it by the candidate. */
 final readonly class Order implements Kind
@@ -56,6 +57,7 @@ final readonly class Order implements Kind
             form: ResponseForm::Order,
             field: 'order',
             lists: ['items'],
+            texts: ['items.*.text' => TextSort::Part],
             empty: ['items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => ''], [1, 2, 3])],
             listOrder: ListOrder::ShuffledUnsolved,
             rules: ['whole', 'parts by place', 'parts by neighbour'],

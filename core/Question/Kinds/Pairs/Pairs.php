@@ -21,6 +21,7 @@ use Zetema\Core\Question\Response\Space\Injections;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Matching: each left-hand side gets its right-hand side; spare right-hand sides are allowed. */
 final readonly class Pairs extends PartsKind
@@ -49,6 +50,7 @@ final readonly class Pairs extends PartsKind
             form: ResponseForm::EntryByPart,
             field: 'pairs',
             lists: ['pairs'],
+            texts: ['pairs.*.text' => TextSort::Part, 'pairs.*.with' => TextSort::Target, 'spares.*' => TextSort::Target],
             empty: ['pairs' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'with' => '', 'belongs' => [(string) $id]], [1, 2, 3]), 'spares' => []],
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],

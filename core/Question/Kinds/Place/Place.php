@@ -24,6 +24,7 @@ use Zetema\Core\Question\Response\Space\Injections;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Labels put onto spots of an image; each spot takes one label, and a spot may stay without. */
 final readonly class Place extends PartsKind implements OnPicture
@@ -52,6 +53,7 @@ final readonly class Place extends PartsKind implements OnPicture
             form: ResponseForm::MixedParts,
             field: 'place',
             lists: ['spots', 'labels'],
+            texts: ['picture.shows' => TextSort::Description, 'spots.*.name' => TextSort::Name, 'labels.*.text' => TextSort::Part],
             empty: ['picture' => Picture::EMPTY, 'spots' => [], 'labels' => [['id' => 1, 'text' => '', 'belongs' => ['1']]]],
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],

@@ -26,6 +26,7 @@ use Zetema\Core\Question\Scoring\Scoring;
 use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** A scale: never graded, recorded only. */
 final readonly class Rating implements Kind
@@ -54,6 +55,7 @@ final readonly class Rating implements Kind
             form: ResponseForm::Choices,
             field: 'choose',
             lists: [],
+            texts: ['ends.*' => TextSort::ScaleEnd],
             empty: ['from' => 1, 'to' => 5, 'ends' => ['', ''], 'tallies' => []],
             isJudged: false,
             isPartly: false,

@@ -35,6 +35,7 @@ use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Hotspot: clicks into an image; some areas are right, others are known wrong ones. */
 final readonly class Regions implements Kind, OnPicture
@@ -68,6 +69,7 @@ final readonly class Regions implements Kind, OnPicture
             form: ResponseForm::Points,
             field: 'points',
             lists: ['regions'],
+            texts: ['picture.shows' => TextSort::Description, 'regions.*.name' => TextSort::Name, 'regions.*.says' => TextSort::Feedback],
             empty: ['picture' => Picture::EMPTY, 'regions' => []],
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts],

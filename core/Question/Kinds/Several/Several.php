@@ -37,6 +37,7 @@ final readonly class Several extends ChoiceKind
             form: ResponseForm::Choices,
             field: 'choose',
             lists: ['choices'],
+            texts: self::TEXTS,
             empty: ['choices' => ChoiceLines::empty()],
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'parts', 'each', 'weighed'],

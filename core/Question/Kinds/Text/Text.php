@@ -28,6 +28,7 @@ use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Settings\Share;
+use Zetema\Core\Question\Texts\TextSort;
 
 /** Short text: what is typed is compared with accepted wordings. */
 final readonly class Text extends TypedKind
@@ -59,6 +60,7 @@ final readonly class Text extends TypedKind
             form: ResponseForm::Text,
             field: 'text',
             lists: ['wordings'],
+            texts: ['wordings.*.text' => TextSort::Wording, 'wordings.*.says' => TextSort::Feedback],
             empty: ['wordings' => [['text' => '']]],
             settings: [Setting::Ignore, Setting::Typos],
         );
