@@ -234,7 +234,6 @@ final readonly class Ratio implements \Stringable
         return $this->big ?? BigRational::nd($this->n, $this->d);
     }
 
-    /** "3", "-10/3". */
     /** For people: a decimal of up to six places where it is one, else the fraction; with a minus sign, not a hyphen. */
     public function inWords(): string
     {
@@ -244,6 +243,7 @@ final readonly class Ratio implements \Stringable
         return str_replace('-', '−', $words);
     }
 
+    /** "3", "-10/3". */
     public function __toString(): string
     {
         if ($this->big !== null) {

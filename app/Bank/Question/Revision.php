@@ -166,11 +166,6 @@ class Revision
         return $this->worth;
     }
 
-    public function isGraded(): bool
-    {
-        return $this->worth !== '0';
-    }
-
     public function kind(): Core\Kinds\KindId
     {
         return Core\Kinds\KindId::from($this->kind);

@@ -33,12 +33,6 @@ final readonly class PackageOpening
     {
     }
 
-    /** Whether it begins like an item; a zip is known by its first bytes. */
-    public static function isItem(string $beginning): bool
-    {
-        return preg_match('/<(?:[a-z]+:)?(?:qti-assessment-|assessment)(?:item|test|section|stimulus)\b/i', str_replace("\0", '', substr($beginning, 0, 4_000))) === 1;
-    }
-
     /**
      * @param string $path of the file
      *

@@ -10,7 +10,6 @@ use Zetema\Core\Drawing\PassMark;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
 use Zetema\Core\Drawing\UnknownQuestion;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
 /** What can be said of all forms of a blueprint before one is dealt: questions, points, shortage, pass mark. */
@@ -59,11 +58,5 @@ final readonly class Proof
     public function passIsReachable(): bool
     {
         return $this->pass === null || ($this->most->compare(Points::zero()) > 0 && $this->pass->inPoints($this->least)->compareTo($this->least->exact()) <= 0);
-    }
-
-    /** The pass mark in points of the smallest form, exact. */
-    public function passPoints(): ?Ratio
-    {
-        return $this->pass?->inPoints($this->least);
     }
 }
