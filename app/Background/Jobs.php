@@ -15,6 +15,7 @@ use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\ToldToPeople;
 
 /**
  * Begins jobs, and runs them: small ones at once, within the request, the others in the background. Each ends as done, as failed with
@@ -45,7 +46,7 @@ final readonly class Jobs
      * @param bool $atOnce for what takes less than a second; not within a transaction, since it has one for each of its pieces
      * @param (callable(): array<string, mixed>)|null $with what is written in the same transaction in which the job is; gives more of the input
      *
-     * @throws \DomainException the reason, if it was done at once and failed
+     * @throws ToldToPeople the reason, if it was done at once and failed
      */
     public function begin(string $task, ?int $bank, Account $account, array $input, bool $atOnce, ?callable $with = null): Job
     {
@@ -128,8 +129,8 @@ final readonly class Jobs
         } catch (NotOurs) {
             return;
         } catch (\Throwable $e) {
-            $why = $e instanceof \DomainException ? $e->getMessage() : self::BROKE;
-            if (!$e instanceof \DomainException) {
+            $why = $e instanceof ToldToPeople ? $e->getMessage() : self::BROKE;
+            if (!$e instanceof ToldToPeople) {
                 $this->logger->error('A job failed: ' . $e->getMessage(), ['exception' => $e, 'job' => $id]);
             }
             $this->finish($id, $tried, JobState::Failed, null, $why);

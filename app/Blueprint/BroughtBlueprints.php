@@ -8,12 +8,14 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\ComesWithBatch;
+use Zetema\App\Shared\Conflict;
 use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Blueprint\Reading\KnownParts;
 use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Drawing\DealingPlan;
 
 /** Blueprints that come in with a batch of questions, as the tests of a package do. */
@@ -35,7 +37,7 @@ final readonly class BroughtBlueprints implements ComesWithBatch
             $title = mb_substr($document->text('title'), 0, 160);
             try {
                 if (Fields::of($parts)->objects('sections') === []) {
-                    throw new \DomainException('none of its questions came in');
+                    throw new Conflict('none of its questions came in');
                 }
                 $read = BlueprintReader::read($parts, $names);
                 $blueprint = new Blueprint($batch->bank, $read->title, new DealingPlan([]), new PlainRules(), $batch);
@@ -43,7 +45,7 @@ final readonly class BroughtBlueprints implements ComesWithBatch
                 $this->em->persist($blueprint);
                 $this->em->flush();
                 $told[] = ['id' => $blueprint->id, 'title' => $read->title, 'missing' => $known->missing, 'problem' => null];
-            } catch (\DomainException $e) {
+            } catch (ToldToPeople $e) {
                 $why = $e instanceof BlueprintRefused ? array_map(static fn ($r): string => $r->message, $e->refusals) : [$e->getMessage()];
                 $told[] = ['id' => null, 'title' => $title, 'missing' => $known->missing, 'problem' => implode('; ', array_unique($why))];
             }

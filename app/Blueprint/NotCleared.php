@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Zetema\Core\Data\ToldToPeople;
+
 /** A blueprint names questions that no form can hold. */
-final class NotCleared extends \DomainException
+final class NotCleared extends \DomainException implements ToldToPeople
 {
     private const FEW = 4;
 

@@ -16,6 +16,7 @@ use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Drawing\Proof\CannotDeal;
 use Zetema\Core\Question\InvalidQuestion;
 
@@ -71,7 +72,7 @@ final readonly class ProblemDetails
             $e instanceof Malformed => self::response(422, 'malformed', 'This cannot be taken as it is', $e->getMessage(), ['field' => $e->field]),
             $e instanceof InvalidQuestion => self::response(422, 'question', 'The question cannot stand like this', $e->getMessage(), ['field' => $e->setting]),
             $e instanceof UniqueConstraintViolationException => self::response(409, 'conflict', 'Somebody was quicker', 'The same was made or saved at the same moment in another window or by someone else. Nothing of yours was saved; try again.'),
-            $e instanceof \DomainException => self::response(422, 'refused', 'This cannot be done now', $e->getMessage()),
+            $e instanceof ToldToPeople => self::response(422, 'refused', 'This cannot be done now', $e->getMessage()),
             $e instanceof HttpExceptionInterface => self::http($e),
             default => $this->broken($e),
         };

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing;
 
+use Zetema\Core\Data\ToldToPeople;
+
 /** A blueprint names questions that are not there. */
-final class UnknownQuestion extends \DomainException
+final class UnknownQuestion extends \DomainException implements ToldToPeople
 {
     /** @param non-empty-list<string> $names */
     public function __construct(public readonly array $names)

@@ -101,13 +101,16 @@ final class FaultsTest extends ApiTestCase
             }
         };
         $kernel = self::getContainer()->get('http_kernel');
-        foreach ([new \DomainException('refused'), new \Zetema\Core\Data\Malformed('x', 'is wrong'), new \LogicException('broken')] as $e) {
+        $told = [];
+        foreach ([new \Zetema\Core\Sitting\Refused('refused'), new \Zetema\Core\Data\Malformed('x', 'is wrong'), new \LogicException('broken'), new \DomainException('a library stumbled')] as $e) {
             $event = new ExceptionEvent($kernel, Request::create('/api/x'), HttpKernelInterface::MAIN_REQUEST, $e);
             (new ProblemDetails($log))->onException($event);
             self::assertTrue($event->isPropagationStopped(), 'the framework’s own listener would log it as critical');
+            $told[] = $event->getResponse()?->getStatusCode();
+            self::assertStringNotContainsString('stumbled', (string) $event->getResponse()?->getContent(), 'what is not meant for people is not told to them');
         }
 
-        self::assertSame(['error A request failed: broken'], $log->lines);
+        self::assertSame([[422, 422, 500, 500], ['error A request failed: broken', 'error A request failed: a library stumbled']], [$told, $log->lines]);
         $listeners = self::getContainer()->get('event_dispatcher')->getListeners('kernel.exception');
         self::assertInstanceOf(ProblemDetails::class, is_array($listeners[0] ?? null) ? $listeners[0][0] : null, 'it comes before all others');
     }

@@ -22,6 +22,7 @@ use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Exchange\Archive\Archive;
 use Zetema\Core\Exchange\Zip\RefusedZip;
 use Zetema\Core\Exchange\Zip\SafeZip;
@@ -142,7 +143,7 @@ final readonly class RestoreBank implements Task
             foreach ($piece as $number => [$place, $data]) {
                 try {
                     $made[$number] = $this->question($bank, $account, $data);
-                } catch (\DomainException $e) {
+                } catch (ToldToPeople $e) {
                     throw new Malformed(sprintf('question %d', $place), $e->getMessage());
                 }
             }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Zetema\App\Bank\Question;
 
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Question\Status;
 
 /** A step of a question's status that there is not, or that is somebody else's to take. */
-final class StepRefused extends \DomainException
+final class StepRefused extends \DomainException implements ToldToPeople
 {
     public static function step(Status $from, Status $to, bool $authorsMay): self
     {

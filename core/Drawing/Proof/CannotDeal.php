@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Drawing\Proof;
 
+use Zetema\Core\Data\ToldToPeople;
+
 /** No form was dealt: either none can be (a shortage), or with questions kept apart none was found. */
-final class CannotDeal extends \DomainException
+final class CannotDeal extends \DomainException implements ToldToPeople
 {
     private function __construct(string $message, public readonly ?Shortage $shortage, public readonly int $tries)
     {

@@ -6,6 +6,7 @@ namespace Zetema\Core\Exchange\Archive;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Exchange\Report;
@@ -45,7 +46,7 @@ final class ArchiveSource implements Source
             $status = Status::tryFrom($data->text('status')) ?? throw new Malformed('status', 'is none');
 
             return new Found($number, $number, Question::fromData($data->object('content'), $data->optionalText('name'), $data->texts('objective'), $status), []);
-        } catch (\DomainException|Malformed $e) {
+        } catch (ToldToPeople $e) {
             return new Found($number, $number, null, [new Problem($number, 1, $e->getMessage(), file: ArchiveFormat::questions(intdiv($number - 1, ArchiveFormat::PIECE) + 1))], kept: json_encode($data->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\TextFormat;
 
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Exchange\Found;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
@@ -242,7 +243,7 @@ final class Reader
             } else {
                 $this->defaults->set($this->every === 'question' ? null : KindId::tryFrom($this->every) ?? $this->every, $line);
             }
-        } catch (\DomainException $e) {
+        } catch (ToldToPeople $e) {
             $this->outside[] = new Problem($line->line, $line->textColumn, $e->getMessage());
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Question\Kinds\Claim;
 
+use Zetema\Core\Data\ToldToPeople;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kinds\Common\ChoiceKind;
@@ -67,7 +68,7 @@ final readonly class Claim extends ChoiceKind
             if ($part->word === 'weight') {
                 try {
                     $weights[$part->argument('which') ?? ''] = Points::of($part->text);
-                } catch (\DomainException $e) {
+                } catch (ToldToPeople $e) {
                     $problems->inText($part, $e->getMessage());
                 }
                 continue;
