@@ -17,6 +17,20 @@ export default ts.config(
       'max-lines': ['error', 300],
     },
   },
+  // What is asked again after a change is written down in one place.
+  {
+    files: ['ui/src/**'],
+    ignores: ['ui/src/api/changed.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "MemberExpression[property.name='invalidateQueries']",
+          message: 'Say what changed: useChanged (ui/src/api/changed.ts).',
+        },
+      ],
+    },
+  },
   // Folders stand on each other in one order: api and parts below, then kinds, then the areas.
   ...Object.entries({
     'ui/src/api': ['areas', 'kinds', 'parts'],

@@ -1,3 +1,4 @@
+import { useChanged } from '../../api/changed';
 import { keys } from '../../api/keys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -15,7 +16,7 @@ import { StillSitting } from './editions/StillSitting';
 export default function BlueprintsPage({ account }: { account: Account }) {
   const bank = Number(useParams().bank);
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const changed = useChanged();
   const [title, setTitle] = useState('');
   const list = useQuery(blueprintsQuery(bank));
   // What forms come to takes longer than the list, which does not wait for it.
@@ -28,7 +29,7 @@ export default function BlueprintsPage({ account }: { account: Account }) {
   const make = useMutation({
     mutationFn: () => dataOf(api.POST('/banks/{id}/blueprints', { params: { path: { id: bank } }, body: { title } })),
     onSuccess: (blueprint) => {
-      void queries.invalidateQueries({ queryKey: keys.blueprints() });
+      void changed('blueprints');
       void navigate(String(blueprint.id));
     },
   });
@@ -114,11 +115,12 @@ function Points({ worth }: { worth: { least: string; most: string } | null }) {
 function CopyOrDelete({ bank, blueprint }: { bank: number; blueprint: Schema['BlueprintRow'] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const changed = useChanged();
   const path = { params: { path: { id: blueprint.id } } };
   const copy = useMutation({
     mutationFn: () => dataOf(api.POST('/blueprints/{id}/copies', path)),
     onSuccess: (made) => {
-      void queries.invalidateQueries({ queryKey: keys.blueprints() });
+      void changed('blueprints');
       void navigate(String(made.id));
     },
   });

@@ -1,3 +1,4 @@
+import { useChanged } from '../../api/changed';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError, api, dataOf, errorWords } from '../../api/client';
@@ -7,6 +8,7 @@ import type { Blueprint } from './document';
 /** The whole blueprint as text, for who would rather write it. What is typed is kept in the browser until it is saved. */
 export function WholeText({ blueprint, onDone }: { blueprint: Blueprint; onDone?: () => void }) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const shelf = `zetema:whole:${blueprint.id}`;
   const stored = JSON.stringify(blueprint.document, null, 2);
   const [text, setText] = useState(() => localStorage.getItem(shelf) ?? stored);
@@ -20,7 +22,7 @@ export function WholeText({ blueprint, onDone }: { blueprint: Blueprint; onDone?
     onSuccess: (saved) => {
       localStorage.removeItem(shelf);
       queries.setQueryData(keys.blueprint(blueprint.id), saved);
-      void queries.invalidateQueries({ queryKey: keys.blueprints() });
+      void changed('blueprints');
       setText(JSON.stringify(saved.document, null, 2));
       onDone?.();
     },

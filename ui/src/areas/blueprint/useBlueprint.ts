@@ -1,3 +1,4 @@
+import { useChanged } from '../../api/changed';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { api, dataOf } from '../../api/client';
@@ -9,6 +10,7 @@ import type { Blueprint, Document } from './document';
 /** A blueprint that saves itself a moment after the last change, with the way back. */
 export function useBlueprint(blueprint: Blueprint) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const versionRef = useRef(blueprint.version);
   const saving = useAutosave<Document, Blueprint>({
     thing: `blueprint:${blueprint.id}`,
@@ -27,7 +29,7 @@ export function useBlueprint(blueprint: Blueprint) {
     valueOf: (saved) => saved.document,
     onSaved: (saved) => {
       queries.setQueryData(keys.blueprint(blueprint.id), saved);
-      void queries.invalidateQueries({ queryKey: keys.blueprints() });
+      void changed('blueprints');
     },
     delay: 400,
   });

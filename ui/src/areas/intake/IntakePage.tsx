@@ -1,4 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../api/changed';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type Schema, dataOf } from '../../api/client';
@@ -36,7 +37,7 @@ interface Chosen {
 /** Bringing questions in: the text on the page, what was understood of it level with it in the margin. */
 export default function IntakePage() {
   const bank = Number(useParams().bank);
-  const queries = useQueryClient();
+  const changed = useChanged();
   const [params] = useSearchParams();
   const { brought, put, setBrought } = useBrought(bank, params.has('sample') ? { text: sample, name: 'sample.zet.txt' } : null);
   const { text } = brought;
@@ -62,17 +63,7 @@ export default function IntakePage() {
     [understood, left, brought.again],
   );
   const takenIn = (done: Schema['Job'], from?: Chosen) => {
-    for (const key of [
-      keys.board,
-      keys.questions,
-      keys.batches,
-      keys.blueprints,
-      keys.bankSettings,
-      keys.pages,
-      keys.proofreading,
-      keys.jobs,
-    ])
-      void queries.invalidateQueries({ queryKey: key(bank) });
+    void changed('intake', bank);
     if (done.state !== 'done' || !from) return;
     // What was not taken in stays in the text, so that nothing is lost; text that was changed meanwhile stays as it is.
     setBrought((old) => {

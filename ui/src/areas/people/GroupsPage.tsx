@@ -1,3 +1,4 @@
+import { useChanged } from '../../api/changed';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -16,11 +17,12 @@ type Group = Schema['Groups']['groups'][number];
 /** Groups of candidates, each with who is in it; assessments are opened for a group as a whole. */
 export default function GroupsPage({ account }: { account: Account }) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const [name, setName] = useState('');
   const groups = useQuery({ queryKey: keys.groups(), queryFn: () => dataOf(api.GET('/groups')) });
   const told = {
     onSuccess: (all: Schema['Groups']) => queries.setQueryData(keys.groups(), all),
-    onError: () => queries.invalidateQueries({ queryKey: keys.groups() }),
+    onError: () => changed('groups'),
   };
   const make = useMutation({
     mutationFn: () => dataOf(api.POST('/groups', { body: { name } })),

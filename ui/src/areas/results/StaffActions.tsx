@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, dataOf, errorWords } from '../../api/client';
-import { keys } from '../../api/keys';
 import type { SittingRow } from './results';
 
 type Act = 'give time' | 'close' | 'allow another' | 'delete';
@@ -23,7 +23,7 @@ const means: Record<Act, string> = {
 
 /** What staff can do to a sitting. Nothing is done without a reason, which stands in the log. */
 export function StaffActions({ edition, row, onDone }: { edition: number; row: SittingRow; onDone: () => void }) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const acts: Act[] = row.ended === null ? ['give time', 'close'] : ['allow another', 'delete'];
   const [act, setAct] = useState<Act>(acts[0] ?? 'close');
   const [reason, setReason] = useState('');
@@ -40,7 +40,7 @@ export function StaffActions({ edition, row, onDone }: { edition: number; row: S
         }),
       ),
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: keys.results(edition) });
+      await changed('sittings', edition);
       onDone();
     },
   });

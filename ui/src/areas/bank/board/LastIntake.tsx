@@ -1,5 +1,5 @@
-import { keys } from '../../../api/keys';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
 import { batchesQuery } from '../../../api/queries';
@@ -15,15 +15,10 @@ export function LastIntake({ bank }: { bank: number }) {
 }
 
 export function BatchLine({ bank, batch, lead = '' }: { bank: number; batch: Schema['Batch']; lead?: string }) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const takeBack = useMutation({
     mutationFn: async () => over(await dataOf(api.POST('/batches/{id}/take-back', { params: { path: { id: batch.id } } }))),
-    onSuccess: () =>
-      Promise.all(
-        [keys.board, keys.questions, keys.batches, keys.blueprints, keys.changes].map((key) =>
-          queries.invalidateQueries({ queryKey: key(bank) }),
-        ),
-      ),
+    onSuccess: () => changed('intake taken back', bank),
   });
   /** A large one is asked about first. */
   const [sure, setSure] = useState(false);

@@ -1,4 +1,5 @@
-import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useInfiniteQuery, useMutation } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
@@ -85,10 +86,10 @@ interface ChangeProps {
 
 /** One step: who, what, when, and its undo. */
 export function Change({ bank, change, may, undo: goBack }: ChangeProps) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const undo = useMutation({
     mutationFn: goBack,
-    onSuccess: () => queries.invalidateQueries(),
+    onSuccess: () => changed('everything'),
   });
   // What was taken back cannot be brought again by a press, so that it is asked about first.
   const isForGood = change.kind === 'intake';

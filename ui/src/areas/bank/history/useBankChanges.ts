@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schema } from '../../../api/client';
-import { keys } from '../../../api/keys';
 import { undone } from '../../../api/undone';
 
 type BankChange = Schema['BankChange'];
@@ -12,14 +12,9 @@ type BankChange = Schema['BankChange'];
  * @param of what is changed; changes of the same wait for each other
  */
 export function useBankChanges<Body>(bank: number, of: string, post: (body: Body) => Promise<BankChange>) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const [made, setMade] = useState<BankChange[]>([]);
-  const refresh = () =>
-    Promise.all(
-      [keys.board, keys.questions, keys.pools, keys.blueprints, keys.changes].map((key) =>
-        queries.invalidateQueries({ queryKey: key(bank) }),
-      ),
-    ).then(() => queries.invalidateQueries({ queryKey: keys.blueprint() }));
+  const refresh = () => changed('the bank as a whole', bank);
   const change = useMutation({
     scope: { id: `${of}:${bank}` },
     mutationFn: post,

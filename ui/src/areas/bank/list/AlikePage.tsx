@@ -1,4 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
@@ -74,8 +75,8 @@ export default function AlikePage({ account }: { account: Account }) {
 /** @param first the first of its group; null: it is that one itself */
 function OneAlike({ bank, one, first, may }: { bank: number; one: Alike; first: number | null; may: boolean }) {
   const [beside, setBeside] = useState(false);
-  const queries = useQueryClient();
-  const refresh = () => queries.invalidateQueries();
+  const changed = useChanged();
+  const refresh = () => changed('everything');
   const undo = useMutation({
     mutationFn: (change: number) => undone(bank, change),
     onSuccess: refresh,

@@ -1,5 +1,6 @@
+import { useChanged } from '../../../api/changed';
 import { keys } from '../../../api/keys';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { type SubmitEvent, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, errorWords, dataOf } from '../../../api/client';
@@ -26,9 +27,9 @@ export default function NewQuestionPage() {
   const [typed, setTyped] = useState(query.get('kind') ?? '');
   const { count, fitting } = understood(typed);
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const changed = useChanged();
   const opened = (id: number, many: boolean) => {
-    for (const key of [keys.board, keys.questions]) void queries.invalidateQueries({ queryKey: key(bank) });
+    void changed('new questions', bank);
     void navigate(many ? `/banks/${bank}/questions?status=draft` : `/banks/${bank}/questions/${id}`, { replace: true });
   };
   const make = useMutation({

@@ -1,5 +1,5 @@
-import { keys } from '../../../api/keys';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, errorWords, type Schema, dataOf } from '../../../api/client';
@@ -24,13 +24,13 @@ export default function PagesPage({ account }: { account: Account }) {
   const { bank: bankId, id } = useParams();
   const bank = Number(bankId);
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const changed = useChanged();
   const media = useMedia(bank);
   const pages = useQuery(pagesQuery(bank));
   const make = useMutation({
     mutationFn: (body: Schema['NewPage']) => dataOf(api.POST('/banks/{id}/pages', { params: { path: { id: bank } }, body })),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: keys.pages(bank) });
+      await changed('pages', bank);
       void navigate(`/banks/${bank}/pages/${made.id}`);
     },
   });
@@ -107,7 +107,7 @@ type Edited = Pick<Page, 'name' | 'reads'> & { heading: string };
 const editedOf = (page: Page): Edited => ({ name: page.name, heading: page.heading ?? '', reads: page.reads });
 
 function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly: boolean }) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const navigate = useNavigate();
   const versionRef = useRef(page.version);
   const shelf = `zetema:page:${page.id}`;
@@ -120,7 +120,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
       dataOf(api.PUT('/pages/{id}', { params: { path: { id: page.id } }, body: { ...body, version: over }, keepalive })),
     versionOf: (saved) => saved.version,
     valueOf: editedOf,
-    onSaved: () => void queries.invalidateQueries({ queryKey: keys.pages(bank) }),
+    onSaved: () => void changed('pages', bank),
   });
   const { value: text, error } = saving;
   const change = (part: Partial<Edited>) => saving.put({ ...saving.latest.current, ...part });
@@ -128,7 +128,7 @@ function OnePage({ page, bank, readOnly }: { page: Page; bank: number; readOnly:
     mutationFn: () => dataOf(api.DELETE('/pages/{id}', { params: { path: { id: page.id }, query: { version: versionRef.current } } })),
     onSuccess: async () => {
       localStorage.removeItem(shelf);
-      await queries.invalidateQueries({ queryKey: keys.pages(bank) });
+      await changed('pages', bank);
       void navigate(`/banks/${bank}/pages`);
     },
   });

@@ -1,5 +1,5 @@
-import { keys } from '../../../api/keys';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { errorWords } from '../../../api/client';
 import { FileButton } from '../../../parts/fields/FileButton';
@@ -14,7 +14,7 @@ import { TakenOut } from '../../../kinds/common/picture/TakenOut';
 export function TextTools({ bank }: { bank: number }) {
   const field = useRef<HTMLTextAreaElement | null>(null);
   const [describing, setDescribing] = useState<{ name: string; shows: string } | null>(null);
-  const queries = useQueryClient();
+  const changed = useChanged();
   const pages = usePages(bank);
   const names = Object.keys(pages);
   useEffect(() => {
@@ -27,7 +27,7 @@ export function TextTools({ bank }: { bank: number }) {
   const take = useMutation({
     mutationFn: (file: File) => takeFile(bank, file),
     onSuccess: (medium) => {
-      void queries.invalidateQueries({ queryKey: keys.media(bank) });
+      void changed('media', bank);
       setDescribing({ name: medium.name, shows: '' });
     },
   });

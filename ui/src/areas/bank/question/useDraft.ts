@@ -1,3 +1,4 @@
+import { useChanged } from '../../../api/changed';
 import { keys } from '../../../api/keys';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
@@ -26,14 +27,15 @@ export const draftOf = (question: Question): Draft => ({
 /** A draft that saves itself a moment after the last change, says how it stands, and can take changes back. */
 export function useDraft(question: Question) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const { id } = question;
   /** The version that stands, shared by all that edit parts of the question. */
   const versionRef = useRef(question.version);
   const keep = (saved: Question) => {
     versionRef.current = saved.version;
     queries.setQueryData(keys.question(id), saved);
-    for (const key of [keys.board, keys.questions, keys.blueprints, keys.proofreading]) void queries.invalidateQueries({ queryKey: key() });
-    if (saved.problem === null) for (const key of [keys.scores, keys.asSeen]) void queries.invalidateQueries({ queryKey: key(id) });
+    void changed('question');
+    if (saved.problem === null) void changed('what a question scores', id);
   };
   const saving = useAutosave<Draft, Question>({
     thing: `question:${id}`,

@@ -1,3 +1,4 @@
+import { useChanged } from '../../../api/changed';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import type { Schema } from '../../../api/client';
@@ -28,10 +29,10 @@ export const PAUSE = 600;
 /** Settings that save themselves with every change. */
 export function useSettings(place: Place, stored: Settings) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const versionRef = useRef(stored.version);
   const again = () => {
-    for (const key of [keys.questions, keys.blueprints, keys.proofreading, keys.differing])
-      void queries.invalidateQueries({ queryKey: key() });
+    void changed('settings');
     queries.removeQueries({ queryKey: keys.question() });
   };
   const saving = useAutosave<Edited, Settings>({

@@ -1,3 +1,4 @@
+import { useChanged } from '../../../api/changed';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, dataOf, type Schema } from '../../../api/client';
 import { keys } from '../../../api/keys';
@@ -8,13 +9,14 @@ type Change = Partial<Omit<Schema['AdmissionChange'], 'version'>>;
 /** Who may sit an assessment, each change saved at once over what is shown. */
 export function useAdmission(blueprint: number) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const path = { params: { path: { id: blueprint } } };
   const admission = useQuery({ queryKey: keys.admission(blueprint), queryFn: () => dataOf(api.GET('/blueprints/{id}/admission', path)) });
   const groups = useQuery({ queryKey: keys.groups(), queryFn: () => dataOf(api.GET('/groups')) });
   const save = useMutation({
     mutationFn: (body: Schema['AdmissionChange']) => dataOf(api.PUT('/blueprints/{id}/admission', { ...path, body })),
     onSuccess: (told) => queries.setQueryData(keys.admission(blueprint), told),
-    onError: () => queries.invalidateQueries({ queryKey: keys.admission(blueprint) }),
+    onError: () => changed('admission', blueprint),
   });
   const now = admission.data;
   return {

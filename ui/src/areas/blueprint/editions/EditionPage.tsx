@@ -1,4 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
@@ -26,7 +27,7 @@ const nothing = () => undefined;
 /** An edition as it was frozen, and in what it differs from another one or from what would be frozen now. */
 export default function EditionPage({ account }: { account: Account }) {
   const id = Number(useParams().edition);
-  const queries = useQueryClient();
+  const changed = useChanged();
   const navigate = useNavigate();
   const edition = useQuery({
     queryKey: keys.edition(id),
@@ -36,7 +37,7 @@ export default function EditionPage({ account }: { account: Account }) {
     },
   });
   const path = { params: { path: { id } } };
-  const again = () => queries.invalidateQueries({ queryKey: keys.edition() });
+  const again = () => changed('editions');
   const close = useMutation({
     mutationFn: (body: { closed: boolean; sittings?: boolean }) => dataOf(api.PUT('/editions/{id}/closed', { ...path, body })),
     onSuccess: again,

@@ -1,5 +1,6 @@
+import { useChanged } from '../../../api/changed';
 import { keys } from '../../../api/keys';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, errorWords, dataOf } from '../../../api/client';
@@ -13,11 +14,11 @@ const FEW = 3;
 
 /** The editions there are; and freezing the next one, asked about in place with what it brings and what will happen. */
 export function Editions({ blueprint, versionRef, busy }: { blueprint: Blueprint; versionRef: RefObject<number>; busy: boolean }) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const [asked, setAsked] = useState(false);
   const [all, setAll] = useState(false);
   const pressed = useRef(false);
-  const again = () => queries.invalidateQueries({ queryKey: keys.blueprint(blueprint.id) });
+  const again = () => changed('blueprint', blueprint.id);
   const freeze = useMutation({
     mutationFn: () =>
       dataOf(api.POST('/blueprints/{id}/editions', { params: { path: { id: blueprint.id } }, body: { version: versionRef.current } })),

@@ -1,8 +1,8 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, dataOf, errorWords, type Schema } from '../../../api/client';
-import { keys } from '../../../api/keys';
 import { Row } from '../../../parts/PageAndMargin';
 
 const stands: Record<Schema['Admitted']['stands'], string> = {
@@ -13,7 +13,7 @@ const stands: Record<Schema['Admitted']['stands'], string> = {
 
 /** An access code, typed or come with a link: the assessment that has it is in the list from then on. */
 export function WithCode() {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const navigate = useNavigate();
   const linked = useParams()['*']?.match(/^join\/([^/]+)$/)?.[1] ?? null;
   const [typed, setTyped] = useState('');
@@ -23,7 +23,7 @@ export function WithCode() {
     onSuccess: () => {
       setTyped('');
       void navigate('/', { replace: true });
-      return queries.invalidateQueries({ queryKey: keys.mine() });
+      return changed('own assessments');
     },
   });
   const { mutate } = enter;

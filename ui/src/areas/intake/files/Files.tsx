@@ -1,4 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { errorWords } from '../../../api/client';
 import { count } from '../../../parts/text/figures';
@@ -19,7 +20,7 @@ interface Props {
 
 /** Several files that come in together as one batch, each into its place. */
 export function Files({ bank, files, onChange, onOpen }: Props) {
-  const queries = useQueryClient();
+  const changed = useChanged();
   const [done, setDone] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const put = (name: string, part: Partial<WaitingFile>) =>
@@ -62,7 +63,7 @@ export function Files({ bank, files, onChange, onOpen }: Props) {
     onSuccess: () => {
       // What was not whole stays to be put right.
       onChange((old) => old.filter((file) => (file.read?.questions.length ?? 0) > readyOf(file).length));
-      void queries.invalidateQueries();
+      void changed('everything');
     },
   });
   const needing = files.filter(needsObjective);

@@ -1,5 +1,5 @@
-import { keys } from '../../../api/keys';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useChanged } from '../../../api/changed';
+import { useMutation } from '@tanstack/react-query';
 import { type ReactNode, use } from 'react';
 import { errorWords, type Schema } from '../../../api/client';
 import { FileButton } from '../../../parts/fields/FileButton';
@@ -25,7 +25,7 @@ interface Props {
 /** The picture of a question: chosen from the bank or from the disk, with what it shows. */
 export function PictureRow({ picture, readOnly, onPicture, bank, children, margin }: Props) {
   const media = use(MediaContext);
-  const queries = useQueryClient();
+  const changed = useChanged();
   const medium = named(media, picture.file);
   const choose = (chosen: Medium) =>
     onPicture({
@@ -36,7 +36,7 @@ export function PictureRow({ picture, readOnly, onPicture, bank, children, margi
   const take = useMutation({
     mutationFn: (file: File) => takeFile(bank, file),
     onSuccess: (taken) => {
-      void queries.invalidateQueries({ queryKey: keys.media(bank) });
+      void changed('media', bank);
       choose(taken);
     },
   });

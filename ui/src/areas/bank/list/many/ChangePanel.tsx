@@ -1,3 +1,4 @@
+import { useChanged } from '../../../../api/changed';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -138,12 +139,9 @@ export function ChangePanel(props: {
 
 function useManyChange(bank: number, onDone: () => void) {
   const queries = useQueryClient();
+  const changed = useChanged();
   const refresh = () =>
-    Promise.all(
-      [keys.board, keys.questions, keys.proofreading, keys.blueprints, keys.changes, keys.manyPreview].map((key) =>
-        queries.invalidateQueries({ queryKey: key(bank) }),
-      ),
-    ).then(() => {
+    changed('many questions', bank).then(() => {
       for (const key of [keys.question(), keys.blueprint()]) queries.removeQueries({ queryKey: key });
     });
   const make = useMutation({
