@@ -9,6 +9,7 @@ use Zetema\Core\Exchange\Qti\Items\ItemReader;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
 use Zetema\Core\Exchange\Qti\QtiSource;
 use Zetema\Core\Exchange\Qti\Writing\ItemWriter;
+use Zetema\Core\Exchange\Qti\Writing\KindWriters;
 use Zetema\Core\Exchange\Qti\Writing\Version;
 use Zetema\Core\Exchange\Qti\Xml\XmlFile;
 use Zetema\Core\Exchange\Source;
@@ -87,7 +88,7 @@ final class PackageFuzz
         foreach ((new Reader())->questions((string) file_get_contents($this->demo . '/certificate.zet.txt')) as $i => $read) {
             if ($read->question !== null) {
                 $version = Version::cases()[$i % 2];
-                $items[] = (new ItemWriter($version, static fn (string $p): string => $p))->item($read->question, ItemReader::identifierOf($read->question->name ?? "q$i"), $read->question->name ?? '', $read->question->effective())->document($version);
+                $items[] = (new ItemWriter($version, static fn (string $p): string => $p, KindWriters::all()))->item($read->question, ItemReader::identifierOf($read->question->name ?? "q$i"), $read->question->name ?? '', $read->question->effective())->document($version);
             }
         }
 

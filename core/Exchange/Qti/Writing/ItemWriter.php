@@ -4,25 +4,13 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Writing;
 
-use Zetema\Core\Exchange\Qti\Writing\Bodies\ChoiceBody;
-use Zetema\Core\Exchange\Qti\Writing\Bodies\FieldBody;
-use Zetema\Core\Exchange\Qti\Writing\Bodies\MatchBody;
-use Zetema\Core\Exchange\Qti\Writing\Bodies\RegionsBody;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Feedback\Condition;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\Kinds\Common\ChoiceKind;
 use Zetema\Core\Question\Kinds\Gaps\Gaps;
-use Zetema\Core\Question\Kinds\Groups\Groups;
-use Zetema\Core\Question\Kinds\Number\Number;
-use Zetema\Core\Question\Kinds\Order\Order;
-use Zetema\Core\Question\Kinds\Pairs\Pairs;
-use Zetema\Core\Question\Kinds\Place\Place;
-use Zetema\Core\Question\Kinds\Rating\Rating;
-use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
@@ -40,14 +28,14 @@ final class ItemWriter
     private readonly Html $html;
 
     /** @param \Closure(string): string $path of a file, from where the item stands */
-    public function __construct(private readonly Version $version, \Closure $path)
+    public function __construct(private readonly Version $version, \Closure $path, private readonly KindWriters $kinds)
     {
         $this->html = new Html($version, $path);
     }
 
     public function item(Question $question, string $identifier, string $title, EffectiveSettings $settings): Tag
     {
-        $body = $this->body($question, $settings);
+        $body = $this->kinds->body($question, $settings, $this->html, $this->version);
         $this->pictures = $body->pictures;
         $feedback = $this->feedback($question, $body);
         $rules = $body->blank === null ? [] : $this->rules($question, $body, $settings, $feedback);
@@ -65,25 +53,6 @@ final class ItemWriter
             ...($rules === [] ? [] : [$rules[0]->name === 'responseProcessing' ? $rules[0] : Tag::of('responseProcessing', [], ...$rules)]),
             ...array_map(fn (array $f): Tag => Tag::of('modalFeedback', ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'], ...$this->html->held($f[1])), $feedback),
         );
-    }
-
-    private function body(Question $question, EffectiveSettings $settings): Body
-    {
-        $kind = $question->kind;
-
-        return match (true) {
-            $kind instanceof Rating => ChoiceBody::rating($question, $kind, $this->html),
-            $kind instanceof ChoiceKind => ChoiceBody::of($question, $kind, $settings, $this->html),
-            $kind instanceof Text => FieldBody::text($question, $kind, $settings, $this->html),
-            $kind instanceof Number => FieldBody::number($question, $kind, $this->html),
-            $kind instanceof Gaps => FieldBody::gaps($question, $kind, $settings, $this->html),
-            $kind instanceof Pairs => MatchBody::pairs($question, $kind, $settings, $this->html),
-            $kind instanceof Groups => MatchBody::groups($question, $kind, $settings, $this->html),
-            $kind instanceof Order => MatchBody::order($question, $kind, $settings, $this->html),
-            $kind instanceof Place => MatchBody::place($question, $kind, $settings, $this->html, $this->version),
-            $kind instanceof Regions => RegionsBody::of($question, $kind, $settings, $this->html),
-            default => throw new \LogicException('every kind is written'),
-        };
     }
 
     /**

@@ -27,7 +27,7 @@ final class PackageWriter
     private array $mentioned = [];
 
     /** @param \Closure(string): ?string $contents of a picture, by its name in the texts */
-    public function __construct(private readonly Version $version, private readonly \Closure $contents)
+    public function __construct(private readonly Version $version, private readonly \Closure $contents, private readonly ?KindWriters $kinds = null)
     {
     }
 
@@ -39,8 +39,13 @@ final class PackageWriter
     public function write(array $questions, ?WrittenTest $test, array $lost = [], ?callable $beat = null): void
     {
         $resources = [];
+        $kinds = $this->kinds ?? KindWriters::all();
         foreach ($questions as $name => [$question, $settings]) {
-            $resources[] = $this->item((string) $name, $question, $settings);
+            if ($kinds->knows($question)) {
+                $resources[] = $this->item((string) $name, $question, $settings, $kinds);
+            } else {
+                $this->unmatched[] = new Unmatched($question->name ?? (string) $name, sprintf('the kind “%s”', $question->kind::id()->value), 1, 'items');
+            }
             if ($beat !== null) {
                 $beat();
             }
@@ -48,7 +53,8 @@ final class PackageWriter
         if ($test !== null) {
             $this->mentioned = [];
             $this->files['tests/assessment.xml'] = (new TestWriter($test, $this->identifiers, $this->version, $this->path(...)))->test()->document($this->version);
-            $asked = array_unique(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->leaves())));
+            // What could not be written is asked nowhere.
+            $asked = array_filter(array_unique(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->leaves()))), fn (string $name): bool => isset($this->identifiers[$name]));
             $shown = array_map(fn (string $path): string => $this->pictures[$path], array_keys($this->mentioned));
             $resources[] = $this->resource('TEST', $this->version->type('test'), 'tests/assessment.xml', [...array_map(fn (string $n): string => 'RES-' . $this->identifiers[$n], array_values($asked)), ...$shown]);
         }
@@ -61,11 +67,11 @@ final class PackageWriter
         $this->files = ['imsmanifest.xml' => $manifest->document(Version::V21)] + $this->files;
     }
 
-    private function item(string $name, Question $question, EffectiveSettings $settings): Tag
+    private function item(string $name, Question $question, EffectiveSettings $settings, KindWriters $kinds): Tag
     {
         $identifier = $this->identifiers[$name] = $this->freeIdentifier($question->name === null ? 'q-' . ltrim($name, 'q') : ItemReader::identifierOf($question->name));
         $this->mentioned = [];
-        $writer = new ItemWriter($this->version, $this->path(...));
+        $writer = new ItemWriter($this->version, $this->path(...), $kinds);
         $this->files["items/$identifier.xml"] = $writer->item($question, $identifier, $question->name ?? $identifier, $settings)->document($this->version);
         foreach ($writer->pictures as $file => $drawing) {
             $this->files["pictures/$file"] = $drawing;

@@ -53,7 +53,7 @@ final class TestWriter
     private function section(WrittenSection $section): Tag
     {
         $number = $section->within === [] ? ++$this->written : 0;
-        $inside = $section->within === [] ? array_map(fn (array $item): Tag => $this->reference($item, $number), $section->items) : array_map($this->section(...), $section->within);
+        $inside = $section->within === [] ? array_map(fn (array $item): Tag => $this->reference($item, $number), array_values(array_filter($section->items, fn (array $item): bool => isset($this->identifiers[$item['name']])))) : array_map($this->section(...), $section->within);
         $before = array_filter($section->routes, static fn (WrittenRoute $r): bool => $r->to === null);
         $after = array_filter($section->routes, static fn (WrittenRoute $r): bool => $r->to !== null);
 

@@ -7,6 +7,8 @@ namespace Zetema\Tests\Core\Exchange\Qti;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Zetema\Core\Exchange\Qti\Package\PackageSource;
+use Zetema\Core\Exchange\Qti\Unmatched;
+use Zetema\Core\Exchange\Qti\Writing\KindWriters;
 use Zetema\Core\Exchange\Qti\Writing\Losses;
 use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
 use Zetema\Core\Exchange\Qti\Writing\Version;
@@ -14,6 +16,7 @@ use Zetema\Core\Exchange\Qti\Writing\WrittenSection;
 use Zetema\Core\Exchange\Qti\Writing\WrittenTest;
 use Zetema\Core\Exchange\TextFormat\Reader;
 use Zetema\Core\Question\InvalidQuestion;
+use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Tests\Core\Exchange\TemporaryFile;
@@ -69,5 +72,38 @@ final class LossesTest extends TestCase
         // What lies below each other anyway needs no word, nor has a scale a key; a kind that always mixes its only list is mixed.
         $isSame = [$setting->value, $before->get($setting)] === ['layout', 'column'] || ($setting === Setting::Key && !$question->kind::id()->facts()->isJudged);
         self::assertTrue($listed !== [] || $isSame || $before->get($setting) === $after->get($setting), sprintf('%s was %s, is %s, and is not listed', $setting->value, $before->get($setting) ?? '–', $after->get($setting) ?? '–'));
+    }
+
+    /** @return iterable<string, array{KindId}> */
+    public static function kinds(): iterable
+    {
+        foreach (KindId::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    #[DataProvider('kinds')]
+    public function test_a_kind_without_a_writer_is_left_out_and_listed(KindId $kind): void
+    {
+        $asked = [];
+        foreach (iterator_to_array((new Reader())->questions(EveryKind::TEXT), false) as $i => $read) {
+            $question = $read->question ?? throw new \LogicException($read->problems[0]->message);
+            $asked["q$i"] = [$question, $question->effective()];
+        }
+        $ofKind = array_filter($asked, static fn (array $one): bool => $one[0]->kind::id() === $kind);
+        $writer = new PackageWriter(Version::V30, static fn (): string => 'GIF89a', new KindWriters(array_diff_key(KindWriters::all()->writers, [$kind->value => true])));
+        $references = array_map(static fn (string $name): array => ['name' => $name, 'attempts' => null, 'seconds' => null, 'isLateMarked' => false, 'weight' => null], array_keys($asked));
+        $writer->write($asked, new WrittenTest('T', [new WrittenSection('S', $references)]));
+
+        self::assertNotSame([], $ofKind);
+        $items = array_filter(array_keys($writer->files), static fn (string $path): bool => str_starts_with($path, 'items/'));
+        self::assertCount(count($asked) - count($ofKind), $items);
+        self::assertCount(count($ofKind), array_filter($writer->unmatched, static fn (Unmatched $u): bool => $u->what === "the kind “{$kind->value}”"));
+        self::assertSame(count($items), substr_count($writer->files['tests/assessment.xml'], '<qti-assessment-item-ref'), 'and the test asks for what is there');
+    }
+
+    public function test_every_kind_has_a_writer(): void
+    {
+        self::assertEqualsCanonicalizing(array_column(KindId::cases(), 'value'), array_keys(KindWriters::all()->writers));
     }
 }

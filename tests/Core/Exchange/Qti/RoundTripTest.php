@@ -10,6 +10,7 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Qti\Items\ItemReader;
 use Zetema\Core\Exchange\Qti\QtiSource;
 use Zetema\Core\Exchange\Qti\Writing\ItemWriter;
+use Zetema\Core\Exchange\Qti\Writing\KindWriters;
 use Zetema\Core\Exchange\Qti\Writing\Losses;
 use Zetema\Core\Exchange\Qti\Writing\Version;
 use Zetema\Core\Exchange\TextFormat\Reader;
@@ -41,7 +42,7 @@ final class RoundTripTest extends TestCase
     private static function again(Question $question, Version $version): Question
     {
         $name = $question->name ?? 'q';
-        $item = (new ItemWriter($version, static fn (string $path): string => $path))->item($question, ItemReader::identifierOf($name), $name, $question->effective())->document($version);
+        $item = (new ItemWriter($version, static fn (string $path): string => $path, KindWriters::all()))->item($question, ItemReader::identifierOf($name), $name, $question->effective())->document($version);
         $source = new QtiSource($item, 'item.xml');
         $found = iterator_to_array($source->questions(), false);
         self::assertSame([], $source->report()->unmatched, $item);
