@@ -48,7 +48,7 @@ export function RegionsAnswer({ question, response, onRespond }: AnswerProps<'re
         <svg
           ref={svg}
           viewBox={`0 0 ${width} ${height}`}
-          className="board seen marked"
+          className="board seen"
           role="application"
           aria-label={`${shows}. Arrow keys move a crosshair, Enter clicks, Backspace takes a click back.`}
           tabIndex={0}
