@@ -7,7 +7,6 @@ namespace Zetema\Core\Sitting\Candidate;
 use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\Kinds\Common\ChoiceKind;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\Response;
@@ -34,11 +33,8 @@ final readonly class AtAnswers
         if ($withKey && $response instanceof FilledParts) {
             return self::told(self::ofParts($place->plan->scoring, $response), $page->placeOfPart(...));
         }
-        if (!$kind instanceof ChoiceKind) {
-            return [];
-        }
         $chosen = ChosenChoices::in($response);
-        $keys = array_map(static fn (Choice $choice): int => $choice->id, array_filter($kind->choices, static fn (Choice $choice): bool => $choice->isKey));
+        $keys = array_map(static fn (Choice $choice): int => $choice->id, array_filter($kind->choices(), static fn (Choice $choice): bool => $choice->isKey));
         $outcomes = [];
         foreach ($chosen as $id) {
             if ($kind::id()->facts()->choosesOne) {

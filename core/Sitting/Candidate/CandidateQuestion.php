@@ -8,10 +8,9 @@ use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
-use Zetema\Core\Question\Kinds\KindId;
-use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\Paper;
@@ -134,8 +133,8 @@ final readonly class CandidateQuestion
     /** Whether choosing checks at once: where one choice, or one click, is all there is to give. */
     private static function checksOnChoosing(QuestionPlace $place): bool
     {
-        $kind = $place->question->kind;
-        $isOne = in_array($kind::id(), [KindId::One, KindId::Claim], true) || ($kind instanceof Regions && ($place->settings->get(Setting::Clicks) ?? '1') === '1');
+        $facts = $place->question->kind::id()->facts();
+        $isOne = $facts->choosesOne || ($facts->form === ResponseForm::Points && ($place->settings->get(Setting::Clicks) ?? '1') === '1');
 
         return $isOne && $place->rules->flag(Rule::CheckOnChoosing) && $place->rules->tellsBeforeTheEnd();
     }
