@@ -101,6 +101,15 @@ describe('results of an edition', () => {
     expect(last()).toMatchObject({ kind: 'not passed', from: 2 });
   });
 
+  it('have what does not fit a phone beneath the name there', async () => {
+    const amber = row(2, 'Amber', { missed: ['Wax'], bands: [{ tally: 'care', value: -2, band: 'low' }], path: '1, 3' });
+    await open(results({ sittings: [amber], tallies: ['care'] }));
+    const beneath = screen.getByRole('rowheader').querySelector('.block');
+    expect(beneath?.textContent).toMatch(/^22 Nov, \d\d:00 · 20 min 2 s · not passed · below the minimum in Wax · care −2 low · 1, 3$/);
+    const shown = screen.getAllByRole('columnheader').filter((th) => !th.classList.contains('max-sm:hidden'));
+    expect(shown.map((th) => th.textContent)).toEqual(['candidate', 'points', '%', 'what staff can do']);
+  });
+
   it('ask again only for the page in sight while somebody sits', async () => {
     vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
     const pages = { fit: 4, sums: { sittings: 4, ended: 3, judged: 3, passed: 1, least: '20', middle: '40', most: '60' } };
