@@ -32,26 +32,48 @@ trait KillsWork
     }
 
     /**
-     * Kills the worker of a job in its midst. It goes on from one save of somebody else to the next, and is looked at while it stands
-     * still: so it is not over before it was seen, on a machine of any speed.
+     * Kills the worker of a job in its midst.
      *
      * @param bool $begun as soon as it is at it, where it tells how far it is once a second only
      */
     private function halfWay(Fields $job, bool $begun = false): void
     {
-        $this->until(function () use ($job, $begun): bool {
-            self::server()->holdWork(false);
-            usleep(1_000);
-            $this->hold();
+        $this->stepByStep(static fn (bool $isHeld) => self::server()->holdWork($isHeld), function () use ($job, $begun): bool {
             [$done, $total, $state] = $this->row('SELECT done, total, state FROM job WHERE id = ' . $job->integer('id'));
             self::assertContains($state, ['waiting', 'running'], 'it is not over before it was killed');
-            $isHalf = $begun ? $state === 'running' : $done > 0 && $done < $total;
-            if ($isHalf) {
-                self::server()->killWork();
+
+            return $begun ? $state === 'running' : $done > 0 && $done < $total;
+        });
+        self::server()->killWork();
+    }
+
+    /**
+     * Lets somebody who works go on for a moment at a time until what is looked for is so, and leaves them held: nothing is over
+     * before it was seen, on a machine of any speed. Between two moments somebody else saves, unless they were held while writing.
+     *
+     * @param callable(bool): void $hold
+     * @param callable(): bool $isSo
+     */
+    private function stepByStep(callable $hold, callable $isSo): void
+    {
+        $hold(true);
+        $this->db->setAttribute(\PDO::ATTR_TIMEOUT, 0);
+        $this->until(function () use ($hold, $isSo): bool {
+            if ($isSo()) {
+                return true;
+            }
+            $hold(false);
+            usleep(500);
+            $hold(true);
+            try {
+                $this->whileNobodyWrites(static fn (): bool => true);
+            } catch (\PDOException $busy) {
+                self::assertStringContainsString('locked', $busy->getMessage());
             }
 
-            return $isHalf;
+            return false;
         });
+        $this->db->setAttribute(\PDO::ATTR_TIMEOUT, 60);
     }
 
     /** Lets the worker stand still; not while it writes, since then nobody else could. */

@@ -80,6 +80,12 @@ final class Server
         $this->work->signal($isHeld ? SIGSTOP : SIGCONT);
     }
 
+    /** The same with those who answer requests. */
+    public function hold(bool $isHeld): void
+    {
+        posix_kill(-(int) $this->process->getPid(), $isHeld ? SIGSTOP : SIGCONT);
+    }
+
     /** Whether it runs, and the last of what it wrote that is no request. */
     public function told(): string
     {
