@@ -12,7 +12,8 @@ use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
-use Zetema\Core\Sitting\Run\Act;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Close;
 
 #[AsCommand('zetema:settle', 'Does what clocks have brought about in sittings that nobody has looked at since')]
 final class SettleCommand
@@ -51,7 +52,7 @@ final class SettleCommand
         foreach ($ids as $id) {
             $sitting = $this->em->find(Sitting::class, $id);
             if ($sitting !== null) {
-                $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::CLOSE, $now));
+                $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Close($now));
             }
             $this->em->clear();
         }

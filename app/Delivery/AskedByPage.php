@@ -6,18 +6,24 @@ namespace Zetema\App\Delivery;
 
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Flag;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\MoveTo;
+use Zetema\Core\Sitting\Act\OpenHint;
+use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
-use Zetema\Core\Sitting\Run\Act;
 
 /** What a candidate's page asks to do. It calls questions by their number on the candidate's path, and answers by their place on the page. */
 final readonly class AskedByPage
 {
-    /** What a page can ask for, and the act it is. */
-    private const ACTS = [
-        'saved' => Act::SAVE, 'checked' => Act::CHECK, 'hint opened' => Act::HINT, 'flagged' => Act::FLAG, 'unflagged' => Act::FLAG,
-        'went on' => Act::GO_ON, 'went to' => Act::GO_TO, 'handed in' => Act::HAND_IN,
-    ];
+    /** What a page can ask for; the ones named last at no question. */
+    private const TYPES = ['saved', 'checked', 'hint opened', 'flagged', 'unflagged', 'went to', 'went on', 'handed in'];
 
     private string $type;
     private ?QuestionPlace $place;
@@ -26,7 +32,7 @@ final readonly class AskedByPage
     public function __construct(private Going $going, private Fields $body)
     {
         $this->type = $body->text('type');
-        if (!isset(self::ACTS[$this->type])) {
+        if (!in_array($this->type, self::TYPES, true)) {
             throw new Malformed('type', 'is nothing a candidate can do');
         }
         $sheet = $body->optionalInteger('sheet');
@@ -44,9 +50,17 @@ final readonly class AskedByPage
      */
     public function act(int $now): Act
     {
-        $says = in_array($this->type, ['saved', 'checked'], true);
+        $name = $this->place->name ?? '';
 
-        return new Act(self::ACTS[$this->type], $now, $this->place?->name, null, $says, $says ? $this->response() : null, $this->type === 'flagged');
+        return match ($this->type) {
+            'saved' => new Save($now, $name, $this->response()),
+            'checked' => new Check($now, $name, $this->response()),
+            'hint opened' => new OpenHint($now, $name),
+            'flagged', 'unflagged' => new Flag($now, $name, $this->type === 'flagged'),
+            'went to' => MoveTo::question($now, $name),
+            'went on' => new GoOn($now),
+            default => new HandIn($now),
+        };
     }
 
     /**
@@ -95,14 +109,13 @@ final readonly class AskedByPage
     }
 
     /** In the question's numbers; refused by the name of the field if no page could have sent it. */
-    private function response(): mixed
+    private function response(): Given
     {
         if ($this->place === null) {
-            return null;
+            return Given::of(Response::blank());
         }
         $given = $this->given($this->going->paper->pageOf($this->place, $this->going->state->visit($this->place->id)));
-        $this->read($given);
 
-        return $given;
+        return Given::of($this->place->question->kind->response($given, $this->place->settings, complete: false));
     }
 }

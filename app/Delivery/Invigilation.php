@@ -21,10 +21,12 @@ use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Seen;
-use Zetema\Core\Sitting\Candidate\WhyRefused;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Place;
+use Zetema\Core\Sitting\Act\Refused as NotDone;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Refused;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Taken;
 use Zetema\Core\Sitting\State\Assumed;
@@ -117,7 +119,7 @@ final readonly class Invigilation
         $paper = $this->papers->paper($sitting);
         $this->transactions->over(Lock::blueprint($blueprint->id), fn () => $this->started($sitting, $paper));
         if ($step !== null) {
-            $this->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::PLACE, $now, step: $step, assumed: $assumed ?? Assumed::nothing()));
+            $this->byStaff($sitting, static fn (Going $going, int $now): Act => new Place($now, $step, $assumed ?? Assumed::nothing()));
         }
 
         return $sitting;
@@ -147,7 +149,7 @@ final readonly class Invigilation
     /**
      * Does what a candidate's page asks. A repeated request changes nothing; a stale one gets the current state.
      *
-     * @throws Stale|Conflict|Refused|Malformed
+     * @throws Stale|Conflict|NotDone|Malformed
      */
     public function act(Sitting $sitting, Fields $body): Going
     {
@@ -158,7 +160,7 @@ final readonly class Invigilation
         $paper = $this->papers->paper($sitting); // put together before the lock is taken
         [$going, $why] = $this->transactions->ofRows(Lock::sitting($sitting->id), fn (): array => $this->actOnce($sitting, $paper, $body, $request));
         if ($why !== null) { // told once what the clock did is kept
-            throw new Refused(WhyRefused::inWords($why));
+            throw $why;
         }
 
         return $going;
@@ -169,7 +171,7 @@ final readonly class Invigilation
      *
      * @param callable(Going, int): Act $act how it stands and what time it is, in microseconds
      *
-     * @throws Refused in words
+     * @throws NotDone
      */
     public function byStaff(Sitting $sitting, callable $act): Going
     {
@@ -182,7 +184,7 @@ final readonly class Invigilation
             return [$going, $taken->refused];
         });
         if ($why !== null) {
-            throw new Refused(WhyRefused::inWords($why));
+            throw $why;
         }
 
         return $going;
@@ -210,7 +212,7 @@ final readonly class Invigilation
     /**
      * The transaction has the write lock from its beginning (SqlitePragmas), so that no two windows build on the same event.
      *
-     * @return array{Going, string|null} as it stands then, and why it was refused
+     * @return array{Going, NotDone|null} as it stands then, and why it was refused
      */
     private function actOnce(Sitting $sitting, Paper $paper, Fields $body, string $request): array
     {
@@ -246,7 +248,7 @@ final readonly class Invigilation
         $this->em->persist($sitting);
         $this->em->flush();
         $conduct = new Conduct($paper, $terms = $sitting->terms());
-        $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Act(Act::START, $this->now()), self::OWN . 'start');
+        $this->take($sitting, new Going($paper, $terms, $conduct, $conduct->begin()), new Start($this->now()), self::OWN . 'start');
     }
 
     private function going(Sitting $sitting): Going

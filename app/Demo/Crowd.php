@@ -20,11 +20,17 @@ use Zetema\App\Shared\Transactions;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\Save;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Position;
@@ -95,15 +101,15 @@ final class Crowd
 
             return $taken->refused === null;
         };
-        $do(new Act(Act::START, $at));
+        $do(new Start($at));
         for ($screens = 0; $screens < self::MOST_SCREENS && $state->isRunning() && !$state->position->isAt(Position::END); ++$screens) {
             $at += 4 * Terms::SECOND;
             foreach (self::here($paper, $state) as $place) {
                 $at = $this->answer($state, $place, $candidate, $chance, $at, $do);
             }
-            $do(new Act(Act::GO_ON, $at += Terms::SECOND));
+            $do(new GoOn($at += Terms::SECOND));
         }
-        $do(new Act(Act::HAND_IN, $at + 9 * Terms::SECOND));
+        $do(new HandIn($at + 9 * Terms::SECOND));
         /** @var list<Event> $events */
         $this->store->keep($sitting, $paper, $terms, $conduct->begin(), $state, $events, Invigilation::OWN . 'crowd');
         $this->em->detach($sitting); // with a thousand of them each flush would look through all
@@ -112,12 +118,12 @@ final class Crowd
     /** @param \Closure(Act): bool $do whether it was taken */
     private function answer(State $state, QuestionPlace $place, SimulatedCandidate $candidate, Chance $chance, int $at, \Closure $do): int
     {
-        $gives = $place->rules->tellsBeforeTheEnd() ? Act::CHECK : Act::SAVE;
+        $checks = $place->rules->tellsBeforeTheEnd();
         do {
             $response = $candidate->response($place, $state->visit($place->id)->attempt(), $place->rules->flag(Rule::MustAnswer));
             $at += (int) ($candidate->seconds($place->seconds) * Terms::SECOND);
-            $given = $response !== null && $do(new Act($gives, $at, $place->name, null, true, $response->toData()));
-        } while ($given && $gives === Act::CHECK && $state->visit($place->id)->isOpen() && Normal::uniform($chance) < self::TRIES_AGAIN);
+            $given = $response !== null && $do($checks ? new Check($at, $place->name, Given::of($response)) : new Save($at, $place->name, Given::of($response)));
+        } while ($given && $checks && $state->visit($place->id)->isOpen() && Normal::uniform($chance) < self::TRIES_AGAIN);
 
         return $at;
     }

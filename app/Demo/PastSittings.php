@@ -16,9 +16,14 @@ use Zetema\App\People\Account;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\Choice;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\Save;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Position;
@@ -59,17 +64,17 @@ final readonly class PastSittings
      */
     private function acts(Paper $paper, State $state, int $ability, Chance $chance, int $at): \Generator
     {
-        yield new Act(Act::START, $at);
+        yield new Start($at);
         while (!$state->position->isAt(Position::END)) {
             $screen = $paper->nodes[$state->position->node] ?? null;
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $at += (20 + $chance->below(50)) * Terms::SECOND;
                 $knows = $chance->below(100) < $ability;
                 $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
-                yield new Act(Act::SAVE, $at, $place->name, null, true, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]);
+                yield new Save($at, $place->name, Given::read($place, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]));
             }
-            yield new Act(Act::GO_ON, $at += Terms::SECOND);
+            yield new GoOn($at += Terms::SECOND);
         }
-        yield new Act(Act::HAND_IN, $at + 9 * Terms::SECOND);
+        yield new HandIn($at + 9 * Terms::SECOND);
     }
 }

@@ -34,7 +34,7 @@ final readonly class AuthorPaper
         foreach ($going->state->asked as $i => $id) {
             $place = $going->paper->questions[$id];
             $visit = $going->state->visit($id);
-            $took = $visit->took($going->paper->isAnyOrder($place));
+            $took = $going->state->took($place, $going->paper);
             [$question, $name] = $this->question($sitting->revisionOf($place->name));
             $made[] = [
                 'n' => $i + 1, 'question' => $question, 'name' => $name, 'hints' => $visit->hints,

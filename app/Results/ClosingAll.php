@@ -11,7 +11,7 @@ use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
-use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Sitting\Act\Refused;
 
 /** Closes all that run, one by one, each with its line in the log. */
 final readonly class ClosingAll implements ClosesSittings

@@ -68,7 +68,7 @@ final readonly class ResultTables
             $standing = Standing::of($place, $visit);
             $response = $standing->mark->response ?? Response::blank();
             $of = $known[$sitting->revisionOf($place->name)] ?? [];
-            $took = $visit->took($going->paper->isAnyOrder($place));
+            $took = $going->state->took($place, $going->paper);
             $seconds = $took === null ? null : Points::cut(Ratio::nd($took, Terms::SECOND), 1);
             yield CsvText::toldRow(self::texts(
                 $sitting->id,

@@ -19,10 +19,13 @@ use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Close;
+use Zetema\Core\Sitting\Act\GiveTime;
+use Zetema\Core\Sitting\Act\Refused as NotDone;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Refused;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Position;
 
@@ -44,7 +47,7 @@ final readonly class SittingRoom
     /**
      * @param Fields $body {do: give time | close | allow another | delete, reason, seconds and clock for time, password for delete}
      *
-     * @throws Malformed|Refused in words
+     * @throws Malformed|Refused|NotDone in words
      */
     public function do(Sitting $sitting, Edition $edition, Fields $body, Account $account): void
     {
@@ -81,7 +84,7 @@ final readonly class SittingRoom
             throw new Malformed('seconds', sprintf('must be from 1 to %d', self::MOST_SECONDS));
         }
         $kind = $body->text('clock', Clock::WHOLE);
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::GIVE_TIME, $now, time: $seconds * Terms::SECOND, clock: self::clock($kind, $going)));
+        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GiveTime($now, $seconds * Terms::SECOND, self::clock($kind, $going)));
 
         return sprintf('gave %s %s', $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds), match ($kind) {
             Clock::WHOLE => 'more for the whole',
@@ -107,7 +110,7 @@ final readonly class SittingRoom
 
     private function close(Sitting $sitting): string
     {
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::CLOSE, $now));
+        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Close($now));
 
         return 'closed the sitting';
     }

@@ -13,13 +13,17 @@ use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Chance;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Rehearsal\Answerer;
 use Zetema\Core\Sitting\Rehearsal\HowToAnswer;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
@@ -102,7 +106,7 @@ final readonly class Rehearsing
             if ($going->state->position->isAt(Position::END)) {
                 break;
             }
-            $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act(Act::GO_ON, $now));
+            $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GoOn($now));
         }
     }
 
@@ -120,8 +124,8 @@ final readonly class Rehearsing
         if ($response === null) {
             return false;
         }
-        $do = $place->rules->tellsBeforeTheEnd() ? Act::CHECK : Act::SAVE;
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Act($do, $now, $place->name, null, true, $response->toData()));
+        $checks = $place->rules->tellsBeforeTheEnd();
+        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => $checks ? new Check($now, $place->name, Given::of($response)) : new Save($now, $place->name, Given::of($response)));
 
         return true;
     }

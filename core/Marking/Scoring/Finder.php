@@ -54,6 +54,15 @@ final class Finder
         return PartsFinder::found($scoring, FilledParts::in($response), $this->matcher($scoring));
     }
 
+    /** @return list<int> the parts that were filled with something that counts, in their order */
+    public function fitting(Scoring $scoring, Response $response): array
+    {
+        $fitting = array_keys(array_filter($this->byPart($scoring, $response), static fn (Criterion $found): bool => $found->right->isPositive() || $found->weight->isPositive()));
+        sort($fitting);
+
+        return $fitting;
+    }
+
     /**
      * @param list<Criterion> $criteria
      * @param list<int> $chosen

@@ -12,6 +12,8 @@ final readonly class Clock implements \Stringable
     public const SECTION = 'section';
     public const WHOLE = 'whole';
     public const UNTIL = 'until';
+    /** Of a pause that nobody ends: none of those above runs meanwhile. */
+    public const PAUSE = 'pause';
 
     /** @param string $name the question's name or the section's id; '' for the others */
     private function __construct(public string $kind, public string $name = '')
@@ -36,6 +38,11 @@ final readonly class Clock implements \Stringable
     public static function until(): self
     {
         return new self(self::UNTIL);
+    }
+
+    public static function pause(): self
+    {
+        return new self(self::PAUSE);
     }
 
     /** As it is stored. */

@@ -4,31 +4,57 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Outside;
 
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Close;
+use Zetema\Core\Sitting\Act\Flag;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GiveTime;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\MoveTo;
+use Zetema\Core\Sitting\Act\OpenHint;
+use Zetema\Core\Sitting\Act\Pause;
+use Zetema\Core\Sitting\Act\Refusal;
+use Zetema\Core\Sitting\Act\Refused;
+use Zetema\Core\Sitting\Act\Resume;
+use Zetema\Core\Sitting\Act\Save;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Event\Clock;
-use Zetema\Core\Sitting\Run\Act;
-use Zetema\Core\Sitting\Run\Refused;
+use Zetema\Core\Sitting\Paper\Paper;
 
 /** Reads what was done as it is written down: {"at":"12.5","do":"save","question":"trim","response":{"choose":[1]}}. */
 final class ActReader
 {
     /** Fields of each act, beside its time; true where one must be there. */
     private const FIELDS = [
-        Act::START => [],
-        Act::SAVE => ['question' => true, 'response' => true],
-        Act::CHECK => ['question' => true, 'response' => false],
-        Act::HINT => ['question' => true],
-        Act::GO_ON => [],
-        Act::GO_TO => ['question' => false, 'step' => false],
-        Act::FLAG => ['question' => true, 'on' => true],
-        Act::HAND_IN => [],
-        Act::GIVE_TIME => ['seconds' => true, 'clock' => false],
-        Act::CLOSE => [],
+        Start::class => [],
+        Save::class => ['question' => true, 'response' => true],
+        Check::class => ['question' => true, 'response' => false],
+        OpenHint::class => ['question' => true],
+        GoOn::class => [],
+        MoveTo::class => ['question' => false, 'step' => false],
+        Flag::class => ['question' => true, 'on' => true],
+        HandIn::class => [],
+        GiveTime::class => ['seconds' => true, 'clock' => false],
+        Close::class => [],
+        Pause::class => [],
+        Resume::class => [],
+    ];
+    private const NAMES = [
+        'start' => Start::class, 'save' => Save::class, 'check' => Check::class, 'hint' => OpenHint::class, 'go on' => GoOn::class, 'go to' => MoveTo::class, 'flag' => Flag::class,
+        'hand in' => HandIn::class, 'give time' => GiveTime::class, 'close' => Close::class, 'pause' => Pause::class, 'resume' => Resume::class,
     ];
 
     /** When the latest act came; what is none is as if it had not come. */
     private int $latest = 0;
     /** The latest moment that was written, at an act or not: nothing may come before it. */
     private int $written = 0;
+
+    public function __construct(private readonly Paper $paper)
+    {
+    }
 
     /** @throws Refused if it is no act, or comes before an earlier one */
     public function act(mixed $written): Act
@@ -38,30 +64,46 @@ final class ActReader
         $at = Moment::read($written['at'] ?? null);
         $isBackwards = $at < $this->written;
         $this->written = max($at ?? 0, $this->written);
-        if (!is_string($do) || !isset(self::FIELDS[$do])) {
-            throw new Refused('do/unknown');
+        $class = is_string($do) ? self::NAMES[$do] ?? null : null;
+        if ($class === null) {
+            throw Refused::because(Refusal::UnknownAct);
         }
-        if ($at === null || ($do === Act::START && $at !== 0)) {
-            throw new Refused('at/malformed');
+        if ($at === null || ($class === Start::class && $at !== 0)) {
+            throw Refused::because(Refusal::MomentMalformed);
         }
         if ($isBackwards) {
-            throw new Refused('at/backwards');
+            throw Refused::because(Refusal::Backwards);
         }
-        $this->refuseFields($do, $written);
-        $act = new Act(
-            $do,
-            $at,
-            self::text($written, 'question'),
-            self::text($written, 'step'),
-            array_key_exists('response', $written),
-            self::response($written),
-            self::on($written),
-            $do === Act::GIVE_TIME ? self::seconds($written['seconds'] ?? null) : 0,
-            $do === Act::GIVE_TIME ? self::clock($written) : null,
-        );
+        self::refuseFields($class, $written);
+        $act = $this->read($class, $at, $written);
         $this->latest = $at;
 
         return $act;
+    }
+
+    /**
+     * @param value-of<self::NAMES> $class
+     * @param array<array-key, mixed> $written
+     */
+    private function read(string $class, int $at, array $written): Act
+    {
+        $question = self::text($written, 'question');
+        $step = self::text($written, 'step');
+
+        return match ($class) {
+            Start::class => new Start($at),
+            Save::class => new Save($at, (string) $question, $this->given((string) $question, $written)),
+            Check::class => new Check($at, (string) $question, array_key_exists('response', $written) ? $this->given((string) $question, $written) : null),
+            OpenHint::class => new OpenHint($at, (string) $question),
+            GoOn::class => new GoOn($at),
+            MoveTo::class => $question === null ? MoveTo::page($at, (string) $step) : MoveTo::question($at, $question),
+            Flag::class => new Flag($at, (string) $question, self::on($written)),
+            HandIn::class => new HandIn($at),
+            GiveTime::class => new GiveTime($at, self::seconds($written['seconds'] ?? null), self::clock($written)),
+            Close::class => new Close($at),
+            Pause::class => new Pause($at),
+            Resume::class => new Resume($at),
+        };
     }
 
     public function latest(): int
@@ -69,24 +111,27 @@ final class ActReader
         return $this->latest;
     }
 
-    /** @param array<array-key, mixed> $written */
-    private function refuseFields(string $do, array $written): void
+    /**
+     * @param value-of<self::NAMES> $class
+     * @param array<array-key, mixed> $written
+     */
+    private static function refuseFields(string $class, array $written): void
     {
-        foreach (self::FIELDS[$do] as $field => $needed) {
+        foreach (self::FIELDS[$class] as $field => $needed) {
             if ($needed && !array_key_exists($field, $written)) {
-                throw new Refused($field . '/missing');
+                throw Refused::field($field, Refusal::Missing);
             }
         }
-        if ($do === Act::GO_TO && !array_key_exists('question', $written) && !array_key_exists('step', $written)) {
-            throw new Refused('question/missing');
+        if ($class === MoveTo::class && !array_key_exists('question', $written) && !array_key_exists('step', $written)) {
+            throw Refused::field('question', Refusal::Missing);
         }
         foreach (array_keys($written) as $field) {
-            if (!in_array($field, ['do', 'at'], true) && !isset(self::FIELDS[$do][$field])) {
-                throw new Refused($field . '/unexpected');
+            if (!in_array($field, ['do', 'at'], true) && !isset(self::FIELDS[$class][$field])) {
+                throw Refused::field((string) $field, Refusal::Unexpected);
             }
         }
-        if ($do === Act::GO_TO && array_key_exists('question', $written) && array_key_exists('step', $written)) {
-            throw new Refused('step/unexpected');
+        if ($class === MoveTo::class && array_key_exists('question', $written) && array_key_exists('step', $written)) {
+            throw Refused::field('step', Refusal::Unexpected);
         }
     }
 
@@ -97,33 +142,38 @@ final class ActReader
             return null;
         }
 
-        return is_string($written[$field]) ? $written[$field] : throw new Refused($field . '/malformed');
+        return is_string($written[$field]) ? $written[$field] : throw Refused::field($field, Refusal::Malformed);
     }
 
-    /** @param array<array-key, mixed> $written */
-    private static function response(array $written): mixed
+    /**
+     * Of a question that the form has not it is never asked for.
+     *
+     * @param array<array-key, mixed> $written
+     */
+    private function given(string $question, array $written): Given
     {
         $response = $written['response'] ?? null;
+        if ($response !== null && (!is_array($response) || ($response !== [] && array_is_list($response)))) {
+            throw Refused::field('response', Refusal::Malformed);
+        }
+        $place = $this->paper->questionNamed($question);
 
-        return $response === null || (is_array($response) && ($response === [] || !array_is_list($response))) ? $response : throw new Refused('response/malformed');
+        return $place === null ? Given::of(Response::blank()) : Given::read($place, $response);
     }
 
     /** @param array<array-key, mixed> $written */
     private static function on(array $written): bool
     {
         $on = $written['on'] ?? null;
-        if (array_key_exists('on', $written) && !is_bool($on)) {
-            throw new Refused('on/malformed');
-        }
 
-        return $on === true;
+        return is_bool($on) ? $on : throw Refused::field('on', Refusal::Malformed);
     }
 
     private static function seconds(mixed $written): int
     {
         $micros = Moment::read($written);
 
-        return $micros !== null && $micros > 0 ? $micros : throw new Refused('seconds/malformed');
+        return $micros !== null && $micros > 0 ? $micros : throw Refused::field('seconds', Refusal::Malformed);
     }
 
     /** @param array<array-key, mixed> $written */
@@ -135,7 +185,7 @@ final class ActReader
         }
         $name = is_array($clock) && count($clock) === 1 ? $clock['section'] ?? $clock['question'] ?? null : null;
         if (!is_array($clock) || !is_string($name)) {
-            throw new Refused('clock/malformed');
+            throw Refused::field('clock', Refusal::Malformed);
         }
 
         return isset($clock['section']) ? Clock::section($name) : Clock::question($name);

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Outside;
 
+use Zetema\Core\Marking\Scoring\Finder;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
@@ -53,6 +55,7 @@ final readonly class SittingResult
             'path' => $this->state->path,
             'routes' => $this->state->routes,
             'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])], $this->state->ran),
+            'paused' => Moment::write($this->state->paused(to: $this->state->ended['at'] ?? $this->now)),
             'closing' => $hasEnded ? $this->paper->blueprint->closing->for($passed) : null,
             'review' => $hasEnded ? $this->paper->blueprint->review->rung($passed, $isClosed)->value : null,
         ];
@@ -120,6 +123,7 @@ final readonly class SittingResult
             'response' => $isMarked && $mark->counts ? $mark->response->toData() : null,
             'round' => $isMarked ? $mark->round : null,
             'attempt' => $isMarked ? $mark->attempt : null,
+            'took' => ($took = $this->state->took($place, $this->paper)) === null ? null : Moment::write($took),
             'hints' => $visit->hints,
             'flagged' => $visit->isFlagged,
             'attempts' => array_map(static fn (Mark $made): array => [
@@ -128,6 +132,12 @@ final readonly class SittingResult
                 'attempt' => $made->attempt,
                 'outcome' => $made->verdict->outcome->value,
                 'earned' => (string) $made->verdict->earned,
+                'response' => $made->response->toData(),
+                'counts' => $made->counts,
+                'hints' => $made->hints,
+                'lost' => (string) $made->lost,
+                'reason' => $made->reason->value,
+                ...($place->plan->scoring->look === Look::Parts ? ['fits' => (new Finder())->fitting($place->plan->scoring, $made->response)] : []),
                 'feedback' => $made->feedback,
             ], $visit->allMarks()),
         ];

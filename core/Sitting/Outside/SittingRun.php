@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Outside;
 
+use Zetema\Core\Sitting\Act\Refused;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Run\Conduct;
-use Zetema\Core\Sitting\Run\Refused;
 
 /** Runs a sitting that was written down, by the events' own times. */
 final class SittingRun
@@ -16,13 +16,13 @@ final class SittingRun
     {
         $conduct = new Conduct($paper, $file->terms);
         $state = $conduct->begin();
-        $reader = new ActReader();
+        $reader = new ActReader($paper);
         $refused = [];
         foreach ($file->events as $i => $written) {
             try {
-                $why = $conduct->take($state, $reader->act($written))->refused;
+                $why = $conduct->take($state, $reader->act($written))->refused?->slug();
             } catch (Refused $e) {
-                $why = $e->why;
+                $why = $e->slug();
             }
             if ($why !== null) {
                 $refused[] = ['event' => $i + 1, 'why' => $why];

@@ -4,11 +4,30 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Run;
 
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\AtQuestion;
+use Zetema\Core\Sitting\Act\ByStaff;
+use Zetema\Core\Sitting\Act\Close;
+use Zetema\Core\Sitting\Act\Flag;
+use Zetema\Core\Sitting\Act\GiveTime;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\MoveTo;
+use Zetema\Core\Sitting\Act\Pause;
+use Zetema\Core\Sitting\Act\Place;
+use Zetema\Core\Sitting\Act\Refusal;
+use Zetema\Core\Sitting\Act\Refused;
+use Zetema\Core\Sitting\Act\Resume;
+use Zetema\Core\Sitting\Act\Start;
+use Zetema\Core\Sitting\Act\WithResponse;
+use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Event\ClosedByStaff;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
+use Zetema\Core\Sitting\Event\Paused;
 use Zetema\Core\Sitting\Event\Placed;
+use Zetema\Core\Sitting\Event\Resumed;
 use Zetema\Core\Sitting\Event\Started;
 use Zetema\Core\Sitting\Event\TimeGiven;
 use Zetema\Core\Sitting\Event\WentOn;
@@ -38,46 +57,56 @@ final readonly class Acceptance
      */
     public function event(State $state, Act $act, int $at): Event
     {
-        if ($act->do === Act::START) {
-            return $state->startedAt === null ? new Started($at) : throw new Refused('do/started');
+        if ($act instanceof Start) {
+            return $state->startedAt === null ? new Started($at) : throw Refused::because(Refusal::Started);
         }
         if (!$state->isRunning()) {
-            throw new Refused($state->startedAt === null ? 'do/notStarted' : 'do/ended');
+            throw Refused::because($state->startedAt === null ? Refusal::NotStarted : Refusal::Ended);
         }
-        $place = $act->question === null ? null : ($this->paper->questionNamed($act->question) ?? throw new Refused('question/unknown'));
+        if ($state->isPaused() && !$act instanceof ByStaff && !($act instanceof WithResponse && $at === $state->pausedAt())) {
+            throw Refused::because(Refusal::Paused);
+        }
 
-        return match ($act->do) {
-            Act::SAVE, Act::CHECK, Act::HINT => $this->answering->event($state, $act, $place ?? throw new Refused('question/missing'), $at),
-            Act::FLAG => new Flagged($at, $this->inStretch($state, $place, null), $act->on),
-            Act::GO_TO => $this->goTo($state, $act, $place, $at),
-            Act::GO_ON => $this->goOn($state, $at),
-            Act::HAND_IN => $this->owed->atHandIn($state, $at) ? throw new Refused('response/owed') : new HandedIn($at),
-            Act::GIVE_TIME => $this->giveTime($state, $act, $at),
-            Act::CLOSE => new ClosedByStaff($at),
-            Act::PLACE => $this->paper->hasStep((string) $act->step) && $act->assumed !== null && $state->events === 1 ? new Placed($at, (string) $act->step, $act->assumed) : throw new Refused('step/unknown'),
-            default => throw new Refused('do/unknown'),
+        return match (true) {
+            $act instanceof AtQuestion => $this->answering->event($state, $act, $this->question($act->question), $at),
+            $act instanceof Flag => new Flagged($at, $this->inStretch($state, $this->question($act->question), null), $act->on),
+            $act instanceof MoveTo => $this->goTo($state, $act, $at),
+            $act instanceof GoOn => $this->goOn($state, $at),
+            $act instanceof HandIn => $this->owed->atHandIn($state, $at) ? throw Refused::because(Refusal::Owed) : new HandedIn($at),
+            $act instanceof GiveTime => $this->giveTime($state, $act, $at),
+            $act instanceof Close => new ClosedByStaff($at),
+            $act instanceof Pause => new Paused($at),
+            $act instanceof Resume => $state->isPaused() ? new Resumed($at) : throw Refused::because(Refusal::NotPaused),
+            $act instanceof Place => $this->paper->hasStep($act->step) && $state->events === 1 ? new Placed($at, $act->step, $act->assumed) : throw Refused::because(Refusal::StepUnknown),
+            default => throw new \LogicException('there is no such act'),
         };
+    }
+
+    private function question(string $name): QuestionPlace
+    {
+        return $this->paper->questionNamed($name) ?? throw Refused::because(Refusal::QuestionUnknown);
     }
 
     private function goOn(State $state, int $at): WentOn
     {
         if ($state->position->isAt(Position::END)) {
-            throw new Refused('do/atEnd');
+            throw Refused::because(Refusal::AtEnd);
         }
 
-        return $this->owed->byGoingOn($state) ? throw new Refused('response/owed') : new WentOn($at);
+        return $this->owed->byGoingOn($state) ? throw Refused::because(Refusal::Owed) : new WentOn($at);
     }
 
-    private function goTo(State $state, Act $act, ?QuestionPlace $question, int $at): WentTo
+    private function goTo(State $state, MoveTo $act, int $at): WentTo
     {
-        $page = $act->step === null ? null : ($this->paper->pageStep($act->step) ?? throw new Refused('step/unknown'));
+        $question = $act->question === null ? null : $this->question($act->question);
+        $page = $act->step === null ? null : ($this->paper->pageStep($act->step) ?? throw Refused::because(Refusal::StepUnknown));
         $id = $this->inStretch($state, $question, $page?->id);
         $isHere = $state->position->isAt(Position::NODE) && $state->position->node === $this->paper->nodeOf($id);
         if (!$isHere && $question?->seconds !== null && $state->visit($question->id)->shown !== null) {
-            throw new Refused('question/left');
+            throw Refused::because(Refusal::Left);
         }
 
-        return !$isHere && $this->owed->byLeavingScreen($state) ? throw new Refused('response/owed') : new WentTo($at, $id);
+        return !$isHere && $this->owed->byLeavingScreen($state) ? throw Refused::because(Refusal::Owed) : new WentTo($at, $id);
     }
 
     /** @return string the id of the place, if one can move to it from here */
@@ -86,11 +115,11 @@ final readonly class Acceptance
         $here = $state->position->isAt(Position::NODE) || $state->position->isAt(Position::END) ? $state->position->node : -1;
         $screen = $this->paper->nodes[$here] ?? null;
         if (!$screen instanceof Screen || !$screen->isAnyOrder || $this->ranOut($state, $screen->section)) {
-            throw new Refused('do/forwardOnly');
+            throw Refused::because(Refusal::ForwardOnly);
         }
         $id = $question->id ?? (string) $page;
 
-        return in_array($this->paper->nodeOf($id), $this->paper->stretch($here), true) ? $id : throw new Refused($question === null ? 'step/notHere' : 'question/notHere');
+        return in_array($this->paper->nodeOf($id), $this->paper->stretch($here), true) ? $id : throw Refused::because($question === null ? Refusal::StepNotHere : Refusal::QuestionNotHere);
     }
 
     /** A section that ran out while the candidate was behind its end is left for good. */
@@ -99,13 +128,13 @@ final readonly class Acceptance
         return $this->paper->sections[$section]->seconds !== null && isset($state->sectionOver[$section]);
     }
 
-    private function giveTime(State $state, Act $act, int $at): TimeGiven
+    private function giveTime(State $state, GiveTime $act, int $at): TimeGiven
     {
-        $clock = $act->clock ?? throw new Refused('clock/unknown');
-        if ($clock->kind === 'section') {
+        $clock = $act->clock;
+        if ($clock->kind === Clock::SECTION) {
             $found = array_filter($this->paper->sections, static fn ($section): bool => $section->id === $clock->name && $section->seconds !== null);
             $isOver = isset($state->sectionOver[array_key_first($found) ?? -1]);
-        } elseif ($clock->kind === 'question') {
+        } elseif ($clock->kind === Clock::QUESTION) {
             $place = $this->paper->questionNamed($clock->name);
             $found = $place?->seconds === null ? [] : [$place];
             $isOver = $place !== null && $state->visit($place->id)->closed !== null;
@@ -115,8 +144,8 @@ final readonly class Acceptance
         }
 
         return match (true) {
-            $found === [] => throw new Refused('clock/unknown'),
-            $isOver => throw new Refused('clock/ranOut'),
+            $found === [] => throw Refused::because(Refusal::ClockUnknown),
+            $isOver => throw Refused::because(Refusal::ClockRanOut),
             default => new TimeGiven($at, $clock, $act->time),
         };
     }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Zetema\Core\Sitting\Run;
 
 use Zetema\Core\Blueprint\Rules\Rule;
-use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Response\FilledParts;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Response\TypedText;
+use Zetema\Core\Sitting\Act;
+use Zetema\Core\Sitting\Act\Refusal;
+use Zetema\Core\Sitting\Act\Refused;
 use Zetema\Core\Sitting\Event\AtQuestion;
 use Zetema\Core\Sitting\Event\Checked;
 use Zetema\Core\Sitting\Event\HintOpened;
@@ -28,18 +30,18 @@ final readonly class Answering
     }
 
     /** @throws Refused */
-    public function event(State $state, Act $act, QuestionPlace $place, int $at): AtQuestion
+    public function event(State $state, Act\AtQuestion $act, QuestionPlace $place, int $at): AtQuestion
     {
         if (!self::isHere($this->paper, $state, $place)) {
-            throw new Refused('question/notHere');
+            throw Refused::because(Refusal::QuestionNotHere);
         }
         if (!$state->visit($place->id)->isOpen()) {
-            throw new Refused('question/closed');
+            throw Refused::because(Refusal::QuestionClosed);
         }
 
-        return match ($act->do) {
-            Act::SAVE => new Saved($at, $place->id, self::read($place, $act->response)),
-            Act::CHECK => new Checked($at, $place->id, $this->checkable($state, $act, $place)),
+        return match (true) {
+            $act instanceof Act\Save => new Saved($at, $place->id, $act->given->response()),
+            $act instanceof Act\Check => new Checked($at, $place->id, $this->checkable($state, $act, $place)),
             default => $this->hint($state, $place, $at),
         };
     }
@@ -51,27 +53,17 @@ final readonly class Answering
         return $state->position->isAt(Position::NODE) && $screen instanceof Screen && in_array($place, $screen->places, true);
     }
 
-    /** A response as it came. While it is being filled in it may have fewer choices than asked for. */
-    private static function read(QuestionPlace $place, mixed $given): Response
-    {
-        try {
-            return $place->question->kind->response($given, $place->settings, complete: false);
-        } catch (Malformed) {
-            throw new Refused($place->question->kind::id()->facts()->field . '/malformed');
-        }
-    }
-
-    private function checkable(State $state, Act $act, QuestionPlace $place): Response
+    private function checkable(State $state, Act\Check $act, QuestionPlace $place): Response
     {
         if (!$place->rules->tellsBeforeTheEnd()) {
-            throw new Refused('do/noCheck');
+            throw Refused::because(Refusal::NoCheck);
         }
-        $response = $act->says ? self::read($place, $act->response) : $state->visit($place->id)->saved;
+        $response = $act->given?->response() ?? $state->visit($place->id)->saved;
         if ($response->isBlank()) {
-            throw new Refused('response/blank');
+            throw Refused::because(Refusal::Blank);
         }
         if (self::lacksParts($place, $response) || $place->question->kind->notYet($response, $place->settings) !== null) {
-            throw new Refused($response instanceof TypedText ? 'text/unreadable' : 'response/incomplete');
+            throw Refused::because($response instanceof TypedText ? Refusal::Unreadable : Refusal::Incomplete);
         }
 
         return $response;
@@ -87,9 +79,9 @@ final readonly class Answering
     private function hint(State $state, QuestionPlace $place, int $at): HintOpened
     {
         $visit = $state->visit($place->id);
-        $hint = $place->question->hints[$visit->hints] ?? throw new Refused('hint/none');
-        $began = $visit->began[$hint->fromAttempt - 1] ?? throw new Refused('hint/attempt');
+        $hint = $place->question->hints[$visit->hints] ?? throw Refused::because(Refusal::NoHint);
+        $began = $visit->began[$hint->fromAttempt - 1] ?? throw Refused::because(Refusal::HintOfLaterAttempt);
 
-        return $at >= $began + $hint->afterSeconds * Terms::SECOND ? new HintOpened($at, $place->id) : throw new Refused('hint/tooSoon');
+        return $at >= $began + $hint->afterSeconds * Terms::SECOND ? new HintOpened($at, $place->id) : throw Refused::because(Refusal::HintTooSoon);
     }
 }

@@ -11,6 +11,9 @@ use Zetema\Core\Sitting\State\State;
 /** What the clock brings about next. */
 final readonly class Clocks
 {
+    /** A pause that nobody ends ends the sitting after so long. */
+    private const LONGEST_PAUSE = 12 * 3_600 * Terms::SECOND;
+
     public function __construct(private Paper $paper, private Terms $terms)
     {
     }
@@ -29,9 +32,13 @@ final readonly class Clocks
         return $first;
     }
 
-    /** @return list<Due> all that run, in the order in which they would act together */
+    /** @return list<Due> all that run, in the order in which they would act together; while it is paused the pause's alone */
     public function running(State $state): array
     {
+        $pausedAt = $state->pausedAt();
+        if ($pausedAt !== null) {
+            return [new Due(Clock::pause(), $pausedAt + self::LONGEST_PAUSE)];
+        }
         $running = [];
         foreach (array_keys($state->ticking) as $id) {
             $place = $this->paper->questions[$id];
@@ -46,10 +53,10 @@ final readonly class Clocks
         }
         $seconds = $this->paper->seconds();
         if ($seconds !== null) {
-            $running[] = new Due(Clock::whole(), (int) $state->startedAt + $this->time($seconds, Clock::whole(), $state));
+            $running[] = new Due(Clock::whole(), (int) $state->startedAt + $this->time($seconds, Clock::whole(), $state) + $state->paused());
         }
         if ($this->terms->until !== null && $this->paper->endsAtClosing()) {
-            $running[] = new Due(Clock::until(), $this->terms->until);
+            $running[] = new Due(Clock::until(), $this->terms->until + $state->paused());
         }
 
         return $running;

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Run;
 
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Pause;
+use Zetema\Core\Sitting\Act\Refused;
+use Zetema\Core\Sitting\Act\WithResponse;
 use Zetema\Core\Sitting\Event\Checked;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Event\ClosedByStaff;
@@ -11,8 +15,10 @@ use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
 use Zetema\Core\Sitting\Event\HintOpened;
+use Zetema\Core\Sitting\Event\Paused;
 use Zetema\Core\Sitting\Event\Placed;
 use Zetema\Core\Sitting\Event\RanOut;
+use Zetema\Core\Sitting\Event\Resumed;
 use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Event\Started;
 use Zetema\Core\Sitting\Event\TimeGiven;
@@ -65,33 +71,37 @@ final readonly class Conduct
     {
         $events = [];
         $at = $act->at;
-        while (($due = $this->clocks->due($state)) !== null && $due->at < $act->at) {
+        while (($due = $this->clocks->due($state)) !== null && ($due->at < $act->at || ($act instanceof Pause && $due->at === $act->at))) {
             if ($this->isInGrace($state, $act, $due)) {
                 $at = $due->at;
                 break;
             }
-            $events[] = $this->ranOut($state, $due);
+            $events[] = $this->clockActs($state, $due);
+        }
+        $pausedAt = $state->pausedAt();
+        if ($pausedAt !== null && $act instanceof WithResponse && $act->at - $pausedAt <= self::GRACE) {
+            $at = $pausedAt;
         }
         try {
             $event = $this->acceptance->event($state, $act, $at);
         } catch (Refused $e) {
             while (($due = $this->clocks->due($state)) !== null && $due->at < $act->at) {
-                $events[] = $this->ranOut($state, $due);
+                $events[] = $this->clockActs($state, $due);
             }
 
-            return new Taken($events, $e->why);
+            return new Taken($events, $e);
         }
         $this->apply($state, $event);
 
         return new Taken([...$events, $event]);
     }
 
-    /** @return list<RanOut> what the clock brings about by now, nobody doing anything */
+    /** @return list<Event> what the clock brings about by now, nobody doing anything */
     public function settle(State $state, int $now): array
     {
         $events = [];
         while (($due = $this->clocks->due($state)) !== null && $due->at <= $now) {
-            $events[] = $this->ranOut($state, $due);
+            $events[] = $this->clockActs($state, $due);
         }
 
         return $events;
@@ -109,7 +119,9 @@ final readonly class Conduct
             $event instanceof WentOn => $this->moves->goOn($state, $event->at),
             $event instanceof WentTo => $this->moves->goTo($state, $event->place, $event->at),
             $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? 0) + $event->time,
-            $event instanceof RanOut => $this->clockActs($state, $event),
+            $event instanceof RanOut => $this->ranOut($state, $event),
+            $event instanceof Paused => $state->pause($event->at),
+            $event instanceof Resumed => $state->resume($event->at),
             $event instanceof HandedIn => $this->end($state, 'handed in', $event->at, false),
             $event instanceof Placed => $this->place($state, $event),
             $event instanceof ClosedByStaff => $this->end($state, 'closed by staff', $event->at, $this->dropsWhatIsOpen()),
@@ -130,15 +142,15 @@ final readonly class Conduct
         $this->moves->proceed($state, $this->paper->target($event->step, -1), $event->at);
     }
 
-    private function ranOut(State $state, Due $due): RanOut
+    private function clockActs(State $state, Due $due): Event
     {
-        $event = new RanOut($due->at, $due->clock);
+        $event = $due->clock->kind === Clock::PAUSE ? new ClosedByStaff($due->at) : new RanOut($due->at, $due->clock);
         $this->apply($state, $event);
 
         return $event;
     }
 
-    private function clockActs(State $state, RanOut $event): void
+    private function ranOut(State $state, RanOut $event): void
     {
         $state->ran[] = ['clock' => (string) $event->clock, 'at' => $event->at];
         match ($event->clock->kind) {
@@ -175,7 +187,7 @@ final readonly class Conduct
     /** Whether a response came so shortly after a clock was due under which its question is, that it counts as come in time. */
     private function isInGrace(State $state, Act $act, Due $due): bool
     {
-        $place = $act->question === null || !in_array($act->do, [Act::SAVE, Act::CHECK], true) ? null : $this->paper->questionNamed($act->question);
+        $place = $act instanceof WithResponse ? $this->paper->questionNamed($act->question) : null;
         if ($place === null || $act->at - $due->at > self::GRACE || !$state->visit($place->id)->isOpen() || !Answering::isHere($this->paper, $state, $place)) {
             return false;
         }

@@ -8,6 +8,7 @@ use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Marker;
 use Zetema\Core\Marking\Verdict;
 use Zetema\Core\Question\Feedback\Outcome;
+use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\State\Mark;
@@ -33,7 +34,7 @@ final readonly class Effects
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints);
         $over = in_array($verdict->outcome, [Outcome::Right, Outcome::Recorded], true) || ($place->attempts !== null && $attempt >= $place->attempts);
         $tells = $place->rules->tellsEachAttempt() || ($over && $place->rules->tellsBeforeTheEnd());
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, $tells ? $this->feedback($place, $response, $verdict, $attempt) : [], MarkReason::Checked));
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, $tells ? $this->feedback($place, $response, $verdict, $attempt) : [], MarkReason::Checked, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict)));
         $visit->began[] = $at;
         if ($over) {
             $this->endRound($state, $place, $visit, $at);
@@ -53,7 +54,7 @@ final readonly class Effects
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints, late: true);
         $counts = !$response->isBlank() && $place->plan->penalties->late === 'marks';
         $tells = $place->rules->tellsBeforeTheEnd();
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], MarkReason::RanOut));
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], MarkReason::RanOut, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict, late: true)));
         $visit->ranOut = true;
         $this->close($state, $place, $visit, $at);
     }
@@ -68,7 +69,8 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $response = $visit->saved;
         $attempt = $visit->attempt();
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $this->marker->mark($place->plan, $response, $attempt, $visit->hints), true, [], MarkReason::Left));
+        $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints);
+        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, [], MarkReason::Left, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict)));
     }
 
     /**
@@ -88,7 +90,7 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $visit->saved = Response::blank();
         if ($visit->allMarks() === []) {
-            $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, [], MarkReason::Blank);
+            $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, [], MarkReason::Blank, $visit->hints, Points::zero());
         }
         $this->close($state, $place, $visit, $at);
     }
@@ -145,6 +147,12 @@ final readonly class Effects
             $visit->runsSince = null;
             unset($state->ticking[$place->id]);
         }
+    }
+
+    /** What a mark would have earned without hints, less what it earned. */
+    private function lost(QuestionPlace $place, Response $response, int $attempt, int $hints, Verdict $verdict, bool $late = false): Points
+    {
+        return $hints === 0 ? Points::zero() : $this->marker->mark($place->plan, $response, $attempt, late: $late)->earned->plus($verdict->earned->negated());
     }
 
     /** @return list<string|null> */

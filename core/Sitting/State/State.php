@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Sitting\State;
 
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\Paper\QuestionPlace;
 
 /** A sitting as its events have left it. Visits are copied before they are changed, so that a copy of the state keeps what it had. */
 final class State
@@ -33,6 +34,8 @@ final class State
     public int $decided = -1;
     /** @var list<array{clock: string, at: int}> */
     public array $ran = [];
+    /** @var list<array{from: int, to: int|null}> when it was paused; to null: it is still */
+    public array $pauses = [];
     /** What a rehearsal takes to have been reached before it began in the middle. */
     public Assumed $assumed;
     /** How many events led here. */
@@ -62,6 +65,63 @@ final class State
     public function isRunning(): bool
     {
         return $this->startedAt !== null && $this->ended === null;
+    }
+
+    public function isPaused(): bool
+    {
+        return $this->pausedAt() !== null;
+    }
+
+    /** @return int|null since when it is paused; null: it is not */
+    public function pausedAt(): ?int
+    {
+        $last = $this->pauses[count($this->pauses) - 1] ?? null;
+
+        return $last !== null && $last['to'] === null ? $last['from'] : null;
+    }
+
+    /** A second pause changes nothing. */
+    public function pause(int $at): void
+    {
+        if (!$this->isPaused()) {
+            $this->pauses[] = ['from' => $at, 'to' => null];
+        }
+    }
+
+    /** What runs goes on from here as if no time had passed. */
+    public function resume(int $at): void
+    {
+        $pausedAt = $this->pausedAt();
+        if ($pausedAt === null) {
+            return;
+        }
+        $length = $at - $pausedAt;
+        $this->pauses[count($this->pauses) - 1] = ['from' => $pausedAt, 'to' => $at];
+        $this->sectionBegan = array_map(static fn (int $began): int => $began + $length, $this->sectionBegan);
+        foreach ($this->asked as $place) {
+            if ($this->visits[$place]->closed === null && $this->visits[$place]->began !== []) {
+                $this->change($place)->shift($length);
+            }
+        }
+    }
+
+    /** Microseconds of a stretch of time in which the sitting was paused. */
+    public function paused(int $from = 0, int $to = PHP_INT_MAX): int
+    {
+        $within = array_map(static fn (array $pause): int => max(0, min($to, $pause['to'] ?? $to) - max($from, $pause['from'])), $this->pauses);
+
+        return array_sum($within);
+    }
+
+    /**
+     * Microseconds from first arrival at a question until nothing could change its mark, pauses left out; null where that tells no time
+     * spent on it: it could be left and come back to, or was never closed.
+     */
+    public function took(QuestionPlace $place, Paper $paper): ?int
+    {
+        $visit = $this->visits[$place->id];
+
+        return $paper->isAnyOrder($place) || $visit->shown === null || $visit->closed === null ? null : $visit->closed - $visit->shown - $this->paused($visit->shown, $visit->closed);
     }
 
     /** @return array<array-key, Visit> by place */

@@ -69,15 +69,11 @@ final class Visit
         return $marks[count($marks) - 1] ?? null;
     }
 
-    /**
-     * Microseconds from first arrival until nothing could change its mark; null where that tells no time spent on it: it could be
-     * left and come back to, or was never closed.
-     *
-     * @param bool $isAnyOrder whether one could move about where it stands
-     */
-    public function took(bool $isAnyOrder): ?int
+    /** All that runs began so much later. @param int $by in microseconds */
+    public function shift(int $by): void
     {
-        return $isAnyOrder || $this->shown === null || $this->closed === null ? null : $this->closed - $this->shown;
+        $this->began = array_map(static fn (int $began): int => $began + $by, $this->began);
+        $this->runsSince = $this->runsSince === null ? null : $this->runsSince + $by;
     }
 
     /** Whether neither anything is saved nor was anything marked. */

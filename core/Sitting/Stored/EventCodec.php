@@ -15,8 +15,10 @@ use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
 use Zetema\Core\Sitting\Event\HandedIn;
 use Zetema\Core\Sitting\Event\HintOpened;
+use Zetema\Core\Sitting\Event\Paused;
 use Zetema\Core\Sitting\Event\Placed;
 use Zetema\Core\Sitting\Event\RanOut;
+use Zetema\Core\Sitting\Event\Resumed;
 use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Event\Started;
 use Zetema\Core\Sitting\Event\TimeGiven;
@@ -31,7 +33,7 @@ final readonly class EventCodec
     public const VERSION = 1;
     private const KINDS = [
         'started' => Started::class, 'saved' => Saved::class, 'checked' => Checked::class, 'hint opened' => HintOpened::class, 'went on' => WentOn::class, 'went to' => WentTo::class,
-        'flagged' => Flagged::class, 'handed in' => HandedIn::class, 'time given' => TimeGiven::class, 'ran out' => RanOut::class, 'closed by staff' => ClosedByStaff::class, 'placed' => Placed::class,
+        'flagged' => Flagged::class, 'handed in' => HandedIn::class, 'time given' => TimeGiven::class, 'ran out' => RanOut::class, 'closed by staff' => ClosedByStaff::class, 'placed' => Placed::class, 'paused' => Paused::class, 'resumed' => Resumed::class,
     ];
 
     public function __construct(private Paper $paper)
@@ -91,6 +93,8 @@ final readonly class EventCodec
             TimeGiven::class => new TimeGiven($at, Clock::of($fields->text('clock'), $fields->text('name')), $fields->integer('time')),
             RanOut::class => new RanOut($at, Clock::of($fields->text('clock'), $fields->text('name'))),
             ClosedByStaff::class => new ClosedByStaff($at),
+            Paused::class => new Paused($at),
+            Resumed::class => new Resumed($at),
             Placed::class => new Placed($at, $fields->text('step'), Assumed::fromData($fields->object('assumed'))),
             default => throw new Malformed('kind', sprintf('there is no event “%s”', $kind)),
         };

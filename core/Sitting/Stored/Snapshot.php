@@ -40,6 +40,7 @@ final class Snapshot
             'routes' => $state->routes,
             'decided' => $state->decided,
             'ran' => $state->ran,
+            ...($state->pauses === [] ? [] : ['pauses' => $state->pauses]),
             ...($state->assumed->toData() === Assumed::nothing()->toData() ? [] : ['assumed' => $state->assumed->toData()]),
             'visits' => $visits,
         ];
@@ -69,6 +70,7 @@ final class Snapshot
         $state->routes = array_map(static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')], $data->objects('routes'));
         $state->decided = $data->integer('decided');
         $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => $ran->integer('at')], $data->objects('ran'));
+        $state->pauses = array_map(static fn (Fields $pause): array => ['from' => $pause->integer('from'), 'to' => $pause->optionalInteger('to')], $data->objects('pauses', optional: true));
         $assumed = $data->optionalObject('assumed');
         $state->assumed = $assumed === null ? Assumed::nothing() : Assumed::fromData($assumed);
         foreach ($data->objects('visits') as $visit) {

@@ -71,6 +71,7 @@ final class VisitCodec
             'counts' => $mark->counts,
             'feedback' => $mark->feedback,
             'reason' => $mark->reason->value,
+            ...($mark->hints === 0 ? [] : ['hints' => $mark->hints, 'lost' => (string) $mark->lost]),
         ];
     }
 
@@ -88,6 +89,8 @@ final class VisitCodec
             $data->flag('counts'),
             $feedback,
             MarkReason::tryFrom($data->text('reason')) ?? throw new Malformed('reason', 'is none that there is'),
+            $data->integer('hints', 0),
+            Points::of($data->text('lost', '0')),
         );
     }
 

@@ -11,7 +11,6 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Review;
-use Zetema\Core\Sitting\Candidate\WhyRefused;
 use Zetema\Core\Sitting\Outside\ActReader;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Run\Conduct;
@@ -136,20 +135,11 @@ final class CandidateViewTest extends SatCase
         }
     }
 
-    public function test_every_refusal_has_words(): void
-    {
-        $whys = ['do/started', 'do/notStarted', 'do/ended', 'question/closed', 'question/notHere', 'question/left', 'response/blank', 'response/incomplete', 'response/owed', 'text/unreadable', 'do/noCheck', 'do/forwardOnly', 'do/atEnd', 'hint/none', 'hint/attempt', 'hint/tooSoon', 'clock/unknown', 'clock/ranOut'];
-        $words = array_map(WhyRefused::inWords(...), $whys);
-
-        self::assertSame($words, array_unique($words));
-        self::assertNotContains(WhyRefused::inWords('anything else'), $words);
-    }
-
     private function ran(Paper $paper, string $events): State
     {
         $conduct = new Conduct($paper, new Terms(Ratio::one()));
         $state = $conduct->begin();
-        $reader = new ActReader();
+        $reader = new ActReader($paper);
         foreach (self::events($events) as $event) {
             $conduct->take($state, $reader->act($event));
         }

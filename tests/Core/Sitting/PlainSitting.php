@@ -9,10 +9,16 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\OpenHint;
+use Zetema\Core\Sitting\Act\Save;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Review;
 use Zetema\Core\Sitting\Paper\Paper;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\State;
@@ -30,27 +36,27 @@ final class PlainSitting
         $this->terms = new Terms(Ratio::one());
         $this->conduct = new Conduct($paper, $this->terms);
         $this->state = $this->conduct->begin();
-        $this->act(Act::START);
+        $this->act(new Start($this->at++ * Terms::SECOND));
     }
 
     public function saved(int $n, Response $response): self
     {
-        return $this->act(Act::SAVE, $n, $response);
+        return $this->act(new Save($this->at++ * Terms::SECOND, $this->name($n), Given::of($response)));
     }
 
     public function checked(int $n, Response $response): self
     {
-        return $this->act(Act::CHECK, $n, $response);
+        return $this->act(new Check($this->at++ * Terms::SECOND, $this->name($n), Given::of($response)));
     }
 
     public function hint(int $n): self
     {
-        return $this->act(Act::HINT, $n);
+        return $this->act(new OpenHint($this->at++ * Terms::SECOND, $this->name($n)));
     }
 
     public function handedIn(): self
     {
-        return $this->act(Act::HAND_IN);
+        return $this->act(new HandIn($this->at++ * Terms::SECOND));
     }
 
     public function view(Mentions $mentions = new Mentions()): Fields
@@ -66,11 +72,15 @@ final class PlainSitting
         return Fields::ofJson(json_encode($review->upTo($rung ?? $review->rung(isClosed: false)), JSON_THROW_ON_ERROR));
     }
 
-    private function act(string $do, ?int $n = null, ?Response $response = null): self
+    private function name(int $n): string
     {
-        $name = $n === null ? null : array_values($this->paper->questions)[$n - 1]->name;
-        $refused = $this->conduct->take($this->state, new Act($do, $this->at++ * Terms::SECOND, $name, null, $response !== null, json_decode(json_encode($response?->toData(), JSON_THROW_ON_ERROR), true)))->refused;
+        return array_values($this->paper->questions)[$n - 1]->name;
+    }
 
-        return $refused === null ? $this : throw new \LogicException($refused);
+    private function act(Act $act): self
+    {
+        $refused = $this->conduct->take($this->state, $act)->refused;
+
+        return $refused === null ? $this : throw new \LogicException($refused->slug());
     }
 }

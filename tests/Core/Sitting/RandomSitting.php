@@ -10,9 +10,22 @@ use Zetema\Core\Blueprint\Reading\BlueprintRefused;
 use Zetema\Core\Blueprint\Step\QuestionStep;
 use Zetema\Core\Drawing\Chance;
 use Zetema\Core\Numbers\Ratio;
+use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Sitting\Act\Act;
+use Zetema\Core\Sitting\Act\Check;
+use Zetema\Core\Sitting\Act\Close;
+use Zetema\Core\Sitting\Act\Flag;
+use Zetema\Core\Sitting\Act\Given;
+use Zetema\Core\Sitting\Act\GiveTime;
+use Zetema\Core\Sitting\Act\GoOn;
+use Zetema\Core\Sitting\Act\HandIn;
+use Zetema\Core\Sitting\Act\MoveTo;
+use Zetema\Core\Sitting\Act\OpenHint;
+use Zetema\Core\Sitting\Act\Pause;
+use Zetema\Core\Sitting\Act\Resume;
+use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\Paper;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Terms;
 
 /** Blueprints and acts at random, from a seed: all that can be set, all that can be done, at the wrong time too. */
@@ -51,11 +64,26 @@ final class RandomSitting
         $this->at += $this->one(0, 1, 1, 2, 5, 20) * Terms::SECOND;
         $names = array_map(strval(...), array_keys($paper->placeOf));
         $name = $names[$this->chance->below(max(1, count($names)))];
-        $do = $this->one(Act::SAVE, Act::SAVE, Act::CHECK, Act::CHECK, Act::HINT, Act::GO_ON, Act::GO_ON, Act::GO_ON, Act::GO_TO, Act::FLAG, Act::GIVE_TIME, ...($this->chance->below(15) === 0 ? [Act::HAND_IN, Act::CLOSE] : []));
-        $says = $do === Act::SAVE || $this->chance->below(3) > 0;
-        $ofQuestion = in_array($do, [Act::SAVE, Act::CHECK, Act::HINT, Act::GO_TO, Act::FLAG], true);
+        $clock = $this->chance->below(2) === 0 ? Clock::whole() : Clock::question($name);
+        $do = $this->one('save', 'save', 'check', 'check', 'hint', 'on', 'on', 'on', 'to', 'flag', 'time', 'pause', 'resume', 'resume', ...($this->chance->below(15) === 0 ? ['hand in', 'close'] : []));
+        $given = Given::of(Response::blank());
+        if (isset($paper->placeOf[$name])) {
+            $given = Given::read($paper->questionNamed($name) ?? throw new \LogicException('it is in the paper'), $this->response($name));
+        }
 
-        return new Act($do, $this->at, $ofQuestion ? $name : null, null, $says, $this->response($name), true, 3 * Terms::SECOND, $this->chance->below(2) === 0 ? Clock::whole() : Clock::question($name));
+        return match ($do) {
+            'save' => new Save($this->at, $name, $given),
+            'check' => new Check($this->at, $name, $this->chance->below(3) > 0 ? $given : null),
+            'hint' => new OpenHint($this->at, $name),
+            'on' => new GoOn($this->at),
+            'to' => MoveTo::question($this->at, $name),
+            'flag' => new Flag($this->at, $name, true),
+            'time' => new GiveTime($this->at, 3 * Terms::SECOND, $clock),
+            'pause' => new Pause($this->at),
+            'resume' => new Resume($this->at),
+            'hand in' => new HandIn($this->at),
+            default => new Close($this->at),
+        };
     }
 
     public function now(): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Tests\Core\Sitting;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use Zetema\Core\Sitting\Act\Refusal;
 use Zetema\Core\Sitting\Outside\SittingFile;
 use Zetema\Core\Sitting\Outside\SittingRun;
 
@@ -35,6 +36,11 @@ final class RefusedActsTest extends SatCase
         yield 'a clock that is none' => ['0 start', self::act('give time', ['seconds' => '5', 'clock' => 'all']), 'clock/malformed'];
         yield 'not begun' => ['', self::act('go on'), 'do/notStarted'];
         yield 'begun' => ['0 start', ['at' => '0', 'do' => 'start'], 'do/started'];
+        yield 'paused' => ['0 start; 1 pause', self::act('go on'), 'do/paused'];
+        yield 'a response that comes long after the pause' => ['0 start; 1 pause', self::act('save', ['question' => 'trim', ...$choose], '4.001'), 'do/paused'];
+        yield 'ended before it was paused' => ['0 start; 1 close', self::act('pause'), 'do/ended'];
+        yield 'not paused' => ['0 start; 1 pause; 2 resume', self::act('resume'), 'do/notPaused'];
+        yield 'a pause says nothing else' => ['0 start', self::act('pause', ['seconds' => '5']), 'seconds/unexpected'];
         yield 'ended' => ['0 start; 1 close', self::act('close'), 'do/ended'];
         yield 'no such question' => ['0 start', self::act('save', ['question' => 'zzz', ...$choose]), 'question/unknown'];
         yield 'one that the form has not' => ['0 start', self::act('hint', ['question' => 'crew']), 'question/unknown'];
@@ -76,6 +82,17 @@ final class RefusedActsTest extends SatCase
         self::assertSame(['event' => count(self::events($before)) + 1, 'why' => $why], $refused[count($refused) - 1] ?? null);
         unset($with['refused'], $without['refused']);
         self::assertSame($without, $with);
+    }
+
+    public function test_every_reason_has_words_of_its_own_and_stands_in_the_format(): void
+    {
+        $words = array_map(static fn (Refusal $refusal): string => $refusal->inWords(), Refusal::cases());
+        $format = (string) file_get_contents(dirname(__DIR__, 3) . '/docs/formats/sitting.md');
+
+        self::assertSame($words, array_unique($words));
+        foreach (Refusal::cases() as $refusal) {
+            self::assertStringContainsString('`' . (str_contains($refusal->value, '/') ? '' : 'FIELD/') . $refusal->value . '`', $format);
+        }
     }
 
     public function test_what_is_no_act_ends_nothing_and_its_moment_counts_for_what_comes_after(): void

@@ -198,7 +198,7 @@ abstract class SatCase extends TestCase
     {
         $events = [];
         foreach (array_filter(array_map(trim(...), explode(';', $short)), static fn (string $line): bool => $line !== '') as $line) {
-            preg_match('/^(\S+) (start|save|check|hint|go on|go to step|go to|flag|unflag|hand in|give time|close)(?: ([^\s{]+))?(?: (.+))?$/', $line, $m);
+            preg_match('/^(\S+) (start|save|check|hint|go on|go to step|go to|flag|unflag|hand in|give time|close|pause|resume)(?: ([^\s{]+))?(?: (.+))?$/', $line, $m);
             [$at, $do, $name, $json] = [$m[1] ?? '', $m[2] ?? '', $m[3] ?? '', $m[4] ?? ''];
             $events[] = ['at' => $at, ...match ($do) {
                 'save', 'check' => ['do' => $do, 'question' => $name, ...($json === '' ? [] : ['response' => json_decode($json, true)])],

@@ -29,7 +29,7 @@ final class StoredVersionsTest extends SatCase
         $state = $conduct->replay($this->events1($paper));
         $result = (new SittingResult($paper, $state, $terms, 0))->toData();
 
-        self::assertCame(['ended.how' => 'whole ran out', 'ended.at' => '300', 'points' => '2', 'max' => '7', 'path' => 'trim · oar · fork', 'steps.0.attempts' => '2 1 1 wrong -1 · 3 1 2 right 2', 'steps.1.flagged' => true], $result);
+        self::assertCame(['ended.how' => 'whole ran out', 'ended.at' => '300', 'points' => '2', 'max' => '7', 'path' => 'trim · oar · fork', 'steps.0.attempts' => '2 1 1 wrong -1 1 1 0 checked · 3 1 2 right 2 1 1 1 checked', 'steps.1.flagged' => true], $result);
         self::assertSame(['question trim' => 5_000_000], $state->given);
     }
 

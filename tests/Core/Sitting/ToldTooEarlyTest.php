@@ -9,12 +9,12 @@ use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Mentions;
+use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\Run\Act;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Position;
@@ -40,7 +40,7 @@ final class ToldTooEarlyTest extends SatCase
             $paper = $this->dealt($random->blueprint());
             $conduct = new Conduct($paper, $terms = $random->terms());
             $state = $conduct->begin();
-            $conduct->take($state, new Act(Act::START, 0));
+            $conduct->take($state, new Start(0));
             for ($i = 0; $i < 25; ++$i) {
                 $told += $this->look($paper, $state, $terms, $random->now(), "seed $seed, act $i");
                 ++$replies;

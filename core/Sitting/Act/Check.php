@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Act;
+
+/** An attempt. */
+final readonly class Check extends WithResponse
+{
+    /** @param Given|null $given null: what is saved */
+    public function __construct(int $at, string $question, public ?Given $given = null)
+    {
+        parent::__construct($at, $question);
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Act;
+
+/** On from this screen. */
+final readonly class GoOn extends Act
+{
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Zetema\Core\Sitting\Act;
+
+/** A response is kept, to be marked later; a blank one clears what was kept. */
+final readonly class Save extends WithResponse
+{
+    public function __construct(int $at, string $question, public Given $given)
+    {
+        parent::__construct($at, $question);
+    }
+}
