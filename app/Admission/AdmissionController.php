@@ -56,7 +56,7 @@ final readonly class AdmissionController
             throw $e;
         }
         $edition = $this->editions->newest($blueprint);
-        $isOver = $blueprint->isPutAway() || $edition?->isClosed() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed((int) $this->clock->now()->format('Uu'));
+        $isOver = $blueprint->isPutAway() || $edition?->isOver() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed((int) $this->clock->now()->format('Uu'));
 
         return new JsonResponse(['title' => $edition->title ?? $blueprint->title(), 'stands' => $isOver ? 'closed' : ($edition === null ? 'not yet' : 'in the list')]);
     }

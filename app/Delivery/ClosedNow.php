@@ -29,6 +29,6 @@ final readonly class ClosedNow
         $blueprint = $sitting->blueprint;
         $isOver = $candidacy->closes !== null && $candidacy->hasClosed($now);
 
-        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isClosed() === true) && $this->editions->running($blueprint) === [];
+        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isOver() === true) && $this->editions->running($blueprint) === [];
     }
 }

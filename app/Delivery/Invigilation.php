@@ -12,6 +12,7 @@ use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Blueprint\StoredStock;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
@@ -38,7 +39,7 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Transactions $transactions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Transactions $transactions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions, private Editions $editions)
     {
     }
 
@@ -58,7 +59,7 @@ final readonly class Invigilation
             $had[] = array_map(static fn (string $place): string => $going->paper->questions[$place]->name, $going->state->asked);
         }
         $seen = new Seen($had);
-        $this->refuseOver($edition);
+        $this->editions->refuseOver($edition);
         $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
         $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
         $candidacy->refuse($edition->assessment()->rules, $ended, $this->now());
@@ -73,25 +74,13 @@ final readonly class Invigilation
 
                 return is_numeric($last) ? (int) $last : null; // a double click, or another window
             }
-            $this->refuseOver($edition);
+            $this->editions->refuseOver($edition);
             $this->started($sitting, $paper);
 
             return null;
         });
 
         return $running === null ? $sitting : $this->em->find(Sitting::class, $running) ?? throw new \LogicException('it was just found');
-    }
-
-    /** @throws Refused as it stands in the database now */
-    private function refuseOver(Edition $edition): void
-    {
-        $stands = $this->db->fetchAssociative('SELECT e.withdrawn_at, e.closed_at, b.is_put_away, (SELECT MAX(n.number) FROM edition n WHERE n.blueprint_id = e.blueprint_id AND n.withdrawn_at IS NULL) AS newest FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE e.id = ?', [$edition->id]);
-        if ($stands === false || $stands['withdrawn_at'] !== null || $stands['newest'] !== $edition->number) {
-            throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
-        }
-        if ($stands['closed_at'] !== null || $stands['is_put_away'] === 1) {
-            throw new Refused('This assessment is closed: nobody can begin it any more.');
-        }
     }
 
     /** @return list<Sitting> of one candidate and one assessment, whatever the edition */

@@ -13,6 +13,7 @@ use Zetema\Core\Question as Core;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -65,7 +66,7 @@ final readonly class Given
     public function to(Core\Question $question): Core\Question
     {
         $fitting = array_filter($this->settings->values, static fn (string $value, string $word): bool => Core\Question::kindTakes($question->kind::id(), Setting::from($word), $value)
-            && !($word === Setting::Points->value && $question->settings->get(Setting::Marking) === 'weighed'), ARRAY_FILTER_USE_BOTH);
+            && !($word === Setting::Points->value && $question->settings->marking() === Marking::Weighed), ARRAY_FILTER_USE_BOTH);
         $tags = array_values(array_unique([...$question->tags, ...$this->tags]));
         $objective = $question->objective === [] ? $this->objective : $question->objective;
         try {

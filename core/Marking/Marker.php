@@ -14,6 +14,7 @@ use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Scoring;
 use Zetema\Core\Question\Scoring\ShareRule;
+use Zetema\Core\Question\Settings\Late;
 
 /** Runs a marking plan over a checked response, in the fixed order of steps of marking.md. */
 final class Marker
@@ -46,8 +47,8 @@ final class Marker
         }
         $penalties = $plan->penalties;
         $judged = match (true) {
-            $late && $penalties->late === 'wrong' => $this->wrong($plan),
-            $blank, $late && $penalties->late === 'blank' => $this->blank($plan),
+            $late && $penalties->late === Late::Wrong => $this->wrong($plan),
+            $blank, $late && $penalties->late === Late::Blank => $this->blank($plan),
             default => $this->judged($plan, FoundScores::of($found)),
         };
 

@@ -9,7 +9,7 @@ use Zetema\Core\Question\Kinds\Regions\Overlap;
 use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
-use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Marking;
 
 /** Areas of a picture: a known wrong one that lies over a right one. */
 final readonly class AreaCheck implements Check
@@ -20,7 +20,7 @@ final readonly class AreaCheck implements Check
     public function findings(Question $question, EffectiveSettings $settings): iterable
     {
         // Under “weighed” there is no right and wrong, and no overlap either.
-        if (!$question->kind instanceof Regions || $settings->get(Setting::Marking) === 'weighed') {
+        if (!$question->kind instanceof Regions || $settings->marking() === Marking::Weighed) {
             return;
         }
         $regions = $question->kind->regions;

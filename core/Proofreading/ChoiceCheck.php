@@ -7,6 +7,7 @@ namespace Zetema\Core\Proofreading;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** The answers to choose from, beside each other. */
@@ -26,7 +27,7 @@ final class ChoiceCheck implements Check
         if (count($choices) < 3) {
             yield new Flaw(Rule::FewChoices, 'answer ' . count($choices), sprintf('There are only %d answers.', count($choices)));
         }
-        if ($settings->get(Setting::Marking) === 'weighed') {
+        if ($settings->marking() === Marking::Weighed) {
             yield from self::heaviest($choices);
         } elseif ($keys !== []) {
             yield from self::clues($question, $keys, $distractors);

@@ -16,7 +16,7 @@ final class FeedbackCheck implements Check
 {
     public function findings(Question $question, EffectiveSettings $settings): iterable
     {
-        $judged = $settings->get(Setting::Key) !== 'none' && $question->kind::id()->facts()->isJudged;
+        $judged = !$settings->isKeyless() && $question->kind::id()->facts()->isJudged;
         if ($judged) {
             yield from self::feedback($question);
             yield from self::hints($question);

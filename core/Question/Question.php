@@ -17,6 +17,7 @@ use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -210,7 +211,7 @@ final readonly class Question
                 throw new InvalidQuestion(sprintf('“%s” has no meaning for a question of kind %s', $word, $id->value), $word);
             }
         }
-        if ($this->settings->get(Setting::Marking) === 'weighed' && $this->settings->get(Setting::Points) !== null) {
+        if ($this->settings->marking() === Marking::Weighed && $this->settings->get(Setting::Points) !== null) {
             throw new InvalidQuestion('under “weighed” the worth follows from the weights; leave “points” out', 'points');
         }
         $settings = $this->effective();

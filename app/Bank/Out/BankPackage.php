@@ -12,7 +12,7 @@ use Zetema\Core\Exchange\Qti\Writing\PackageWriter;
 use Zetema\Core\Exchange\Qti\Writing\Version;
 use Zetema\Core\Exchange\Qti\Writing\WrittenSection;
 use Zetema\Core\Exchange\Qti\Writing\WrittenTest;
-use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Late;
 
 /** A bank's questions as a package of the open standard, and beforehand what of them it cannot say. */
 final readonly class BankPackage
@@ -86,7 +86,7 @@ final readonly class BankPackage
         $references = array_map(static function (string $name, array $asked): array {
             $attempts = $asked[1]->attempts();
 
-            return ['name' => $name, 'attempts' => $attempts === 1 ? null : $attempts ?? 0, 'seconds' => $asked[1]->seconds(), 'isLateMarked' => $asked[1]->get(Setting::Late) === 'marks', 'weight' => null];
+            return ['name' => $name, 'attempts' => $attempts === 1 ? null : $attempts ?? 0, 'seconds' => $asked[1]->seconds(), 'isLateMarked' => $asked[1]->late() === Late::Marks, 'weight' => null];
         }, array_map(strval(...), array_keys($questions)), $questions);
         $writer->write($questions, $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]), beat: $beat);
 

@@ -154,6 +154,12 @@ class Edition
         return $this->closedAt !== null;
     }
 
+    /** Whether nobody can begin it any more, who has no sitting of it; there may be a newer one. */
+    public function isOver(): bool
+    {
+        return $this->isClosed() || $this->blueprint->isPutAway();
+    }
+
     public function plan(): Drawing\DealingPlan
     {
         return Drawing\DealingPlan::fromData(Fields::of($this->plan));

@@ -9,6 +9,7 @@ use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
+use Zetema\Core\Sitting\Refused;
 
 /** Which editions of an assessment there are to begin: the newest that was not withdrawn. */
 final readonly class Editions
@@ -43,6 +44,22 @@ final readonly class Editions
         return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
     }
 
+    /**
+     * As it stands in the database now: Edition::isOver(), without reading the assessment again.
+     *
+     * @throws Refused in words, if it is not the newest any more, or nobody can begin it
+     */
+    public function refuseOver(Edition $edition): void
+    {
+        $stands = $this->em->getConnection()->fetchAssociative('SELECT e.withdrawn_at, e.closed_at, b.is_put_away, (SELECT MAX(n.number) FROM edition n WHERE n.blueprint_id = e.blueprint_id AND n.withdrawn_at IS NULL) AS newest FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE e.id = ?', [$edition->id]);
+        if ($stands === false || $stands['withdrawn_at'] !== null || $stands['newest'] !== $edition->number) {
+            throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
+        }
+        if ($stands['closed_at'] !== null || $stands['is_put_away'] === 1) {
+            throw new Refused('This assessment is closed: nobody can begin it any more.');
+        }
+    }
+
     /** How many could begin one. */
     public function candidates(): int
     {
@@ -58,6 +75,6 @@ final readonly class Editions
         }
         ksort($newest);
 
-        return array_values(array_filter($newest, static fn (Edition $edition): bool => !$edition->isClosed() && !$edition->blueprint->isPutAway()));
+        return array_values(array_filter($newest, static fn (Edition $edition): bool => !$edition->isOver()));
     }
 }

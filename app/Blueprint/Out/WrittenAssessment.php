@@ -24,6 +24,7 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Late;
 use Zetema\Core\Question\Settings\Setting;
 
 /** A blueprint as a test of the open standard: what it can deal, and what of it the standard cannot say. */
@@ -249,7 +250,7 @@ final class WrittenAssessment
             'name' => $name,
             'attempts' => $attempts === 1 ? null : $attempts ?? 0,
             'seconds' => $settings->seconds(),
-            'isLateMarked' => $settings->get(Setting::Late) === 'marks',
+            'isLateMarked' => $settings->late() === Late::Marks,
             'weight' => $weight === null || $weight->isEqualTo(1) ? null : $weight->decimal() ?? (string) $weight->rounded(9)->decimal(),
         ];
     }

@@ -71,11 +71,11 @@ final readonly class Stakes
                     continue;
                 }
                 $settings = $question->effective($bank, $step->settings, $section->settings, $plan->settings);
-                if (!$settings->isYes(Setting::Graded) || $settings->get(Setting::Key) === 'none') {
+                if (!$settings->isYes(Setting::Graded) || $settings->isKeyless()) {
                     continue;
                 }
                 $isGraded = true;
-                $late += $settings->seconds() === null ? [] : [$settings->get(Setting::Late) ?? 'wrong' => true];
+                $late += $settings->seconds() === null ? [] : [$settings->late()->value => true];
                 foreach (self::charged($question, $settings, $plan->rulesIn($section)->tellsBeforeTheEnd()) as $what => $points) {
                     $costs[$what][$points] = true;
                 }

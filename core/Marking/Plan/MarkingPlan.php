@@ -44,8 +44,8 @@ final readonly class MarkingPlan
         return new self(
             $scoring,
             Penalties::of($question, $settings, $factor),
-            $settings->get(Setting::Graded) !== 'no',
-            $settings->get(Setting::Key) !== 'none' && $question->kind::id()->facts()->isJudged,
+            $settings->isYes(Setting::Graded),
+            !$settings->isKeyless() && $question->kind::id()->facts()->isJudged,
         );
     }
 

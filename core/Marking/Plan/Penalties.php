@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Zetema\Core\Marking\Plan;
 
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Late;
 use Zetema\Core\Question\Settings\Setting;
 
 /** What is taken off, by steps 2 to 8 of marking.md. */
@@ -17,7 +19,6 @@ final readonly class Penalties
     /**
      * @param list<string> $attempts for the 2nd, 3rd … attempt: points such as "5", or a share of the worth such as "50 %"; the last one repeats
      * @param list<string> $hints points for each hint in its order
-     * @param string $late "wrong", "blank" or "marks"
      */
     private function __construct(
         public Ratio $wrong,
@@ -25,7 +26,7 @@ final readonly class Penalties
         public array $attempts,
         public array $hints,
         public ?Ratio $floor,
-        public string $late,
+        public Late $late,
         public int $decimals,
     ) {
     }
@@ -45,7 +46,7 @@ final readonly class Penalties
             array_map(static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) $scaled($entry, $own(Setting::AttemptCosts)), $settings->entries(Setting::AttemptCosts)),
             array_map(static fn ($hint): string => (string) ($hint->costs === null ? $usual : $scaled((string) $hint->costs, true)), $question->hints),
             $floor === null || $floor === 'none' ? null : $value(Setting::Floor),
-            $settings->get(Setting::Late) ?? 'wrong',
+            $settings->late(),
             $settings->integer(Setting::Decimals),
         );
     }
@@ -82,7 +83,7 @@ final readonly class Penalties
             'attempts' => $this->attempts,
             'hints' => $this->hints,
             'floor' => $this->floor === null ? null : (string) $this->floor,
-            'late' => $this->late,
+            'late' => $this->late->value,
             'decimals' => $this->decimals,
         ];
     }
@@ -97,7 +98,7 @@ final readonly class Penalties
             $data->texts('attempts'),
             $data->texts('hints'),
             $floor === null ? null : Ratio::of($floor),
-            $data->text('late'),
+            Late::tryFrom($data->text('late')) ?? throw new Malformed('late', 'is wrong, blank or marks'),
             $data->integer('decimals'),
         );
     }

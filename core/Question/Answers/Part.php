@@ -14,6 +14,7 @@ use Zetema\Core\Question\Scoring\Criterion;
 use Zetema\Core\Question\Scoring\Sought\PartTakes;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** An item, label, left-hand side or gap: its text, and what it earns and loses under "weighed". */
@@ -139,7 +140,7 @@ final readonly class Part
      */
     public static function verifyPoints(array $parts, EffectiveSettings $settings, string $word): void
     {
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $weighed = $settings->marking() === Marking::Weighed;
         $sum = Points::zero();
         foreach ($parts as $part) {
             if ($part->text === '') {

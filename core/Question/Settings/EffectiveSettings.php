@@ -77,6 +77,32 @@ final readonly class EffectiveSettings
         return $this->get($setting) === 'yes';
     }
 
+    public function marking(): Marking
+    {
+        return Marking::tryFrom($this->get(Setting::Marking) ?? '') ?? Marking::Whole;
+    }
+
+    public function late(): Late
+    {
+        return Late::tryFrom($this->get(Setting::Late) ?? '') ?? Late::Wrong;
+    }
+
+    public function stands(): Stands
+    {
+        return Stands::tryFrom($this->get(Setting::Stands) ?? '') ?? Stands::Last;
+    }
+
+    public function areas(): Areas
+    {
+        return Areas::tryFrom($this->get(Setting::Areas) ?? '') ?? Areas::Hidden;
+    }
+
+    /** Whether it is recorded only: nothing is right. */
+    public function isKeyless(): bool
+    {
+        return $this->get(Setting::Key) === 'none';
+    }
+
     /** @return list<string> the entries of a list such as "2, 50 %" or "case, accents"; "nothing" is none */
     public function entries(Setting $setting): array
     {

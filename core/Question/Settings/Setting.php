@@ -75,12 +75,12 @@ enum Setting: string
         return match ($this) {
             self::Graded, self::Shuffle => ['yes', 'no'],
             self::Key => ['none'],
-            self::Marking => ['whole', 'parts', 'parts by place', 'parts by neighbour', 'each', 'weighed'],
-            self::Stands => ['last', 'best'],
-            self::Late => ['wrong', 'blank', 'marks'],
-            self::Areas => ['hidden', 'outlined', 'outlined after checking'],
+            self::Marking => array_column(Marking::cases(), 'value'),
+            self::Stands => array_column(Stands::cases(), 'value'),
+            self::Late => array_column(Late::cases(), 'value'),
+            self::Areas => array_column(Areas::cases(), 'value'),
             self::Layout => ['column', 'two columns', 'row', 'list'],
-            default => [],
+            self::Points, self::WrongPartCosts, self::WrongCosts, self::BlankCosts, self::HintCosts, self::Attempts, self::AttemptCosts, self::Floor, self::Time, self::Choose, self::Clicks, self::Ignore, self::Typos, self::Unit, self::Figures, self::Decimals, self::Refresher, self::How => [],
         };
     }
 

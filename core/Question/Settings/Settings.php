@@ -46,6 +46,16 @@ final readonly class Settings
         return $this->values[$setting->value] ?? null;
     }
 
+    public function marking(): ?Marking
+    {
+        return Marking::tryFrom($this->get(Setting::Marking) ?? '');
+    }
+
+    public function isKeyless(): bool
+    {
+        return $this->get(Setting::Key) === 'none';
+    }
+
     /** These, and where they say nothing those further out. */
     public function over(self $further): self
     {

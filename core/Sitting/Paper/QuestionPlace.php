@@ -9,7 +9,7 @@ use Zetema\Core\Blueprint\Step\Lead;
 use Zetema\Core\Marking\Plan\MarkingPlan;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
-use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Stands;
 
 /** A question as it is asked here: all that was said about it at any place, put together. */
 final readonly class QuestionPlace extends Place
@@ -42,6 +42,6 @@ final readonly class QuestionPlace extends Place
     /** Whether the highest mark of a round stands, and not the last. */
     public function bestStands(): bool
     {
-        return $this->settings->get(Setting::Stands) === 'best';
+        return $this->settings->stands() === Stands::Best;
     }
 }

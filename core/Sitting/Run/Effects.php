@@ -10,6 +10,7 @@ use Zetema\Core\Marking\Verdict;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Question\Settings\Late;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\State\MarkReason;
@@ -52,7 +53,7 @@ final readonly class Effects
         $attempt = $visit->attempt();
         $response = $visit->saved;
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints, late: true);
-        $counts = !$response->isBlank() && $place->plan->penalties->late === 'marks';
+        $counts = !$response->isBlank() && $place->plan->penalties->late === Late::Marks;
         $tells = $place->rules->tellsBeforeTheEnd();
         $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], MarkReason::RanOut, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict, late: true)));
         $visit->ranOut = true;

@@ -15,6 +15,7 @@ use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** Writes a question as an item of the standard: its answers, rules that give the same marks, its feedback and hints. */
@@ -133,7 +134,7 @@ final class ItemWriter
     private function rules(Question $question, Body $body, EffectiveSettings $settings, array $feedback): array
     {
         $cost = static fn (Setting $setting): Ratio => $settings->points($setting)->exact();
-        $isWeighed = $settings->get(Setting::Marking) === 'weighed';
+        $isWeighed = $settings->marking() === Marking::Weighed;
         $max = MarkingPlan::of($question, $settings)->max()->exact();
         $costs = $settings->entries(Setting::AttemptCosts);
         $plain = $cost(Setting::WrongCosts)->isZero() && $cost(Setting::BlankCosts)->isZero() && $costs === ['0'] && $settings->get(Setting::Floor) === 'none';

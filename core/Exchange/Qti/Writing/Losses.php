@@ -23,7 +23,9 @@ use Zetema\Core\Question\Kinds\Rating\Rating;
 use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\Areas;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Status;
 
@@ -93,8 +95,8 @@ final class Losses
             'leads to' => array_filter($choices, static fn (Choice $c): bool => $c->leadsTo !== null) !== [],
             'tally' => array_filter($choices, static fn (Choice $c): bool => $c->tallies !== []) !== [] || ($kind instanceof Rating && $kind->tallies !== []),
             'pattern' => array_filter($wordings, static fn (Wording $w): bool => $w->isPattern) !== [],
-            'yes, the second key' => $kind::id() === KindId::One && $settings->get(Setting::Marking) === 'weighed' && count(array_filter($choices, static fn (Choice $c): bool => $c->isKey)) > 1,
-            'name of an area' => $kind instanceof Regions && $settings->get(Setting::Areas) !== 'outlined' && array_filter($kind->regions, static fn ($r): bool => $r->name !== null) !== [],
+            'yes, the second key' => $kind::id() === KindId::One && $settings->marking() === Marking::Weighed && count(array_filter($choices, static fn (Choice $c): bool => $c->isKey)) > 1,
+            'name of an area' => $kind instanceof Regions && $settings->areas() !== Areas::Outlined && array_filter($kind->regions, static fn ($r): bool => $r->name !== null) !== [],
             sprintf('area: more than %d are written, and not read back here', Declarations::MOST_AREAS) => $kind instanceof Regions && count($kind->regions) > Declarations::MOST_AREAS,
             sprintf('yes and no: more than %d choices are written, and not read back here', Declarations::MOST) => count($choices) > Declarations::MOST,
             'name of a spot' => $kind instanceof Place && array_filter(array_column($kind->spots, 'name'), is_string(...)) !== [],

@@ -79,7 +79,7 @@ final readonly class Claim extends ChoiceKind
                 $names = self::WORDS;
             }
         }
-        $key = $own->get(Setting::Key) === 'none' ? '' : $opening->word;
+        $key = $own->isKeyless() ? '' : $opening->word;
         $choices = [];
         foreach (self::WORDS as $i => $word) {
             $choices[] = new Choice($i + 1, $names[$i], $word === $key, $weights[$word] ?? null);

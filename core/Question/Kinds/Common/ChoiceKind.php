@@ -22,6 +22,7 @@ use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Scoring\Sought\IsChosen;
 use Zetema\Core\Question\Scoring\Sought\IsLeft;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Texts\TextSort;
 
@@ -112,8 +113,8 @@ abstract readonly class ChoiceKind implements Kind
         if (count($ids) !== count($this->choices)) {
             throw new InvalidQuestion('two answers have the same id');
         }
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
-        if ($settings->get(Setting::Key) === 'none') {
+        $weighed = $settings->marking() === Marking::Weighed;
+        if ($settings->isKeyless()) {
             if ($weighed || $this->keys() !== []) {
                 throw new InvalidQuestion('with “key: none” every answer is written “no:” and nothing is weighed', 'key');
             }
@@ -215,8 +216,8 @@ abstract readonly class ChoiceKind implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        $marking = $settings->get(Setting::Marking) ?? 'whole';
-        if ($marking === 'weighed') {
+        $marking = $settings->marking();
+        if ($marking === Marking::Weighed) {
             $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(new IsChosen($c->id), $c->weight ?? Points::zero()), $this->choices);
 
             return new Scoring(Look::Choices, $criteria, ShareRule::Weights, Ratio::one(), Ratio::zero(), $this->highestSum($settings));
@@ -225,20 +226,17 @@ abstract readonly class ChoiceKind implements Kind
         foreach ($this->choices as $choice) {
             $find = new IsChosen($choice->id);
             $criteria[] = $choice->isKey ? Criterion::right($find) : Criterion::wrong($find);
-            if ($marking === 'each' && !$choice->isKey) {
+            if ($marking === Marking::Each && !$choice->isKey) {
                 $criteria[] = Criterion::right(new IsLeft($choice->id));
             }
         }
-        $need = match ($marking) {
-            'each' => count($this->choices),
-            default => min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX),
-        };
-        $costs = $marking === 'each' ? Ratio::zero() : $settings->wrongPartCosts();
+        $need = $marking === Marking::Each ? count($this->choices) : min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX);
+        $costs = $marking === Marking::Each ? Ratio::zero() : $settings->wrongPartCosts();
 
         return new Scoring(
             Look::Choices,
             $criteria,
-            $marking === 'whole' ? ShareRule::Whole : ShareRule::Share,
+            $marking === Marking::Whole ? ShareRule::Whole : ShareRule::Share,
             Ratio::of(max(1, $need)),
             $costs,
             $settings->points(Setting::Points),

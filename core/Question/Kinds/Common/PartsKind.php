@@ -17,6 +17,7 @@ use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
 use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** What the kinds have in common whose response gives something to each part: pairs, groups, place. */
@@ -141,7 +142,7 @@ abstract readonly class PartsKind implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $weighed = $settings->marking() === Marking::Weighed;
         $criteria = array_merge(...array_map(fn (Part $part): array => $part->criteria($this->takes($part), $weighed), $this->parts()));
         $belonging = array_filter($this->parts(), static fn (Part $part): bool => !$part->isSpare());
 
@@ -158,10 +159,10 @@ abstract readonly class PartsKind implements Kind
 
     public static function rule(EffectiveSettings $settings): ShareRule
     {
-        return match ($settings->get(Setting::Marking)) {
-            'weighed' => ShareRule::Weights,
-            'whole', null => ShareRule::Whole,
-            default => ShareRule::Share,
+        return match ($settings->marking()) {
+            Marking::Weighed => ShareRule::Weights,
+            Marking::Whole => ShareRule::Whole,
+            Marking::Parts, Marking::PartsByPlace, Marking::PartsByNeighbour, Marking::Each => ShareRule::Share,
         };
     }
 }

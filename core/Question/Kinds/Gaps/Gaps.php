@@ -34,6 +34,7 @@ use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
 use Zetema\Core\Question\Scoring\Sought\Wording as Sought;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Texts\TextSort;
@@ -163,7 +164,7 @@ final readonly class Gaps implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $weighed = $settings->marking() === Marking::Weighed;
         $criteria = [];
         foreach ($this->gaps as $gap) {
             if (!$gap->isTyped()) {

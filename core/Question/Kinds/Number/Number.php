@@ -94,7 +94,7 @@ final readonly class Number extends TypedKind implements OnNumberLine
 
     public function verify(EffectiveSettings $settings, string $stem): void
     {
-        $none = $settings->get(Setting::Key) === 'none';
+        $none = $settings->isKeyless();
         if ($none !== ($this->spans === [])) {
             throw new InvalidQuestion($none ? 'with “key: none” there is no “answer:” line' : 'no number is accepted; write “answer:” with the right one', 'answer');
         }

@@ -29,6 +29,7 @@ use Zetema\Core\Question\Scoring\ShareRule;
 use Zetema\Core\Question\Scoring\Sought\AtPlace;
 use Zetema\Core\Question\Scoring\Sought\Following;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Texts\TextSort;
@@ -124,10 +125,10 @@ final readonly class Order implements Kind
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        $marking = $settings->get(Setting::Marking) ?? 'whole';
+        $marking = $settings->marking();
         $criteria = [];
         foreach ($this->items as $i => $item) {
-            if ($marking !== 'parts by neighbour') {
+            if ($marking !== Marking::PartsByNeighbour) {
                 $criteria[] = Criterion::right(new AtPlace($i + 1, $this->like($item)));
             } elseif (isset($this->items[$i + 1])) {
                 $criteria[] = Criterion::right(new Following($this->like($item), $this->like($this->items[$i + 1])));
@@ -137,7 +138,7 @@ final readonly class Order implements Kind
         return new Scoring(
             Look::Order,
             $criteria,
-            $marking === 'whole' ? ShareRule::Whole : ShareRule::Share,
+            $marking === Marking::Whole ? ShareRule::Whole : ShareRule::Share,
             Ratio::of(count($criteria)),
             Ratio::zero(),
             $settings->points(Setting::Points),

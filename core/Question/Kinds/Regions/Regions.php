@@ -31,8 +31,10 @@ use Zetema\Core\Question\Scoring\Look;
 use Zetema\Core\Question\Scoring\Scoring;
 use Zetema\Core\Question\Scoring\Sought\InArea;
 use Zetema\Core\Question\Scoring\Sought\OutsideAreas;
+use Zetema\Core\Question\Settings\Areas;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Texts\TextSort;
@@ -114,8 +116,8 @@ final readonly class Regions implements Kind, OnPicture
     public function verify(EffectiveSettings $settings, string $stem): void
     {
         $this->picture->verify();
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
-        if ($settings->get(Setting::Key) !== 'none' && !$weighed && $this->keys() === []) {
+        $weighed = $settings->marking() === Marking::Weighed;
+        if (!$settings->isKeyless() && !$weighed && $this->keys() === []) {
             throw new InvalidQuestion('no area is right; write `area yes:` for the one to click', 'area');
         }
         foreach ($this->regions as $i => $region) {
@@ -161,7 +163,7 @@ final readonly class Regions implements Kind, OnPicture
 
     public function scoring(EffectiveSettings $settings): Scoring
     {
-        $weighed = $settings->get(Setting::Marking) === 'weighed';
+        $weighed = $settings->marking() === Marking::Weighed;
         $criteria = [];
         foreach ($this->regions as $i => $region) {
             $find = new InArea($i + 1, $region->area, $region->isKey);
@@ -219,8 +221,8 @@ final readonly class Regions implements Kind, OnPicture
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
-        $areas = $settings->get(Setting::Areas);
-        $outlined = $areas === 'outlined' || ($checked && $areas === 'outlined after checking');
+        $areas = $settings->areas();
+        $outlined = $areas === Areas::Outlined || ($checked && $areas === Areas::AfterChecking);
 
         return [
             'picture' => $this->picture->toData(),

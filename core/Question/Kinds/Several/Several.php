@@ -15,6 +15,7 @@ use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Problems;
 use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -63,7 +64,7 @@ final readonly class Several extends ChoiceKind
         if ($most !== null && $most > count($this->choices)) {
             throw new InvalidQuestion(sprintf('asks for %d choices and has %d', $most, count($this->choices)), 'choose');
         }
-        if ($settings->get(Setting::Marking) === 'each' && $most !== null && $most < count($this->keys())) {
+        if ($settings->marking() === Marking::Each && $most !== null && $most < count($this->keys())) {
             throw new InvalidQuestion('under “each” at least as many choices must be allowed as there are keys', 'choose');
         }
     }

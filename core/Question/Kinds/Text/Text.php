@@ -93,7 +93,7 @@ final readonly class Text extends TypedKind
 
     public function verify(EffectiveSettings $settings, string $stem): void
     {
-        $none = $settings->get(Setting::Key) === 'none';
+        $none = $settings->isKeyless();
         if ($none !== ($this->wordings === [])) {
             throw new InvalidQuestion($none ? 'with “key: none” there is no “answer:” line' : 'no wording is accepted; write “answer:” with the right one', 'answer');
         }

@@ -15,6 +15,7 @@ use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Kinds\Rating\Rating;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** Choices: one of them, several, a claim with its two words, the steps of a scale. */
@@ -37,11 +38,11 @@ final class ChoiceBody
         ], ...array_map(static fn (Choice $c, string $i): Tag => Tag::of('simpleChoice', ['identifier' => $i, 'fixed' => $c->pinned ? 'true' : null], ...$html->text($c->text)), $choices, $identifiers));
         $inside = [...$html->blocks($question->stem), $interaction];
         $cardinality = $id === KindId::Several ? 'multiple' : 'single';
-        if ($settings->get(Setting::Key) === 'none') {
+        if ($settings->isKeyless()) {
             return new Body([Declared::response($cardinality, 'identifier', [])], $inside);
         }
         $correct = array_map(static fn (int $i): string => $identifiers[$i], $id === KindId::Several ? $keys : array_slice($keys, 0, 1));
-        [$mapping, $share] = self::share((string) $settings->get(Setting::Marking), $choices, $identifiers, $keys, $most, $settings, $id);
+        [$mapping, $share] = self::share($settings->marking(), $choices, $identifiers, $keys, $most, $settings, $id);
         $says = [];
         foreach ($choices as $i => $choice) {
             if ($choice->says !== null) {
@@ -59,9 +60,9 @@ final class ChoiceBody
      *
      * @return array{Tag|null, Tag} a mapping, and the rule
      */
-    private static function share(string $rule, array $choices, array $identifiers, array $keys, ?int $most, EffectiveSettings $settings, KindId $kind): array
+    private static function share(Marking $rule, array $choices, array $identifiers, array $keys, ?int $most, EffectiveSettings $settings, KindId $kind): array
     {
-        if ($rule === 'weighed') {
+        if ($rule === Marking::Weighed) {
             $weights = array_map(static fn (Choice $c): Ratio => $c->weight?->exact() ?? Ratio::zero(), $choices);
 
             return [Declared::mapping(array_combine($identifiers, $weights), Ratio::zero()), Declared::share(Declared::mapped())];
@@ -72,19 +73,19 @@ final class ChoiceBody
             return [null, count($keys) === 1 ? Declared::match() : Rules::when([[Tag::of('member', [], Rules::variable(Declared::RESPONSE), $several), [Declared::share(Rules::number('1'))]]])];
         }
         $count = min(count($keys), $most ?? PHP_INT_MAX);
-        if ($rule === 'whole' && $count === count($keys)) {
+        if ($rule === Marking::Whole && $count === count($keys)) {
             return [null, Declared::match()];
         }
         $ones = array_fill_keys(array_map(static fn (int $i): string => $identifiers[$i], $keys), Ratio::one());
-        if ($rule === 'each') {
+        if ($rule === Marking::Each) {
             $sum = Tag::of('sum', [], Rules::number((string) (count($choices) - count($keys))), Declared::mapped());
 
             return [Declared::mapping($ones, Ratio::of(-1)), Declared::share(Declared::part($sum, count($choices)))];
         }
-        $costs = $rule === 'whole' ? Ratio::one() : $settings->wrongPartCosts();
+        $costs = $rule === Marking::Whole ? Ratio::one() : $settings->wrongPartCosts();
         $mapping = Declared::mapping($ones, $costs->negated(), Ratio::zero(), Ratio::of($count));
 
-        return [$mapping, $rule === 'whole' ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))];
+        return [$mapping, $rule === Marking::Whole ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))];
     }
 
     /** Without a key: its texts are the numbers, the ends with their words. */

@@ -17,6 +17,7 @@ use Zetema\Core\Question\Kinds\Number\Number;
 use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** Fields: short text, a number, gaps. */
@@ -112,10 +113,10 @@ final class FieldBody
             }
         }
         $count = count($kind->gaps);
-        $rule = (string) $settings->get(Setting::Marking);
+        $rule = $settings->marking();
         $share = match ($rule) {
-            'weighed' => [],
-            'parts' => [Declared::share(Tag::of('max', [], Rules::number('0'), Declared::part(self::lessWrong($settings->wrongPartCosts()), $count)))],
+            Marking::Weighed => [],
+            Marking::Parts => [Declared::share(Tag::of('max', [], Rules::number('0'), Declared::part(self::lessWrong($settings->wrongPartCosts()), $count)))],
             default => [Declared::whole(Rules::variable('RIGHT'), $count)],
         };
 
@@ -129,7 +130,7 @@ final class FieldBody
 
     private static function gap(Gap $gap, string $identifier, EffectiveSettings $settings): Tag
     {
-        $isWeighed = $settings->get(Setting::Marking) === 'weighed';
+        $isWeighed = $settings->marking() === Marking::Weighed;
         $earns = $gap->part->earns?->exact() ?? Ratio::one();
         $branches = [[Tag::of('isNull', [], Rules::variable($identifier)), []]];
         $answers = $gap->isTyped()

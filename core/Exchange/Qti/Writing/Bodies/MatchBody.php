@@ -17,7 +17,7 @@ use Zetema\Core\Question\Kinds\Pairs\Pairs;
 use Zetema\Core\Question\Kinds\Place\Place;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
-use Zetema\Core\Question\Settings\Setting;
+use Zetema\Core\Question\Settings\Marking;
 
 /** Things that belong to others: pairs, things in groups, labels on spots; and things in an order. */
 final class MatchBody
@@ -76,19 +76,19 @@ final class MatchBody
                 $ones[$pair] = Ratio::one();
             }
         }
-        $rule = (string) $settings->get(Setting::Marking);
+        $rule = $settings->marking();
         $declared = static fn (?Tag $mapping): Tag => Declared::response('multiple', 'directedPair', $correct, $mapping);
-        if ($rule === 'weighed') {
+        if ($rule === Marking::Weighed) {
             return [$declared(null), array_map(static fn (Part $p, int $i): Tag => self::weighedPart($p, 'L' . ($i + 1), $targets), $parts, array_keys($parts)), false];
         }
         $count = count($correct);
-        if ($rule === 'whole' && count($ones) === $count) {
+        if ($rule === Marking::Whole && count($ones) === $count) {
             return [$declared(null), [Declared::match()], true];
         }
-        $costs = $rule === 'whole' ? Ratio::one() : $settings->wrongPartCosts();
+        $costs = $rule === Marking::Whole ? Ratio::one() : $settings->wrongPartCosts();
         $mapping = Declared::mapping($ones, $costs->negated(), Ratio::zero(), Ratio::of($count));
 
-        return [$declared($mapping), [$rule === 'whole' ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))], false];
+        return [$declared($mapping), [$rule === Marking::Whole ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))], false];
     }
 
     /** What a part earns where it belongs, and loses anywhere else. */
@@ -152,12 +152,12 @@ final class MatchBody
         // Turned by one, so that it never starts solved.
         $interaction = Tag::of('orderInteraction', ['responseIdentifier' => Declared::RESPONSE, 'shuffle' => 'true'], ...array_slice($choices, 1), ...array_slice($choices, 0, 1));
         $count = count($right);
-        $share = match ($settings->get(Setting::Marking)) {
-            'parts by place' => array_map(static fn (string $id, int $i): Tag => Rules::when([[Tag::of('match', [], Tag::of('index', ['n' => (string) ($i + 1)], Rules::variable(Declared::RESPONSE)), Rules::identifier($id)), [Declared::add(Rules::fraction(Ratio::nd(1, $count)))]]]), $right, array_keys($right)),
-            'parts by neighbour' => array_map(static fn (int $i): Tag => Rules::when([[Tag::of('contains', [], Rules::variable(Declared::RESPONSE), Tag::of('ordered', [], Rules::identifier($right[$i]), Rules::identifier($right[$i + 1]))), [Declared::add(Rules::fraction(Ratio::nd(1, $count - 1)))]]]), range(0, $count - 2)),
+        $share = match ($settings->marking()) {
+            Marking::PartsByPlace => array_map(static fn (string $id, int $i): Tag => Rules::when([[Tag::of('match', [], Tag::of('index', ['n' => (string) ($i + 1)], Rules::variable(Declared::RESPONSE)), Rules::identifier($id)), [Declared::add(Rules::fraction(Ratio::nd(1, $count)))]]]), $right, array_keys($right)),
+            Marking::PartsByNeighbour => array_map(static fn (int $i): Tag => Rules::when([[Tag::of('contains', [], Rules::variable(Declared::RESPONSE), Tag::of('ordered', [], Rules::identifier($right[$i]), Rules::identifier($right[$i + 1]))), [Declared::add(Rules::fraction(Ratio::nd(1, $count - 1)))]]]), range(0, $count - 2)),
             default => [Declared::match()],
         };
 
-        return new Body([Declared::response('ordered', 'identifier', $right)], [...$html->blocks($question->stem), $interaction], $share, Declared::blank(), isMatch: !str_starts_with((string) $settings->get(Setting::Marking), 'parts'));
+        return new Body([Declared::response('ordered', 'identifier', $right)], [...$html->blocks($question->stem), $interaction], $share, Declared::blank(), isMatch: $settings->marking() === Marking::Whole);
     }
 }

@@ -13,7 +13,9 @@ use Zetema\Core\Question\Answers\Area;
 use Zetema\Core\Question\Kinds\Regions\Region;
 use Zetema\Core\Question\Kinds\Regions\Regions;
 use Zetema\Core\Question\Question;
+use Zetema\Core\Question\Settings\Areas;
 use Zetema\Core\Question\Settings\EffectiveSettings;
+use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 
 /** Areas of a picture: clicked where one likes, or outlined and chosen. */
@@ -21,23 +23,23 @@ final class RegionsBody
 {
     public static function of(Question $question, Regions $kind, EffectiveSettings $settings, Html $html): Body
     {
-        $isOutlined = $settings->get(Setting::Areas) === 'outlined';
+        $isOutlined = $settings->areas() === Areas::Outlined;
         $clicks = $settings->get(Setting::Clicks) ?? '1';
         $most = $clicks === 'any' ? 0 : (int) $clicks;
         $keys = array_filter($kind->regions, static fn (Region $r): bool => $r->isKey);
         $count = max(1, min(count($keys), $most === 0 ? PHP_INT_MAX : $most));
-        $rule = (string) $settings->get(Setting::Marking);
-        $costs = $rule === 'whole' ? Ratio::one() : $settings->wrongPartCosts();
-        $worth = static fn (Region $r): Ratio => $rule === 'weighed' ? ($r->weight?->exact() ?? Ratio::zero()) : ($r->isKey ? Ratio::one() : $costs->negated());
-        $bounds = $rule === 'weighed' ? [] : ['lowerBound' => '0', 'upperBound' => (string) $count];
-        $default = $rule === 'weighed' ? Ratio::zero() : $costs->negated();
+        $rule = $settings->marking();
+        $costs = $rule === Marking::Whole ? Ratio::one() : $settings->wrongPartCosts();
+        $worth = static fn (Region $r): Ratio => $rule === Marking::Weighed ? ($r->weight?->exact() ?? Ratio::zero()) : ($r->isKey ? Ratio::one() : $costs->negated());
+        $bounds = $rule === Marking::Weighed ? [] : ['lowerBound' => '0', 'upperBound' => (string) $count];
+        $default = $rule === Marking::Weighed ? Ratio::zero() : $costs->negated();
         $object = $html->object($kind->picture->file, $kind->picture->shows, $kind->picture);
         $attributes = ['responseIdentifier' => Declared::RESPONSE, 'maxChoices' => (string) $most];
         $name = static fn (int $i): string => 'A' . ($i + 1);
         if ($isOutlined) {
             $choices = array_map(static fn (Region $r, int $i): Tag => Tag::of('hotspotChoice', ['identifier' => $name($i), ...self::shape($r->area), 'hotspotLabel' => $r->name]), $kind->regions, array_keys($kind->regions));
             $worths = array_combine(array_map($name, array_keys($kind->regions)), array_map($worth, $kind->regions));
-            $mapping = Declared::mapping($worths, $default, $rule === 'weighed' ? null : Ratio::zero(), $rule === 'weighed' ? null : Ratio::of($count));
+            $mapping = Declared::mapping($worths, $default, $rule === Marking::Weighed ? null : Ratio::zero(), $rule === Marking::Weighed ? null : Ratio::of($count));
             $declaration = Declared::response('multiple', 'identifier', array_map($name, array_keys($keys)), $mapping);
             $interaction = Tag::of('hotspotInteraction', $attributes, $object, ...$choices);
         } else {
@@ -46,14 +48,14 @@ final class RegionsBody
             $interaction = Tag::of('selectPointInteraction', $attributes, $object);
         }
         $inside = [...$html->blocks($question->stem), $interaction];
-        if ($settings->get(Setting::Key) === 'none') {
+        if ($settings->isKeyless()) {
             // Hidden areas stand nowhere but in the mapping.
             $entries = array_map(static fn (Region $r): Tag => Tag::of('areaMapEntry', [...self::shape($r->area), 'mappedValue' => '0']), $kind->regions);
 
             return new Body([$isOutlined ? Declared::response('multiple', 'identifier', []) : Declared::response('multiple', 'point', [], Tag::of('areaMapping', ['defaultValue' => '0'], ...$entries))], $inside);
         }
         $mapped = Declared::mapped($isOutlined ? 'mapResponse' : 'mapResponsePoint');
-        $share = $rule === 'weighed' ? Declared::share($mapped) : ($rule === 'whole' ? Declared::whole($mapped, $count) : Declared::share(Declared::part($mapped, $count)));
+        $share = $rule === Marking::Weighed ? Declared::share($mapped) : ($rule === Marking::Whole ? Declared::whole($mapped, $count) : Declared::share(Declared::part($mapped, $count)));
         $says = [];
         foreach ($kind->regions as $i => $region) {
             if ($region->says !== null) {
