@@ -18,9 +18,10 @@ final readonly class FactsCommand
     public function __invoke(OutputInterface $output): int
     {
         file_put_contents($this->root . '/' . InterfaceFacts::FILE, InterfaceFacts::typescript());
+        file_put_contents($this->root . '/' . InterfaceFacts::RULES, InterfaceFacts::rules());
         file_put_contents($this->root . '/' . InterfaceFacts::LIMITS, InterfaceFacts::limits());
         file_put_contents($this->root . '/' . InterfaceFacts::SIGNS, InterfaceFacts::signs());
-        $output->writeln([InterfaceFacts::FILE, InterfaceFacts::LIMITS, InterfaceFacts::SIGNS]);
+        $output->writeln([InterfaceFacts::FILE, InterfaceFacts::RULES, InterfaceFacts::LIMITS, InterfaceFacts::SIGNS]);
 
         return 0;
     }

@@ -7,6 +7,7 @@ namespace Zetema\App\CommandLine;
 use Zetema\App\Bank\Media\Media;
 use Zetema\App\Intake\Brought;
 use Zetema\Core\Blueprint\Outcome\Rung;
+use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Data\PlainSigns;
 use Zetema\Core\Exchange\TextFormat\Templates;
 use Zetema\Core\Exchange\TextFormat\Vocabulary;
@@ -25,6 +26,7 @@ use Zetema\Core\Question\TextWork;
 final class InterfaceFacts
 {
     public const FILE = 'ui/src/kinds/facts.gen.ts';
+    public const RULES = 'ui/src/areas/blueprint/rules.gen.ts';
     public const LIMITS = 'ui/src/parts/text/limits.gen.ts';
     public const SIGNS = 'ui/src/parts/text/signs.gen.ts';
 
@@ -37,6 +39,24 @@ final class InterfaceFacts
         }
 
         return implode("\n", $lines);
+    }
+
+    /** Rules of blueprints. */
+    public static function rules(): string
+    {
+        $rules = [];
+        foreach (Rule::cases() as $rule) {
+            $facts = $rule->facts();
+            $values = array_map(static fn (int|string $value, string $words): array => [match ((string) $value) {
+                'true' => true,
+                'false' => false,
+                default => (string) $value,
+            }, $words], array_keys($facts->values), $facts->values);
+            $rules[$rule->value] = ['name' => $facts->name, 'level' => $facts->level->value, 'asks' => $facts->asks, 'values' => $values];
+        }
+        $type = "Record<\n  string,\n  { name: string; level: 'whole' | 'section' | 'step'; asks: string; values: readonly (readonly [string | boolean, string])[] }\n>";
+
+        return "// Made by `bin/console zetema:facts`. A test says when it is stale. Of each the first value counts where nothing is said.\nexport const rules = " . self::json($rules) . " as const satisfies $type;\n";
     }
 
     /** Limits of texts, which the parts of the interface know too. */

@@ -17,6 +17,7 @@ final class InterfaceFactsTest extends TestCase
     public function test_the_generated_file_is_not_stale(): void
     {
         self::assertSame(InterfaceFacts::typescript(), file_get_contents(self::ROOT . '/' . InterfaceFacts::FILE), 'run `bin/console zetema:facts`');
+        self::assertSame(InterfaceFacts::rules(), file_get_contents(self::ROOT . '/' . InterfaceFacts::RULES), 'run `bin/console zetema:facts`');
         self::assertSame(InterfaceFacts::limits(), file_get_contents(self::ROOT . '/' . InterfaceFacts::LIMITS), 'run `bin/console zetema:facts`');
         self::assertSame(InterfaceFacts::signs(), file_get_contents(self::ROOT . '/' . InterfaceFacts::SIGNS), 'run `bin/console zetema:facts`');
     }

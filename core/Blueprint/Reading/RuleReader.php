@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\Core\Blueprint\Reading;
 
 use Zetema\Core\Blueprint\Rules\RefresherRule;
+use Zetema\Core\Blueprint\Rules\RoundStands;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Blueprint\Rules\Rules;
 use Zetema\Core\Question\Settings\InvalidSetting;
@@ -73,11 +74,11 @@ final class RuleReader
 
     private function value(Shape $shape, Rule $rule): string|bool|int|null
     {
-        $words = $rule->words() ?? [];
+        $facts = $rule->facts();
 
         return match (true) {
-            $words !== [] => $shape->word($rule->value, $words),
-            $rule->isFlag() => $shape->flag($rule->value, false),
+            $facts->isFlag() => $shape->flag($rule->value, false),
+            $facts->values !== [] => $shape->word($rule->value, array_map(strval(...), array_keys($facts->values))),
             $rule === Rule::Sittings => $this->sittings($shape),
             default => $shape->raw($rule->value) === 'none' ? null : $shape->seconds($rule->value),
         };
@@ -105,7 +106,7 @@ final class RuleReader
 
         return new RefresherRule(
             $rounds,
-            $shape->has('stands') ? $shape->word('stands', ['last', 'best', 'first']) : null,
+            $shape->has('stands') ? RoundStands::from($shape->word('stands', array_column(RoundStands::cases(), 'value'))) : null,
             $shape->has('clock') ? $shape->word('clock', ['stops', 'runs on']) === 'runs on' : null,
             $shape->has('time') ? $shape->word('time', ['goes on', 'afresh']) === 'afresh' : null,
         );

@@ -9,11 +9,10 @@ final readonly class RefresherRule
 {
     /**
      * @param int|null $rounds how often one can be sent to it
-     * @param string|null $stands "last", "best" or "first" of the rounds
      * @param bool|null $clockRunsOn whether the question's clock runs on meanwhile
      * @param bool|null $timeAfresh whether the question's time then starts from nothing used
      */
-    public function __construct(public ?int $rounds = null, public ?string $stands = null, public ?bool $clockRunsOn = null, public ?bool $timeAfresh = null)
+    public function __construct(public ?int $rounds = null, public ?RoundStands $stands = null, public ?bool $clockRunsOn = null, public ?bool $timeAfresh = null)
     {
     }
 
@@ -27,8 +26,8 @@ final readonly class RefresherRule
         return $this->rounds ?? 1;
     }
 
-    public function standing(): string
+    public function standing(): RoundStands
     {
-        return $this->stands ?? 'last';
+        return $this->stands ?? RoundStands::Last;
     }
 }

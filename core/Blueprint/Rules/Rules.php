@@ -27,14 +27,14 @@ final readonly class Rules
     {
         $value = $this->values[$rule->value] ?? null;
 
-        return is_bool($value) ? $value : $rule->flagWhereNothingIsSaid();
+        return is_bool($value) ? $value : $rule->facts()->silent() === 'true';
     }
 
     public function word(Rule $rule): string
     {
         $value = $this->values[$rule->value] ?? null;
 
-        return is_string($value) ? $value : $rule->words()[0] ?? '';
+        return is_string($value) ? $value : $rule->facts()->silent();
     }
 
     /** Seconds for the whole; null: no limit. */
@@ -63,30 +63,35 @@ final readonly class Rules
 
     public function isAnyOrder(): bool
     {
-        return $this->word(Rule::Moving) === 'any order';
+        return $this->word(Rule::Moving) === Moving::AnyOrder->value;
     }
 
     /** Whether the steps of a section share a screen. */
     public function sharesScreen(): bool
     {
-        return $this->word(Rule::Screen) === 'section';
+        return $this->word(Rule::Screen) === Sharing::Section->value;
+    }
+
+    public function telling(): Telling
+    {
+        return Telling::from($this->word(Rule::Feedback));
     }
 
     /** Whether something is told before the end, so that there is a *Check*. */
     public function tellsBeforeTheEnd(): bool
     {
-        return $this->tellsEachAttempt() || $this->word(Rule::Feedback) === 'after the last attempt';
+        return $this->tellsEachAttempt() || $this->telling() === Telling::LastAttempt;
     }
 
     public function tellsEachAttempt(): bool
     {
-        return $this->word(Rule::Feedback) === 'after each attempt';
+        return $this->telling() === Telling::EachAttempt;
     }
 
     /** Whether what was saved and not checked counts nothing when time runs out. */
     public function dropsWhatIsOpen(): bool
     {
-        return $this->word(Rule::RunningOut) === 'unanswered';
+        return $this->word(Rule::RunningOut) === RunningOut::Unanswered->value;
     }
 
     /** Whether the total does not go below 0. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\State;
 
+use Zetema\Core\Blueprint\Rules\RoundStands;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
@@ -22,10 +23,10 @@ final readonly class Standing
         $standing = null;
         foreach ($visit->rounds as $marks) {
             $here = self::inRound($marks, $place->bestStands());
-            if ($here === null || ($standing !== null && $place->refresher?->stands === 'first')) {
+            if ($here === null || ($standing !== null && $place->refresher?->stands === RoundStands::First)) {
                 continue;
             }
-            if ($standing === null || $place->refresher?->stands !== 'best' || $here->mark->verdict->earned->compare($standing->mark->verdict->earned) > 0) {
+            if ($standing === null || $place->refresher?->stands !== RoundStands::Best || $here->mark->verdict->earned->compare($standing->mark->verdict->earned) > 0) {
                 $standing = $here;
             }
         }

@@ -1,5 +1,5 @@
 import type { Schema } from '../../../api/client';
-import { ruleWords } from '../margin/ruleWords';
+import { nameOf } from '../rules';
 
 export type Differences = Schema['EditionDifferences'];
 type Difference = Differences['plan'][number];
@@ -30,7 +30,7 @@ export function differenceWords({ sort, where, what, old, new: now }: Difference
     case 'order':
       return now === null ? `the ${what} stand in another order` : `${where === null ? 'sections' : `steps of ${where}`}: ${now}`;
     case 'rule':
-      return change(ruleWords[what] ?? what);
+      return change(nameOf(what));
     case 'pass mark':
       return change('pass mark');
     case 'minimum':

@@ -1,4 +1,5 @@
 import { type Document, type Rules, without } from '../document';
+import { type RuleName, silent } from '../rules';
 
 /** What a sort of assessment usually rules, in plain words. */
 export interface Preset {
@@ -61,17 +62,9 @@ export const withPreset = (document: Document, { rules, review, isUnjudged }: Pr
   review,
 });
 
-/** What nothing is said of is the first value there is. */
-const silent: Record<string, unknown> = {
-  moving: 'forward only',
-  screen: 'question',
-  feedback: 'after each attempt',
-  sittings: 1,
-  runningOut: 'as it stands',
-  untilEnds: true,
-  floor: '0',
-};
-const valueOf = (rules: Rules, rule: string) => (rules as Record<string, unknown>)[rule] ?? silent[rule] ?? false;
+/** One sitting, where nothing is said. */
+const valueOf = (said: Rules, rule: string) =>
+  (said as Record<string, unknown>)[rule] ?? (rule === 'sittings' ? 1 : (silent(rule as RuleName) ?? false));
 
 /** The rules in which a document differs from a preset, by their words; times do not count. */
 export function differences(document: Document, preset: Preset): string[] {

@@ -27,7 +27,7 @@ async function opened(rules?: object, readOnly = false) {
 describe('the rules of one section', () => {
   it.each([
     [{ moving: 'any order' }, 'moving', 'forward only', { moving: 'forward only' }],
-    [{ moving: 'any order' }, 'what is on a page', 'all on one page', { moving: 'any order', screen: 'section' }],
+    [{ moving: 'any order' }, 'what is on a page', 'a section a page', { moving: 'any order', screen: 'section' }],
     [{ key: true }, 'right answer shown', 'is not shown', { key: false }],
     [{ mustAnswer: true, worth: true }, 'leaving blank', 'as the whole', { worth: true }],
     [{ feedback: 'never' }, 'feedback', 'as the whole', undefined],
