@@ -85,7 +85,7 @@ final readonly class SittingStore
         $columns = $sitting->cameTo(
             $after->startedAt === null ? null : intdiv($after->startedAt, 1000),
             $due === null ? null : intdiv($due->at, 1000),
-            $after->ended === null ? null : intdiv($after->ended['at'], 1000),
+            $after->ended === null ? null : intdiv($after->ended->at, 1000),
             $total === null ? null : [...$total, 'passed' => $result->passed()],
             $total === null ? null : Summary::of($paper, $after),
         );

@@ -33,7 +33,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Statistics\Normal;
 use Zetema\Core\Statistics\SimulatedCandidate;
@@ -102,7 +102,7 @@ final class Crowd
             return $taken->refused === null;
         };
         $do(new Start($at));
-        for ($screens = 0; $screens < self::MOST_SCREENS && $state->isRunning() && !$state->position->isAt(Position::END); ++$screens) {
+        for ($screens = 0; $screens < self::MOST_SCREENS && $state->isRunning() && !$state->position->isAt(At::End); ++$screens) {
             $at += 4 * Terms::SECOND;
             foreach (self::here($paper, $state) as $place) {
                 $at = $this->answer($state, $place, $candidate, $chance, $at, $do);
@@ -131,7 +131,7 @@ final class Crowd
     /** @return list<QuestionPlace> */
     private static function here(Paper $paper, State $state): array
     {
-        $node = $state->position->isAt(Position::NODE) ? $paper->nodes[$state->position->node] ?? null : null;
+        $node = $state->position->isAt(At::Node) ? $paper->nodes[$state->position->node] ?? null : null;
 
         return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $state->visit($place->id)->isOpen())) : [];
     }

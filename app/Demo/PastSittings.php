@@ -26,7 +26,7 @@ use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
@@ -65,7 +65,7 @@ final readonly class PastSittings
     private function acts(Paper $paper, State $state, int $ability, Chance $chance, int $at): \Generator
     {
         yield new Start($at);
-        while (!$state->position->isAt(Position::END)) {
+        while (!$state->position->isAt(At::End)) {
             $screen = $paper->nodes[$state->position->node] ?? null;
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $at += (20 + $chance->below(50)) * Terms::SECOND;

@@ -51,7 +51,7 @@ final readonly class AuthorPaper
             'review' => ['id' => $sitting->id, 'title' => $edition->title, 'rehearsal' => false, 'blueprint' => $edition->blueprint->id, ...$told],
             'candidate' => ['name' => $sitting->account->name, 'login' => $sitting->account->login],
             'edition' => ['id' => $edition->id, 'number' => $edition->number],
-            'how' => $summary['how'] ?? $going->state->ended['how'] ?? '',
+            'how' => $summary['how'] ?? $going->state->ended?->how->value ?? '',
             'seed' => $sitting->seed,
             'made' => $made,
             'events' => iterator_to_array($this->events($sitting, $going), false),

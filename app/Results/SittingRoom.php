@@ -24,10 +24,11 @@ use Zetema\Core\Sitting\Act\Close;
 use Zetema\Core\Sitting\Act\GiveTime;
 use Zetema\Core\Sitting\Act\Refused as NotDone;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Terms;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 
 /** What staff can do while somebody sits, and after: each with a reason, which stands in the log of the edition. */
 final readonly class SittingRoom
@@ -83,27 +84,27 @@ final readonly class SittingRoom
         if ($seconds < 1 || $seconds > self::MOST_SECONDS) {
             throw new Malformed('seconds', sprintf('must be from 1 to %d', self::MOST_SECONDS));
         }
-        $kind = $body->text('clock', Clock::WHOLE);
+        $kind = ClockKind::tryFrom($body->text('clock', ClockKind::Whole->value));
         $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GiveTime($now, $seconds * Terms::SECOND, self::clock($kind, $going)));
 
         return sprintf('gave %s %s', $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds), match ($kind) {
-            Clock::WHOLE => 'more for the whole',
-            Clock::SECTION => 'more for the section they were in',
+            ClockKind::Whole => 'more for the whole',
+            ClockKind::Section => 'more for the section they were in',
             default => 'more for the question they were at',
         });
     }
 
     /** The clock of the whole, or of the section or the question that the candidate is at. */
-    private static function clock(string $kind, Going $going): Clock
+    private static function clock(?ClockKind $kind, Going $going): Clock
     {
         $state = $going->state;
-        $node = $state->position->isAt(Position::NODE) ? $going->paper->nodes[$state->position->node] ?? null : null;
+        $node = $state->position->isAt(At::Node) ? $going->paper->nodes[$state->position->node] ?? null : null;
         $question = $node instanceof Screen ? $node->questions()[0] ?? null : null;
 
         return match (true) {
-            $kind === Clock::WHOLE => Clock::whole(),
-            $kind === Clock::SECTION && $state->section !== null => Clock::section($going->paper->sections[$state->section]->id),
-            $kind === Clock::QUESTION && $question !== null => Clock::question($question->name),
+            $kind === ClockKind::Whole => Clock::whole(),
+            $kind === ClockKind::Section && $state->section !== null => Clock::section($going->paper->sections[$state->section]->id),
+            $kind === ClockKind::Question && $question !== null => Clock::question($question->name),
             default => throw new Malformed('clock', 'is whole, section or question; what they are at must have a time'),
         };
     }

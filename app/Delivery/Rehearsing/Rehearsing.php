@@ -19,6 +19,7 @@ use Zetema\Core\Sitting\Act\Given;
 use Zetema\Core\Sitting\Act\GoOn;
 use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Refused;
@@ -27,7 +28,7 @@ use Zetema\Core\Sitting\Rehearsal\HowToAnswer;
 use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 
 /** What whoever rehearses can do beside what a candidate does: wind the clock on, have questions answered, take a step back. */
 final readonly class Rehearsing
@@ -74,14 +75,14 @@ final readonly class Rehearsing
             return;
         }
         foreach ((new Clocks($going->paper, $going->terms))->running($going->state) as $due) {
-            if ($due->clock->kind === $to) {
+            if ($due->clock->kind->value === $to) {
                 // What is on its way is waited for as long as for a candidate.
                 $sitting->rehearsalClock()->windOn($due->at + Conduct::GRACE + 2, $this->invigilation->now());
 
                 return;
             }
         }
-        throw in_array($to, [Clock::QUESTION, Clock::SECTION, Clock::WHOLE], true) ? new Refused(sprintf('No time of the %s runs now.', $to)) : new Malformed('to', 'is seconds, question, section or whole');
+        throw in_array(ClockKind::tryFrom($to), [ClockKind::Question, ClockKind::Section, ClockKind::Whole], true) ? new Refused(sprintf('No time of the %s runs now.', $to)) : new Malformed('to', 'is seconds, question, section or whole');
     }
 
     /** The questions on this screen that are open; or all to come, up to the end. */
@@ -103,7 +104,7 @@ final readonly class Rehearsing
                 }
                 break;
             }
-            if ($going->state->position->isAt(Position::END)) {
+            if ($going->state->position->isAt(At::End)) {
                 break;
             }
             $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GoOn($now));
@@ -113,7 +114,7 @@ final readonly class Rehearsing
     /** @return list<QuestionPlace> */
     private static function open(Going $going): array
     {
-        $node = $going->state->position->isAt(Position::NODE) ? $going->paper->nodes[$going->state->position->node] ?? null : null;
+        $node = $going->state->position->isAt(At::Node) ? $going->paper->nodes[$going->state->position->node] ?? null : null;
 
         return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $going->state->visit($place->id)->isOpen())) : [];
     }

@@ -7,6 +7,7 @@ namespace Zetema\Core\Sitting\Candidate;
 use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\CheckpointPlace;
 use Zetema\Core\Sitting\Paper\PagePlace;
 use Zetema\Core\Sitting\Paper\Paper;
@@ -16,8 +17,8 @@ use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Due;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\MarkReason;
-use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\State\Visit;
 
@@ -44,17 +45,17 @@ final readonly class CandidateView
     {
         $running = $this->state->isRunning();
         $clocks = $running ? (new Clocks($this->paper, $this->terms))->running($this->state) : [];
-        $whole = array_values(array_filter($clocks, static fn (Due $due): bool => in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)));
+        $whole = array_values(array_filter($clocks, static fn (Due $due): bool => in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)));
         $screen = $this->screen();
 
         return [
             'events' => $this->state->events,
             'phase' => $this->state->startedAt === null ? 'not begun' : ($running ? 'running' : 'ended'),
-            'ranOut' => in_array($this->state->ended['how'] ?? '', ['whole ran out', 'until'], true),
+            'ranOut' => $this->state->ended?->how->isByClock() === true,
             'now' => intdiv($now, 1000),
             'deadline' => $whole === [] ? null : intdiv(min(array_map(static fn (Due $due): int => $due->at, $whole)), 1000),
             'seconds' => $this->paper->seconds() === null ? null : intdiv($this->terms->micros($this->paper->seconds()), Terms::SECOND),
-            'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [Clock::WHOLE, Clock::UNTIL], true)))),
+            'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)))),
             'lapsed' => $running ? $this->lapsed($screen) : [],
             'checks' => $this->checks($screen),
             'score' => $running && $this->paper->blueprint->rules->flag(Rule::Score) ? $this->score() : null,
@@ -68,7 +69,7 @@ final readonly class CandidateView
     {
         $node = $this->paper->nodes[$this->state->position->node] ?? null;
 
-        return $this->state->position->isAt(Position::NODE) && $node instanceof Screen ? $node : null;
+        return $this->state->position->isAt(At::Node) && $node instanceof Screen ? $node : null;
     }
 
     /** Whether something can be checked here. */
@@ -90,14 +91,14 @@ final readonly class CandidateView
             $marks = $visit->marks();
             $last = $marks[count($marks) - 1] ?? null;
             if ($visit->ranOut && $visit->closed !== null && $last?->reason === MarkReason::RanOut) {
-                $lapsed[] = ['of' => Clock::QUESTION, 'n' => $this->questions->number($place), 'entered' => !$last->response->isBlank(), 'counts' => $last->counts];
+                $lapsed[] = ['of' => ClockKind::Question->value, 'n' => $this->questions->number($place), 'entered' => !$last->response->isBlank(), 'counts' => $last->counts];
             }
         }
         $ran = $this->state->ran[count($this->state->ran) - 1] ?? null;
         $first = ($screen?->questions() ?? [])[0] ?? null;
         // Until the next step: what is on the screen came there in the moment in which the section's time was over.
-        if ($ran !== null && str_starts_with($ran['clock'], Clock::SECTION) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => ($visit->shown ?? 0) > $ran['at']) === [] : $this->state->visit($first->id)->shown === $ran['at'])) {
-            $lapsed[] = ['of' => Clock::SECTION, 'n' => null, 'entered' => false, 'counts' => false];
+        if ($ran !== null && str_starts_with($ran['clock'], ClockKind::Section->value) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => ($visit->shown ?? 0) > $ran['at']) === [] : $this->state->visit($first->id)->shown === $ran['at'])) {
+            $lapsed[] = ['of' => ClockKind::Section->value, 'n' => null, 'entered' => false, 'counts' => false];
         }
 
         return $lapsed;
@@ -114,9 +115,9 @@ final readonly class CandidateView
     /** @return array{of: string, n: int|null, ends: int} a clock beside that of the whole, and when it runs out */
     private function clock(Due $due): array
     {
-        $place = $due->clock->kind === Clock::QUESTION ? $this->paper->questionNamed($due->clock->name) : null;
+        $place = $due->clock->kind === ClockKind::Question ? $this->paper->questionNamed($due->clock->name) : null;
 
-        return ['of' => $due->clock->kind, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => intdiv($due->at, 1000)];
+        return ['of' => $due->clock->kind->value, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => intdiv($due->at, 1000)];
     }
 
     /** @return array<string, mixed> what is before the candidate: pages and questions in their order, and whether they can go on and back */
@@ -129,14 +130,14 @@ final readonly class CandidateView
 
         return [
             'sort' => match (true) {
-                $position->isAt(Position::REFRESHER) => 'refresher',
-                $position->isAt(Position::END) => 'end',
+                $position->isAt(At::Refresher) => 'refresher',
+                $position->isAt(At::End) => 'end',
                 $node instanceof CheckpointPlace && $screen === null && $page === [] => 'checkpoint',
                 default => 'steps',
             },
             'section' => $section === '' ? null : $section,
             'items' => $screen === null ? $page : array_map(fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace ? $this->page($place->page) : ['page' => null, 'n' => $this->questions->number($place)], $screen->places),
-            'goesOn' => !$position->isAt(Position::END) && !$this->isWhole($screen),
+            'goesOn' => !$position->isAt(At::End) && !$this->isWhole($screen),
             'isFree' => $this->isFree($screen),
             'at' => $this->at(),
         ];
@@ -147,13 +148,13 @@ final readonly class CandidateView
     {
         $of = count($this->paper->nodes);
 
-        return $this->state->position->isAt(Position::NODE) && $of > 1 && $this->paper->isStraight() ? ['n' => $this->state->position->node + 1, 'of' => $of] : null;
+        return $this->state->position->isAt(At::Node) && $of > 1 && $this->paper->isStraight() ? ['n' => $this->state->position->node + 1, 'of' => $of] : null;
     }
 
     /** Whether one can move among the questions of this screen's stretch, from the end behind it too. */
     private function isFree(?Screen $screen): bool
     {
-        return $screen?->isAnyOrder === true || ($this->state->position->isAt(Position::END) && $this->state->position->node >= 0);
+        return $screen?->isAnyOrder === true || ($this->state->position->isAt(At::End) && $this->state->position->node >= 0);
     }
 
     /** @return array{page: string|null, n: int|null} */
@@ -178,7 +179,7 @@ final readonly class CandidateView
             $screen = $this->paper->nodes[$node];
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $visit = $this->state->visit($place->id);
-                $isHere = $this->state->position->isAt(Position::NODE) && $node === $this->state->position->node;
+                $isHere = $this->state->position->isAt(At::Node) && $node === $this->state->position->node;
                 $told[] = ['n' => $this->questions->number($place), 'isHere' => $isHere, 'isAnswered' => !$visit->isBlank(), 'isFlagged' => $visit->isFlagged, 'isClosed' => $visit->closed !== null, 'isLeft' => !$isHere && $place->seconds !== null && $visit->shown !== null];
             }
         }

@@ -20,6 +20,7 @@ use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
+use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
 
@@ -60,9 +61,9 @@ final readonly class Review
 
         return [
             'rung' => $rung->value,
-            'ranOut' => in_array($this->state->ended['how'] ?? '', ['whole ran out', 'until'], true),
-            'byStaff' => ($this->state->ended['how'] ?? '') === 'closed by staff',
-            'seconds' => intdiv(($this->state->ended['at'] ?? 0) - ($this->state->startedAt ?? 0), Terms::SECOND),
+            'ranOut' => $this->state->ended?->how->isByClock() === true,
+            'byStaff' => $this->state->ended?->how === Ending::ClosedByStaff,
+            'seconds' => intdiv(($this->state->ended->at ?? 0) - ($this->state->startedAt ?? 0), Terms::SECOND),
             'closing' => $closing,
             'passed' => $rung->includes(Rung::PassedOrNot) ? $this->passed() : null,
             'total' => $rung->includes(Rung::Total) ? $this->total() : null,

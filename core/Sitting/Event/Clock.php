@@ -7,46 +7,38 @@ namespace Zetema\Core\Sitting\Event;
 /** A clock of a sitting: of a question, of a section, of the whole, or the time when the assessment closes. */
 final readonly class Clock implements \Stringable
 {
-    /** In the order in which those act that are due together. */
-    public const QUESTION = 'question';
-    public const SECTION = 'section';
-    public const WHOLE = 'whole';
-    public const UNTIL = 'until';
-    /** Of a pause that nobody ends: none of those above runs meanwhile. */
-    public const PAUSE = 'pause';
-
     /** @param string $name the question's name or the section's id; '' for the others */
-    private function __construct(public string $kind, public string $name = '')
+    private function __construct(public ClockKind $kind, public string $name = '')
     {
     }
 
     public static function question(string $name): self
     {
-        return new self(self::QUESTION, $name);
+        return new self(ClockKind::Question, $name);
     }
 
     public static function section(string $id): self
     {
-        return new self(self::SECTION, $id);
+        return new self(ClockKind::Section, $id);
     }
 
     public static function whole(): self
     {
-        return new self(self::WHOLE);
+        return new self(ClockKind::Whole);
     }
 
     public static function until(): self
     {
-        return new self(self::UNTIL);
+        return new self(ClockKind::Until);
     }
 
     public static function pause(): self
     {
-        return new self(self::PAUSE);
+        return new self(ClockKind::Pause);
     }
 
     /** As it is stored. */
-    public static function of(string $kind, string $name): self
+    public static function of(ClockKind $kind, string $name): self
     {
         return new self($kind, $name);
     }
@@ -54,6 +46,6 @@ final readonly class Clock implements \Stringable
     /** "question trim", "whole". */
     public function __toString(): string
     {
-        return trim($this->kind . ' ' . $this->name);
+        return trim($this->kind->value . ' ' . $this->name);
     }
 }

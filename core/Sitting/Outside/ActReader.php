@@ -22,6 +22,7 @@ use Zetema\Core\Sitting\Act\Resume;
 use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\Paper;
 
 /** Reads what was done as it is written down: {"at":"12.5","do":"save","question":"trim","response":{"choose":[1]}}. */
@@ -180,7 +181,7 @@ final class ActReader
     private static function clock(array $written): Clock
     {
         $clock = $written['clock'] ?? null;
-        if ($clock === Clock::WHOLE || !array_key_exists('clock', $written)) {
+        if ($clock === ClockKind::Whole || !array_key_exists('clock', $written)) {
             return Clock::whole();
         }
         $name = is_array($clock) && count($clock) === 1 ? $clock['section'] ?? $clock['question'] ?? null : null;

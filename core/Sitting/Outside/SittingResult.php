@@ -13,8 +13,8 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\Mark;
-use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
 
@@ -40,7 +40,7 @@ final readonly class SittingResult
         $isClosed = $this->terms->until !== null && $this->now >= $this->terms->until;
 
         return [
-            'ended' => $this->state->ended === null ? null : ['how' => $this->state->ended['how'], 'at' => Moment::write($this->state->ended['at'])],
+            'ended' => $this->state->ended === null ? null : ['how' => $this->state->ended->how->value, 'at' => Moment::write($this->state->ended->at)],
             'position' => $this->position(),
             'points' => (string) $this->passing->points(),
             'max' => (string) $this->passing->max(),
@@ -55,7 +55,7 @@ final readonly class SittingResult
             'path' => $this->state->path,
             'routes' => $this->state->routes,
             'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])], $this->state->ran),
-            'paused' => Moment::write($this->state->paused(to: $this->state->ended['at'] ?? $this->now)),
+            'paused' => Moment::write($this->state->paused(to: $this->state->ended->at ?? $this->now)),
             'closing' => $hasEnded ? $this->paper->blueprint->closing->for($passed) : null,
             'review' => $hasEnded ? $this->paper->blueprint->review->rung($passed, $isClosed)->value : null,
         ];
@@ -67,10 +67,10 @@ final readonly class SittingResult
         $node = $this->paper->nodes[$position->node] ?? null;
 
         return match ($position->kind) {
-            Position::NODE => $node instanceof Screen ? $node->id() : $node?->id,
-            Position::LEAD => 'page ' . $position->page,
-            Position::REFRESHER => 'refresher ' . $position->page,
-            Position::END => 'end',
+            At::Node => $node instanceof Screen ? $node->id() : $node?->id,
+            At::Lead => 'page ' . $position->page,
+            At::Refresher => 'refresher ' . $position->page,
+            At::End => 'end',
             default => null,
         };
     }

@@ -19,7 +19,7 @@ final class Summary
         $closed = $totals->closed();
 
         return [
-            'how' => $state->ended['how'] ?? '',
+            'how' => $state->ended?->how->value ?? '',
             'right' => count(array_filter($closed, static fn (array $one): bool => $one[1]->outcome === Outcome::Right)),
             'asked' => count($closed),
             'minimums' => (new Passing($paper, $totals, $state->ended !== null))->minimums(),

@@ -20,7 +20,7 @@ use Zetema\Core\Sitting\Act\Refused;
 use Zetema\Core\Sitting\Act\Resume;
 use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Act\WithResponse;
-use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Event\ClosedByStaff;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
@@ -35,7 +35,7 @@ use Zetema\Core\Sitting\Event\WentTo;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /** Whether an act can be done now; what is wrong is told in one order (the first that applies). */
@@ -89,7 +89,7 @@ final readonly class Acceptance
 
     private function goOn(State $state, int $at): WentOn
     {
-        if ($state->position->isAt(Position::END)) {
+        if ($state->position->isAt(At::End)) {
             throw Refused::because(Refusal::AtEnd);
         }
 
@@ -101,7 +101,7 @@ final readonly class Acceptance
         $question = $act->question === null ? null : $this->question($act->question);
         $page = $act->step === null ? null : ($this->paper->pageStep($act->step) ?? throw Refused::because(Refusal::StepUnknown));
         $id = $this->inStretch($state, $question, $page?->id);
-        $isHere = $state->position->isAt(Position::NODE) && $state->position->node === $this->paper->nodeOf($id);
+        $isHere = $state->position->isAt(At::Node) && $state->position->node === $this->paper->nodeOf($id);
         if (!$isHere && $question?->seconds !== null && $state->visit($question->id)->shown !== null) {
             throw Refused::because(Refusal::Left);
         }
@@ -112,7 +112,7 @@ final readonly class Acceptance
     /** @return string the id of the place, if one can move to it from here */
     private function inStretch(State $state, ?QuestionPlace $question, ?string $page): string
     {
-        $here = $state->position->isAt(Position::NODE) || $state->position->isAt(Position::END) ? $state->position->node : -1;
+        $here = $state->position->isAt(At::Node) || $state->position->isAt(At::End) ? $state->position->node : -1;
         $screen = $this->paper->nodes[$here] ?? null;
         if (!$screen instanceof Screen || !$screen->isAnyOrder || $this->ranOut($state, $screen->section)) {
             throw Refused::because(Refusal::ForwardOnly);
@@ -131,10 +131,10 @@ final readonly class Acceptance
     private function giveTime(State $state, GiveTime $act, int $at): TimeGiven
     {
         $clock = $act->clock;
-        if ($clock->kind === Clock::SECTION) {
+        if ($clock->kind === ClockKind::Section) {
             $found = array_filter($this->paper->sections, static fn ($section): bool => $section->id === $clock->name && $section->seconds !== null);
             $isOver = isset($state->sectionOver[array_key_first($found) ?? -1]);
-        } elseif ($clock->kind === Clock::QUESTION) {
+        } elseif ($clock->kind === ClockKind::Question) {
             $place = $this->paper->questionNamed($clock->name);
             $found = $place?->seconds === null ? [] : [$place];
             $isOver = $place !== null && $state->visit($place->id)->closed !== null;

@@ -19,7 +19,7 @@ use Zetema\Core\Sitting\Event\Saved;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /** Whether something can be saved, checked or opened at a question now. */
@@ -50,7 +50,7 @@ final readonly class Answering
     {
         $screen = $paper->nodes[$state->position->node] ?? null;
 
-        return $state->position->isAt(Position::NODE) && $screen instanceof Screen && in_array($place, $screen->places, true);
+        return $state->position->isAt(At::Node) && $screen instanceof Screen && in_array($place, $screen->places, true);
     }
 
     private function checkable(State $state, Act\Check $act, QuestionPlace $place): Response

@@ -10,6 +10,7 @@ use Zetema\Core\Sitting\Act\Refused;
 use Zetema\Core\Sitting\Act\WithResponse;
 use Zetema\Core\Sitting\Event\Checked;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Event\ClosedByStaff;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
@@ -25,6 +26,9 @@ use Zetema\Core\Sitting\Event\TimeGiven;
 use Zetema\Core\Sitting\Event\WentOn;
 use Zetema\Core\Sitting\Event\WentTo;
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Sitting\State\At;
+use Zetema\Core\Sitting\State\Ended;
+use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
 
@@ -122,9 +126,9 @@ final readonly class Conduct
             $event instanceof RanOut => $this->ranOut($state, $event),
             $event instanceof Paused => $state->pause($event->at),
             $event instanceof Resumed => $state->resume($event->at),
-            $event instanceof HandedIn => $this->end($state, 'handed in', $event->at, false),
+            $event instanceof HandedIn => $this->end($state, Ending::HandedIn, $event->at, false),
             $event instanceof Placed => $this->place($state, $event),
-            $event instanceof ClosedByStaff => $this->end($state, 'closed by staff', $event->at, $this->dropsWhatIsOpen()),
+            $event instanceof ClosedByStaff => $this->end($state, Ending::ClosedByStaff, $event->at, $this->dropsWhatIsOpen()),
             default => throw new \LogicException('there is no such event'),
         };
     }
@@ -144,7 +148,7 @@ final readonly class Conduct
 
     private function clockActs(State $state, Due $due): Event
     {
-        $event = $due->clock->kind === Clock::PAUSE ? new ClosedByStaff($due->at) : new RanOut($due->at, $due->clock);
+        $event = $due->clock->kind === ClockKind::Pause ? new ClosedByStaff($due->at) : new RanOut($due->at, $due->clock);
         $this->apply($state, $event);
 
         return $event;
@@ -154,10 +158,10 @@ final readonly class Conduct
     {
         $state->ran[] = ['clock' => (string) $event->clock, 'at' => $event->at];
         match ($event->clock->kind) {
-            Clock::QUESTION => $this->effects->ranOut($state, $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'), $event->at),
-            Clock::SECTION => $this->sectionRanOut($state, $event->at),
-            Clock::WHOLE => $this->end($state, 'whole ran out', $event->at, $this->dropsWhatIsOpen()),
-            default => $this->end($state, 'until', $event->at, $this->dropsWhatIsOpen()),
+            ClockKind::Question => $this->effects->ranOut($state, $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'), $event->at),
+            ClockKind::Section => $this->sectionRanOut($state, $event->at),
+            ClockKind::Whole => $this->end($state, Ending::WholeRanOut, $event->at, $this->dropsWhatIsOpen()),
+            default => $this->end($state, Ending::Until, $event->at, $this->dropsWhatIsOpen()),
         };
     }
 
@@ -167,15 +171,15 @@ final readonly class Conduct
         $section = $state->section ?? throw new \LogicException('its clock runs');
         $node = $this->walk->rest($state, $at, $this->dropsWhatIsOpen(), $section);
         $state->sectionOver[$section] = true;
-        if (!$state->position->isAt(Position::END)) {
+        if (!$state->position->isAt(At::End)) {
             $this->moves->proceed($state, $node, $at);
         }
     }
 
-    private function end(State $state, string $how, int $at, bool $drops): void
+    private function end(State $state, Ending $how, int $at, bool $drops): void
     {
         $this->walk->rest($state, $at, $drops);
-        $state->ended = ['how' => $how, 'at' => $at];
+        $state->ended = new Ended($how, $at);
         $state->position = Position::over();
     }
 
@@ -192,6 +196,6 @@ final readonly class Conduct
             return false;
         }
 
-        return $due->clock->kind !== Clock::QUESTION || $due->clock->name === $place->name;
+        return $due->clock->kind !== ClockKind::Question || $due->clock->name === $place->name;
     }
 }

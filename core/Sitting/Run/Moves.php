@@ -10,6 +10,7 @@ use Zetema\Core\Sitting\Paper\PagePlace;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
 
@@ -25,8 +26,8 @@ final readonly class Moves
         $position = $state->position;
         $node = $this->paper->nodes[$position->node] ?? null;
         match (true) {
-            $position->isAt(Position::LEAD) => $this->proceed($state, $this->ways->afterLead($position), $at),
-            $position->isAt(Position::REFRESHER) => $this->fromRefresher($state, $position, $at),
+            $position->isAt(At::Lead) => $this->proceed($state, $this->ways->afterLead($position), $at),
+            $position->isAt(At::Refresher) => $this->fromRefresher($state, $position, $at),
             $node instanceof CheckpointPlace => $this->proceed($state, $state->decided, $at),
             $node instanceof Screen && $node->isAnyOrder => $this->fromFreeScreen($state, $position->node, $node, $at),
             $node instanceof Screen => $this->fromScreen($state, $position->node, $node, $at),
@@ -38,7 +39,7 @@ final readonly class Moves
     public function goTo(State $state, string $place, int $at): void
     {
         $node = $this->paper->nodeOf($place);
-        if ($state->position->isAt(Position::NODE) && $state->position->node === $node) {
+        if ($state->position->isAt(At::Node) && $state->position->node === $node) {
             return;
         }
         $this->leaveTimed($state, $at);
@@ -192,7 +193,7 @@ final readonly class Moves
     /** A question with a time of its own cannot be come back to. */
     private function leaveTimed(State $state, int $at): void
     {
-        foreach ($state->position->isAt(Position::NODE) ? $this->questionsOf($state->position->node) : [] as $place) {
+        foreach ($state->position->isAt(At::Node) ? $this->questionsOf($state->position->node) : [] as $place) {
             if ($place->seconds !== null) {
                 $this->effects->leave($state, $place, $at);
             }

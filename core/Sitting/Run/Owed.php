@@ -8,7 +8,7 @@ use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /** Whether a question that must be answered would be left for good with nothing given. */
@@ -26,7 +26,7 @@ final readonly class Owed
     {
         $here = $state->position->node;
         $screen = $this->paper->nodes[$here] ?? null;
-        if (!$state->position->isAt(Position::NODE) || !$screen instanceof Screen) {
+        if (!$state->position->isAt(At::Node) || !$screen instanceof Screen) {
             return false;
         }
         $stretch = $this->paper->stretch($here);
@@ -38,7 +38,7 @@ final readonly class Owed
     /** Moving within a stretch leaves only questions with a time of their own for good. */
     public function byLeavingScreen(State $state): bool
     {
-        return $state->position->isAt(Position::NODE) && $this->isBlank($state, [$state->position->node], timedOnly: true);
+        return $state->position->isAt(At::Node) && $this->isBlank($state, [$state->position->node], timedOnly: true);
     }
 
     /** Whether the walk to the end would close one blank, reached or not. */

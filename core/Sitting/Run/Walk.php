@@ -7,7 +7,7 @@ namespace Zetema\Core\Sitting\Run;
 use Zetema\Core\Sitting\Paper\CheckpointPlace;
 use Zetema\Core\Sitting\Paper\PagePlace;
 use Zetema\Core\Sitting\Paper\Paper;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /**
@@ -41,10 +41,10 @@ final readonly class Walk
     {
         $position = $state->position;
         $node = $this->paper->nodes[$position->node] ?? null;
-        if ($position->isAt(Position::LEAD)) {
+        if ($position->isAt(At::Lead)) {
             return $this->ways->afterLead($position);
         }
-        if ($position->isAt(Position::END)) {
+        if ($position->isAt(At::End)) {
             $this->moves->leaveStretch($state, $position->node, $at, $drops);
 
             return count($this->paper->nodes);

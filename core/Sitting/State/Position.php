@@ -9,55 +9,48 @@ use Zetema\Core\Blueprint\Step\Lead;
 /** Where a candidate is. */
 final readonly class Position
 {
-    public const BEFORE = 'before';
-    public const NODE = 'node';
-    public const LEAD = 'lead';
-    public const REFRESHER = 'refresher';
-    public const END = 'end';
-    public const OVER = 'over';
-
     /**
      * @param int $node of the paper; of a lead's page or a refresher its question's
      * @param string $page the page's name, off the running order
      * @param int $number which page of a refresher, from 0
      */
-    private function __construct(public string $kind, public int $node = -1, public string $page = '', public ?Lead $lead = null, public int $number = 0)
+    private function __construct(public At $kind, public int $node = -1, public string $page = '', public ?Lead $lead = null, public int $number = 0)
     {
     }
 
     public static function before(): self
     {
-        return new self(self::BEFORE);
+        return new self(At::Before);
     }
 
     public static function node(int $node): self
     {
-        return new self(self::NODE, $node);
+        return new self(At::Node, $node);
     }
 
     /** A page that a choice leads to. */
     public static function lead(int $node, string $page, Lead $lead): self
     {
-        return new self(self::LEAD, $node, $page, $lead);
+        return new self(At::Lead, $node, $page, $lead);
     }
 
     public static function refresher(int $node, string $page, int $number): self
     {
-        return new self(self::REFRESHER, $node, $page, null, $number);
+        return new self(At::Refresher, $node, $page, null, $number);
     }
 
     /** Behind the last step, not handed in. @param int $node the last of a stretch that one can go back to, or -1 */
     public static function end(int $node = -1): self
     {
-        return new self(self::END, $node);
+        return new self(At::End, $node);
     }
 
     public static function over(): self
     {
-        return new self(self::OVER);
+        return new self(At::Over);
     }
 
-    public function isAt(string $kind): bool
+    public function isAt(At $kind): bool
     {
         return $this->kind === $kind;
     }

@@ -11,8 +11,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 final class State
 {
     public ?int $startedAt = null;
-    /** @var array{how: string, at: int}|null */
-    public ?array $ended = null;
+    public ?Ended $ended = null;
     public Position $position;
     /** The section that the candidate is in. */
     public ?int $section = null;

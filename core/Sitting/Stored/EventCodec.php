@@ -10,6 +10,7 @@ use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Event\AtQuestion;
 use Zetema\Core\Sitting\Event\Checked;
 use Zetema\Core\Sitting\Event\Clock;
+use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Event\ClosedByStaff;
 use Zetema\Core\Sitting\Event\Event;
 use Zetema\Core\Sitting\Event\Flagged;
@@ -59,8 +60,8 @@ final readonly class EventCodec
         $data = match (true) {
             $event instanceof Saved, $event instanceof Checked => ['response' => $event->response->toData()],
             $event instanceof Flagged => ['on' => $event->on],
-            $event instanceof TimeGiven => ['clock' => $event->clock->kind, 'name' => $event->clock->name, 'time' => $event->time],
-            $event instanceof RanOut => ['clock' => $event->clock->kind, 'name' => $event->clock->name],
+            $event instanceof TimeGiven => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name, 'time' => $event->time],
+            $event instanceof RanOut => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name],
             $event instanceof Placed => ['step' => $event->step, 'assumed' => $event->assumed->toData()],
             default => null,
         };
@@ -90,14 +91,19 @@ final readonly class EventCodec
             WentTo::class => new WentTo($at, $place),
             Flagged::class => new Flagged($at, $place, $fields->flag('on')),
             HandedIn::class => new HandedIn($at),
-            TimeGiven::class => new TimeGiven($at, Clock::of($fields->text('clock'), $fields->text('name')), $fields->integer('time')),
-            RanOut::class => new RanOut($at, Clock::of($fields->text('clock'), $fields->text('name'))),
+            TimeGiven::class => new TimeGiven($at, self::clock($fields), $fields->integer('time')),
+            RanOut::class => new RanOut($at, self::clock($fields)),
             ClosedByStaff::class => new ClosedByStaff($at),
             Paused::class => new Paused($at),
             Resumed::class => new Resumed($at),
             Placed::class => new Placed($at, $fields->text('step'), Assumed::fromData($fields->object('assumed'))),
             default => throw new Malformed('kind', sprintf('there is no event “%s”', $kind)),
         };
+    }
+
+    private static function clock(Fields $data): Clock
+    {
+        return Clock::of(ClockKind::tryFrom($data->text('clock')) ?? throw new Malformed('clock', 'is none that there is'), $data->text('name'));
     }
 
     private function response(string $place, mixed $data): Response

@@ -6,6 +6,8 @@ namespace Zetema\Core\Sitting\Stored;
 
 use Zetema\Core\Blueprint\Step\Lead;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Data\Malformed;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\Position;
 
 /** A position as it is stored. */
@@ -15,7 +17,7 @@ final class PositionCodec
     public static function toData(Position $position): array
     {
         return array_filter([
-            'kind' => $position->kind,
+            'kind' => $position->kind->value,
             'node' => $position->node,
             'page' => $position->page === '' ? null : $position->page,
             'leadsTo' => $position->lead?->then,
@@ -28,13 +30,14 @@ final class PositionCodec
         $node = $data->integer('node');
         $page = $data->text('page', '');
 
-        return match ($data->text('kind')) {
-            Position::BEFORE => Position::before(),
-            Position::NODE => Position::node($node),
-            Position::LEAD => Position::lead($node, $page, new Lead($page, $data->optionalText('leadsTo'))),
-            Position::REFRESHER => Position::refresher($node, $page, $data->integer('number', 0)),
-            Position::END => Position::end($node),
-            default => Position::over(),
+        return match (At::tryFrom($data->text('kind'))) {
+            At::Before => Position::before(),
+            At::Node => Position::node($node),
+            At::Lead => Position::lead($node, $page, new Lead($page, $data->optionalText('leadsTo'))),
+            At::Refresher => Position::refresher($node, $page, $data->integer('number', 0)),
+            At::End => Position::end($node),
+            At::Over => Position::over(),
+            null => throw new Malformed('kind', 'is none that there is'),
         };
     }
 }

@@ -8,6 +8,8 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\State\Assumed;
+use Zetema\Core\Sitting\State\Ended;
+use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\State;
 
 /** A state as it is stored, with the number of events that it stands for; so that a save does not live through the past again. */
@@ -28,7 +30,7 @@ final class Snapshot
             'v' => self::VERSION,
             'events' => $state->events,
             'startedAt' => $state->startedAt,
-            'ended' => $state->ended,
+            'ended' => $state->ended === null ? null : ['how' => $state->ended->how->value, 'at' => $state->ended->at],
             'position' => PositionCodec::toData($state->position),
             'section' => $state->section,
             'sectionBegan' => array_map(static fn (int $section, int $at): array => ['section' => $section, 'at' => $at], array_keys($state->sectionBegan), $state->sectionBegan),
@@ -56,7 +58,7 @@ final class Snapshot
         $state->events = $data->integer('events');
         $state->startedAt = $data->optionalInteger('startedAt');
         $ended = $data->optionalObject('ended');
-        $state->ended = $ended === null ? null : ['how' => $ended->text('how'), 'at' => $ended->integer('at')];
+        $state->ended = $ended === null ? null : new Ended(Ending::tryFrom($ended->text('how')) ?? throw new Malformed('how', 'is none that there is'), $ended->integer('at'));
         $state->position = PositionCodec::read($data->object('position'));
         $state->section = $data->optionalInteger('section');
         foreach ($data->objects('sectionBegan') as $began) {

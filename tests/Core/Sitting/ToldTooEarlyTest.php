@@ -17,7 +17,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
-use Zetema\Core\Sitting\State\Position;
+use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 
 /** Nothing is told before the rules show it: every reply of sittings at random, on every path, after every act and every refusal. */
@@ -106,14 +106,14 @@ final class ToldTooEarlyTest extends SatCase
     {
         $screen = $paper->nodes[$state->position->node] ?? null;
 
-        return $state->position->isAt(Position::NODE) && $screen instanceof Screen && in_array($place, $screen->places, true);
+        return $state->position->isAt(At::Node) && $screen instanceof Screen && in_array($place, $screen->places, true);
     }
 
     private function reads(Paper $paper, State $state, string $page): bool
     {
         $screen = $paper->nodes[$state->position->node] ?? null;
 
-        return $state->position->page === $page || ($state->position->isAt(Position::NODE) && $screen instanceof Screen && in_array($page, array_column($screen->places, 'page'), true));
+        return $state->position->page === $page || ($state->position->isAt(At::Node) && $screen instanceof Screen && in_array($page, array_column($screen->places, 'page'), true));
     }
 
     private function dealt(Blueprint $plan): Paper
