@@ -16,15 +16,16 @@ final class Layers
     public const CORE = [
         'Data' => [],
         'Numbers' => [],
+        'Time' => ['Numbers'],
         'Objective' => ['Data'],
-        'Question' => ['Data', 'Numbers'],
-        'Proofreading' => ['Data', 'Numbers', 'Question'],
-        'Marking' => ['Data', 'Numbers', 'Question'],
-        'Exchange' => ['Data', 'Numbers', 'Question', 'Marking'],
-        'Drawing' => ['Data', 'Numbers', 'Question'],
-        'Blueprint' => ['Data', 'Numbers', 'Question', 'Marking', 'Drawing'],
-        'Sitting' => ['Data', 'Numbers', 'Question', 'Marking', 'Drawing', 'Blueprint'],
-        'Statistics' => ['Data', 'Numbers', 'Question', 'Marking', 'Drawing', 'Blueprint', 'Sitting'],
+        'Question' => ['Data', 'Numbers', 'Time'],
+        'Proofreading' => ['Data', 'Numbers', 'Time', 'Question'],
+        'Marking' => ['Data', 'Numbers', 'Time', 'Question'],
+        'Exchange' => ['Data', 'Numbers', 'Time', 'Question', 'Marking'],
+        'Drawing' => ['Data', 'Numbers', 'Time', 'Question'],
+        'Blueprint' => ['Data', 'Numbers', 'Time', 'Question', 'Marking', 'Drawing'],
+        'Sitting' => ['Data', 'Numbers', 'Time', 'Question', 'Marking', 'Drawing', 'Blueprint'],
+        'Statistics' => ['Data', 'Numbers', 'Time', 'Question', 'Marking', 'Drawing', 'Blueprint', 'Sitting'],
     ];
     /** Each room of the application, and the rooms that it stands on. */
     public const APP = [

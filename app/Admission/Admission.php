@@ -11,6 +11,7 @@ use Zetema\App\People\Account;
 use Zetema\App\People\Group;
 use Zetema\App\Shared\Versioned;
 use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Time\Instant;
 
 /** Who may sit an assessment, when, and with how much more time and how many more sittings. One without any is open for every candidate, always. */
 #[ORM\Entity]
@@ -99,8 +100,8 @@ class Admission implements Versioned
 
         return new Candidacy(
             $this->isForAll || $own !== null || array_filter($groups, fn (Group $group): bool => in_array($group->id, $this->groups, true) && $isIn($group)) !== [],
-            self::micros($this->opensAt),
-            self::micros($this->closesAt),
+            self::moment($this->opensAt),
+            self::moment($this->closesAt),
             $own['extraTime'] ?? 0,
             $own['sittings'] ?? 0,
         );
@@ -120,8 +121,8 @@ class Admission implements Versioned
         ];
     }
 
-    private static function micros(?\DateTimeImmutable $moment): ?int
+    private static function moment(?\DateTimeImmutable $moment): ?Instant
     {
-        return $moment === null ? null : $moment->getTimestamp() * 1_000_000;
+        return $moment === null ? null : Instant::of($moment);
     }
 }

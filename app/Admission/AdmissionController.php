@@ -18,6 +18,7 @@ use Zetema\App\People\Account;
 use Zetema\App\People\LogInPace;
 use Zetema\App\Shared\Body;
 use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Time\Instant;
 
 /** Who may sit an assessment; and candidates who come with its code. */
 final readonly class AdmissionController
@@ -56,7 +57,7 @@ final readonly class AdmissionController
             throw $e;
         }
         $edition = $this->editions->newest($blueprint);
-        $isOver = $blueprint->isPutAway() || $edition?->isOver() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed((int) $this->clock->now()->format('Uu'));
+        $isOver = $blueprint->isPutAway() || $edition?->isOver() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed(Instant::of($this->clock->now()));
 
         return new JsonResponse(['title' => $edition->title ?? $blueprint->title(), 'stands' => $isOver ? 'closed' : ($edition === null ? 'not yet' : 'in the list')]);
     }

@@ -14,6 +14,7 @@ use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
 use Zetema\Core\Sitting\Act\Act;
 use Zetema\Core\Sitting\Act\Close;
+use Zetema\Core\Time\Instant;
 
 #[AsCommand('zetema:settle', 'Does what clocks have brought about in sittings that nobody has looked at since')]
 final class SettleCommand
@@ -30,7 +31,7 @@ final class SettleCommand
     {
         $settled = $last = 0;
         do {
-            $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due < ? AND id > ? ORDER BY id LIMIT ' . self::PIECE, [intdiv($this->invigilation->now(), 1000), $last]);
+            $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due < ? AND id > ? ORDER BY id LIMIT ' . self::PIECE, [$this->invigilation->now()->inMillis(), $last]);
             foreach ($ids as $id) {
                 $sitting = $this->em->find(Sitting::class, $id);
                 if ($sitting !== null) {
@@ -48,11 +49,11 @@ final class SettleCommand
 
     private function closeLeft(): int
     {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due IS NULL AND edition_id IS NOT NULL AND COALESCE(last_sign, started_at) < ? ORDER BY id', [intdiv($this->invigilation->now(), 1000) - self::LEFT], [ParameterType::INTEGER]);
+        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due IS NULL AND edition_id IS NOT NULL AND COALESCE(last_sign, started_at) < ? ORDER BY id', [$this->invigilation->now()->inMillis() - self::LEFT], [ParameterType::INTEGER]);
         foreach ($ids as $id) {
             $sitting = $this->em->find(Sitting::class, $id);
             if ($sitting !== null) {
-                $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Close($now));
+                $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => new Close($now));
             }
             $this->em->clear();
         }

@@ -18,6 +18,7 @@ use Zetema\Core\Sitting\Act\OpenHint;
 use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Time\Instant;
 
 /** What a candidate's page asks to do. It calls questions by their number on the candidate's path, and answers by their place on the page. */
 final readonly class AskedByPage
@@ -44,11 +45,9 @@ final readonly class AskedByPage
     }
 
     /**
-     * @param int $now in microseconds
-     *
      * @throws Malformed if the response is none that the page could send
      */
-    public function act(int $now): Act
+    public function act(Instant $now): Act
     {
         $name = $this->place->name ?? '';
 

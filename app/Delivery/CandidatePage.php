@@ -13,6 +13,7 @@ use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidate\CandidateView;
 use Zetema\Core\Sitting\Candidate\Review;
+use Zetema\Core\Time\Instant;
 
 /** What a candidate's page is told, with the pages and files that the author's texts in it mention, and no others. */
 final readonly class CandidatePage
@@ -22,7 +23,7 @@ final readonly class CandidatePage
     }
 
     /** @return array<string, mixed> */
-    public function running(Sitting $sitting, Going $going, int $now): array
+    public function running(Sitting $sitting, Going $going, Instant $now): array
     {
         $mentions = new Mentions();
         $view = (new CandidateView($going->paper, $going->state, $going->terms, $mentions))->toData($now);
@@ -31,7 +32,7 @@ final readonly class CandidatePage
     }
 
     /** @return array<string, mixed> */
-    public function review(Sitting $sitting, Going $going, int $now): array
+    public function review(Sitting $sitting, Going $going, Instant $now): array
     {
         $mentions = new Mentions();
         $review = new Review($going->paper, $going->state, $mentions);

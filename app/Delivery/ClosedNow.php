@@ -7,6 +7,7 @@ namespace Zetema\App\Delivery;
 use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Time\Instant;
 
 /**
  * Whether an assessment has closed, as is said now: what a review tells only then must not be told while others may still begin, or
@@ -18,8 +19,7 @@ final readonly class ClosedNow
     {
     }
 
-    /** @param int $now in microseconds */
-    public function isFor(Sitting $sitting, int $now, ?Candidacy $candidacy = null): bool
+    public function isFor(Sitting $sitting, Instant $now, ?Candidacy $candidacy = null): bool
     {
         if ($sitting->isRehearsal()) {
             return false;

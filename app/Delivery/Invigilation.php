@@ -32,6 +32,7 @@ use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Taken;
 use Zetema\Core\Sitting\State\Assumed;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** Where sittings begin and go on. Nothing acknowledged is lost: an event is on the disk before the answer leaves. */
 final readonly class Invigilation
@@ -61,7 +62,7 @@ final readonly class Invigilation
         $seen = new Seen($had);
         $this->editions->refuseOver($edition);
         $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
-        $ended = array_map(static fn (Sitting $sitting): int => ($sitting->endedAt() ?? 0) * 1000, $sittings);
+        $ended = array_map(static fn (Sitting $sitting): Instant => $sitting->endedAt() ?? Instant::start(), $sittings);
         $candidacy->refuse($edition->assessment()->rules, $ended, $this->now());
         $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed, $seen);
         $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form, $seen->sittings === [] ? null : $seen->sittings);
@@ -108,7 +109,7 @@ final readonly class Invigilation
         $paper = $this->papers->paper($sitting);
         $this->transactions->over(Lock::blueprint($blueprint->id), fn () => $this->started($sitting, $paper));
         if ($step !== null) {
-            $this->byStaff($sitting, static fn (Going $going, int $now): Act => new Place($now, $step, $assumed ?? Assumed::nothing()));
+            $this->byStaff($sitting, static fn (Going $going, Instant $now): Act => new Place($now, $step, $assumed ?? Assumed::nothing()));
         }
 
         return $sitting;
@@ -118,10 +119,10 @@ final readonly class Invigilation
     public function settle(Sitting $sitting): Going
     {
         $going = $this->going($sitting);
-        $until = $this->nowOf($sitting) - Conduct::GRACE - 1;
+        $until = $this->nowOf($sitting)->minus(Conduct::grace())->before();
         $due = $going->conduct->settle(clone $going->state, $until);
         // One that is due without cause, since its terms are others now, is told when it is due next.
-        if ($due === [] && ($sitting->due() === null || $sitting->due() > intdiv($until, 1000))) {
+        if ($due === [] && ($sitting->due() === null || $sitting->due()->isAfter($until))) {
             return $going;
         }
 
@@ -158,7 +159,7 @@ final readonly class Invigilation
     /**
      * What staff does to a sitting.
      *
-     * @param callable(Going, int): Act $act how it stands and what time it is, in microseconds
+     * @param callable(Going, Instant): Act $act how it stands and what time it is
      *
      * @throws NotDone
      */
@@ -187,15 +188,14 @@ final readonly class Invigilation
     }
 
     /** The time that counts for a sitting: the server's; of a rehearsal as it was wound on or stopped. */
-    public function nowOf(Sitting $sitting): int
+    public function nowOf(Sitting $sitting): Instant
     {
         return $sitting->isRehearsal() ? $sitting->rehearsalClock()->at($this->now()) : $this->now();
     }
 
-    /** @return int in microseconds */
-    public function now(): int
+    public function now(): Instant
     {
-        return (int) $this->clock->now()->format('Uu');
+        return Instant::of($this->clock->now());
     }
 
     /**

@@ -19,6 +19,7 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Instant;
 
 /**
  * One candidate's run through an edition, or an author's rehearsal of a blueprint. It stores the form dealt and the state that its
@@ -121,14 +122,14 @@ class Sitting
      *
      * @return array<string, mixed> the columns to write
      */
-    public function cameTo(?int $startedAt, ?int $due, ?int $endedAt, ?array $result, ?array $summary): array
+    public function cameTo(?Instant $startedAt, ?Instant $due, ?Instant $endedAt, ?array $result, ?array $summary): array
     {
-        [$this->startedAt, $this->due, $this->endedAt] = [$startedAt, $due, $endedAt];
+        [$this->startedAt, $this->due, $this->endedAt] = [$startedAt?->inMillis(), $due?->inMillis(), $endedAt?->inMillis()];
         ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed] = $result ?? $this->result();
 
         $this->summary = $summary;
 
-        return ['started_at' => $startedAt, 'due' => $due, 'ended_at' => $endedAt, 'summary' => $summary, ...$this->result()];
+        return ['started_at' => $this->startedAt, 'due' => $this->due, 'ended_at' => $this->endedAt, 'summary' => $summary, ...$this->result()];
     }
 
     public function rehearsalClock(): RehearsalClock
@@ -141,18 +142,18 @@ class Sitting
         return $this->edition === null;
     }
 
-    /** @param int|null $due when its clock is to act anew, in milliseconds since 1970; null: as it was */
-    public function goesBy(Candidacy $candidacy, ?int $due = null): void
+    /** @param Instant|null $due when its clock is to act anew; null: as it was */
+    public function goesBy(Candidacy $candidacy, ?Instant $due = null): void
     {
         $this->extraTime = $candidacy->extraTime;
-        $this->closesAt = $candidacy->closes === null ? null : intdiv($candidacy->closes, 1000);
-        $this->due = $due ?? $this->due;
+        $this->closesAt = $candidacy->closes?->inMillis();
+        $this->due = $due?->inMillis() ?? $this->due;
     }
 
     /** Rehearsals end when their author ends them. */
     public function terms(): Terms
     {
-        return Candidacy::termsOf($this->extraTime, $this->closesAt === null ? null : $this->closesAt * 1000);
+        return Candidacy::termsOf($this->extraTime, self::moment($this->closesAt));
     }
 
     /** What is rehearsed. */
@@ -180,9 +181,9 @@ class Sitting
         throw new \LogicException('every question of a paper was dealt');
     }
 
-    public function endedAt(): ?int
+    public function endedAt(): ?Instant
     {
-        return $this->endedAt;
+        return self::moment($this->endedAt);
     }
 
     /** @return array{earned: string|null, max: string|null, percent: string|null, passed: bool|null} */
@@ -197,8 +198,13 @@ class Sitting
         return $this->summary;
     }
 
-    public function due(): ?int
+    public function due(): ?Instant
     {
-        return $this->due;
+        return self::moment($this->due);
+    }
+
+    private static function moment(?int $millis): ?Instant
+    {
+        return $millis === null ? null : Instant::millis($millis);
     }
 }

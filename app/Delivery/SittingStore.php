@@ -21,6 +21,7 @@ use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\Stored\EventCodec;
 use Zetema\Core\Sitting\Stored\Snapshot;
+use Zetema\Core\Time\Instant;
 
 /** Keeps sittings: events are added, marks are added, the state they come to is written over the one before. */
 final readonly class SittingStore
@@ -43,7 +44,7 @@ final readonly class SittingStore
         $codec = new EventCodec($paper);
         foreach ($this->db->iterateAssociative('SELECT kind, at, place, data FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]) as $row) {
             $data = is_string($row['data']) ? Fields::ofJson($row['data'])->raw() : [];
-            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', is_numeric($row['at']) ? (int) $row['at'] : 0, is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
+            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', Instant::micros(is_numeric($row['at']) ? (int) $row['at'] : 0), is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
         }
     }
 
@@ -74,18 +75,18 @@ final readonly class SittingStore
             ++$number;
             $this->db->insert('sitting_event', [
                 'sitting_id' => $sitting->id, 'number' => $number, 'request' => $i === count($events) - 1 ? $request : Invigilation::OWN . $number,
-                'kind' => EventCodec::kind($event), 'at' => $event->at, 'place' => EventCodec::place($event), 'data' => EventCodec::data($event),
+                'kind' => EventCodec::kind($event), 'at' => $event->at->micros, 'place' => EventCodec::place($event), 'data' => EventCodec::data($event),
             ], ['data' => Types::JSON]);
         }
-        $sign = $events === [] || str_starts_with($request, Invigilation::OWN) ? [] : ['last_sign' => intdiv($events[count($events) - 1]->at, 1000)];
+        $sign = $events === [] || str_starts_with($request, Invigilation::OWN) ? [] : ['last_sign' => $events[count($events) - 1]->at->inMillis()];
         $answered = count(array_filter($paper->questions, static fn (QuestionPlace $place): bool => $after->visit($place->id)->isAnswered()));
         $due = (new Clocks($paper, $terms))->due($after);
         $result = new Review($paper, $after);
         $total = $after->ended === null ? null : $result->total();
         $columns = $sitting->cameTo(
-            $after->startedAt === null ? null : intdiv($after->startedAt, 1000),
-            $due === null ? null : intdiv($due->at, 1000),
-            $after->ended === null ? null : intdiv($after->ended->at, 1000),
+            $after->startedAt,
+            $due?->at,
+            $after->ended?->at,
             $total === null ? null : [...$total, 'passed' => $result->passed()],
             $total === null ? null : Summary::of($paper, $after),
         );
@@ -146,7 +147,7 @@ final readonly class SittingStore
             $this->db->insert('mark', [
                 'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $sitting->revisionOf($place->name), 'round' => $mark->round, 'attempt' => $mark->attempt,
                 'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16), 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
-                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at, 'stands' => 0, 'is_graded' => $place->plan->counts(),
+                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at->micros, 'stands' => 0, 'is_graded' => $place->plan->counts(),
                 'response' => $place->plan->counts() || $mark->response->isBlank() ? null : json_encode($mark->response->toData(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
             ], ['working' => Types::JSON, 'is_graded' => Types::BOOLEAN]);
         }

@@ -10,6 +10,7 @@ use Zetema\App\Admission\SittingsUnderWay;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
+use Zetema\Core\Time\Instant;
 
 /** Sittings that run get the closing time and the extra time that are said now. They are due at once, so that the clock acts anew also where nobody is there. */
 final readonly class TermsOfSittings implements SittingsUnderWay
@@ -23,7 +24,7 @@ final readonly class TermsOfSittings implements SittingsUnderWay
         $this->transactions->over(Lock::blueprint($blueprint->id), function () use ($blueprint, $candidacy): void {
             foreach ($this->em->getRepository(Sitting::class)->findBy(['blueprint' => $blueprint, 'endedAt' => null]) as $sitting) {
                 if (!$sitting->isRehearsal()) {
-                    $sitting->goesBy($candidacy($sitting->account), (int) $this->clock->now()->format('Uv'));
+                    $sitting->goesBy($candidacy($sitting->account), Instant::of($this->clock->now()));
                 }
             }
         });

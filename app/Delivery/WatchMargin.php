@@ -9,12 +9,11 @@ use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\Route;
 use Zetema\Core\Marking\Marker;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
 use Zetema\Core\Sitting\State\Standing;
+use Zetema\Core\Time\Instant;
 
 /** What the author sees beside a rehearsal and no candidate ever does: the working of each mark as it would stand now, and the key. */
 final readonly class WatchMargin
@@ -91,14 +90,14 @@ final readonly class WatchMargin
     /** @return list<array{at: string, kind: string, n: int|null}> the newest of its events first, in seconds since the beginning; n: the number of the question */
     private function events(Sitting $sitting, Going $going): array
     {
-        $began = $going->state->startedAt ?? 0;
+        $began = $going->state->startedAt ?? Instant::start();
         $numbers = array_flip($going->state->asked);
         $rows = $this->db->fetchAllAssociative('SELECT kind, at, place FROM sitting_event WHERE sitting_id = ? ORDER BY number DESC LIMIT 40', [$sitting->id]);
 
         return array_map(static function (array $row) use ($began, $numbers): array {
             $n = is_string($row['place']) ? $numbers[$row['place']] ?? null : null;
 
-            return ['at' => (string) Points::cut(Ratio::nd((is_numeric($row['at']) ? (int) $row['at'] : 0) - $began, Terms::SECOND), 1), 'kind' => is_string($row['kind']) ? $row['kind'] : '', 'n' => $n === null ? null : $n + 1];
+            return ['at' => (string) Points::cut(Instant::micros(is_numeric($row['at']) ? (int) $row['at'] : 0)->since($began)->exact(), 1), 'kind' => is_string($row['kind']) ? $row['kind'] : '', 'n' => $n === null ? null : $n + 1];
         }, $rows);
     }
 }

@@ -37,6 +37,8 @@ use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Statistics\Normal;
 use Zetema\Core\Statistics\SimulatedCandidate;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Candidates who never were and have sat the demo's assessments, by the same rules as real ones, so that results are worth reading. */
 final class Crowd
@@ -93,7 +95,7 @@ final class Crowd
         $candidate = new SimulatedCandidate(new Chance(self::SEED + $i), self::SEED);
         $chance = new Chance(self::SEED ^ ($i << 8) ^ $number);
         $state = $conduct->begin();
-        $at = ($this->clock->now()->getTimestamp() - 3_600 * (24 + $chance->below(24 * 20))) * Terms::SECOND;
+        $at = Instant::of($this->clock->now())->minus(Duration::hours(24 + $chance->below(24 * 20)));
         $events = [];
         $do = static function (Act $act) use ($conduct, $state, &$events): bool {
             $taken = $conduct->take($state, $act);
@@ -103,25 +105,25 @@ final class Crowd
         };
         $do(new Start($at));
         for ($screens = 0; $screens < self::MOST_SCREENS && $state->isRunning() && !$state->position->isAt(At::End); ++$screens) {
-            $at += 4 * Terms::SECOND;
+            $at = $at->plus(Duration::seconds(4));
             foreach (self::here($paper, $state) as $place) {
                 $at = $this->answer($state, $place, $candidate, $chance, $at, $do);
             }
-            $do(new GoOn($at += Terms::SECOND));
+            $do(new GoOn($at = $at->plus(Duration::seconds(1))));
         }
-        $do(new HandIn($at + 9 * Terms::SECOND));
+        $do(new HandIn($at->plus(Duration::seconds(9))));
         /** @var list<Event> $events */
         $this->store->keep($sitting, $paper, $terms, $conduct->begin(), $state, $events, Invigilation::OWN . 'crowd');
         $this->em->detach($sitting); // with a thousand of them each flush would look through all
     }
 
     /** @param \Closure(Act): bool $do whether it was taken */
-    private function answer(State $state, QuestionPlace $place, SimulatedCandidate $candidate, Chance $chance, int $at, \Closure $do): int
+    private function answer(State $state, QuestionPlace $place, SimulatedCandidate $candidate, Chance $chance, Instant $at, \Closure $do): Instant
     {
         $checks = $place->rules->tellsBeforeTheEnd();
         do {
             $response = $candidate->response($place, $state->visit($place->id)->attempt(), $place->rules->flag(Rule::MustAnswer));
-            $at += (int) ($candidate->seconds($place->seconds) * Terms::SECOND);
+            $at = $at->plus(Duration::millis((int) (1_000 * $candidate->seconds($place->seconds))));
             $given = $response !== null && $do($checks ? new Check($at, $place->name, Given::of($response)) : new Save($at, $place->name, Given::of($response)));
         } while ($given && $checks && $state->visit($place->id)->isOpen() && Normal::uniform($chance) < self::TRIES_AGAIN);
 

@@ -28,6 +28,8 @@ use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
@@ -47,8 +49,8 @@ final readonly class PastSittings
             $paper = $this->papers->paper($sitting);
             $conduct = new Conduct($paper, $terms = new Terms(Ratio::one()));
             $state = $conduct->begin();
-            $from = $this->clock->now()->getTimestamp() - 86_400 * $daysAgo;
-            foreach ($this->acts($paper, $state, $ability, new Chance($seed), $from * Terms::SECOND) as $act) {
+            $from = Instant::of($this->clock->now())->minus(Duration::hours(24 * $daysAgo));
+            foreach ($this->acts($paper, $state, $ability, new Chance($seed), $from) as $act) {
                 $before = clone $state;
                 $events = $conduct->take($state, $act)->events;
                 $this->store->keep($sitting, $paper, $terms, $before, $state, $events, Invigilation::OWN . 'demo-' . $state->events);
@@ -58,23 +60,22 @@ final readonly class PastSittings
 
     /**
      * @param State $state as the acts before have left it
-     * @param int $at microseconds since 1970
      *
      * @return \Generator<int, Act>
      */
-    private function acts(Paper $paper, State $state, int $ability, Chance $chance, int $at): \Generator
+    private function acts(Paper $paper, State $state, int $ability, Chance $chance, Instant $at): \Generator
     {
         yield new Start($at);
         while (!$state->position->isAt(At::End)) {
             $screen = $paper->nodes[$state->position->node] ?? null;
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
-                $at += (20 + $chance->below(50)) * Terms::SECOND;
+                $at = $at->plus(Duration::seconds(20 + $chance->below(50)));
                 $knows = $chance->below(100) < $ability;
                 $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
                 yield new Save($at, $place->name, Given::read($place, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]));
             }
-            yield new GoOn($at += Terms::SECOND);
+            yield new GoOn($at = $at->plus(Duration::seconds(1)));
         }
-        yield new HandIn($at + 9 * Terms::SECOND);
+        yield new HandIn($at->plus(Duration::seconds(9)));
     }
 }

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
+use Zetema\Core\Time\Instant;
 
 /**
  * Guessing passwords is made slow, not impossible: after some failures for one name from one address the next attempt has to wait,
@@ -128,7 +129,7 @@ final readonly class LogInPace
 
     private function now(): int
     {
-        return (int) $this->clock->now()->format('Uv');
+        return Instant::of($this->clock->now())->inMillis();
     }
 
     /** @return list<array<string, mixed>> those that have to wait between attempts now */

@@ -10,14 +10,13 @@ use Zetema\App\Delivery\CandidatePage;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\Delivery\SittingStore;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Event\Checked;
 use Zetema\Core\Sitting\Event\Saved;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\Stored\EventCodec;
+use Zetema\Core\Time\Instant;
 
 /** One paper as the author sees it: everything the review could show, every mark that was made with its working, hints, times, and what staff did. */
 final readonly class AuthorPaper
@@ -38,7 +37,7 @@ final readonly class AuthorPaper
             [$question, $name] = $this->question($sitting->revisionOf($place->name));
             $made[] = [
                 'n' => $i + 1, 'question' => $question, 'name' => $name, 'hints' => $visit->hints,
-                'seconds' => $took === null ? null : intdiv($took, Terms::SECOND),
+                'seconds' => $took?->inSeconds(),
                 'marks' => array_map(static fn (Mark $mark): array => [
                     'round' => $mark->round, 'attempt' => $mark->attempt, 'reason' => $mark->reason->value, 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
                     'working' => $mark->verdict->working, 'response' => array_map(static fn (AnswerLine $line): array => $line->toData(), $place->question->kind->inWords($mark->response, true)),
@@ -66,7 +65,7 @@ final readonly class AuthorPaper
             $place = EventCodec::place($event);
             $given = $event instanceof Saved || $event instanceof Checked ? $going->paper->questions[$event->place]->question->kind->inWords($event->response, true) : [];
             yield [
-                'at' => (string) Points::cut(Ratio::nd($event->at - ($going->state->startedAt ?? 0), Terms::SECOND), 1),
+                'at' => (string) Points::cut($event->at->since($going->state->startedAt ?? Instant::start())->exact(), 1),
                 'kind' => EventCodec::kind($event),
                 'n' => isset($numbers[$place ?? '']) ? $numbers[$place] + 1 : null,
                 'given' => array_map(static fn (AnswerLine $line): array => $line->toData(), $given),

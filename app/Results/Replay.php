@@ -9,10 +9,9 @@ use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
 use Zetema\App\Delivery\SittingStore;
 use Zetema\Core\Data\Malformed;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Stored\EventCodec;
+use Zetema\Core\Time\Instant;
 
 /** A finished sitting as its candidate had it before them, after any of its events. */
 final readonly class Replay
@@ -40,7 +39,7 @@ final readonly class Replay
             'events' => count($events),
             'kind' => EventCodec::kind($event),
             'n' => $place === false ? null : $place + 1,
-            'at' => (string) Points::cut(Ratio::nd($event->at - ($then->state->startedAt ?? 0), Terms::SECOND), 1),
+            'at' => (string) Points::cut($event->at->since($then->state->startedAt ?? Instant::start())->exact(), 1),
             'candidate' => $sitting->account->name,
             'screen' => ['id' => $sitting->id, 'title' => $sitting->edition->title ?? '', 'rehearsal' => false, 'blueprint' => null, ...$this->shown->running($sitting, $then, $event->at), 'watch' => null],
         ];

@@ -9,11 +9,9 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
 use Zetema\Core\Exchange\Table\CsvText;
-use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Standing;
 
 /** Results as tables to take along: a row for each sitting, or for each question that was asked in one. Ids are those of the database and stay. */
@@ -69,7 +67,7 @@ final readonly class ResultTables
             $response = $standing->mark->response ?? Response::blank();
             $of = $known[$sitting->revisionOf($place->name)] ?? [];
             $took = $going->state->took($place, $going->paper);
-            $seconds = $took === null ? null : Points::cut(Ratio::nd($took, Terms::SECOND), 1);
+            $seconds = $took === null ? null : Points::cut($took->exact(), 1);
             yield CsvText::toldRow(self::texts(
                 $sitting->id,
                 $sitting->account->login,

@@ -27,8 +27,9 @@ use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\Refused;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\At;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** What staff can do while somebody sits, and after: each with a reason, which stands in the log of the edition. */
 final readonly class SittingRoom
@@ -85,7 +86,7 @@ final readonly class SittingRoom
             throw new Malformed('seconds', sprintf('must be from 1 to %d', self::MOST_SECONDS));
         }
         $kind = ClockKind::tryFrom($body->text('clock', ClockKind::Whole->value));
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GiveTime($now, $seconds * Terms::SECOND, self::clock($kind, $going)));
+        $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => new GiveTime($now, Duration::seconds($seconds), self::clock($kind, $going)));
 
         return sprintf('gave %s %s', $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds), match ($kind) {
             ClockKind::Whole => 'more for the whole',
@@ -111,7 +112,7 @@ final readonly class SittingRoom
 
     private function close(Sitting $sitting): string
     {
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new Close($now));
+        $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => new Close($now));
 
         return 'closed the sitting';
     }

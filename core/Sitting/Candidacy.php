@@ -7,18 +7,20 @@ namespace Zetema\Core\Sitting;
 use Zetema\Core\Blueprint\Rules\Rules;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
-/** One person and one assessment: whether and when they may begin it, and under which terms. Moments in microseconds since 1970. */
+/** One person and one assessment: whether and when they may begin it, and under which terms. */
 final readonly class Candidacy
 {
     /**
      * @param bool $isAdmitted whether they are among those who may sit it
-     * @param int|null $opens from when on it can be begun; null: always
-     * @param int|null $closes until when; running sittings end then where the rules say so; null: never
+     * @param Instant|null $opens from when on it can be begun; null: always
+     * @param Instant|null $closes until when; running sittings end then where the rules say so; null: never
      * @param int $extraTime percent by which all their times are longer
      * @param int $more sittings beyond those that the rules give everybody
      */
-    public function __construct(public bool $isAdmitted, public ?int $opens, public ?int $closes, public int $extraTime = 0, public int $more = 0)
+    public function __construct(public bool $isAdmitted, public ?Instant $opens, public ?Instant $closes, public int $extraTime = 0, public int $more = 0)
     {
     }
 
@@ -28,7 +30,7 @@ final readonly class Candidacy
     }
 
     /** The terms of a sitting: percent of time more, and when it closes. */
-    public static function termsOf(int $extraTime, ?int $closes): Terms
+    public static function termsOf(int $extraTime, ?Instant $closes): Terms
     {
         return new Terms(Ratio::nd(100 + $extraTime, 100), $closes);
     }
@@ -42,24 +44,29 @@ final readonly class Candidacy
     /**
      * When the next sitting may begin.
      *
-     * @param list<int> $ended when those before ended
+     * @param list<Instant> $ended when those before ended
      */
-    public function next(Rules $rules, array $ended): int
+    public function next(Rules $rules, array $ended): Instant
     {
-        return max($this->opens ?? 0, $ended === [] || $rules->pause() === 0 ? 0 : max($ended) + $rules->pause() * Terms::SECOND);
+        $next = $this->opens ?? Instant::start();
+        foreach ($rules->pause() === 0 ? [] : $ended as $end) {
+            $next = $next->later($end->plus(Duration::seconds($rules->pause())));
+        }
+
+        return $next;
     }
 
-    public function hasClosed(int $now): bool
+    public function hasClosed(Instant $now): bool
     {
-        return $this->closes !== null && $now >= $this->closes;
+        return $this->closes !== null && !$now->isBefore($this->closes);
     }
 
     /**
-     * @param list<int> $ended when the sittings before ended
+     * @param list<Instant> $ended when the sittings before ended
      *
      * @throws Refused in words for the candidate, if none can be begun now
      */
-    public function refuse(Rules $rules, array $ended, int $now): void
+    public function refuse(Rules $rules, array $ended, Instant $now): void
     {
         $most = ($rules->sittings() ?? 0) + $this->more;
         $next = $this->next($rules, $ended);
@@ -67,8 +74,8 @@ final readonly class Candidacy
             !$this->isAdmitted => 'You are not among those who may sit this assessment.',
             $this->hasClosed($now) => 'This assessment has closed.',
             $this->sittingsLeft($rules, count($ended)) === 0 => $most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most),
-            $now < ($this->opens ?? 0) => 'This assessment is not open yet.',
-            $now < $next => sprintf('Between two sittings there is a pause; the next one can begin in %d min.', (int) ceil(($next - $now) / (60 * Terms::SECOND))),
+            $this->opens !== null && $now->isBefore($this->opens) => 'This assessment is not open yet.',
+            $now->isBefore($next) => sprintf('Between two sittings there is a pause; the next one can begin in %d min.', $next->since($now)->inMinutes()),
             default => null,
         };
         if ($why !== null) {

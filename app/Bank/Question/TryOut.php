@@ -28,6 +28,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Refused;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Instant;
 
 /** A question tried out by its author: as a candidate sees it, what any response scores, and the table of what scores what. */
 final readonly class TryOut
@@ -59,7 +60,7 @@ final readonly class TryOut
     public function asSeen(Media $media): array
     {
         $conduct = new Conduct($this->paper, $terms = new Terms(Ratio::one()));
-        $view = (new CandidateView($this->paper, $conduct->replay([new Started(0)]), $terms))->toData(0);
+        $view = (new CandidateView($this->paper, $conduct->replay([new Started(Instant::start())]), $terms))->toData(Instant::start());
         $mentions = new Mentions();
         $mentions->inQuestion($this->content->toData());
 

@@ -87,9 +87,4 @@ final readonly class Installation
 
         return $missing;
     }
-
-    public static function opened(string $path): \PDO
-    {
-        return new \PDO('sqlite:' . $path, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
-    }
 }

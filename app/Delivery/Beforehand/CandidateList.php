@@ -15,6 +15,7 @@ use Zetema\App\Delivery\Sitting;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Outcome\Rung;
 use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Time\Instant;
 
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList
@@ -80,11 +81,11 @@ final readonly class CandidateList
      *
      * @return list<array<string, mixed>>
      */
-    private static function offered(array $editions, array $candidacies, array $ended, array $open, int $now): array
+    private static function offered(array $editions, array $candidacies, array $ended, array $open, Instant $now): array
     {
         $offered = $before = [];
         foreach ($ended as $sitting) {
-            $before[$sitting->blueprint->id][] = ($sitting->endedAt() ?? 0) * 1000;
+            $before[$sitting->blueprint->id][] = $sitting->endedAt() ?? Instant::start();
         }
         foreach ($editions as $edition) {
             $assessment = $edition->blueprint->id;
@@ -97,7 +98,7 @@ final readonly class CandidateList
                 'edition' => $edition->id,
                 'bank' => $edition->blueprint->bank->name(),
                 'running' => $running?->id,
-                ...Offer::facts($edition->assessment(), $candidacy, $before[$assessment] ?? [], $running !== null, $now),
+                ...Offer::facts($edition->assessment(), $candidacy, $before[$assessment] ?? [], $now, $running !== null),
                 'title' => $edition->title,
             ];
         }
@@ -113,7 +114,7 @@ final readonly class CandidateList
      *
      * @return list<array<string, mixed>>
      */
-    private function sat(array $ended, array $candidacies, int $now): array
+    private function sat(array $ended, array $candidacies, Instant $now): array
     {
         $sat = $reviews = [];
         foreach ($ended as $sitting) {
@@ -125,7 +126,7 @@ final readonly class CandidateList
             $sat[] = [
                 'id' => $sitting->id,
                 'title' => $edition->title,
-                'endedAt' => date(DATE_ATOM, intdiv($sitting->endedAt() ?? 0, 1000)),
+                'endedAt' => $sitting->endedAt()?->inWords(),
                 'passed' => $rung->includes(Rung::PassedOrNot) ? $result['passed'] : null,
                 'earned' => $total ? $result['earned'] : null,
                 'max' => $total ? $result['max'] : null,

@@ -14,18 +14,18 @@ use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Sitting\Candidacy;
-use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Instant;
 
 /** What a candidate is told of an assessment before it is begun. */
 final class Offer
 {
     /**
-     * @param list<int> $ended when the candidate's sittings of it ended, in microseconds since 1970
+     * @param list<Instant> $ended when the candidate's sittings of it ended
      * @param bool $isRunning whether another one runs
      *
      * @return array<string, mixed>
      */
-    public static function facts(Blueprint $plan, Candidacy $candidacy, array $ended, bool $isRunning = false, int $now = 0): array
+    public static function facts(Blueprint $plan, Candidacy $candidacy, array $ended, Instant $now, bool $isRunning = false): array
     {
         $asks = self::asks($plan);
         $seconds = $plan->rules->seconds();
@@ -35,13 +35,13 @@ final class Offer
             'title' => $plan->title,
             'questions' => $asks->many,
             'fewest' => $asks->fewest,
-            'seconds' => $seconds === null ? null : intdiv($candidacy->terms()->micros($seconds), Terms::SECOND),
+            'seconds' => $seconds === null ? null : $candidacy->terms()->time($seconds)->inSeconds(),
             'timed' => self::isTimed($plan),
             'pass' => $plan->pass?->mark->toData(),
             'minimums' => count($plan->pass->minimums ?? []),
             'sittingsLeft' => $candidacy->sittingsLeft($plan->rules, count($ended) + ($isRunning ? 1 : 0)),
-            'opens' => $next > $now ? self::moment($next) : null,
-            'closes' => $candidacy->closes === null ? null : self::moment($candidacy->closes),
+            'opens' => $next->isAfter($now) ? $next->inWords() : null,
+            'closes' => $candidacy->closes?->inWords(),
         ];
     }
 
@@ -69,10 +69,5 @@ final class Offer
         }
 
         return $has($plan->settings);
-    }
-
-    private static function moment(int $micros): string
-    {
-        return gmdate(DATE_ATOM, intdiv($micros, Terms::SECOND));
     }
 }

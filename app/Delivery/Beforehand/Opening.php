@@ -16,6 +16,7 @@ use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Blueprint\Section;
 use Zetema\Core\Question\Mentions;
 use Zetema\Core\Sitting\Candidacy;
+use Zetema\Core\Time\Instant;
 
 /** What one reads before the clock starts: what is to be sat, by which rules, and what its author says to it. Nothing is dealt yet. */
 final readonly class Opening
@@ -44,7 +45,7 @@ final readonly class Opening
     {
         $plan = $blueprint->assessment();
 
-        return ['offer' => ['edition' => null, 'bank' => $blueprint->bank->name(), 'running' => null, ...Offer::facts($plan, new Candidacy(true, null, null), [])], ...$this->said($blueprint, null, $plan)];
+        return ['offer' => ['edition' => null, 'bank' => $blueprint->bank->name(), 'running' => null, ...Offer::facts($plan, new Candidacy(true, null, null), [], Instant::start())], ...$this->said($blueprint, null, $plan)];
     }
 
     /** @return array<string, mixed> */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery\Rehearsing;
 
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** The time of a rehearsal: the server's, wound on by whoever rehearses, or stopped. A candidate's sitting never has one of its own. */
 #[ORM\Embeddable]
@@ -18,10 +20,10 @@ final class RehearsalClock
     #[ORM\Column(nullable: true)]
     private ?int $stopped = null;
 
-    /** @param int $now by the server's clock, in microseconds */
-    public function at(int $now): int
+    /** @param Instant $now by the server's clock */
+    public function at(Instant $now): Instant
     {
-        return $this->stopped ?? $now + $this->ahead;
+        return $this->stopped === null ? $now->plus(Duration::micros($this->ahead)) : Instant::micros($this->stopped);
     }
 
     public function isStopped(): bool
@@ -29,31 +31,31 @@ final class RehearsalClock
         return $this->stopped !== null;
     }
 
-    /** @param int $to never before where it is */
-    public function windOn(int $to, int $now): void
+    /** @param Instant $to never before where it is */
+    public function windOn(Instant $to, Instant $now): void
     {
-        $by = max(0, $to - $this->at($now));
+        $by = $to->later($this->at($now))->since($this->at($now))->micros;
         $this->ahead += $by;
         $this->stopped = $this->stopped === null ? null : $this->stopped + $by;
     }
 
-    public function stop(int $now): void
+    public function stop(Instant $now): void
     {
-        $this->stopped = $this->at($now);
+        $this->stopped = $this->at($now)->micros;
     }
 
-    public function goOn(int $now): void
+    public function goOn(Instant $now): void
     {
         if ($this->stopped !== null) {
-            $this->ahead = $this->stopped - $now;
+            $this->ahead = $this->stopped - $now->micros;
             $this->stopped = null;
         }
     }
 
     /** Back to an earlier moment of its own: where the event that stands last now was made. */
-    public function goBack(int $to, int $now): void
+    public function goBack(Instant $to, Instant $now): void
     {
-        $this->ahead = $to - $now;
-        $this->stopped = $this->stopped === null ? null : $to;
+        $this->ahead = $to->since($now)->micros;
+        $this->stopped = $this->stopped === null ? null : $to->micros;
     }
 }

@@ -27,8 +27,9 @@ use Zetema\Core\Sitting\Rehearsal\Answerer;
 use Zetema\Core\Sitting\Rehearsal\HowToAnswer;
 use Zetema\Core\Sitting\Run\Clocks;
 use Zetema\Core\Sitting\Run\Conduct;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\At;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** What whoever rehearses can do beside what a candidate does: wind the clock on, have questions answered, take a step back. */
 final readonly class Rehearsing
@@ -70,14 +71,14 @@ final readonly class Rehearsing
             if ($seconds === null || $seconds < 1 || $seconds > self::LONGEST) {
                 throw new Malformed('seconds', sprintf('must be from 1 to %d', self::LONGEST));
             }
-            $sitting->rehearsalClock()->windOn($now + $seconds * Terms::SECOND, $this->invigilation->now());
+            $sitting->rehearsalClock()->windOn($now->plus(Duration::seconds($seconds)), $this->invigilation->now());
 
             return;
         }
         foreach ((new Clocks($going->paper, $going->terms))->running($going->state) as $due) {
             if ($due->clock->kind->value === $to) {
                 // What is on its way is waited for as long as for a candidate.
-                $sitting->rehearsalClock()->windOn($due->at + Conduct::GRACE + 2, $this->invigilation->now());
+                $sitting->rehearsalClock()->windOn($due->at->plus(Conduct::grace())->plus(Duration::micros(2)), $this->invigilation->now());
 
                 return;
             }
@@ -107,7 +108,7 @@ final readonly class Rehearsing
             if ($going->state->position->isAt(At::End)) {
                 break;
             }
-            $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => new GoOn($now));
+            $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => new GoOn($now));
         }
     }
 
@@ -126,7 +127,7 @@ final readonly class Rehearsing
             return false;
         }
         $checks = $place->rules->tellsBeforeTheEnd();
-        $this->invigilation->byStaff($sitting, static fn (Going $going, int $now): Act => $checks ? new Check($now, $place->name, Given::of($response)) : new Save($now, $place->name, Given::of($response)));
+        $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => $checks ? new Check($now, $place->name, Given::of($response)) : new Save($now, $place->name, Given::of($response)));
 
         return true;
     }
@@ -143,7 +144,7 @@ final readonly class Rehearsing
         $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
         $this->db->delete('mark', ['sitting_id' => $sitting->id]);
         $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
-        $sitting->rehearsalClock()->goBack(is_numeric($before) ? (int) $before : (int) $last['at'], $this->invigilation->now());
+        $sitting->rehearsalClock()->goBack(Instant::micros(is_numeric($before) ? (int) $before : (int) $last['at']), $this->invigilation->now());
         $this->invigilation->catchUp($sitting);
     }
 }

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace Zetema\Core\Blueprint\Reading;
 
 use Zetema\Core\Question\Points;
-use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
-use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Settings\Setting;
 
 /** One JSON object of a blueprint while it is read. What has the wrong shape is noted where it stands, and reading goes on. */
 final readonly class Shape
@@ -196,7 +195,7 @@ final readonly class Shape
     {
         $typed = $this->text($field);
         try {
-            return $typed === '' ? null : EffectiveSettings::from(['here' => Settings::of(['time' => $typed])])->seconds();
+            return in_array(mb_strtolower(trim($typed)), ['', 'none'], true) ? null : Setting::duration($typed)->inSeconds();
         } catch (InvalidSetting $e) {
             $this->wrong($field, $e->getMessage());
 

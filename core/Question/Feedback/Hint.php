@@ -10,9 +10,8 @@ use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
-use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
-use Zetema\Core\Question\Settings\Settings;
+use Zetema\Core\Question\Settings\Setting;
 
 /** A help that a candidate may open: from which attempt, after how many seconds, for what cost (null: the hint costs that are set). */
 final readonly class Hint
@@ -67,7 +66,7 @@ final readonly class Hint
 
     private static function seconds(string $typed): int
     {
-        return trim($typed) === '0' ? 0 : EffectiveSettings::from(['here' => Settings::of(['time' => $typed])])->seconds() ?? 0;
+        return in_array(mb_strtolower(trim($typed)), ['0', 'none'], true) ? 0 : Setting::duration($typed)->inSeconds();
     }
 
     public function toLine(): Line

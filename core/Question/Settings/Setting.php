@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Settings;
 
 use Zetema\Core\Numbers\Separators;
 use Zetema\Core\Question\Points;
+use Zetema\Core\Time\Duration;
 
 /**
  * What can be set for a question. Every value is kept in one canonical written form, the one of the text format;
@@ -146,17 +147,15 @@ enum Setting: string
 
     private static function time(string $value): string
     {
-        $seconds = match (1) {
-            preg_match('/^(\d{1,5})(?: ?s)?$/', $value, $m) => (int) $m[1],
-            preg_match('/^(\d{1,4}) ?min(?: ?([0-5]?\d) ?s)?$/', $value, $m) => 60 * (int) $m[1] + (int) ($m[2] ?? 0),
-            preg_match('/^(\d{1,4}):([0-5]\d)$/', $value, $m) => 60 * (int) $m[1] + (int) $m[2],
-            default => 0,
-        };
-        if ($seconds === 0 || $seconds > 86_400) {
-            throw new InvalidSetting(sprintf('“%s” is no time up to 24 hours; write it like 30 s, 2 min or 1:30', $value));
-        }
+        $seconds = self::duration($value)->inSeconds();
 
         return $seconds % 60 === 0 && !str_contains($value, 's') ? $seconds / 60 . ' min' : $seconds . ' s';
+    }
+
+    /** @throws InvalidSetting if it is none of up to a day */
+    public static function duration(string $typed): Duration
+    {
+        return Duration::written(mb_strtolower(preg_replace('/\s+/u', ' ', trim($typed)) ?? '')) ?? throw new InvalidSetting(sprintf('“%s” is no time up to 24 hours; write it like 30 s, 2 min or 1:30', $typed));
     }
 
     private static function choose(string $value): string

@@ -15,10 +15,10 @@ use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\State\Visit;
+use Zetema\Core\Time\Duration;
 
 /** What a candidate's page is told of one question: an allow-list. */
 final readonly class CandidateQuestion
@@ -98,7 +98,7 @@ final readonly class CandidateQuestion
             'costs' => $place->plan->counts() ? Ratio::of($place->plan->penalties->hints[$visit->hints])->inWords() : '0',
             'fromAttempt' => $hint->fromAttempt,
             'open' => $began !== null,
-            'opensAt' => $began === null || $hint->afterSeconds === 0 ? null : intdiv($began + $hint->afterSeconds * Terms::SECOND, 1000),
+            'opensAt' => $began === null || $hint->afterSeconds === 0 ? null : $began->plus(Duration::seconds($hint->afterSeconds))->inMillis(),
         ];
     }
 

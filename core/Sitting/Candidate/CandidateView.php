@@ -21,6 +21,7 @@ use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\State\Visit;
+use Zetema\Core\Time\Instant;
 
 /**
  * What a candidate's page is told while the sitting runs: an allow-list. Keys, marking, others' feedback, routes and what was not
@@ -37,11 +38,9 @@ final readonly class CandidateView
     }
 
     /**
-     * @param int $now in microseconds
-     *
      * @return array<string, mixed>
      */
-    public function toData(int $now): array
+    public function toData(Instant $now): array
     {
         $running = $this->state->isRunning();
         $clocks = $running ? (new Clocks($this->paper, $this->terms))->running($this->state) : [];
@@ -52,9 +51,9 @@ final readonly class CandidateView
             'events' => $this->state->events,
             'phase' => $this->state->startedAt === null ? 'not begun' : ($running ? 'running' : 'ended'),
             'ranOut' => $this->state->ended?->how->isByClock() === true,
-            'now' => intdiv($now, 1000),
-            'deadline' => $whole === [] ? null : intdiv(min(array_map(static fn (Due $due): int => $due->at, $whole)), 1000),
-            'seconds' => $this->paper->seconds() === null ? null : intdiv($this->terms->micros($this->paper->seconds()), Terms::SECOND),
+            'now' => $now->inMillis(),
+            'deadline' => $whole === [] ? null : min(array_map(static fn (Due $due): int => $due->at->inMillis(), $whole)),
+            'seconds' => $this->paper->seconds() === null ? null : $this->terms->time($this->paper->seconds())->inSeconds(),
             'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)))),
             'lapsed' => $running ? $this->lapsed($screen) : [],
             'checks' => $this->checks($screen),
@@ -97,7 +96,7 @@ final readonly class CandidateView
         $ran = $this->state->ran[count($this->state->ran) - 1] ?? null;
         $first = ($screen?->questions() ?? [])[0] ?? null;
         // Until the next step: what is on the screen came there in the moment in which the section's time was over.
-        if ($ran !== null && str_starts_with($ran['clock'], ClockKind::Section->value) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => ($visit->shown ?? 0) > $ran['at']) === [] : $this->state->visit($first->id)->shown === $ran['at'])) {
+        if ($ran !== null && str_starts_with($ran['clock'], ClockKind::Section->value) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => $visit->shown?->isAfter($ran['at']) === true) === [] : $this->state->visit($first->id)->shown?->is($ran['at']) === true)) {
             $lapsed[] = ['of' => ClockKind::Section->value, 'n' => null, 'entered' => false, 'counts' => false];
         }
 
@@ -117,7 +116,7 @@ final readonly class CandidateView
     {
         $place = $due->clock->kind === ClockKind::Question ? $this->paper->questionNamed($due->clock->name) : null;
 
-        return ['of' => $due->clock->kind->value, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => intdiv($due->at, 1000)];
+        return ['of' => $due->clock->kind->value, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => $due->at->inMillis()];
     }
 
     /** @return array<string, mixed> what is before the candidate: pages and questions in their order, and whether they can go on and back */

@@ -18,7 +18,6 @@ use Zetema\Core\Sitting\Outside\Passing;
 use Zetema\Core\Sitting\Paper\CheckpointPlace;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
-use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Run\Totals;
 use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\Standing;
@@ -49,8 +48,6 @@ final readonly class Review
     }
 
     /**
-     * @param bool $allTallies whatever is told of them: for the author
-     *
      * @return array<string, mixed>
      */
     public function upTo(Rung $rung, bool $allTallies = false): array
@@ -63,7 +60,7 @@ final readonly class Review
             'rung' => $rung->value,
             'ranOut' => $this->state->ended?->how->isByClock() === true,
             'byStaff' => $this->state->ended?->how === Ending::ClosedByStaff,
-            'seconds' => intdiv(($this->state->ended->at ?? 0) - ($this->state->startedAt ?? 0), Terms::SECOND),
+            'seconds' => $this->seconds(),
             'closing' => $closing,
             'passed' => $rung->includes(Rung::PassedOrNot) ? $this->passed() : null,
             'total' => $rung->includes(Rung::Total) ? $this->total() : null,
@@ -224,5 +221,13 @@ final readonly class Review
     private static function written(array $lines): array
     {
         return AnswerLine::texts(array_values(array_filter($lines, static fn (AnswerLine $line): bool => !$line->typed)));
+    }
+
+    /** How long it took, in whole seconds. */
+    private function seconds(): int
+    {
+        [$began, $ended] = [$this->state->startedAt, $this->state->ended];
+
+        return $began === null || $ended === null ? 0 : $ended->at->since($began)->inSeconds();
     }
 }

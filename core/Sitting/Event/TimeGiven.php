@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Event;
 
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
+
 /** Somebody of the staff added time to a clock. */
 final readonly class TimeGiven extends Event
 {
-    /** @param int $time in microseconds */
-    public function __construct(int $at, public Clock $clock, public int $time)
+    /** @param Duration $time in microseconds */
+    public function __construct(Instant $at, public Clock $clock, public Duration $time)
     {
         parent::__construct($at);
     }

@@ -24,6 +24,8 @@ use Zetema\Core\Sitting\Act\Start;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Event\ClockKind;
 use Zetema\Core\Sitting\Paper\Paper;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Reads what was done as it is written down: {"at":"12.5","do":"save","question":"trim","response":{"choose":[1]}}. */
 final class ActReader
@@ -49,12 +51,13 @@ final class ActReader
     ];
 
     /** When the latest act came; what is none is as if it had not come. */
-    private int $latest = 0;
+    private Instant $latest;
     /** The latest moment that was written, at an act or not: nothing may come before it. */
-    private int $written = 0;
+    private Instant $written;
 
     public function __construct(private readonly Paper $paper)
     {
+        $this->latest = $this->written = Instant::start();
     }
 
     /** @throws Refused if it is no act, or comes before an earlier one */
@@ -63,13 +66,13 @@ final class ActReader
         $written = is_array($written) ? $written : [];
         $do = $written['do'] ?? null;
         $at = Moment::read($written['at'] ?? null);
-        $isBackwards = $at < $this->written;
-        $this->written = max($at ?? 0, $this->written);
+        $isBackwards = $at?->isBefore($this->written) === true;
+        $this->written = $this->written->later($at ?? $this->written);
         $class = is_string($do) ? self::NAMES[$do] ?? null : null;
         if ($class === null) {
             throw Refused::because(Refusal::UnknownAct);
         }
-        if ($at === null || ($class === Start::class && $at !== 0)) {
+        if ($at === null || ($class === Start::class && !$at->is(Instant::start()))) {
             throw Refused::because(Refusal::MomentMalformed);
         }
         if ($isBackwards) {
@@ -86,7 +89,7 @@ final class ActReader
      * @param value-of<self::NAMES> $class
      * @param array<array-key, mixed> $written
      */
-    private function read(string $class, int $at, array $written): Act
+    private function read(string $class, Instant $at, array $written): Act
     {
         $question = self::text($written, 'question');
         $step = self::text($written, 'step');
@@ -107,7 +110,7 @@ final class ActReader
         };
     }
 
-    public function latest(): int
+    public function latest(): Instant
     {
         return $this->latest;
     }
@@ -170,11 +173,11 @@ final class ActReader
         return is_bool($on) ? $on : throw Refused::field('on', Refusal::Malformed);
     }
 
-    private static function seconds(mixed $written): int
+    private static function seconds(mixed $written): Duration
     {
-        $micros = Moment::read($written);
+        $time = Moment::read($written)?->since(Instant::start());
 
-        return $micros !== null && $micros > 0 ? $micros : throw Refused::field('seconds', Refusal::Malformed);
+        return $time?->isPositive() === true ? $time : throw Refused::field('seconds', Refusal::Malformed);
     }
 
     /** @param array<array-key, mixed> $written */

@@ -10,15 +10,16 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Settings\InvalidSetting;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Instant;
 
 /** One sitting as it is written down: whose form, under which terms, when it is looked at, and what was done. */
 final readonly class SittingFile
 {
     /**
-     * @param int|null $now when it is looked at, in microseconds; null: at its last event
+     * @param Instant|null $now when it is looked at; null: at its last event
      * @param list<mixed> $events what is no act is refused when it is its turn
      */
-    private function __construct(public mixed $id, public ?int $seed, public ?int $now, public Terms $terms, public array $events)
+    private function __construct(public mixed $id, public ?int $seed, public ?Instant $now, public Terms $terms, public array $events)
     {
     }
 
@@ -37,7 +38,7 @@ final readonly class SittingFile
         );
     }
 
-    private static function moment(Fields $data, string $field): ?int
+    private static function moment(Fields $data, string $field): ?Instant
     {
         return $data->has($field) ? Moment::read($data->raw()[$field]) ?? throw new Malformed($field, 'must be seconds in text, with at most 3 decimals') : null;
     }

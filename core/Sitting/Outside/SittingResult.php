@@ -17,6 +17,7 @@ use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** What a sitting has come to, as it is written down. */
 final readonly class SittingResult
@@ -24,8 +25,8 @@ final readonly class SittingResult
     private Totals $totals;
     private Passing $passing;
 
-    /** @param int $now when it is looked at, in microseconds */
-    public function __construct(private Paper $paper, private State $state, private Terms $terms, private int $now)
+    /** @param Instant $now when it is looked at */
+    public function __construct(private Paper $paper, private State $state, private Terms $terms, private Instant $now)
     {
         $this->totals = new Totals($paper, $state);
         $this->passing = new Passing($paper, $this->totals, $state->ended !== null);
@@ -37,7 +38,7 @@ final readonly class SittingResult
         $closed = $this->totals->closed();
         $passed = $this->passing->passed();
         $hasEnded = $this->state->ended !== null;
-        $isClosed = $this->terms->until !== null && $this->now >= $this->terms->until;
+        $isClosed = $this->terms->until !== null && !$this->now->isBefore($this->terms->until);
 
         return [
             'ended' => $this->state->ended === null ? null : ['how' => $this->state->ended->how->value, 'at' => Moment::write($this->state->ended->at)],
@@ -55,7 +56,7 @@ final readonly class SittingResult
             'path' => $this->state->path,
             'routes' => $this->state->routes,
             'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])], $this->state->ran),
-            'paused' => Moment::write($this->state->paused(to: $this->state->ended->at ?? $this->now)),
+            'paused' => $this->state->paused($this->state->ended->at ?? $this->now)->inDecimals(),
             'closing' => $hasEnded ? $this->paper->blueprint->closing->for($passed) : null,
             'review' => $hasEnded ? $this->paper->blueprint->review->rung($passed, $isClosed)->value : null,
         ];
@@ -123,7 +124,7 @@ final readonly class SittingResult
             'response' => $isMarked && $mark->counts ? $mark->response->toData() : null,
             'round' => $isMarked ? $mark->round : null,
             'attempt' => $isMarked ? $mark->attempt : null,
-            'took' => ($took = $this->state->took($place, $this->paper)) === null ? null : Moment::write($took),
+            'took' => $this->state->took($place, $this->paper)?->inDecimals(),
             'hints' => $visit->hints,
             'flagged' => $visit->isFlagged,
             'attempts' => array_map(static fn (Mark $made): array => [

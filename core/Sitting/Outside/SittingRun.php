@@ -28,7 +28,7 @@ final class SittingRun
                 $refused[] = ['event' => $i + 1, 'why' => $why];
             }
         }
-        $now = max($file->now ?? 0, $reader->latest());
+        $now = $reader->latest()->later($file->now ?? $reader->latest());
         $conduct->settle($state, $now);
 
         return ['id' => $file->id, ...(new SittingResult($paper, $state, $file->terms, $now))->toData(), 'refused' => $refused];

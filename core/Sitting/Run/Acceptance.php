@@ -37,6 +37,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** Whether an act can be done now; what is wrong is told in one order (the first that applies). */
 final readonly class Acceptance
@@ -51,11 +52,11 @@ final readonly class Acceptance
     }
 
     /**
-     * @param int $at when it counts as come
+     * @param Instant $at when it counts as come
      *
      * @throws Refused
      */
-    public function event(State $state, Act $act, int $at): Event
+    public function event(State $state, Act $act, Instant $at): Event
     {
         if ($act instanceof Start) {
             return $state->startedAt === null ? new Started($at) : throw Refused::because(Refusal::Started);
@@ -87,7 +88,7 @@ final readonly class Acceptance
         return $this->paper->questionNamed($name) ?? throw Refused::because(Refusal::QuestionUnknown);
     }
 
-    private function goOn(State $state, int $at): WentOn
+    private function goOn(State $state, Instant $at): WentOn
     {
         if ($state->position->isAt(At::End)) {
             throw Refused::because(Refusal::AtEnd);
@@ -96,7 +97,7 @@ final readonly class Acceptance
         return $this->owed->byGoingOn($state) ? throw Refused::because(Refusal::Owed) : new WentOn($at);
     }
 
-    private function goTo(State $state, MoveTo $act, int $at): WentTo
+    private function goTo(State $state, MoveTo $act, Instant $at): WentTo
     {
         $question = $act->question === null ? null : $this->question($act->question);
         $page = $act->step === null ? null : ($this->paper->pageStep($act->step) ?? throw Refused::because(Refusal::StepUnknown));
@@ -128,7 +129,7 @@ final readonly class Acceptance
         return $this->paper->sections[$section]->seconds !== null && isset($state->sectionOver[$section]);
     }
 
-    private function giveTime(State $state, GiveTime $act, int $at): TimeGiven
+    private function giveTime(State $state, GiveTime $act, Instant $at): TimeGiven
     {
         $clock = $act->clock;
         if ($clock->kind === ClockKind::Section) {

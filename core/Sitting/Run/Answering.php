@@ -21,6 +21,8 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Whether something can be saved, checked or opened at a question now. */
 final readonly class Answering
@@ -30,7 +32,7 @@ final readonly class Answering
     }
 
     /** @throws Refused */
-    public function event(State $state, Act\AtQuestion $act, QuestionPlace $place, int $at): AtQuestion
+    public function event(State $state, Act\AtQuestion $act, QuestionPlace $place, Instant $at): AtQuestion
     {
         if (!self::isHere($this->paper, $state, $place)) {
             throw Refused::because(Refusal::QuestionNotHere);
@@ -76,12 +78,12 @@ final readonly class Answering
     }
 
     /** Hints open in their order: from their attempt on, so long after it began. */
-    private function hint(State $state, QuestionPlace $place, int $at): HintOpened
+    private function hint(State $state, QuestionPlace $place, Instant $at): HintOpened
     {
         $visit = $state->visit($place->id);
         $hint = $place->question->hints[$visit->hints] ?? throw Refused::because(Refusal::NoHint);
         $began = $visit->began[$hint->fromAttempt - 1] ?? throw Refused::because(Refusal::HintOfLaterAttempt);
 
-        return $at >= $began + $hint->afterSeconds * Terms::SECOND ? new HintOpened($at, $place->id) : throw Refused::because(Refusal::HintTooSoon);
+        return !$at->isBefore($began->plus(Duration::seconds($hint->afterSeconds))) ? new HintOpened($at, $place->id) : throw Refused::because(Refusal::HintTooSoon);
     }
 }

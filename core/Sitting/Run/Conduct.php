@@ -31,12 +31,14 @@ use Zetema\Core\Sitting\State\Ended;
 use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Conducts sittings of one paper: takes what candidates and staff do, lets the clock act, and is the one place where events change the state. */
 final readonly class Conduct
 {
     /** A response on its way when time ran out is accepted for so long. */
-    public const GRACE = 3 * Terms::SECOND;
+    public const GRACE_SECONDS = 3;
 
     private Clocks $clocks;
     private Effects $effects;
@@ -52,6 +54,11 @@ final readonly class Conduct
         $this->moves = new Moves($paper, $this->effects, $ways);
         $this->walk = new Walk($paper, $ways, $this->moves);
         $this->acceptance = new Acceptance($paper, $this->walk);
+    }
+
+    public static function grace(): Duration
+    {
+        return Duration::seconds(self::GRACE_SECONDS);
     }
 
     public function begin(): State
@@ -75,7 +82,7 @@ final readonly class Conduct
     {
         $events = [];
         $at = $act->at;
-        while (($due = $this->clocks->due($state)) !== null && ($due->at < $act->at || ($act instanceof Pause && $due->at === $act->at))) {
+        while (($due = $this->clocks->due($state)) !== null && ($due->at->isBefore($act->at) || ($act instanceof Pause && $due->at->is($act->at)))) {
             if ($this->isInGrace($state, $act, $due)) {
                 $at = $due->at;
                 break;
@@ -83,13 +90,13 @@ final readonly class Conduct
             $events[] = $this->clockActs($state, $due);
         }
         $pausedAt = $state->pausedAt();
-        if ($pausedAt !== null && $act instanceof WithResponse && $act->at - $pausedAt <= self::GRACE) {
+        if ($pausedAt !== null && $act instanceof WithResponse && !$act->at->since($pausedAt)->isLongerThan(self::grace())) {
             $at = $pausedAt;
         }
         try {
             $event = $this->acceptance->event($state, $act, $at);
         } catch (Refused $e) {
-            while (($due = $this->clocks->due($state)) !== null && $due->at < $act->at) {
+            while (($due = $this->clocks->due($state)) !== null && $due->at->isBefore($act->at)) {
                 $events[] = $this->clockActs($state, $due);
             }
 
@@ -101,10 +108,10 @@ final readonly class Conduct
     }
 
     /** @return list<Event> what the clock brings about by now, nobody doing anything */
-    public function settle(State $state, int $now): array
+    public function settle(State $state, Instant $now): array
     {
         $events = [];
-        while (($due = $this->clocks->due($state)) !== null && $due->at <= $now) {
+        while (($due = $this->clocks->due($state)) !== null && !$due->at->isAfter($now)) {
             $events[] = $this->clockActs($state, $due);
         }
 
@@ -122,7 +129,7 @@ final readonly class Conduct
             $event instanceof Flagged => $state->change($event->place)->isFlagged = $event->on,
             $event instanceof WentOn => $this->moves->goOn($state, $event->at),
             $event instanceof WentTo => $this->moves->goTo($state, $event->place, $event->at),
-            $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? 0) + $event->time,
+            $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? Duration::none())->plus($event->time),
             $event instanceof RanOut => $this->ranOut($state, $event),
             $event instanceof Paused => $state->pause($event->at),
             $event instanceof Resumed => $state->resume($event->at),
@@ -166,7 +173,7 @@ final readonly class Conduct
     }
 
     /** Its open questions are closed, the rest of its path is walked, and the candidate arrives where it leads. */
-    private function sectionRanOut(State $state, int $at): void
+    private function sectionRanOut(State $state, Instant $at): void
     {
         $section = $state->section ?? throw new \LogicException('its clock runs');
         $node = $this->walk->rest($state, $at, $this->dropsWhatIsOpen(), $section);
@@ -176,7 +183,7 @@ final readonly class Conduct
         }
     }
 
-    private function end(State $state, Ending $how, int $at, bool $drops): void
+    private function end(State $state, Ending $how, Instant $at, bool $drops): void
     {
         $this->walk->rest($state, $at, $drops);
         $state->ended = new Ended($how, $at);
@@ -192,7 +199,7 @@ final readonly class Conduct
     private function isInGrace(State $state, Act $act, Due $due): bool
     {
         $place = $act instanceof WithResponse ? $this->paper->questionNamed($act->question) : null;
-        if ($place === null || $act->at - $due->at > self::GRACE || !$state->visit($place->id)->isOpen() || !Answering::isHere($this->paper, $state, $place)) {
+        if ($place === null || $act->at->since($due->at)->isLongerThan(self::grace()) || !$state->visit($place->id)->isOpen() || !Answering::isHere($this->paper, $state, $place)) {
             return false;
         }
 

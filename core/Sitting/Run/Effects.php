@@ -16,6 +16,8 @@ use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\State\Visit;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /**
  * What a marked response brings about, always in this order: the mark; with it the tallies, which are sums over the marks that stand; the
@@ -28,7 +30,7 @@ final readonly class Effects
     }
 
     /** A response is checked. */
-    public function checked(State $state, QuestionPlace $place, Response $response, int $at): void
+    public function checked(State $state, QuestionPlace $place, Response $response, Instant $at): void
     {
         $visit = $state->change($place->id);
         $attempt = $visit->attempt();
@@ -43,7 +45,7 @@ final readonly class Effects
     }
 
     /** The question's clock ran out: what was saved since the last check is marked as its rule for late responses says. */
-    public function ranOut(State $state, QuestionPlace $place, int $at): void
+    public function ranOut(State $state, QuestionPlace $place, Instant $at): void
     {
         $visit = $state->change($place->id);
         if ($visit->awaitsRefresher) { // the clock ran on meanwhile: the round to come is out of time, with nothing entered
@@ -61,7 +63,7 @@ final readonly class Effects
     }
 
     /** What was saved since the last check is marked as the next attempt, without feedback; nothing where nothing was. */
-    public function markSaved(State $state, QuestionPlace $place, int $at): void
+    public function markSaved(State $state, QuestionPlace $place, Instant $at): void
     {
         $visit = $state->visit($place->id);
         if ($visit->saved->isBlank() || !$visit->isOpen()) {
@@ -79,7 +81,7 @@ final readonly class Effects
      *
      * @param bool $drops whether what was saved and not checked counts nothing
      */
-    public function leave(State $state, QuestionPlace $place, int $at, bool $drops = false): void
+    public function leave(State $state, QuestionPlace $place, Instant $at, bool $drops = false): void
     {
         if ($state->visit($place->id)->closed !== null) {
             return;
@@ -97,7 +99,7 @@ final readonly class Effects
     }
 
     /** Its round is over: closed, unless a refresher is to come, during which its clock stands still, if it is not set to run on. */
-    public function endRound(State $state, QuestionPlace $place, Visit $visit, int $at): void
+    public function endRound(State $state, QuestionPlace $place, Visit $visit, Instant $at): void
     {
         if (!$visit->hasRefresherToCome($place)) {
             $this->close($state, $place, $visit, $at);
@@ -111,7 +113,7 @@ final readonly class Effects
     }
 
     /** Back from the refresher: response cleared, attempts from 1, hints stay paid. */
-    public function newRound(State $state, QuestionPlace $place, int $at): void
+    public function newRound(State $state, QuestionPlace $place, Instant $at): void
     {
         $visit = $state->change($place->id);
         $visit->rounds[] = [];
@@ -119,14 +121,14 @@ final readonly class Effects
         $visit->saved = Response::blank();
         $visit->began = [$at];
         if ($place->refresher?->timeAfresh === true) {
-            $visit->used = 0;
+            $visit->used = Duration::none();
             $visit->runsSince = $visit->runsSince === null ? null : $at;
         }
         $this->run($state, $place, $visit, $at);
     }
 
     /** Its clock runs, where it has one. */
-    public function run(State $state, QuestionPlace $place, Visit $visit, int $at): void
+    public function run(State $state, QuestionPlace $place, Visit $visit, Instant $at): void
     {
         if ($place->seconds !== null && $visit->runsSince === null) {
             $visit->runsSince = $at;
@@ -134,17 +136,17 @@ final readonly class Effects
         }
     }
 
-    private function close(State $state, QuestionPlace $place, Visit $visit, int $at): void
+    private function close(State $state, QuestionPlace $place, Visit $visit, Instant $at): void
     {
         $visit->awaitsRefresher = false;
         $visit->closed = $at;
         $this->stop($state, $place, $visit, $at);
     }
 
-    private function stop(State $state, QuestionPlace $place, Visit $visit, int $at): void
+    private function stop(State $state, QuestionPlace $place, Visit $visit, Instant $at): void
     {
         if ($visit->runsSince !== null) {
-            $visit->used += $at - $visit->runsSince;
+            $visit->used = $visit->used->plus($at->since($visit->runsSince));
             $visit->runsSince = null;
             unset($state->ticking[$place->id]);
         }

@@ -13,6 +13,7 @@ use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\Position;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** Where *Go on* and *Go to* lead, and what arriving brings about. */
 final readonly class Moves
@@ -21,7 +22,7 @@ final readonly class Moves
     {
     }
 
-    public function goOn(State $state, int $at): void
+    public function goOn(State $state, Instant $at): void
     {
         $position = $state->position;
         $node = $this->paper->nodes[$position->node] ?? null;
@@ -36,7 +37,7 @@ final readonly class Moves
     }
 
     /** To another screen of the stretch, or back to it from the end. */
-    public function goTo(State $state, string $place, int $at): void
+    public function goTo(State $state, string $place, Instant $at): void
     {
         $node = $this->paper->nodeOf($place);
         if ($state->position->isAt(At::Node) && $state->position->node === $node) {
@@ -47,7 +48,7 @@ final readonly class Moves
     }
 
     /** Along the way from a node on: checkpoints that are not announced are passed at once; the candidate arrives at the first screen, or at the end. */
-    public function proceed(State $state, int $node, int $at): void
+    public function proceed(State $state, int $node, Instant $at): void
     {
         $target = $node;
         while (($checkpoint = $this->paper->nodes[$target] ?? null) instanceof CheckpointPlace) {
@@ -72,7 +73,7 @@ final readonly class Moves
         $state->path[] = 'end';
     }
 
-    private function arrive(State $state, int $node, int $at): void
+    private function arrive(State $state, int $node, Instant $at): void
     {
         $screen = $this->paper->nodes[$node];
         if (!$screen instanceof Screen) {
@@ -97,7 +98,7 @@ final readonly class Moves
     }
 
     /** The candidate comes into the section of a node, and leaves the one before. */
-    private function enter(State $state, ?int $node, int $at): void
+    private function enter(State $state, ?int $node, Instant $at): void
     {
         $section = $node === null ? null : $this->paper->sectionOf($node);
         if ($state->section !== null && $state->section !== $section) {
@@ -109,7 +110,7 @@ final readonly class Moves
         }
     }
 
-    private function fromFreeScreen(State $state, int $node, Screen $screen, int $at): void
+    private function fromFreeScreen(State $state, int $node, Screen $screen, Instant $at): void
     {
         $stretch = $this->paper->stretch($node);
         $last = $stretch[count($stretch) - 1];
@@ -126,7 +127,7 @@ final readonly class Moves
         }
     }
 
-    private function fromScreen(State $state, int $node, Screen $screen, int $at): void
+    private function fromScreen(State $state, int $node, Screen $screen, Instant $at): void
     {
         $place = $screen->places[0];
         if ($place instanceof PagePlace && !$screen->isShared) {
@@ -140,7 +141,7 @@ final readonly class Moves
     }
 
     /** Mark what is saved, then to the refresher, if it failed and a round is left; else where its choice leads; else on. */
-    private function fromQuestion(State $state, int $node, QuestionPlace $place, int $at): void
+    private function fromQuestion(State $state, int $node, QuestionPlace $place, Instant $at): void
     {
         $this->effects->markSaved($state, $place, $at);
         $visit = $state->change($place->id);
@@ -167,7 +168,7 @@ final readonly class Moves
         $state->path[] = 'refresher ' . $page;
     }
 
-    private function fromRefresher(State $state, Position $position, int $at): void
+    private function fromRefresher(State $state, Position $position, Instant $at): void
     {
         $place = $this->questionsOf($position->node)[0];
         if ($state->visit($place->id)->closed !== null) { // its time ran out meanwhile
@@ -181,7 +182,7 @@ final readonly class Moves
     }
 
     /** All of the stretch is closed, in running order. */
-    public function leaveStretch(State $state, int $node, int $at, bool $drops = false): void
+    public function leaveStretch(State $state, int $node, Instant $at, bool $drops = false): void
     {
         foreach ($this->paper->stretch($node) as $left) {
             foreach ($this->questionsOf($left) as $place) {
@@ -191,7 +192,7 @@ final readonly class Moves
     }
 
     /** A question with a time of its own cannot be come back to. */
-    private function leaveTimed(State $state, int $at): void
+    private function leaveTimed(State $state, Instant $at): void
     {
         foreach ($state->position->isAt(At::Node) ? $this->questionsOf($state->position->node) : [] as $place) {
             if ($place->seconds !== null) {

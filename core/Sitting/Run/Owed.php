@@ -10,6 +10,7 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\Paper\Screen;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** Whether a question that must be answered would be left for good with nothing given. */
 final readonly class Owed
@@ -42,7 +43,7 @@ final readonly class Owed
     }
 
     /** Whether the walk to the end would close one blank, reached or not. */
-    public function atHandIn(State $state, int $at): bool
+    public function atHandIn(State $state, Instant $at): bool
     {
         if ($this->must === []) {
             return false;

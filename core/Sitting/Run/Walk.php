@@ -9,6 +9,7 @@ use Zetema\Core\Sitting\Paper\PagePlace;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /**
  * The rest of a candidate's path, walked for them when time runs out or the paper is handed in: each step as if it were left at once,
@@ -26,7 +27,7 @@ final readonly class Walk
      *
      * @return int the first node that was not walked
      */
-    public function rest(State $state, int $at, bool $drops, ?int $within = null): int
+    public function rest(State $state, Instant $at, bool $drops, ?int $within = null): int
     {
         $node = $this->fromHere($state, $at, $drops);
         while (isset($this->paper->nodes[$node]) && ($within === null || $this->paper->sectionOf($node) === $within)) {
@@ -37,7 +38,7 @@ final readonly class Walk
     }
 
     /** What lies open where the candidate is; then the node that follows. */
-    private function fromHere(State $state, int $at, bool $drops): int
+    private function fromHere(State $state, Instant $at, bool $drops): int
     {
         $position = $state->position;
         $node = $this->paper->nodes[$position->node] ?? null;
@@ -56,7 +57,7 @@ final readonly class Walk
         return $node === null ? count($this->paper->nodes) : $this->through($state, $position->node, $at, $drops);
     }
 
-    private function through(State $state, int $node, int $at, bool $drops): int
+    private function through(State $state, int $node, Instant $at, bool $drops): int
     {
         $here = $this->paper->nodes[$node];
         if ($here instanceof CheckpointPlace) {

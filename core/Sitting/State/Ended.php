@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\State;
 
+use Zetema\Core\Time\Instant;
+
 /** How and when a sitting ended. */
 final readonly class Ended
 {
-    /** @param int $at in microseconds */
-    public function __construct(public Ending $how, public int $at)
+    public function __construct(public Ending $how, public Instant $at)
     {
     }
 }

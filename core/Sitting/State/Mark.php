@@ -7,6 +7,7 @@ namespace Zetema\Core\Sitting\State;
 use Zetema\Core\Marking\Verdict;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\Response;
+use Zetema\Core\Time\Instant;
 
 /** A mark as it was made: of which response, at which attempt, and what was shown then. */
 final readonly class Mark
@@ -19,7 +20,7 @@ final readonly class Mark
      * @param list<string|null> $feedback the author's texts that were shown, the outcome's first; null in its place where the house's text shows
      */
     public function __construct(
-        public int $at,
+        public Instant $at,
         public int $round,
         public int $attempt,
         public Response $response,

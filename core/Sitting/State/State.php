@@ -6,20 +6,22 @@ namespace Zetema\Core\Sitting\State;
 
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** A sitting as its events have left it. Visits are copied before they are changed, so that a copy of the state keeps what it had. */
 final class State
 {
-    public ?int $startedAt = null;
+    public ?Instant $startedAt = null;
     public ?Ended $ended = null;
     public Position $position;
     /** The section that the candidate is in. */
     public ?int $section = null;
-    /** @var array<int, int> when each section's clock began */
+    /** @var array<int, Instant> when each section's clock began */
     public array $sectionBegan = [];
     /** @var array<int, true> sections that were left, or whose clock ran out */
     public array $sectionOver = [];
-    /** @var array<string, int> time given, in microseconds, by clock */
+    /** @var array<string, Duration> time given, by clock */
     public array $given = [];
     /** @var array<array-key, true> places of questions whose clock runs; an id of digits is a number as a key */
     public array $ticking = [];
@@ -31,9 +33,9 @@ final class State
     public array $routes = [];
     /** Where the announced checkpoint leads that the candidate is at. */
     public int $decided = -1;
-    /** @var list<array{clock: string, at: int}> */
+    /** @var list<array{clock: string, at: Instant}> */
     public array $ran = [];
-    /** @var list<array{from: int, to: int|null}> when it was paused; to null: it is still */
+    /** @var list<array{from: Instant, to: Instant|null}> when it was paused; to null: it is still */
     public array $pauses = [];
     /** What a rehearsal takes to have been reached before it began in the middle. */
     public Assumed $assumed;
@@ -71,8 +73,8 @@ final class State
         return $this->pausedAt() !== null;
     }
 
-    /** @return int|null since when it is paused; null: it is not */
-    public function pausedAt(): ?int
+    /** @return Instant|null since when it is paused; null: it is not */
+    public function pausedAt(): ?Instant
     {
         $last = $this->pauses[count($this->pauses) - 1] ?? null;
 
@@ -80,7 +82,7 @@ final class State
     }
 
     /** A second pause changes nothing. */
-    public function pause(int $at): void
+    public function pause(Instant $at): void
     {
         if (!$this->isPaused()) {
             $this->pauses[] = ['from' => $at, 'to' => null];
@@ -88,15 +90,15 @@ final class State
     }
 
     /** What runs goes on from here as if no time had passed. */
-    public function resume(int $at): void
+    public function resume(Instant $at): void
     {
         $pausedAt = $this->pausedAt();
         if ($pausedAt === null) {
             return;
         }
-        $length = $at - $pausedAt;
+        $length = $at->since($pausedAt);
         $this->pauses[count($this->pauses) - 1] = ['from' => $pausedAt, 'to' => $at];
-        $this->sectionBegan = array_map(static fn (int $began): int => $began + $length, $this->sectionBegan);
+        $this->sectionBegan = array_map(static fn (Instant $began): Instant => $began->plus($length), $this->sectionBegan);
         foreach ($this->asked as $place) {
             if ($this->visits[$place]->closed === null && $this->visits[$place]->began !== []) {
                 $this->change($place)->shift($length);
@@ -104,23 +106,21 @@ final class State
         }
     }
 
-    /** Microseconds of a stretch of time in which the sitting was paused. */
-    public function paused(int $from = 0, int $to = PHP_INT_MAX): int
+    /** How long the sitting was paused up to a moment. */
+    public function paused(Instant $to): Duration
     {
-        $within = array_map(static fn (array $pause): int => max(0, min($to, $pause['to'] ?? $to) - max($from, $pause['from'])), $this->pauses);
-
-        return array_sum($within);
+        return $this->pausedBetween($this->startedAt ?? $to, $to);
     }
 
     /**
-     * Microseconds from first arrival at a question until nothing could change its mark, pauses left out; null where that tells no time
+     * From first arrival at a question until nothing could change its mark, pauses left out; null where that tells no time
      * spent on it: it could be left and come back to, or was never closed.
      */
-    public function took(QuestionPlace $place, Paper $paper): ?int
+    public function took(QuestionPlace $place, Paper $paper): ?Duration
     {
         $visit = $this->visits[$place->id];
 
-        return $paper->isAnyOrder($place) || $visit->shown === null || $visit->closed === null ? null : $visit->closed - $visit->shown - $this->paused($visit->shown, $visit->closed);
+        return $paper->isAnyOrder($place) || $visit->shown === null || $visit->closed === null ? null : $visit->closed->since($visit->shown)->minus($this->pausedBetween($visit->shown, $visit->closed));
     }
 
     /** @return array<array-key, Visit> by place */
@@ -147,5 +147,17 @@ final class State
     public function change(string $place): Visit
     {
         return $this->visits[$place] = clone $this->visits[$place];
+    }
+
+    private function pausedBetween(Instant $from, Instant $to): Duration
+    {
+        $sum = Duration::none();
+        foreach ($this->pauses as $pause) {
+            $since = $from->later($pause['from']);
+            $until = $to->earlier($pause['to'] ?? $to);
+            $sum = $since->isBefore($until) ? $sum->plus($until->since($since)) : $sum;
+        }
+
+        return $sum;
     }
 }

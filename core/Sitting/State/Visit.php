@@ -7,15 +7,17 @@ namespace Zetema\Core\Sitting\State;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Response\Response;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** How far a candidate has come with one question: its rounds with their attempts, hints, time. */
 final class Visit
 {
     /** Whether it is on the candidate's path. */
     public bool $isAsked = false;
-    public ?int $shown = null;
+    public ?Instant $shown = null;
     /** From when nothing can change its mark. */
-    public ?int $closed = null;
+    public ?Instant $closed = null;
     /** What was saved since the last check. */
     public Response $saved;
     public int $hints = 0;
@@ -24,19 +26,20 @@ final class Visit
     public array $rounds = [[]];
     /** Whether the round is over and a refresher is to come. */
     public bool $awaitsRefresher = false;
-    /** @var list<int> when each attempt of the round began */
+    /** @var list<Instant> when each attempt of the round began */
     public array $began = [];
     /** What not answering it came to. */
     public ?Mark $blank = null;
     public bool $ranOut = false;
-    /** Microseconds of its time that were used before the clock last stood still. */
-    public int $used = 0;
+    /** What of its time was used before the clock last stood still. */
+    public Duration $used;
     /** Since when its clock runs; null: it does not. */
-    public ?int $runsSince = null;
+    public ?Instant $runsSince = null;
 
     public function __construct()
     {
         $this->saved = Response::blank();
+        $this->used = Duration::none();
     }
 
     public function isOpen(): bool
@@ -69,11 +72,11 @@ final class Visit
         return $marks[count($marks) - 1] ?? null;
     }
 
-    /** All that runs began so much later. @param int $by in microseconds */
-    public function shift(int $by): void
+    /** All that runs began so much later. */
+    public function shift(Duration $by): void
     {
-        $this->began = array_map(static fn (int $began): int => $began + $by, $this->began);
-        $this->runsSince = $this->runsSince === null ? null : $this->runsSince + $by;
+        $this->began = array_map(static fn (Instant $began): Instant => $began->plus($by), $this->began);
+        $this->runsSince = $this->runsSince?->plus($by);
     }
 
     /** Whether neither anything is saved nor was anything marked. */

@@ -27,6 +27,8 @@ use Zetema\Core\Sitting\Event\WentOn;
 use Zetema\Core\Sitting\Event\WentTo;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\State\Assumed;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Events as they are stored: the kind, the place if it has one, and what else it needs as versioned data. */
 final readonly class EventCodec
@@ -60,7 +62,7 @@ final readonly class EventCodec
         $data = match (true) {
             $event instanceof Saved, $event instanceof Checked => ['response' => $event->response->toData()],
             $event instanceof Flagged => ['on' => $event->on],
-            $event instanceof TimeGiven => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name, 'time' => $event->time],
+            $event instanceof TimeGiven => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name, 'time' => $event->time->micros],
             $event instanceof RanOut => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name],
             $event instanceof Placed => ['step' => $event->step, 'assumed' => $event->assumed->toData()],
             default => null,
@@ -74,7 +76,7 @@ final readonly class EventCodec
      *
      * @throws Malformed if it is no event of this version
      */
-    public function event(string $kind, int $at, ?string $place, array $data): Event
+    public function event(string $kind, Instant $at, ?string $place, array $data): Event
     {
         $fields = Fields::of($data);
         if ($data !== [] && $fields->integer('v') !== self::VERSION) {
@@ -91,7 +93,7 @@ final readonly class EventCodec
             WentTo::class => new WentTo($at, $place),
             Flagged::class => new Flagged($at, $place, $fields->flag('on')),
             HandedIn::class => new HandedIn($at),
-            TimeGiven::class => new TimeGiven($at, self::clock($fields), $fields->integer('time')),
+            TimeGiven::class => new TimeGiven($at, self::clock($fields), Duration::micros($fields->integer('time'))),
             RanOut::class => new RanOut($at, self::clock($fields)),
             ClosedByStaff::class => new ClosedByStaff($at),
             Paused::class => new Paused($at),

@@ -11,6 +11,8 @@ use Zetema\Core\Sitting\State\Assumed;
 use Zetema\Core\Sitting\State\Ended;
 use Zetema\Core\Sitting\State\Ending;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** A state as it is stored, with the number of events that it stands for; so that a save does not live through the past again. */
 final class Snapshot
@@ -29,20 +31,20 @@ final class Snapshot
         return [
             'v' => self::VERSION,
             'events' => $state->events,
-            'startedAt' => $state->startedAt,
-            'ended' => $state->ended === null ? null : ['how' => $state->ended->how->value, 'at' => $state->ended->at],
+            'startedAt' => $state->startedAt?->micros,
+            'ended' => $state->ended === null ? null : ['how' => $state->ended->how->value, 'at' => $state->ended->at->micros],
             'position' => PositionCodec::toData($state->position),
             'section' => $state->section,
-            'sectionBegan' => array_map(static fn (int $section, int $at): array => ['section' => $section, 'at' => $at], array_keys($state->sectionBegan), $state->sectionBegan),
+            'sectionBegan' => array_map(static fn (int $section, Instant $at): array => ['section' => $section, 'at' => $at->micros], array_keys($state->sectionBegan), $state->sectionBegan),
             'sectionOver' => array_keys($state->sectionOver),
-            'given' => (object) $state->given,
+            'given' => (object) array_map(static fn (Duration $time): int => $time->micros, $state->given),
             'ticking' => array_map(strval(...), array_keys($state->ticking)),
             'asked' => $state->asked,
             'path' => $state->path,
             'routes' => $state->routes,
             'decided' => $state->decided,
-            'ran' => $state->ran,
-            ...($state->pauses === [] ? [] : ['pauses' => $state->pauses]),
+            'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => $ran['at']->micros], $state->ran),
+            ...($state->pauses === [] ? [] : ['pauses' => array_map(static fn (array $pause): array => ['from' => $pause['from']->micros, 'to' => $pause['to']?->micros], $state->pauses)]),
             ...($state->assumed->toData() === Assumed::nothing()->toData() ? [] : ['assumed' => $state->assumed->toData()]),
             'visits' => $visits,
         ];
@@ -56,23 +58,23 @@ final class Snapshot
         }
         $state = new State($paper);
         $state->events = $data->integer('events');
-        $state->startedAt = $data->optionalInteger('startedAt');
+        $state->startedAt = Moments::optional($data, 'startedAt');
         $ended = $data->optionalObject('ended');
-        $state->ended = $ended === null ? null : new Ended(Ending::tryFrom($ended->text('how')) ?? throw new Malformed('how', 'is none that there is'), $ended->integer('at'));
+        $state->ended = $ended === null ? null : new Ended(Ending::tryFrom($ended->text('how')) ?? throw new Malformed('how', 'is none that there is'), Moments::of($ended, 'at'));
         $state->position = PositionCodec::read($data->object('position'));
         $state->section = $data->optionalInteger('section');
         foreach ($data->objects('sectionBegan') as $began) {
-            $state->sectionBegan[$began->integer('section')] = $began->integer('at');
+            $state->sectionBegan[$began->integer('section')] = Moments::of($began, 'at');
         }
         $state->sectionOver = array_fill_keys($data->integers('sectionOver'), true);
-        $state->given = $data->integerMap('given');
+        $state->given = array_map(Duration::micros(...), $data->integerMap('given'));
         $state->ticking = array_fill_keys($data->texts('ticking'), true);
         $state->asked = $data->texts('asked');
         $state->path = $data->texts('path');
         $state->routes = array_map(static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')], $data->objects('routes'));
         $state->decided = $data->integer('decided');
-        $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => $ran->integer('at')], $data->objects('ran'));
-        $state->pauses = array_map(static fn (Fields $pause): array => ['from' => $pause->integer('from'), 'to' => $pause->optionalInteger('to')], $data->objects('pauses', optional: true));
+        $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => Moments::of($ran, 'at')], $data->objects('ran'));
+        $state->pauses = array_map(static fn (Fields $pause): array => ['from' => Moments::of($pause, 'from'), 'to' => Moments::optional($pause, 'to')], $data->objects('pauses', optional: true));
         $assumed = $data->optionalObject('assumed');
         $state->assumed = $assumed === null ? Assumed::nothing() : Assumed::fromData($assumed);
         foreach ($data->objects('visits') as $visit) {

@@ -14,6 +14,8 @@ use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Sitting\State\Mark;
 use Zetema\Core\Sitting\State\MarkReason;
 use Zetema\Core\Sitting\State\Visit;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** A visit as it is stored, its marks as they were made: reading them marks nothing again. */
 final class VisitCodec
@@ -21,7 +23,7 @@ final class VisitCodec
     /** @return array<string, mixed> what differs from a question that nobody has come to */
     public static function toData(Visit $visit): array
     {
-        $moments = array_filter(['shown' => $visit->shown, 'closed' => $visit->closed, 'runsSince' => $visit->runsSince], is_int(...));
+        $moments = array_filter(['shown' => $visit->shown?->micros, 'closed' => $visit->closed?->micros, 'runsSince' => $visit->runsSince?->micros], is_int(...));
 
         return [...$moments, ...array_filter([
             'asked' => $visit->isAsked,
@@ -30,18 +32,18 @@ final class VisitCodec
             'flagged' => $visit->isFlagged,
             'rounds' => $visit->rounds === [[]] ? null : array_map(static fn (array $marks): array => array_map(self::mark(...), $marks), $visit->rounds),
             'awaitsRefresher' => $visit->awaitsRefresher,
-            'began' => $visit->began,
+            'began' => array_map(static fn (Instant $began): int => $began->micros, $visit->began),
             'blank' => $visit->blank === null ? null : self::mark($visit->blank),
             'ranOut' => $visit->ranOut,
-            'used' => $visit->used,
+            'used' => $visit->used->micros,
         ], static fn (mixed $value): bool => !in_array($value, [null, false, 0, []], true))];
     }
 
     public static function read(Fields $data, Visit $visit, QuestionPlace $place): void
     {
         $visit->isAsked = $data->flag('asked', false);
-        $visit->shown = $data->optionalInteger('shown');
-        $visit->closed = $data->optionalInteger('closed');
+        $visit->shown = Moments::optional($data, 'shown');
+        $visit->closed = Moments::optional($data, 'closed');
         $visit->saved = self::response($data->raw()['saved'] ?? null, $place);
         $visit->hints = $data->integer('hints', 0);
         $visit->isFlagged = $data->flag('flagged', false);
@@ -51,19 +53,19 @@ final class VisitCodec
         }
         $visit->rounds = $rounds === [] ? [[]] : $rounds;
         $visit->awaitsRefresher = $data->flag('awaitsRefresher', false);
-        $visit->began = $data->integers('began', optional: true);
+        $visit->began = array_map(Instant::micros(...), $data->integers('began', optional: true));
         $blank = $data->optionalObject('blank');
         $visit->blank = $blank === null ? null : self::readMark($blank, $place);
         $visit->ranOut = $data->flag('ranOut', false);
-        $visit->used = $data->integer('used', 0);
-        $visit->runsSince = $data->optionalInteger('runsSince');
+        $visit->used = Duration::micros($data->integer('used', 0));
+        $visit->runsSince = Moments::optional($data, 'runsSince');
     }
 
     /** @return array<string, mixed> */
     private static function mark(Mark $mark): array
     {
         return [
-            'at' => $mark->at,
+            'at' => $mark->at->micros,
             'round' => $mark->round,
             'attempt' => $mark->attempt,
             'response' => $mark->response->toData(),
@@ -81,7 +83,7 @@ final class VisitCodec
         $feedback = array_map(static fn (mixed $text): ?string => is_string($text) ? $text : null, $data->items('feedback'));
 
         return new Mark(
-            $data->integer('at'),
+            Moments::of($data, 'at'),
             $data->integer('round'),
             $data->integer('attempt'),
             self::response($data->raw()['response'] ?? null, $place),

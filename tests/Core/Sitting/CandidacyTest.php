@@ -10,12 +10,11 @@ use Zetema\Core\Blueprint\Check\TrustedNames;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Sitting\Refused;
+use Zetema\Core\Time\Instant;
 
 /** Who may begin a sitting, and when. Moments here in seconds. */
 final class CandidacyTest extends TestCase
 {
-    private const SECOND = 1_000_000;
-
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, list<int>, int, string|null}> terms, rules, when sittings ended, now, and why not */
     public static function beginnings(): iterable
     {
@@ -44,11 +43,11 @@ final class CandidacyTest extends TestCase
     public function test_a_sitting_begins_only_where_everything_allows_it(array $terms, array $rules, array $ended, int $now, ?string $why): void
     {
         $blueprint = BlueprintReader::read(['v' => 2, 'title' => 'Paper', 'rules' => $rules, 'sections' => [['id' => 'a', 'steps' => [['id' => '1', 'question' => 'eggs']]]]], new TrustedNames());
-        $micros = static fn (mixed $seconds): ?int => is_int($seconds) ? $seconds * self::SECOND : null;
-        $candidacy = new Candidacy(($terms['isAdmitted'] ?? true) === true, $micros($terms['opens'] ?? null), $micros($terms['closes'] ?? null), 0, is_int($terms['more'] ?? null) ? $terms['more'] : 0);
+        $at = static fn (mixed $seconds): ?Instant => is_int($seconds) ? Instant::millis(1_000 * $seconds) : null;
+        $candidacy = new Candidacy(($terms['isAdmitted'] ?? true) === true, $at($terms['opens'] ?? null), $at($terms['closes'] ?? null), 0, is_int($terms['more'] ?? null) ? $terms['more'] : 0);
         $refused = null;
         try {
-            $candidacy->refuse($blueprint->rules, array_map(static fn (int $end): int => $end * self::SECOND, $ended), $now * self::SECOND);
+            $candidacy->refuse($blueprint->rules, array_map(static fn (int $end): Instant => Instant::millis(1_000 * $end), $ended), Instant::millis(1_000 * $now));
         } catch (Refused $e) {
             $refused = $e->getMessage();
         }

@@ -16,6 +16,7 @@ use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** What a candidate's page is told of where they are, what they can do and how long they have. */
 final class CandidateViewTest extends SatCase
@@ -83,7 +84,7 @@ final class CandidateViewTest extends SatCase
     public function test_what_a_page_is_told(array $blueprint, string $events, array $expected): void
     {
         $paper = self::paper(self::plan([], [...$blueprint, 'rules' => ['worth' => true, ...(is_array($blueprint['rules'] ?? null) ? $blueprint['rules'] : [])]]));
-        $view = (new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(5_000_000);
+        $view = (new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(Instant::millis(5_000));
 
         self::assertCame($expected, Fields::ofJson(json_encode($view, JSON_THROW_ON_ERROR))->raw());
     }
@@ -93,7 +94,7 @@ final class CandidateViewTest extends SatCase
         $paper = self::paper(self::plan([self::q('oar'), self::checkpoint(['outcome' => 'oar', 'is' => ['right']], 'count'), self::q('trim'), self::q('fork'), self::q('count')]));
         $state = $this->ran($paper, '0 start; 1 check oar {"choose":[1]}; 2 go on');
 
-        self::assertCame(['questions.0.n' => 2], Fields::ofJson(json_encode((new CandidateView($paper, $state, new Terms(Ratio::one())))->toData(0), JSON_THROW_ON_ERROR))->raw());
+        self::assertCame(['questions.0.n' => 2], Fields::ofJson(json_encode((new CandidateView($paper, $state, new Terms(Ratio::one())))->toData(Instant::start()), JSON_THROW_ON_ERROR))->raw());
     }
 
     /** @return iterable<string, array{Rung, array<string, mixed>}> */
@@ -156,7 +157,7 @@ final class CandidateViewTest extends SatCase
             foreach (range(1, 12) as $seed) {
                 $plan = self::plan([self::q('trim', ['settings' => ['shuffle' => 'yes', 'attempts' => '3']])], ['rules' => ['reshuffle' => $again]]);
                 $paper = self::paper($plan, $seed);
-                $view = fn (string $events): array => Fields::ofJson(json_encode((new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(0), JSON_THROW_ON_ERROR))->raw();
+                $view = fn (string $events): array => Fields::ofJson(json_encode((new CandidateView($paper, $this->ran($paper, $events), new Terms(Ratio::one())))->toData(Instant::start()), JSON_THROW_ON_ERROR))->raw();
                 $before = $view('0 start');
                 $after = $view('0 start; 1 check trim {"choose":[2]}');
                 $moved += $order($before) === $order($after) ? 0 : 1;

@@ -22,6 +22,8 @@ use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** A sitting of a paper whose questions stand in one list, by their numbers there; what is refused fails the test. */
 final class PlainSitting
@@ -36,32 +38,32 @@ final class PlainSitting
         $this->terms = new Terms(Ratio::one());
         $this->conduct = new Conduct($paper, $this->terms);
         $this->state = $this->conduct->begin();
-        $this->act(new Start($this->at++ * Terms::SECOND));
+        $this->act(new Start($this->now()));
     }
 
     public function saved(int $n, Response $response): self
     {
-        return $this->act(new Save($this->at++ * Terms::SECOND, $this->name($n), Given::of($response)));
+        return $this->act(new Save($this->now(), $this->name($n), Given::of($response)));
     }
 
     public function checked(int $n, Response $response): self
     {
-        return $this->act(new Check($this->at++ * Terms::SECOND, $this->name($n), Given::of($response)));
+        return $this->act(new Check($this->now(), $this->name($n), Given::of($response)));
     }
 
     public function hint(int $n): self
     {
-        return $this->act(new OpenHint($this->at++ * Terms::SECOND, $this->name($n)));
+        return $this->act(new OpenHint($this->now(), $this->name($n)));
     }
 
     public function handedIn(): self
     {
-        return $this->act(new HandIn($this->at++ * Terms::SECOND));
+        return $this->act(new HandIn($this->now()));
     }
 
     public function view(Mentions $mentions = new Mentions()): Fields
     {
-        return Fields::ofJson(json_encode((new CandidateView($this->paper, $this->state, $this->terms, $mentions))->toData($this->at), JSON_THROW_ON_ERROR));
+        return Fields::ofJson(json_encode((new CandidateView($this->paper, $this->state, $this->terms, $mentions))->toData(Instant::micros($this->at)), JSON_THROW_ON_ERROR));
     }
 
     /** @param Rung|null $rung null: the one that the rules allow */
@@ -70,6 +72,11 @@ final class PlainSitting
         $review = new Review($this->paper, $this->state, $mentions);
 
         return Fields::ofJson(json_encode($review->upTo($rung ?? $review->rung(isClosed: false)), JSON_THROW_ON_ERROR));
+    }
+
+    private function now(): Instant
+    {
+        return Instant::start()->plus(Duration::seconds($this->at++));
     }
 
     private function name(int $n): string

@@ -27,16 +27,19 @@ use Zetema\Core\Sitting\Act\Save;
 use Zetema\Core\Sitting\Event\Clock;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Run\Terms;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** Blueprints and acts at random, from a seed: all that can be set, all that can be done, at the wrong time too. */
 final class RandomSitting
 {
     private readonly Chance $chance;
-    private int $at = 0;
+    private Instant $at;
 
     public function __construct(int $seed, private readonly ListedBank $bank)
     {
         $this->chance = new Chance($seed);
+        $this->at = Instant::start();
     }
 
     public function blueprint(bool $refreshers = true): Blueprint
@@ -55,13 +58,13 @@ final class RandomSitting
 
     public function terms(): Terms
     {
-        return new Terms(Ratio::of($this->one('1', '1.25', '2')), $this->chance->below(4) === 0 ? 200 * Terms::SECOND : null);
+        return new Terms(Ratio::of($this->one('1', '1.25', '2')), $this->chance->below(4) === 0 ? Instant::start()->plus(Duration::seconds(200)) : null);
     }
 
     /** Some time later. */
     public function act(Paper $paper): Act
     {
-        $this->at += $this->one(0, 1, 1, 2, 5, 20) * Terms::SECOND;
+        $this->at = $this->at->plus(Duration::seconds($this->one(0, 1, 1, 2, 5, 20)));
         $names = array_map(strval(...), array_keys($paper->placeOf));
         $name = $names[$this->chance->below(max(1, count($names)))];
         $clock = $this->chance->below(2) === 0 ? Clock::whole() : Clock::question($name);
@@ -78,7 +81,7 @@ final class RandomSitting
             'on' => new GoOn($this->at),
             'to' => MoveTo::question($this->at, $name),
             'flag' => new Flag($this->at, $name, true),
-            'time' => new GiveTime($this->at, 3 * Terms::SECOND, $clock),
+            'time' => new GiveTime($this->at, Duration::seconds(3), $clock),
             'pause' => new Pause($this->at),
             'resume' => new Resume($this->at),
             'hand in' => new HandIn($this->at),
@@ -86,7 +89,7 @@ final class RandomSitting
         };
     }
 
-    public function now(): int
+    public function now(): Instant
     {
         return $this->at;
     }

@@ -28,6 +28,8 @@ use Zetema\Core\Sitting\State\Standing;
 use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Sitting\Stored\EventCodec;
 use Zetema\Core\Sitting\Stored\Snapshot;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 use Zetema\Tests\Speed;
 
 /** What must hold in every sitting, whatever the blueprint says and whatever is done in it. */
@@ -50,7 +52,7 @@ final class SittingModelTest extends SatCase
             $paper = $this->dealt($random->blueprint());
             $conduct = new Conduct($paper, $terms = $random->terms());
             $state = $conduct->begin();
-            $events = $conduct->take($state, new Start(0))->events;
+            $events = $conduct->take($state, new Start(Instant::start()))->events;
             for ($i = 0; $i < 30; ++$i) {
                 $before = clone $state;
                 $act = $random->act($paper);
@@ -59,17 +61,17 @@ final class SittingModelTest extends SatCase
                 $this->heeded($paper, $before, $state, "seed $seed, act $i: " . $act::class);
                 if ($taken->refused !== null) {
                     ++$refused;
-                    $conduct->settle($before, $act->at - ($act instanceof Pause ? 0 : 1));
+                    $conduct->settle($before, $act instanceof Pause ? $act->at : $act->at->before());
                     self::assertEquals($before, $state, "seed $seed: refused, an act changes nothing but what the clock did");
                 }
             }
-            array_push($events, ...$conduct->settle($state, $random->now() + 20 * Terms::SECOND));
+            array_push($events, ...$conduct->settle($state, $random->now()->plus(Duration::seconds(20))));
 
             self::assertEquals($state, $conduct->replay($events), "seed $seed: replay equals live");
             $this->stored($paper, $conduct, $events, $state, "seed $seed");
             // What was on its way as the sitting was paused came with the pause, whatever staff did since.
-            $pauses = array_map(static fn (Event $event): int => $event->at, array_filter($events, static fn (Event $event): bool => $event instanceof Paused));
-            $times = array_values(array_map(static fn (Event $event): int => $event->at, array_filter($events, static fn (Event $event): bool => !($event instanceof AtQuestion && in_array($event->at, $pauses, true)))));
+            $pauses = array_map(static fn (Event $event): int => $event->at->micros, array_filter($events, static fn (Event $event): bool => $event instanceof Paused));
+            $times = array_values(array_map(static fn (Event $event): int => $event->at->micros, array_filter($events, static fn (Event $event): bool => !($event instanceof AtQuestion && in_array($event->at->micros, $pauses, true)))));
             $sorted = $times;
             sort($sorted);
             self::assertSame($sorted, $times, "seed $seed: no clock runs back");
@@ -89,7 +91,7 @@ final class SittingModelTest extends SatCase
             $was = $before->visit($place->id);
             $is = $after->visit($place->id);
             if ($was->closed !== null) {
-                self::assertSame($was->closed, $is->closed, $message);
+                self::assertEquals($was->closed, $is->closed, $message);
                 self::assertEquals(Standing::of($place, $was), Standing::of($place, $is), $message);
             }
             self::assertTrue($is->isAsked || !$was->isAsked, $message);
@@ -140,7 +142,7 @@ final class SittingModelTest extends SatCase
             $sum = $sum->plus($standing->mark->verdict->earned ?? Points::zero());
             self::assertTrue($state->ended === null || $state->visit($place->id)->isAsked === ($standing !== null), 'once ended, what was asked is closed');
         }
-        $points = (new SittingResult($paper, $state, $terms, 0))->toData()['points'];
+        $points = (new SittingResult($paper, $state, $terms, Instant::start()))->toData()['points'];
         self::assertSame((string) ($state->ended !== null && $sum->isNegative() ? Points::zero() : $sum), $points);
     }
 
@@ -152,7 +154,7 @@ final class SittingModelTest extends SatCase
             $paper = $this->dealt($random->blueprint(refreshers: false));
             $conduct = new Conduct($paper, $terms = $random->terms());
             $state = $conduct->begin();
-            $conduct->take($state, new Start(0));
+            $conduct->take($state, new Start(Instant::start()));
             for ($i = 0; $i < $seed % 8; ++$i) {
                 $conduct->take($state, $random->act($paper));
             }
@@ -172,7 +174,7 @@ final class SittingModelTest extends SatCase
     /** @return array<string, mixed> the result, but for what was shown on the way */
     private function told(Paper $paper, State $state, Terms $terms): array
     {
-        $told = (new SittingResult($paper, $state, $terms, 0))->toData();
+        $told = (new SittingResult($paper, $state, $terms, Instant::start()))->toData();
         $steps = is_array($told['steps']) ? $told['steps'] : [];
         $told['steps'] = array_map(static fn (mixed $step): array => is_array($step) ? [...$step, 'shown' => null, 'took' => null] : [], $steps);
         unset($told['path']);
@@ -185,10 +187,10 @@ final class SittingModelTest extends SatCase
         $paper = $this->dealt(self::plan([self::q('trim'), self::q('oar')], ['rules' => ['moving' => 'any order']]));
         $conduct = new Conduct($paper, new Terms(Ratio::one()));
         $state = $conduct->begin();
-        $events = $conduct->take($state, new Start(0))->events;
+        $events = $conduct->take($state, new Start(Instant::start()))->events;
         $trim = $paper->questions['trim'];
         for ($i = 1; $i <= 100_000; ++$i) {
-            array_push($events, ...$conduct->take($state, new Save($i, 'trim', Given::read($trim, ['choose' => [1 + $i % 3]])))->events);
+            array_push($events, ...$conduct->take($state, new Save(Instant::micros($i), 'trim', Given::read($trim, ['choose' => [1 + $i % 3]])))->events);
         }
         $replayed = null;
         Speed::within(2_000, static function () use ($conduct, $events, &$replayed): void {

@@ -16,6 +16,8 @@ use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\Stored\EventCodec;
 use Zetema\Core\Sitting\Stored\FormCodec;
 use Zetema\Core\Sitting\Stored\Snapshot;
+use Zetema\Core\Time\Duration;
+use Zetema\Core\Time\Instant;
 
 /** What was ever stored is read; what is of a version that is not known is refused by its field, and not guessed at. */
 final class StoredVersionsTest extends SatCase
@@ -27,10 +29,10 @@ final class StoredVersionsTest extends SatCase
         $paper = $this->paperOfThen();
         $conduct = new Conduct($paper, $terms = new Terms(Ratio::one()));
         $state = $conduct->replay($this->events1($paper));
-        $result = (new SittingResult($paper, $state, $terms, 0))->toData();
+        $result = (new SittingResult($paper, $state, $terms, Instant::start()))->toData();
 
         self::assertCame(['ended.how' => 'whole ran out', 'ended.at' => '300', 'points' => '2', 'max' => '7', 'path' => 'trim · oar · fork', 'steps.0.attempts' => '2 1 1 wrong -1 1 1 0 checked · 3 1 2 right 2 1 1 1 checked', 'steps.1.flagged' => true], $result);
-        self::assertSame(['question trim' => 5_000_000], $state->given);
+        self::assertEquals(['question trim' => Duration::seconds(5)], $state->given);
     }
 
     public function test_a_form_of_version_2_is_read(): void
@@ -45,9 +47,9 @@ final class StoredVersionsTest extends SatCase
     /** @return iterable<string, array{\Closure(Paper): mixed, string}> what is read, the field that is refused */
     public static function unknown(): iterable
     {
-        yield 'an event' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('saved', 1, 'trim', ['v' => 2, 'response' => null]), 'v'];
-        yield 'an event that there is not' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('jumped', 1, null, []), 'kind'];
-        yield 'an event at a place that is not in the paper' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('saved', 1, 'nowhere', ['v' => 1, 'response' => null]), 'place'];
+        yield 'an event' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('saved', Instant::start(), 'trim', ['v' => 2, 'response' => null]), 'v'];
+        yield 'an event that there is not' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('jumped', Instant::start(), null, []), 'kind'];
+        yield 'an event at a place that is not in the paper' => [static fn (Paper $paper): Event => (new EventCodec($paper))->event('saved', Instant::start(), 'nowhere', ['v' => 1, 'response' => null]), 'place'];
         yield 'a form' => [static fn (Paper $paper): array => FormCodec::read(Fields::of(['v' => 3, 'sections' => []]), 1), 'v'];
         yield 'a state' => [static fn (Paper $paper): mixed => Snapshot::read(Fields::of(['v' => 2]), $paper), 'v'];
     }
@@ -76,7 +78,7 @@ final class StoredVersionsTest extends SatCase
         foreach (Fields::of(['events' => json_decode((string) file_get_contents(self::STORED . 'events-v1.json'), true)])->items('events') as $event) {
             [$kind, $at, $place, $data] = is_array($event) ? array_values($event) : ['', 0, null, null];
             $data = is_array($data) ? array_combine(array_map(strval(...), array_keys($data)), $data) : [];
-            yield $codec->event(is_string($kind) ? $kind : '', is_int($at) ? $at : 0, is_string($place) ? $place : null, $data);
+            yield $codec->event(is_string($kind) ? $kind : '', Instant::micros(is_int($at) ? $at : 0), is_string($place) ? $place : null, $data);
         }
     }
 }

@@ -19,6 +19,7 @@ use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Run\Terms;
 use Zetema\Core\Sitting\State\At;
 use Zetema\Core\Sitting\State\State;
+use Zetema\Core\Time\Instant;
 
 /** Nothing is told before the rules show it: every reply of sittings at random, on every path, after every act and every refusal. */
 final class ToldTooEarlyTest extends SatCase
@@ -40,7 +41,7 @@ final class ToldTooEarlyTest extends SatCase
             $paper = $this->dealt($random->blueprint());
             $conduct = new Conduct($paper, $terms = $random->terms());
             $state = $conduct->begin();
-            $conduct->take($state, new Start(0));
+            $conduct->take($state, new Start(Instant::start()));
             for ($i = 0; $i < 25; ++$i) {
                 $told += $this->look($paper, $state, $terms, $random->now(), "seed $seed, act $i");
                 ++$replies;
@@ -53,7 +54,7 @@ final class ToldTooEarlyTest extends SatCase
     }
 
     /** @return int how many texts of authors were told beside stems and answers */
-    private function look(Paper $paper, State $state, Terms $terms, int $now, string $message): int
+    private function look(Paper $paper, State $state, Terms $terms, Instant $now, string $message): int
     {
         $mentions = new Mentions();
         $reply = json_encode((new CandidateView($paper, $state, $terms, $mentions))->toData($now), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
