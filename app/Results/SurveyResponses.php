@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Kinds\KindId;
@@ -48,7 +49,7 @@ final readonly class SurveyResponses
         return array_values(array_map(static function (array $question) use ($given): array {
             $all = $given[$question['question']] ?? [];
             // A scale stands in its own order; what was chosen or typed begins with what most gave.
-            $question['kind'] === KindId::Rating->value ? ksort($all, SORT_NUMERIC) : arsort($all);
+            KindId::tryFrom(Row::text($question['kind']))?->facts()->isScale === true ? ksort($all, SORT_NUMERIC) : arsort($all);
             $few = array_slice($all, 0, self::MOST, true);
 
             return [...$question, 'given' => array_map(static fn (string $words, int $count): array => ['words' => $words, 'count' => $count], array_map(strval(...), array_keys($few)), $few), 'others' => array_sum($all) - array_sum($few)];

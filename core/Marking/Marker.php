@@ -134,7 +134,7 @@ final class Marker
         return match ($scoring->rule) {
             ShareRule::Best => $best,
             ShareRule::Whole => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? Ratio::one() : Ratio::zero(),
-            default => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
+            ShareRule::Share, ShareRule::Weights, ShareRule::None => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
         };
     }
 

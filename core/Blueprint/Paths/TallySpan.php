@@ -9,8 +9,7 @@ use Zetema\Core\Blueprint\Rules\Rule;
 use Zetema\Core\Blueprint\Step\AskingStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
-use Zetema\Core\Question\Kinds\Rating\Rating;
-use Zetema\Core\Question\Kinds\Several\Several;
+use Zetema\Core\Question\Kinds\Tallied;
 use Zetema\Core\Question\Question;
 
 /** Between which values a tally ends, over the forms that can be dealt and the responses that can be given. Exact where all is asked of everybody, else bounds. */
@@ -57,16 +56,6 @@ final readonly class TallySpan
     /** What a question that is answered adds. */
     private static function ofQuestion(string $tally, Question $question): self
     {
-        $kind = $question->kind;
-        if ($kind instanceof Rating) {
-            return in_array($tally, $kind->tallies, true) ? new self($kind->from, $kind->to) : new self(0, 0);
-        }
-        $adds = array_map(static fn ($choice): int => $choice->tallies[$tally] ?? 0, $kind->choices());
-
-        return match (true) {
-            $adds === [] => new self(0, 0),
-            $kind instanceof Several => new self(array_sum(array_filter($adds, static fn (int $n): bool => $n < 0)), array_sum(array_filter($adds, static fn (int $n): bool => $n > 0))),
-            default => new self(min($adds), max($adds)),
-        };
+        return $question->kind instanceof Tallied ? new self(...$question->kind->span($tally)) : new self(0, 0);
     }
 }

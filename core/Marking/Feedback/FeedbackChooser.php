@@ -98,7 +98,7 @@ final readonly class FeedbackChooser
             // What was lost is told; nothing earned says itself.
             Outcome::Wrong => 'Wrong' . ($verdict->earned->isNegative() ? $of : '.') . $leftNow,
             Outcome::Unanswered, Outcome::OutOfTime => rtrim(self::houseWords($verdict->outcome), '.') . ($verdict->earned->isNegative() ? $of : '.'),
-            default => self::houseWords($verdict->outcome),
+            Outcome::Recorded => self::houseWords($verdict->outcome),
         };
     }
 

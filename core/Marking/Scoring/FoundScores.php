@@ -33,7 +33,7 @@ final readonly class FoundScores
         return match ($scoring->rule) {
             ShareRule::Weights => new self($zero, $zero, $scoring->worth->exact(), $zero),
             ShareRule::Best => new self(Ratio::one(), $zero, $zero, Ratio::one()),
-            default => new self($scoring->need, $zero, $zero, $scoring->need),
+            ShareRule::Whole, ShareRule::Share, ShareRule::None => new self($scoring->need, $zero, $zero, $scoring->need),
         };
     }
 

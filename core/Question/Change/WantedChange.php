@@ -147,7 +147,7 @@ final readonly class WantedChange
     {
         $why = match (true) {
             $value !== null && !Question::kindTakes($kind, $setting, $value) => sprintf('a question of kind %s has no “%s”', $kind->value, $setting === Setting::Marking ? 'marking: ' . $value : $setting->value),
-            $setting === Setting::Shuffle && $kind === KindId::Claim && !array_key_exists($setting->value, $this->byKind[$kind->value] ?? []) => 'claims stay as written unless you say so',
+            in_array($setting, $kind->facts()->notFromEvery, true) && !array_key_exists($setting->value, $this->byKind[$kind->value] ?? []) => $kind->value . 's stay as written unless you say so',
             $value !== null && in_array($setting, self::REWARDS, true) && (!$kind->facts()->isJudged || $run->effective(Setting::Key) === 'none') => 'it is recorded only, and earns nothing',
             $setting === Setting::Points && $value !== null && $run->effective(Setting::Marking) === 'weighed' => 'weighed: its points stand at its answers',
             $value === null && $run->own($setting) === null, $value !== null && $run->effective($setting) === $value => self::HAS_IT,

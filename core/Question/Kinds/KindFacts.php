@@ -26,6 +26,7 @@ final readonly class KindFacts
      * @param list<string> $lists fields of its stored form that are lists of its lines
      * @param array<string, TextSort> $texts where its author's texts stand in its stored form, by path ("choices.*.text"), and what each is
      * @param array<string, mixed> $empty what a new one begins with, all its fields; in a list the rows to write in first
+     * @param string $template a question of the kind in the text format, with what is to be typed over in braces
      * @param list<string> $rules share rules that go with it, the usual one first
      * @param list<Setting> $settings that only some kinds have
      * @param array<string, string> $defaults what counts for it where nothing is set, by the setting's word, unless it is what counts for all
@@ -33,6 +34,7 @@ final readonly class KindFacts
      * @param bool $isJudged whether there is right and wrong
      * @param bool $isPartly whether a response can be partly right
      * @param bool $choosesOne whether one answer is chosen, so that the place of the key may tell something
+     * @param bool $isScale whether its answers stand in an order of their own
      * @param bool $isStatement whether the stem is a statement that holds or not, and no question
      */
     public function __construct(
@@ -46,6 +48,7 @@ final readonly class KindFacts
         public array $lists,
         public array $texts,
         public array $empty,
+        public string $template,
         public ListOrder $listOrder = ListOrder::AsWritten,
         public array $rules = ['whole'],
         public array $settings = [],
@@ -55,8 +58,15 @@ final readonly class KindFacts
         public bool $isPartly = true,
         public bool $choosesOne = false,
         public bool $isStatement = false,
+        public bool $isScale = false,
         public string $stemHint = 'What is asked',
     ) {
+    }
+
+    /** Whether the place of the one right answer may tell something. */
+    public function hasOneKey(): bool
+    {
+        return $this->choosesOne && $this->isJudged;
     }
 
     /** @return list<string> words that open a line of the question itself, beside the opening one */

@@ -72,7 +72,7 @@ final readonly class SittingResult
             At::Lead => 'page ' . $position->page,
             At::Refresher => 'refresher ' . $position->page,
             At::End => 'end',
-            default => null,
+            At::Before, At::Over => null,
         };
     }
 

@@ -107,7 +107,7 @@ final readonly class PageOrder
             $map[(string) $at] = match ($this->form) {
                 ResponseForm::EntryByPart => (string) $this->place(0, (int) $value),
                 ResponseForm::EntryOfOwnList => ($this->lists[$at - 1] ?? []) === [] ? $value : (string) $this->place($at - 1, (int) $value),
-                default => $value,
+                ResponseForm::Choices, ResponseForm::Text, ResponseForm::Order, ResponseForm::Points, ResponseForm::MixedParts => $value,
             };
         }
 

@@ -168,7 +168,8 @@ final readonly class Conduct
             ClockKind::Question => $this->effects->ranOut($state, $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'), $event->at),
             ClockKind::Section => $this->sectionRanOut($state, $event->at),
             ClockKind::Whole => $this->end($state, Ending::WholeRanOut, $event->at, $this->dropsWhatIsOpen()),
-            default => $this->end($state, Ending::Until, $event->at, $this->dropsWhatIsOpen()),
+            ClockKind::Until => $this->end($state, Ending::Until, $event->at, $this->dropsWhatIsOpen()),
+            ClockKind::Pause => throw new \LogicException('staff’s close ends a pause that nobody ended'),
         };
     }
 

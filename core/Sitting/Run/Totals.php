@@ -10,7 +10,7 @@ use Zetema\Core\Blueprint\Outcome\Band;
 use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\Kinds\Rating\Rating;
+use Zetema\Core\Question\Kinds\Tallied;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Paper\Paper;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
@@ -56,12 +56,9 @@ final readonly class Totals implements WhatHappened
     {
         $sum = $this->state->assumed->tallies[$name] ?? 0;
         foreach ($this->paper->questions as $place) {
-            $chosen = $this->standing($place)?->chosen() ?? [];
             $kind = $place->question->kind;
-            foreach ($kind->choices() as $choice) {
-                $sum += in_array($choice->id, $chosen, true) ? $choice->tallies[$name] ?? 0 : 0;
-            }
-            $sum += $kind instanceof Rating && in_array($name, $kind->tallies, true) ? $chosen[0] ?? 0 : 0;
+            $mark = $this->standing($place)?->mark;
+            $sum += $kind instanceof Tallied && $mark?->counts === true ? $kind->adds($name, $mark->response) : 0;
         }
 
         return $sum;

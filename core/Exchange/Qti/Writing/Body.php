@@ -16,8 +16,9 @@ final readonly class Body
      * @param Tag|null $nothingWrong holds when no wrong part was given beside the right ones; null: where all is right, nothing can be
      * @param bool $isMatch whether all is right when the one response is the correct one, and wrong else
      * @param array<string, string> $pictures further files, made for it, by path
+     * @param list<string> $counts variables in which its rules count, from 0
      */
-    public function __construct(public array $declarations, public array $inside, public array $share = [], public ?Tag $blank = null, public array $says = [], public ?Tag $nothingWrong = null, public bool $isMatch = false, public array $pictures = [])
+    public function __construct(public array $declarations, public array $inside, public array $share = [], public ?Tag $blank = null, public array $says = [], public ?Tag $nothingWrong = null, public bool $isMatch = false, public array $pictures = [], public array $counts = [])
     {
     }
 }

@@ -10,7 +10,6 @@ use Zetema\Core\Question\Feedback\Condition;
 use Zetema\Core\Question\Feedback\Hint;
 use Zetema\Core\Question\Feedback\Note;
 use Zetema\Core\Question\Feedback\Outcome;
-use Zetema\Core\Question\Kinds\Gaps\Gaps;
 use Zetema\Core\Question\Kinds\Text\Text;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Question;
@@ -36,20 +35,21 @@ final class ItemWriter
 
     public function item(Question $question, string $identifier, string $title, EffectiveSettings $settings): Tag
     {
-        $body = $this->kinds->body($question, $settings, $this->html, $this->version);
+        $writer = $this->kinds->of($question) ?? throw new \LogicException('whoever writes asks first whether the kind is known');
+        $body = $writer->body($question, $settings, $this->html, $this->version);
         $this->pictures = $body->pictures;
         $feedback = $this->feedback($question, $body);
         $rules = $body->blank === null ? [] : $this->rules($question, $body, $settings, $feedback);
         $max = MarkingPlan::of($question, $settings)->max();
         $outcome = static fn (string $name, string $type, string $cardinality = 'single', ?string $default = null): Tag => Tag::of('outcomeDeclaration', ['identifier' => $name, 'cardinality' => $cardinality, 'baseType' => $type], ...($default === null ? [] : [Tag::of('defaultValue', [], Tag::of('value', [], $default))]));
-        $gaps = $question->kind instanceof Gaps ? [$outcome('RIGHT', 'float', default: '0'), $outcome('WRONG', 'float', default: '0')] : [];
+        $counts = array_map(static fn (string $name): Tag => $outcome($name, 'float', default: '0'), $body->counts);
 
         return Tag::of(
             'assessmentItem',
             ['xmlns' => $this->version->namespace(), 'identifier' => $identifier, 'title' => $title, 'adaptive' => 'false', 'timeDependent' => 'false'],
             ...$body->declarations,
             ...[$outcome('SCORE', 'float', default: '0'), $outcome('MAXSCORE', 'float', default: (string) $max)],
-            ...($rules === [] || $rules[0]->name === 'responseProcessing' ? [] : [$outcome('SHARE', 'float', default: '0'), $outcome('OUTCOME', 'identifier'), $outcome('FEEDBACK', 'identifier', 'multiple'), ...$gaps]),
+            ...($rules === [] || $rules[0]->name === 'responseProcessing' ? [] : [$outcome('SHARE', 'float', default: '0'), $outcome('OUTCOME', 'identifier'), $outcome('FEEDBACK', 'identifier', 'multiple'), ...$counts]),
             ...[Tag::of('itemBody', [], ...$body->inside, ...array_map($this->hint(...), $question->hints))],
             ...($rules === [] ? [] : [$rules[0]->name === 'responseProcessing' ? $rules[0] : Tag::of('responseProcessing', [], ...$rules)]),
             ...array_map(fn (array $f): Tag => Tag::of('modalFeedback', ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'], ...$this->html->held($f[1])), $feedback),
@@ -120,7 +120,7 @@ final class ItemWriter
             Outcome::Right => 'right',
             Outcome::Partly => 'partly',
             Outcome::Unanswered => 'blank',
-            default => 'wrong',
+            Outcome::Wrong, Outcome::OutOfTime, Outcome::Recorded => 'wrong',
         };
     }
 

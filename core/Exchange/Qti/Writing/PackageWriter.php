@@ -41,7 +41,7 @@ final class PackageWriter
         $resources = [];
         $kinds = $this->kinds ?? KindWriters::all();
         foreach ($questions as $name => [$question, $settings]) {
-            if ($kinds->knows($question)) {
+            if ($kinds->of($question) !== null) {
                 $resources[] = $this->item((string) $name, $question, $settings, $kinds);
             } else {
                 $this->unmatched[] = new Unmatched($question->name ?? (string) $name, sprintf('the kind “%s”', $question->kind::id()->value), 1, 'items');

@@ -11,6 +11,7 @@ use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Choice;
 use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kinds\Kind;
+use Zetema\Core\Question\Kinds\Tallied;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Response\ChosenChoices;
 use Zetema\Core\Question\Response\Response;
@@ -27,7 +28,7 @@ use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Texts\TextSort;
 
 /** What the kinds with choices have in common. */
-abstract readonly class ChoiceKind implements Kind
+abstract readonly class ChoiceKind implements Kind, Tallied
 {
     protected const TEXTS = ['choices.*.text' => TextSort::Choice, 'choices.*.says' => TextSort::Feedback];
 
@@ -269,5 +270,25 @@ abstract readonly class ChoiceKind implements Kind
         }
 
         return $sum;
+    }
+
+    public function adds(string $tally, Response $response): int
+    {
+        $chosen = ChosenChoices::in($response);
+
+        return array_sum(array_map(static fn (Choice $choice): int => in_array($choice->id, $chosen, true) ? $choice->tallies[$tally] ?? 0 : 0, $this->choices));
+    }
+
+    public function span(string $tally): array
+    {
+        $adds = $this->addings($tally);
+
+        return $adds === [] ? [0, 0] : [min($adds), max($adds)];
+    }
+
+    /** @return list<int> what each choice adds */
+    protected function addings(string $tally): array
+    {
+        return array_map(static fn (Choice $choice): int => $choice->tallies[$tally] ?? 0, $this->choices);
     }
 }

@@ -70,6 +70,7 @@ final readonly class Gaps implements Kind
             lists: ['gaps'],
             texts: ['gaps.*.wordings.*.text' => TextSort::Wording, 'gaps.*.wordings.*.says' => TextSort::Feedback, 'gaps.*.listed.*.text' => TextSort::Choice],
             empty: ['gaps' => []],
+            template: "gaps: {A sentence with a} ___ {and another} ___.\n  marking: parts\n  gap 1: {what is typed}\n  gap 2 yes: {what is picked}\n  gap 2 no: {another}\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Ignore, Setting::Typos, Setting::WrongPartCosts],

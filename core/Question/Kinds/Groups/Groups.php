@@ -52,6 +52,7 @@ final readonly class Groups extends PartsKind
             lists: ['items'],
             texts: ['groups.*' => TextSort::Target, 'items.*.text' => TextSort::Part],
             empty: ['groups' => ['', ''], 'items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'belongs' => ['1']], [1, 2])],
+            template: "groups: {Where does each belong?}\n  marking: parts\n  group: {a group}\n    item: {what is in it}\n  group: {another group}\n    item: {what is in that}\n  spare item: {belongs to none}\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],

@@ -59,6 +59,7 @@ final readonly class Number extends TypedKind implements OnNumberLine
             lists: ['spans'],
             texts: ['spans.*.says' => TextSort::Feedback],
             empty: ['spans' => [['span' => '']]],
+            template: "number: {How many?}\n  answer: {14} within {0.5}\n  unit: {kg}\n",
             settings: [Setting::Unit, Setting::Figures],
         );
     }

@@ -37,6 +37,7 @@ final readonly class One extends ChoiceKind
             lists: ['choices'],
             texts: self::TEXTS,
             empty: ['choices' => ChoiceLines::empty()],
+            template: "one: {What is asked?}\n  yes: {the right answer}\n    says: {why}\n  no: {another}\n    says: {why not}\n  no: {a third}\n  no: {a fourth}\n",
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout],

@@ -60,6 +60,7 @@ final readonly class Order implements Kind
             lists: ['items'],
             texts: ['items.*.text' => TextSort::Part],
             empty: ['items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => ''], [1, 2, 3])],
+            template: "order: {Put these in order.}\n  marking: parts by neighbour\n  item: {first}\n  item: {second}\n  item: {third}\n",
             listOrder: ListOrder::ShuffledUnsolved,
             rules: ['whole', 'parts by place', 'parts by neighbour'],
             settings: [Setting::Layout],

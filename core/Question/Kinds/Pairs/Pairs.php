@@ -52,6 +52,7 @@ final readonly class Pairs extends PartsKind
             lists: ['pairs'],
             texts: ['pairs.*.text' => TextSort::Part, 'pairs.*.with' => TextSort::Target, 'spares.*' => TextSort::Target],
             empty: ['pairs' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'with' => '', 'belongs' => [(string) $id]], [1, 2, 3]), 'spares' => []],
+            template: "pairs: {What belongs together?}\n  marking: parts\n  pair: {one}\n  with: {its other}\n  pair: {two}\n  with: {the other of two}\n  spare with: {belongs to none}\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],

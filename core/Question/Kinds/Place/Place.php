@@ -55,6 +55,7 @@ final readonly class Place extends PartsKind implements OnPicture
             lists: ['spots', 'labels'],
             texts: ['picture.shows' => TextSort::Description, 'spots.*.name' => TextSort::Name, 'labels.*.text' => TextSort::Part],
             empty: ['picture' => Picture::EMPTY, 'spots' => [], 'labels' => [['id' => 1, 'text' => '', 'belongs' => ['1']]]],
+            template: "place: {Put each label where it belongs.}\n  marking: parts\n  image: {picture.svg}\n    shows: {what the picture shows}\n  spot: {100} {100} {30}\n  spot: {100} {200} {30}\n  label: {one}\n  at: 1\n  label: {two}\n  at: 2\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::WrongPartCosts],

@@ -14,6 +14,7 @@ use Zetema\Core\Question\Kinds\Kind;
 use Zetema\Core\Question\Kinds\KindFacts;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Kinds\LineWord;
+use Zetema\Core\Question\Kinds\Tallied;
 use Zetema\Core\Question\Line;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Question\Problems;
@@ -29,7 +30,7 @@ use Zetema\Core\Question\Settings\Settings;
 use Zetema\Core\Question\Texts\TextSort;
 
 /** A scale: never graded, recorded only. */
-final readonly class Rating implements Kind
+final readonly class Rating implements Kind, Tallied
 {
     /**
      * @param list<string> $ends words at the two ends, or none
@@ -57,6 +58,8 @@ final readonly class Rating implements Kind
             lists: [],
             texts: ['ends.*' => TextSort::ScaleEnd],
             empty: ['from' => 1, 'to' => 5, 'ends' => ['', ''], 'tallies' => []],
+            template: "rating: {How sure are you?}\n  scale: 1 to 5\n  ends: {not at all}, {completely}\n",
+            isScale: true,
             isJudged: false,
             isPartly: false,
         );
@@ -197,5 +200,16 @@ final readonly class Rating implements Kind
     public function keyInWords(): array
     {
         return [];
+    }
+
+    /** Under a rating a tally counts the value chosen. */
+    public function adds(string $tally, Response $response): int
+    {
+        return in_array($tally, $this->tallies, true) ? ChosenChoices::in($response)[0] ?? 0 : 0;
+    }
+
+    public function span(string $tally): array
+    {
+        return in_array($tally, $this->tallies, true) ? [$this->from, $this->to] : [0, 0];
     }
 }

@@ -60,12 +60,7 @@ final readonly class Regions implements Kind, OnPicture
         return new KindFacts(
             names: ['regions', 'hotspot'],
             opening: ['regions'],
-            words: [
-                ...Picture::words(),
-                LineWord::short('area')->with('area (?<which>yes|no)(?: (?<number>[-−]?\d+(?:\.\d+)?))?', 'area yes'),
-                LineWord::below('name'),
-                LineWord::textBelow('says'),
-            ],
+            words: [...Picture::words(), LineWord::short('area')->with('area (?<which>yes|no)(?: (?<number>[-−]?\d+(?:\.\d+)?))?', 'area yes'), LineWord::below('name'), LineWord::textBelow('says')],
             line: 'area',
             how: 'Click into the picture.',
             form: ResponseForm::Points,
@@ -73,6 +68,7 @@ final readonly class Regions implements Kind, OnPicture
             lists: ['regions'],
             texts: ['picture.shows' => TextSort::Description, 'regions.*.name' => TextSort::Name, 'regions.*.says' => TextSort::Feedback],
             empty: ['picture' => Picture::EMPTY, 'regions' => []],
+            template: "regions: {Click where it is.}\n  image: {picture.svg}\n    shows: {what the picture shows}\n  area yes: ellipse {100} {100} {40} {30}\n    name: {what it is}\n    says: {what is said of it}\n  area no: rectangle {10} {10} {80} {60}\n",
             rules: ['whole', 'parts', 'weighed'],
             settings: [Setting::Clicks, Setting::Areas, Setting::WrongPartCosts],
             defaults: [Setting::WrongPartCosts->value => '1'],

@@ -40,6 +40,7 @@ final readonly class Several extends ChoiceKind
             lists: ['choices'],
             texts: self::TEXTS,
             empty: ['choices' => ChoiceLines::empty()],
+            template: "several: {Which of these …?}\n  marking: parts\n  yes: {one that is right}\n  yes: {another}\n  no: {one that is not}\n    says: {why not}\n  no: {a fourth}\n",
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'parts', 'each', 'weighed'],
             settings: [Setting::Shuffle, Setting::Layout, Setting::Choose, Setting::WrongPartCosts],
@@ -72,5 +73,12 @@ final readonly class Several extends ChoiceKind
     protected function limits(EffectiveSettings $settings): array
     {
         return $settings->limits();
+    }
+
+    public function span(string $tally): array
+    {
+        $adds = $this->addings($tally);
+
+        return [array_sum(array_filter($adds, static fn (int $n): bool => $n < 0)), array_sum(array_filter($adds, static fn (int $n): bool => $n > 0))];
     }
 }

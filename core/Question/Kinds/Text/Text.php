@@ -62,6 +62,7 @@ final readonly class Text extends TypedKind
             lists: ['wordings'],
             texts: ['wordings.*.text' => TextSort::Wording, 'wordings.*.says' => TextSort::Feedback],
             empty: ['wordings' => [['text' => '']]],
+            template: "text: {What is it called?}\n  answer: {its name}\n  answer 50 %: {something near}\n    says: {what is missing}\n  typos: 1\n",
             settings: [Setting::Ignore, Setting::Typos],
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Exchange\Qti\Writing\Bodies;
 
+use Zetema\Core\Exchange\Qti\Items\Declarations;
 use Zetema\Core\Exchange\Qti\Writing\Body;
 use Zetema\Core\Exchange\Qti\Writing\Html;
 use Zetema\Core\Exchange\Qti\Writing\Rules;
@@ -86,6 +87,18 @@ final class ChoiceBody
         $mapping = Declared::mapping($ones, $costs->negated(), Ratio::zero(), Ratio::of($count));
 
         return [$mapping, $rule === Marking::Whole ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))];
+    }
+
+    /** @return array<string, bool> what cannot be said of choices */
+    public static function lost(ChoiceKind $kind): array
+    {
+        $choices = $kind->choices();
+
+        return [
+            'leads to' => array_filter($choices, static fn (Choice $c): bool => $c->leadsTo !== null) !== [],
+            'tally' => array_filter($choices, static fn (Choice $c): bool => $c->tallies !== []) !== [],
+            sprintf('yes and no: more than %d choices are written, and not read back here', Declarations::MOST) => count($choices) > Declarations::MOST,
+        ];
     }
 
     /** Without a key: its texts are the numbers, the ends with their words. */

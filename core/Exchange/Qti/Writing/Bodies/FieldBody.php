@@ -54,6 +54,12 @@ final class FieldBody
         return new Body([Declared::response('single', 'float', $middle === null ? [] : [$middle])], self::withField($question, $html), $branches === [] ? [] : [Rules::when($branches)], $branches === [] ? null : Declared::blank(), $says);
     }
 
+    /** @param list<Wording> $wordings */
+    public static function hasPattern(array $wordings): bool
+    {
+        return array_filter($wordings, static fn (Wording $w): bool => $w->isPattern) !== [];
+    }
+
     /** @return list<Tag> the field in its gap; without one, in a block of its own */
     private static function withField(Question $question, Html $html): array
     {
@@ -117,10 +123,10 @@ final class FieldBody
         $share = match ($rule) {
             Marking::Weighed => [],
             Marking::Parts => [Declared::share(Tag::of('max', [], Rules::number('0'), Declared::part(self::lessWrong($settings->wrongPartCosts()), $count)))],
-            default => [Declared::whole(Rules::variable('RIGHT'), $count)],
+            Marking::Whole, Marking::PartsByPlace, Marking::PartsByNeighbour, Marking::Each => [Declared::whole(Rules::variable('RIGHT'), $count)],
         };
 
-        return new Body($declarations, $html->withGaps($question->stem, static fn (int $gap): Tag|string => $fields[$gap] ?? '___'), [...$rules, ...$share], Declared::blank(...$identifiers), $says, nothingWrong: Tag::of('equal', ['toleranceMode' => 'exact'], Rules::variable('WRONG'), Rules::number('0')));
+        return new Body($declarations, $html->withGaps($question->stem, static fn (int $gap): Tag|string => $fields[$gap] ?? '___'), [...$rules, ...$share], Declared::blank(...$identifiers), $says, nothingWrong: Tag::of('equal', ['toleranceMode' => 'exact'], Rules::variable('WRONG'), Rules::number('0')), counts: ['RIGHT', 'WRONG']);
     }
 
     private static function lessWrong(Ratio $costs): Tag

@@ -155,7 +155,7 @@ final class MatchBody
         $share = match ($settings->marking()) {
             Marking::PartsByPlace => array_map(static fn (string $id, int $i): Tag => Rules::when([[Tag::of('match', [], Tag::of('index', ['n' => (string) ($i + 1)], Rules::variable(Declared::RESPONSE)), Rules::identifier($id)), [Declared::add(Rules::fraction(Ratio::nd(1, $count)))]]]), $right, array_keys($right)),
             Marking::PartsByNeighbour => array_map(static fn (int $i): Tag => Rules::when([[Tag::of('contains', [], Rules::variable(Declared::RESPONSE), Tag::of('ordered', [], Rules::identifier($right[$i]), Rules::identifier($right[$i + 1]))), [Declared::add(Rules::fraction(Ratio::nd(1, $count - 1)))]]]), range(0, $count - 2)),
-            default => [Declared::match()],
+            Marking::Whole, Marking::Parts, Marking::Each, Marking::Weighed => [Declared::match()],
         };
 
         return new Body([Declared::response('ordered', 'identifier', $right)], [...$html->blocks($question->stem), $interaction], $share, Declared::blank(), isMatch: $settings->marking() === Marking::Whole);
