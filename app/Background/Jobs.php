@@ -13,6 +13,7 @@ use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\ToldToPeople;
@@ -83,7 +84,7 @@ final readonly class Jobs
     {
         $left = $this->em->getConnection()->fetchFirstColumn("SELECT id FROM job WHERE state IN ('waiting', 'running') AND beat_at < ? ORDER BY id", [time() - self::LEFT]);
         foreach ($left as $id) {
-            $this->run(new RunJob(is_numeric($id) ? (int) $id : 0));
+            $this->run(new RunJob(Row::int($id)));
         }
     }
 
@@ -147,7 +148,7 @@ final readonly class Jobs
             $claimed = $this->em->getConnection()->executeStatement("UPDATE job SET try = try + 1, state = 'running', beat_at = ? WHERE id = ? AND (state = 'waiting' OR (state = 'running' AND beat_at < ?))", [time(), $id, time() - self::LEFT]);
             $try = $claimed === 0 ? null : $this->em->getConnection()->fetchOne('SELECT try FROM job WHERE id = ?', [$id]);
 
-            return is_numeric($try) ? (int) $try : null;
+            return Row::optionalInt($try);
         });
     }
 

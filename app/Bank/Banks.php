@@ -6,6 +6,7 @@ namespace Zetema\App\Bank;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Settings\HouseRules;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -16,22 +17,22 @@ final readonly class Banks
 {
     private const LIST = "SELECT b.id, b.name, b.version, b.is_put_away,
             COALESCE(SUM(CASE WHEN c.status <> 'retired' THEN c.questions END), 0) AS questions, COALESCE(SUM(c.dealt), 0) AS cleared,
-            COALESCE(SUM(CASE WHEN c.status = 'in review' THEN c.questions END), 0) AS in_review,
-            (SELECT COUNT(*) FROM blueprint p WHERE p.bank_id = b.id) AS blueprints
+            COALESCE(SUM(CASE WHEN c.status = 'in review' THEN c.questions END), 0) AS in_review
         FROM bank b LEFT JOIN question_count c ON c.bank_id = b.id WHERE NOT b.is_unfinished GROUP BY b.id ORDER BY b.is_put_away, b.name, b.id";
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Assessments $assessments)
     {
     }
 
     /** @return list<array<string, mixed>> by name, those that were put away last */
     public function told(): array
     {
-        $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $int = Row::int(...);
+        $blueprints = $this->assessments->perBank();
 
         return array_map(static fn (array $row): array => [
             'id' => $int($row['id']), 'name' => $row['name'], 'version' => $int($row['version']), 'putAway' => (bool) $row['is_put_away'],
-            'questions' => $int($row['questions']), 'cleared' => $int($row['cleared']), 'inReview' => $int($row['in_review']), 'blueprints' => $int($row['blueprints']),
+            'questions' => $int($row['questions']), 'cleared' => $int($row['cleared']), 'inReview' => $int($row['in_review']), 'blueprints' => $blueprints[$int($row['id'])] ?? 0,
         ], $this->em->getConnection()->fetchAllAssociative(self::LIST));
     }
 

@@ -9,6 +9,8 @@ use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Difficulty;
@@ -22,15 +24,15 @@ final readonly class Board
     private const CELLS = "SELECT objective_id, kind, SUM(CASE WHEN status <> 'retired' THEN questions ELSE 0 END), SUM(dealt) FROM question_count WHERE bank_id = :bank GROUP BY 1, 2";
 
     /** Those of them whose draft stands in another cell by now; by the index in any case, as in ObjectiveScope. */
-    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q INDEXED BY question_elsewhere JOIN revision r ON r.id = q.cleared_id
-        LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = 1 GROUP BY 1, 2';
+    private const LEAVING = 'SELECT COALESCE(o.id, 0), r.kind, COUNT(*), 0 FROM question q %s JOIN revision r ON r.id = q.cleared_id
+        LEFT JOIN objective o ON o.bank_id = q.bank_id AND o.path = r.objective_path WHERE q.bank_id = :bank AND q.dealt_elsewhere = TRUE GROUP BY 1, 2';
 
     /** By what the columns can be; objective (0: none), column, how many, and of them dealt. */
     private const OTHER_CELLS = [
         'status' => 'SELECT objective_id, status, SUM(questions), SUM(dealt) FROM question_count WHERE bank_id = :bank GROUP BY 1, 2',
-        'difficulty' => "SELECT COALESCE(q.objective_id, 0), COALESCE(r.difficulty, 'not said'), COUNT(*), SUM(q.cleared_id IS NOT NULL) FROM question q JOIN revision r ON r.id = q.newest_id
+        'difficulty' => "SELECT COALESCE(q.objective_id, 0), COALESCE(r.difficulty, 'not said'), COUNT(*), COUNT(q.cleared_id) FROM question q JOIN revision r ON r.id = q.newest_id
             WHERE q.bank_id = :bank AND q.status <> 'retired' GROUP BY 1, 2",
-        'tag' => "SELECT COALESCE(q.objective_id, 0), t.tag, COUNT(*), SUM(q.cleared_id IS NOT NULL) FROM question q JOIN revision_tag t ON t.revision_id = q.newest_id
+        'tag' => "SELECT COALESCE(q.objective_id, 0), t.tag, COUNT(*), COUNT(q.cleared_id) FROM question q JOIN revision_tag t ON t.revision_id = q.newest_id
             WHERE q.bank_id = :bank AND q.status <> 'retired' GROUP BY 1, 2",
     ];
     private const MOST_TAGS = 12;
@@ -49,7 +51,7 @@ final readonly class Board
             }
         }
         // While a cleared question is moved, it stands in two cells: where it is dealt from, and where its draft is. Sums count it once.
-        foreach ($this->counts(self::LEAVING, $bank) as [$objective, $kind, $leaving]) {
+        foreach ($this->counts(sprintf(self::LEAVING, Dialects::of($this->db)->hint('question_elsewhere')), $bank) as [$objective, $kind, $leaving]) {
             $cell = $cells[$objective][$kind] ?? ['cleared' => 0, 'all' => 0];
             $cells[$objective][$kind] = ['cleared' => $cell['cleared'] + $leaving, 'all' => $cell['all'] + $leaving, 'leaving' => $leaving];
         }
@@ -58,7 +60,7 @@ final readonly class Board
             'bank' => ['id' => $bank->id, 'name' => $bank->name()],
             'kinds' => self::kinds($cells),
             'rows' => $this->rows($bank, $cells),
-            'inReview' => self::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
+            'inReview' => Row::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
         ];
     }
 
@@ -127,22 +129,19 @@ final readonly class Board
      */
     private static function kinds(array $cells): array
     {
-        $there = array_merge(...array_map(array_keys(...), array_values($cells)), ...[[KindId::One->value, KindId::Claim->value]]);
+        $there = array_merge(...array_map(array_keys(...), array_values($cells)));
+        // Those with one right answer always have their column.
+        $shown = array_filter(KindId::cases(), static fn (KindId $kind): bool => $kind->facts()->hasOneKey() || in_array($kind->value, $there, true));
 
-        return array_values(array_filter(array_map(static fn (KindId $kind): string => $kind->value, KindId::cases()), static fn (string $kind): bool => in_array($kind, $there, true)));
+        return array_values(array_map(static fn (KindId $kind): string => $kind->value, $shown));
     }
 
     /** @return list<array{int, string, int, int}> objective (0: none), kind, how many, and of them dealt */
     private function counts(string $sql, Bank $bank): array
     {
         return array_map(
-            static fn (array $row): array => [self::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', self::int($row[2] ?? 0), self::int($row[3] ?? 0)],
+            static fn (array $row): array => [Row::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', Row::int($row[2] ?? 0), Row::int($row[3] ?? 0)],
             $this->db->fetchAllNumeric($sql, ['bank' => $bank->id]),
         );
-    }
-
-    private static function int(mixed $value): int
-    {
-        return is_numeric($value) ? (int) $value : 0;
     }
 }

@@ -11,7 +11,9 @@ use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 
 /**
@@ -79,17 +81,18 @@ final readonly class CopyBank implements Task
      */
     private function around(int $from, int $to): array
     {
+        $dialect = Dialects::of($this->db);
         $most = $this->number('SELECT COALESCE(MAX(id), 0) FROM objective WHERE bank_id = ?', [$from]);
-        $far = ['objective' => $this->number('SELECT COALESCE(MAX(id), 0) FROM objective'), 'pool' => $this->number('SELECT COALESCE(MAX(id), 0) FROM pool')];
+        $far = ['objective' => $this->number($dialect->lastId('objective')), 'pool' => $this->number($dialect->lastId('pool'))];
         $this->rows('objective', 'x.bank_id = :from', ['bank_id' => ':to', 'id' => 'x.id + :far', 'parent_id' => 'x.parent_id + :far', 'batch_id' => 'NULL', 'is_kept' => '1'], ['from' => $from, 'to' => $to, 'far' => $far['objective']]);
         // A pool of what an assessment holds would hold what that of the other bank does.
-        $this->rows('pool', "x.bank_id = :from AND (x.filter IS NULL OR json_extract(x.filter, '$.assessment') IS NULL)", ['bank_id' => ':to', 'id' => 'x.id + :far'], ['from' => $from, 'to' => $to, 'far' => $far['pool']]);
+        $this->rows('pool', "x.bank_id = :from AND (x.filter IS NULL OR {$dialect->jsonText('x.filter', 'assessment')} IS NULL)", ['bank_id' => ':to', 'id' => 'x.id + :far'], ['from' => $from, 'to' => $to, 'far' => $far['pool']]);
         foreach (['page' => ['batch_id' => 'NULL'], 'medium' => []] as $table => $otherwise) {
             $this->rows($table, 'x.bank_id = :from', [...$otherwise, 'bank_id' => ':to', 'id' => null], ['from' => $from, 'to' => $to]);
         }
         $until = $this->number('SELECT COALESCE(MAX(id), 0) FROM question WHERE bank_id = ?', [$from]);
-        $questions = max($this->number('SELECT COALESCE(MAX(id), 0) FROM question'), $this->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = 'question'"));
-        $this->db->executeStatement("UPDATE sqlite_sequence SET seq = ? WHERE name = 'question'", [$questions + $until]);
+        $questions = $this->number($dialect->lastId('question'));
+        $this->db->executeStatement($dialect->passIds('question'), [$questions + $until]);
 
         return ['far' => $questions, 'objectives' => $far['objective'], 'pools' => $far['pool'], 'most' => $most, 'until' => $until, 'last' => 0, 'done' => 0];
     }
@@ -97,7 +100,7 @@ final readonly class CopyBank implements Task
     /** @return list<int> */
     private function next(int $bank, int $after, int $until, int $size): array
     {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id > ? AND id <= ? ORDER BY id LIMIT ' . $size, [$bank, $after, $until]));
+        return Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id > ? AND id <= ? ORDER BY id LIMIT ' . $size, [$bank, $after, $until]));
     }
 
     /** @param array{from: int, to: int, after: int, last: int, far: int, pools: int, objectives: int, most: int} $p the banks, which questions, and the distances */
@@ -136,6 +139,6 @@ final readonly class CopyBank implements Task
     {
         $number = $this->db->fetchOne($sql, $parameters);
 
-        return is_numeric($number) ? (int) $number : 0;
+        return Row::int($number);
     }
 }

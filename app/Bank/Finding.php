@@ -7,6 +7,8 @@ namespace Zetema\App\Bank;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Pool\Pools;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 
 /** Anything of a bank by typing a few letters of it: questions, objectives, pools, pages, assessments, people; the nearest first. */
 final readonly class Finding
@@ -42,7 +44,8 @@ final readonly class Finding
         array_push($found, ...$this->rows("SELECT 'person' AS what, id, name AS words, role AS more FROM account WHERE role <> 'candidate' AND name LIKE :like ESCAPE '\\' ORDER BY name LIMIT " . self::EACH, ['like' => $like]));
         $search = SearchIndex::query($bank->id, $typed);
         if ($search !== null) {
-            $sql = 'SELECT \'question\' AS what, q.id, q.excerpt AS words, COALESCE(q.name, \'\') AS more FROM question_search s CROSS JOIN question q WHERE q.id = s.rowid AND question_search MATCH :search ORDER BY s.rowid LIMIT ' . self::EACH;
+            $words = Dialects::of($this->db)->words();
+            $sql = "SELECT 'question' AS what, q.id, q.excerpt AS words, COALESCE(q.name, '') AS more FROM {$words->alongFrom()} q WHERE {$words->alongWhere(':search')} ORDER BY {$words->order()} LIMIT " . self::EACH;
             $known = array_column(array_filter($found, static fn (array $one): bool => $one['what'] === 'question'), 'id');
             array_push($found, ...array_filter($this->rows($sql, ['search' => $search]), static fn (array $one): bool => !in_array($one['id'], $known, true)));
         }
@@ -60,7 +63,7 @@ final readonly class Finding
         $text = static fn (mixed $value): string => is_string($value) ? $value : '';
 
         return array_map(static fn (array $row): array => [
-            'what' => $text($row['what']), 'id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'words' => $text($row['words']), 'more' => $text($row['more']),
+            'what' => $text($row['what']), 'id' => Row::int($row['id']), 'words' => $text($row['words']), 'more' => $text($row['more']),
         ], $this->db->fetchAllAssociative($sql, $values));
     }
 }

@@ -11,11 +11,12 @@ use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 
 /** Takes away what there is of a bank that was never finished. */
 final readonly class RemoveBank implements Task
 {
-    public function __construct(private Connection $db, private SearchIndex $search)
+    public function __construct(private Connection $db, private SearchIndex $search, private Assessments $assessments)
     {
     }
 
@@ -28,12 +29,12 @@ final readonly class RemoveBank implements Task
     {
         $done = $progress->cursor()->integer('done', 0);
         $left = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE bank_id = ?', [$job->bankId]);
-        $progress->begin($done + (is_numeric($left) ? (int) $left : 0));
+        $progress->begin($done + Row::int($left));
         while (($ids = $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id LIMIT ' . $progress->size(), [$job->bankId])) !== []) {
             $done += count($ids);
             $progress->piece(Lock::bank($job->bankId), $done, function () use ($ids, $done): array {
                 foreach ($ids as $id) {
-                    $this->search->forget(is_numeric($id) ? (int) $id : 0);
+                    $this->search->forget(Row::int($id));
                 }
                 $this->db->executeStatement('DELETE FROM question WHERE id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
 
@@ -42,10 +43,11 @@ final readonly class RemoveBank implements Task
         }
         $progress->piece(Lock::bank($job->bankId), $done, function () use ($job, $done): array {
             $this->db->executeStatement('UPDATE objective SET parent_id = NULL WHERE bank_id = ?', [$job->bankId]);
-            foreach (['blueprint', 'pool', 'page', 'medium', 'objective'] as $table) {
+            $this->assessments->removeOf($job->bankId);
+            foreach (['pool', 'page', 'medium', 'objective'] as $table) {
                 $this->db->executeStatement("DELETE FROM $table WHERE bank_id = ?", [$job->bankId]);
             }
-            $this->db->executeStatement('DELETE FROM bank WHERE id = ? AND is_unfinished = 1', [$job->bankId]);
+            $this->db->executeStatement('DELETE FROM bank WHERE id = ? AND is_unfinished = TRUE', [$job->bankId]);
 
             return ['done' => $done];
         });

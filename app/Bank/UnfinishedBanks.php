@@ -19,13 +19,13 @@ final readonly class UnfinishedBanks
     /** It can be seen from now on. Within the transaction of its last piece. */
     public function finish(int $bank): void
     {
-        $this->db->executeStatement('UPDATE bank SET is_unfinished = 0 WHERE id = ?', [$bank]);
+        $this->db->executeStatement('UPDATE bank SET is_unfinished = FALSE WHERE id = ?', [$bank]);
     }
 
     /** Takes it away in the background; its name is free at once. Within the transaction in which the work at it ends. */
     public function remove(int $bank, Account $account): void
     {
-        if ($this->db->executeStatement("UPDATE bank SET name = substr('taken away ' || id || ' ' || name, 1, 160) WHERE id = ? AND is_unfinished = 1", [$bank]) > 0) {
+        if ($this->db->executeStatement("UPDATE bank SET name = substr('taken away ' || id || ' ' || name, 1, 160) WHERE id = ? AND is_unfinished = TRUE", [$bank]) > 0) {
             $this->em->clear();
             $this->jobs->begin(RemoveBank::class, $bank, $account, [], atOnce: false);
         }

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Pool\PoolMembers;
+use Zetema\App\Blueprint\Stored\StoredStock;
 
 /** What forms are dealt from while an assessment is planned and rehearsed: the bank as it is now, with the pools that it keeps. */
 final readonly class BankStock

@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Saving;
 use Zetema\App\Shared\Stale;
@@ -120,7 +121,7 @@ final readonly class BlueprintEditing
         $stock = $this->stock->of($blueprint->bank);
         $form = $stock->dealer($blueprint->plan())->deal($seed);
         $revisions = $stock->revisions($form->ids());
-        $rows = $this->em->getConnection()->fetchAllAssociativeIndexed("SELECT r.id AS revision, q.id, r.kind, o.path AS objective, json_extract(r.content, '$.stem') AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)", [array_values($revisions)], [ArrayParameterType::INTEGER]);
+        $rows = $this->em->getConnection()->fetchAllAssociativeIndexed('SELECT r.id AS revision, q.id, r.kind, o.path AS objective, ' . Dialects::of($this->em->getConnection())->jsonText('r.content', 'stem') . ' AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)', [array_values($revisions)], [ArrayParameterType::INTEGER]);
         $questions = array_map(static fn (array $dealt): array => [...$rows[$revisions[$dealt['id']]], 'step' => $dealt['step'], 'worth' => (string) $dealt['worth']], $form->questions);
 
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];

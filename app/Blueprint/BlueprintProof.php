@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Zetema\App\Blueprint;
 
+use Zetema\App\Blueprint\Stored\StoredStock;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\Advice;
 use Zetema\Core\Blueprint\Check\MinimumAdvice;

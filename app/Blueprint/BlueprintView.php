@@ -9,6 +9,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Board;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Blueprint\Stored\StoredStock;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Reading\BlueprintReader;
@@ -17,7 +18,7 @@ use Zetema\Core\Blueprint\Reading\Refusal;
 /** A blueprint as its author has it: plan, rules, the quota board's numbers, and what is proved of its forms. */
 final readonly class BlueprintView
 {
-    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions, private BankStock $stock, private DrawnQuestions $drawn)
+    public function __construct(private EntityManagerInterface $em, private Board $board, private Editions $editions, private BankStock $stock, private DrawnQuestions $drawn, private SittingsOfAssessments $sittings)
     {
     }
 
@@ -43,8 +44,7 @@ final readonly class BlueprintView
     private function sittings(Bank $bank): array
     {
         $all = $running = [];
-        foreach ($this->em->getConnection()->fetchAllNumeric('SELECT e.blueprint_id, e.id, COUNT(*), COUNT(*) - COUNT(s.ended_at) FROM blueprint b CROSS JOIN edition e ON e.blueprint_id = b.id CROSS JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE b.bank_id = ? GROUP BY e.blueprint_id, e.id', [$bank->id]) as $row) {
-            [$blueprint, $edition, $many, $run] = array_map(static fn (mixed $number): int => is_numeric($number) ? (int) $number : 0, $row) + [0, 0, 0, 0];
+        foreach ($this->sittings->counted($bank) as ['blueprint' => $blueprint, 'edition' => $edition, 'sittings' => $many, 'running' => $run]) {
             $all[$blueprint] = ($all[$blueprint] ?? 0) + $many;
             if ($run > 0) {
                 $running[$blueprint][] = ['edition' => $edition, 'sittings' => $run];
@@ -111,7 +111,7 @@ final readonly class BlueprintView
             'document' => $names->read($document),
             'questions' => (object) $names->told($document),
             'findings' => $findings,
-            'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->editions->begun($e)], $editions),
+            'editions' => array_map(fn (Edition $e): array => [...$e->toData(), 'begun' => $this->sittings->begun($e)], $editions),
             'candidates' => $this->editions->candidates(),
             'board' => $this->board->of($blueprint->bank),
             'proof' => (new BlueprintProof($assessment, $names->question(...), $blueprint->bank->settings(), fn (array $classes): ?array => $this->drawn->of($stock, $classes)))->told($stock),

@@ -21,7 +21,7 @@ use Zetema\Core\Drawing\DealingPlan;
 /** Blueprints that come in with a batch of questions, as the tests of a package do. */
 final readonly class BroughtBlueprints implements ComesWithBatch
 {
-    public function __construct(private Connection $db, private EntityManagerInterface $em)
+    public function __construct(private Connection $db, private EntityManagerInterface $em, private SittingsOfAssessments $sittings)
     {
     }
 
@@ -56,7 +56,7 @@ final readonly class BroughtBlueprints implements ComesWithBatch
 
     public function takeBack(Batch $batch): array
     {
-        $free = 'batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e WHERE e.blueprint_id = blueprint.id) AND NOT EXISTS (SELECT 1 FROM sitting s WHERE s.blueprint_id = blueprint.id)';
+        $free = 'batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e WHERE e.blueprint_id = blueprint.id) AND ' . $this->sittings->none('blueprint.id');
         $taken = $this->db->executeStatement('DELETE FROM blueprint WHERE ' . $free, [$batch->id]);
         $kept = $this->db->fetchFirstColumn('SELECT title FROM blueprint WHERE batch_id = ? ORDER BY title', [$batch->id]);
 

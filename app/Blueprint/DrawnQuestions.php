@@ -7,6 +7,7 @@ namespace Zetema\App\Blueprint;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Revision;
+use Zetema\App\Blueprint\Stored\StoredStock;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Question\Question;

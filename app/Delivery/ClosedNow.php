@@ -6,6 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Zetema\App\Admission\Admissions;
 use Zetema\App\Blueprint\Editions\Editions;
+use Zetema\App\Blueprint\SittingsOfAssessments;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Time\Instant;
 
@@ -15,7 +16,7 @@ use Zetema\Core\Time\Instant;
  */
 final readonly class ClosedNow
 {
-    public function __construct(private Admissions $admissions, private Editions $editions)
+    public function __construct(private Admissions $admissions, private Editions $editions, private SittingsOfAssessments $sittings)
     {
     }
 
@@ -29,6 +30,6 @@ final readonly class ClosedNow
         $blueprint = $sitting->blueprint;
         $isOver = $candidacy->closes !== null && $candidacy->hasClosed($now);
 
-        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isOver() === true) && $this->editions->running($blueprint) === [];
+        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isOver() === true) && $this->sittings->running($blueprint) === [];
     }
 }

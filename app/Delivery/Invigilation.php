@@ -13,10 +13,12 @@ use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
-use Zetema\App\Blueprint\StoredStock;
+use Zetema\App\Blueprint\Stored\StoredStock;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Stale;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
@@ -73,7 +75,7 @@ final readonly class Invigilation
             if (count($now) > count($sittings)) {
                 $last = $now[count($now) - 1];
 
-                return is_numeric($last) ? (int) $last : null; // a double click, or another window
+                return Row::optionalInt($last); // a double click, or another window
             }
             $this->editions->refuseOver($edition);
             $this->started($sitting, $paper);

@@ -9,7 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Question\Revision;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\NotCleared;
-use Zetema\App\Blueprint\StoredStock;
+use Zetema\App\Blueprint\Stored\StoredStock;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Dealing\DealtForm;

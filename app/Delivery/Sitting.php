@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Rehearsing\RehearsalClock;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\TrustedNames;

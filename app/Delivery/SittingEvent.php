@@ -6,6 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Delivery\Stored\SittingStore;
 
 /** One event of a sitting, as EventCodec has it. Only ever added, never changed; written by SittingStore. */
 #[ORM\Entity]

@@ -7,6 +7,7 @@ namespace Zetema\App\Delivery;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Question\Revision;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\People\Account;
 
 /** A mark as it was made. Only ever added; of those of a question one stands. Written by SittingStore. */

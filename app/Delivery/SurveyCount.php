@@ -6,6 +6,7 @@ namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Zetema\App\Delivery\Stored\SittingStore;
 
 /**
  * How often a response was given to a question that is not graded, in the ended sittings of an edition. It is what one would find by

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Zetema\App\Delivery;
 
 use Doctrine\DBAL\Connection;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Blueprint\Paths\Ways;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\Route;
@@ -69,7 +70,7 @@ final readonly class WatchMargin
     {
         $row = $this->db->fetchNumeric('SELECT q.id, q.name, r.was_cleared FROM revision r JOIN question q ON q.id = r.question_id WHERE r.id = ?', [$revision]);
 
-        return $row === false ? [0, null, false] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null, (int) (bool) $row[2] === 0];
+        return $row === false ? [0, null, false] : [Row::int($row[0]), is_string($row[1]) ? $row[1] : null, (int) (bool) $row[2] === 0];
     }
 
     /** @return list<array{step: int, to: int, by: int|null}> the ways taken at checkpoints, by the numbers of steps, one more than there are for the end; by: the first route that leads there, null: otherwise */
@@ -97,7 +98,7 @@ final readonly class WatchMargin
         return array_map(static function (array $row) use ($began, $numbers): array {
             $n = is_string($row['place']) ? $numbers[$row['place']] ?? null : null;
 
-            return ['at' => (string) Points::cut(Instant::micros(is_numeric($row['at']) ? (int) $row['at'] : 0)->since($began)->exact(), 1), 'kind' => is_string($row['kind']) ? $row['kind'] : '', 'n' => $n === null ? null : $n + 1];
+            return ['at' => (string) Points::cut(Instant::micros(Row::int($row['at']))->since($began)->exact(), 1), 'kind' => is_string($row['kind']) ? $row['kind'] : '', 'n' => $n === null ? null : $n + 1];
         }, $rows);
     }
 }

@@ -7,6 +7,7 @@ namespace Zetema\App\Intake;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Row;
 
 /** Looks up in a bank what a text has, by indexed columns: names that are taken, stems that are there. */
 final readonly class BankLookup
@@ -49,7 +50,7 @@ final readonly class BankLookup
         $few = is_numeric($questions) && (int) $questions <= self::MOST_COMPARED;
         $stems = [];
         foreach ($few ? $this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id", [$bank->id]) : [] as [$id, $stem]) {
-            $stems[is_numeric($id) ? (int) $id : 0] = is_string($stem) ? $stem : '';
+            $stems[Row::int($id)] = is_string($stem) ? $stem : '';
         }
 
         return $stems;

@@ -70,7 +70,7 @@ final readonly class Brought
         return match ($this->format) {
             SourceFormat::Paper => new PaperSource($this->text, Encoding::Utf8, false),
             SourceFormat::Table => TableSource::ofLines($this->text, $this->mapping),
-            default => new TextSource($this->text),
+            SourceFormat::Text, SourceFormat::Qti, SourceFormat::Archive => new TextSource($this->text),
         };
     }
 

@@ -4,31 +4,25 @@ declare(strict_types=1);
 
 namespace Zetema\App\Intake;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Background\Job;
 use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
+use Zetema\App\Bank\Assessments;
 use Zetema\App\Bank\Batch;
 use Zetema\App\Bank\ComesWithBatch;
 use Zetema\App\Bank\History\BankHistory;
-use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Question\Many\ChangedRows;
 use Zetema\App\Bank\Question\Many\UndoManyQuestions;
+use Zetema\App\Bank\Stored\RowsOfBatch;
 use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 
 /** Takes a batch back, a piece at a time: blueprints, then revisions, then questions, then the pages and objectives that nothing needs any more. */
 final readonly class TakeBack implements Task
 {
-    private const FREE = 'version = intake_version AND NOT EXISTS (SELECT 1 FROM edition_question e WHERE e.question_id = question.id)';
-    /** A page is needed where a blueprint names it, itself or by the refresher of a question. */
-    private const NEEDED = "EXISTS (SELECT 1 FROM blueprint b, json_tree(b.document) t WHERE b.bank_id = page.bank_id AND t.type = 'text' AND t.value = page.name)
-        OR EXISTS (SELECT 1 FROM question q JOIN revision r ON r.id IN (q.newest_id, q.cleared_id) WHERE q.bank_id = page.bank_id AND json_extract(r.content, '$.settings.refresher') = page.name)";
-
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ComesWithBatch $beside, private UndoManyQuestions $many, private ChangedRows $rows, private BankHistory $history, private TakingBack $entries, private SearchIndex $search, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private RowsOfBatch $came, private Assessments $assessments, private ComesWithBatch $beside, private UndoManyQuestions $many, private ChangedRows $rows, private BankHistory $history, private TakingBack $entries, private ClockInterface $clock)
     {
     }
 
@@ -100,20 +94,11 @@ final readonly class TakeBack implements Task
     {
         $batch = $this->batch($job)->id;
         for ($goesOn = true; $goesOn;) {
-            $last = $progress->cursor()->integer('last', 0);
-            $ids = $this->db->fetchFirstColumn('SELECT id FROM question WHERE batch_id = ? AND id > ? ORDER BY id LIMIT ' . $progress->size(), [$batch, $last]);
+            $ids = $this->came->next($batch, $progress->cursor()->integer('last', 0), $progress->size());
             if ($ids === []) {
                 return true;
             }
-            $goesOn = $this->piece($job, $progress, count($ids), function () use ($ids, $progress): array {
-                $free = $this->db->fetchFirstColumn('SELECT id FROM question WHERE id IN (?) AND ' . self::FREE, [$ids], [ArrayParameterType::INTEGER]);
-                foreach ($free as $id) {
-                    $this->search->forget(is_numeric($id) ? (int) $id : 0);
-                }
-                $this->db->executeStatement('DELETE FROM question WHERE id IN (?)', [$free], [ArrayParameterType::INTEGER]);
-
-                return ['last' => max(0, ...array_map(intval(...), array_filter($ids, is_numeric(...)))), 'taken' => $progress->cursor()->integer('taken', 0) + count($free)];
-            });
+            $goesOn = $this->piece($job, $progress, count($ids), fn (): array => ['taken' => $progress->cursor()->integer('taken', 0) + $this->came->takeOut($ids), 'last' => max(0, ...$ids)]);
         }
 
         return false;
@@ -122,16 +107,10 @@ final readonly class TakeBack implements Task
     /** @return array{kept: int, by: list<string>} */
     private function end(Batch $batch, Job $job, Fields $at): array
     {
-        $this->db->executeStatement('DELETE FROM page WHERE batch_id = ? AND version = 1 AND NOT (' . self::NEEDED . ')', [$batch->id]);
-        do {
-            $emptied = $this->db->executeStatement(
-                'DELETE FROM objective WHERE batch_id = ? AND id NOT IN (SELECT objective_id FROM question WHERE objective_id IS NOT NULL) AND id NOT IN (SELECT parent_id FROM objective WHERE parent_id IS NOT NULL)',
-                [$batch->id],
-            );
-        } while ($emptied > 0);
+        $this->came->takeOutPages($batch->id);
+        $this->came->takeOutObjectives($batch->id);
         $batch->takeBack($this->clock->now());
-        $kept = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE batch_id = ?', [$batch->id]);
-        $kept = is_numeric($kept) ? (int) $kept : 0;
+        $kept = $this->came->questions($batch->id);
         $by = [...$this->keptBy($batch), ...array_map(static fn (string $title): string => sprintf('the blueprint “%s”, which was used since', $title), $at->object('blueprints')->texts('kept'))];
         $this->entries->end($batch, $job->account->id, $kept, $by);
 
@@ -141,18 +120,13 @@ final readonly class TakeBack implements Task
     /** @return list<string> what keeps the questions of a batch that was taken back, and its pages */
     private function keptBy(Batch $batch): array
     {
-        $by = [];
-        $changed = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE batch_id = ? AND version <> intake_version', [$batch->id]);
-        if (is_numeric($changed) && $changed > 0) {
-            $by[] = sprintf('%d changed since', $changed);
-        }
-        foreach ($this->db->fetchAllKeyValue('SELECT b.title, COUNT(DISTINCT q.id) FROM question q JOIN edition_question e ON e.question_id = q.id JOIN edition d ON d.id = e.edition_id JOIN blueprint b ON b.id = d.blueprint_id WHERE q.batch_id = ? GROUP BY b.id ORDER BY b.title', [$batch->id]) as $title => $questions) {
-            $by[] = sprintf('%d held by an edition of “%s”', is_numeric($questions) ? (int) $questions : 0, $title);
-        }
-        foreach ($this->db->fetchFirstColumn('SELECT name FROM page WHERE batch_id = ? AND version = 1 ORDER BY name', [$batch->id]) as $name) {
-            $by[] = sprintf('the page “%s”, which a blueprint needs', is_string($name) ? $name : '');
-        }
+        $changed = $this->came->changed($batch->id);
+        $held = $this->assessments->holdOf($batch);
 
-        return $by;
+        return [
+            ...($changed > 0 ? [sprintf('%d changed since', $changed)] : []),
+            ...array_map(static fn (string $title, int $questions): string => sprintf('%d held by an edition of “%s”', $questions, $title), array_map(strval(...), array_keys($held)), $held),
+            ...array_map(static fn (string $name): string => sprintf('the page “%s”, which a blueprint needs', $name), $this->came->pages($batch->id)),
+        ];
     }
 }

@@ -17,6 +17,7 @@ use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Bank\Stored\RowsOfBatch;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
@@ -31,7 +32,7 @@ final readonly class TakeIn implements Task
     /** Up to so many questions take about a second. */
     public const AT_ONCE = 300;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private TakingBack $entries, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private TakingBack $entries, private RowsOfBatch $came, private ClockInterface $clock)
     {
     }
 
@@ -139,7 +140,7 @@ final readonly class TakeIn implements Task
         $batch->count(count($new));
         $this->em->flush();
         $this->entries->goOn($batch, isAtWork: true);
-        $this->em->getConnection()->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch->id]);
+        $this->came->cameIn($batch->id);
 
         return $called;
     }

@@ -16,6 +16,7 @@ use Zetema\App\Bank\History\UndoingInPieces;
 use Zetema\App\Bank\Question\Many\UndoManyQuestions;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
@@ -91,7 +92,7 @@ final readonly class TakingBack implements UndoingInPieces
             if ($this->db->fetchOne('SELECT taken_back_at FROM batch WHERE id = ?', [$batch->id]) !== null) {
                 throw new Malformed('batch', 'has been taken back already');
             }
-            if ($this->db->fetchOne("SELECT 1 FROM job WHERE bank_id = ? AND task = ? AND state IN ('waiting', 'running') AND json_extract(input, '$.batch') = ?", [$batch->bank->id, TakeBack::name(), $batch->id], [2 => ParameterType::INTEGER]) !== false) {
+            if ($this->db->fetchOne("SELECT 1 FROM job WHERE bank_id = ? AND task = ? AND state IN ('waiting', 'running') AND " . Dialects::of($this->db)->jsonText('input', 'batch') . ' = ?', [$batch->bank->id, TakeBack::name(), $batch->id], [2 => ParameterType::INTEGER]) !== false) {
                 throw new Conflict('This batch is being taken back already.');
             }
 

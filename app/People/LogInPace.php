@@ -7,6 +7,7 @@ namespace Zetema\App\People;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Time\Instant;
 
@@ -68,7 +69,7 @@ final readonly class LogInPace
     {
         $known = $this->db->fetchOne('SELECT failures FROM slowed_log_in WHERE login = ? AND address = ?', [self::name($login), $address]);
         if ($known === false || $known !== 0) {
-            $this->transactions->ofRows(Lock::house(), fn () => $this->db->executeStatement('INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 0, ?, 1) ON CONFLICT (login, address) DO UPDATE SET failures = 0, has_logged_in = 1', [self::name($login), $address, $this->now()]));
+            $this->transactions->ofRows(Lock::house(), fn () => $this->db->executeStatement('INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 0, ?, 1) ON CONFLICT (login, address) DO UPDATE SET failures = 0, has_logged_in = TRUE', [self::name($login), $address, $this->now()]));
         }
     }
 
@@ -101,7 +102,7 @@ final readonly class LogInPace
             return null;
         }
         $names = $this->db->fetchNumeric('SELECT COUNT(*), MAX(last_at) FROM slowed_log_in WHERE address = ? AND failures > 0 AND last_at >= ? AND login <> ?', [$address, $this->now() - self::FORGOTTEN_AFTER, self::CODES]);
-        [$failed, $lastAt] = array_map(static fn (mixed $n): int => is_numeric($n) ? (int) $n : 0, $names === false ? [0, 0] : [$names[0], $names[1]]);
+        [$failed, $lastAt] = array_map(Row::int(...), $names === false ? [0, 0] : [$names[0], $names[1]]);
 
         return $failed < self::FREE_NAMES ? null : $lastAt + 1000 * self::waitAfter($failed, self::FREE_NAMES);
     }
@@ -113,7 +114,7 @@ final readonly class LogInPace
         if ($row === false) {
             return null;
         }
-        [$failures, $lastAt, $hasLoggedIn] = array_map(static fn (mixed $n): int => is_numeric($n) ? (int) $n : 0, [$row[0], $row[1], $row[2]]);
+        [$failures, $lastAt, $hasLoggedIn] = array_map(Row::int(...), [$row[0], $row[1], $row[2]]);
 
         return ['failures' => $lastAt < $this->now() - self::FORGOTTEN_AFTER ? 0 : $failures, 'lastAt' => $lastAt, 'hasLoggedIn' => $hasLoggedIn === 1];
     }

@@ -9,7 +9,8 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\CandidatePage;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingStore;
+use Zetema\App\Delivery\Stored\SittingStore;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Event\Checked;
@@ -78,6 +79,6 @@ final readonly class AuthorPaper
     {
         $row = $this->db->fetchNumeric('SELECT q.id, q.name FROM revision r JOIN question q ON q.id = r.question_id WHERE r.id = ?', [$revision]);
 
-        return $row === false ? [0, null] : [is_numeric($row[0]) ? (int) $row[0] : 0, is_string($row[1]) ? $row[1] : null];
+        return $row === false ? [0, null] : [Row::int($row[0]), is_string($row[1]) ? $row[1] : null];
     }
 }

@@ -7,7 +7,7 @@ namespace Zetema\App\Results;
 use Zetema\App\Delivery\CandidatePage;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingStore;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Points;
 use Zetema\Core\Sitting\Stored\EventCodec;

@@ -7,6 +7,8 @@ namespace Zetema\App\Results;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Blueprint\Blueprint;
 use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\Ways;
@@ -18,7 +20,7 @@ final readonly class Results
 {
     private const COLUMNS = 's.id, a.name, a.login, s.started_at, s.ended_at, s.earned, s.max, s.percent, s.passed, s.summary, s.answered, s.last_sign FROM sitting s JOIN account a ON a.id = s.account_id';
     /** What they have come to is read from this index alone, already in order: a whole sitting is some ten pages of the database. */
-    private const MARKED = 'sitting s INDEXED BY sitting_marked';
+    private const MARKED = 'sitting_marked';
 
     public function __construct(private Connection $db, private EndedSittings $ended)
     {
@@ -31,12 +33,13 @@ final readonly class Results
         $plan = $edition->assessment();
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
-        $from = 'FROM sitting s INDEXED BY ' . $asked->index() . ($asked->needsNames() ? ' CROSS JOIN account a ON a.id = s.account_id' : '') . " WHERE s.edition_id = ? AND $condition";
+        $dialect = Dialects::of($this->db);
+        $from = 'FROM sitting s ' . $dialect->hint($asked->index()) . ($asked->needsNames() ? " {$dialect->thenLookUp()} account a ON a.id = s.account_id" : '') . " WHERE s.edition_id = ? AND $condition";
         $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
         $sums = $this->sums($edition);
         $fit = $asked->isAll() ? $sums['sittings'] : $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0;
         $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
-        $rows = array_map(static fn (mixed $id): array => $rows[is_numeric($id) ? (int) $id : 0] ?? throw new \LogicException('it was just found'), $ids);
+        $rows = array_map(static fn (mixed $id): array => $rows[Row::int($id)] ?? throw new \LogicException('it was just found'), $ids);
 
         return [
             'edition' => [...$edition->toData(), 'blueprint' => $edition->blueprint->id, 'bank' => $edition->blueprint->bank->id],
@@ -75,7 +78,7 @@ final readonly class Results
     {
         $sums = ['sittings' => 0, 'ended' => 0, 'judged' => 0, 'passed' => 0];
         $percents = [];
-        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, COUNT(s.ended_at) AS ended, COUNT(*) AS n FROM ' . self::MARKED . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed', [$edition->id]) as $row) {
+        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, COUNT(s.ended_at) AS ended, COUNT(*) AS n FROM sitting s ' . Dialects::of($this->db)->hint(self::MARKED) . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed', [$edition->id]) as $row) {
             $n = $this->number($row['n']) ?? 0;
             $sums['sittings'] += $n;
             $sums['ended'] += $this->number($row['ended']) ?? 0;
@@ -159,7 +162,7 @@ final readonly class Results
 
     private function number(mixed $value): ?int
     {
-        return is_numeric($value) ? (int) $value : null;
+        return Row::optionalInt($value);
     }
 
     private static function moment(int $millis): string

@@ -9,6 +9,7 @@ use Zetema\App\Background\Out\WritesOut;
 use Zetema\App\Background\Out\WrittenOut;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 
@@ -36,7 +37,7 @@ final readonly class ResultsOut implements WritesOut
             default => throw new Malformed('as', 'is sittings or responses'),
         };
 
-        return new WrittenOut(self::file($edition, $as), 'text/csv; charset=utf-8', is_numeric($count) ? (int) $count : 0, $each, $lines);
+        return new WrittenOut(self::file($edition, $as), 'text/csv; charset=utf-8', Row::int($count), $each, $lines);
     }
 
     public static function file(Edition $edition, string $as): string

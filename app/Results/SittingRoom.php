@@ -12,7 +12,7 @@ use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingStore;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\App\People\PasswordAgain;
 use Zetema\App\Shared\Lock;
@@ -91,7 +91,7 @@ final readonly class SittingRoom
         return sprintf('gave %s %s', $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds), match ($kind) {
             ClockKind::Whole => 'more for the whole',
             ClockKind::Section => 'more for the section they were in',
-            default => 'more for the question they were at',
+            ClockKind::Question, ClockKind::Until, ClockKind::Pause, null => 'more for the question they were at',
         });
     }
 

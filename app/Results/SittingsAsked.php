@@ -12,7 +12,7 @@ final readonly class SittingsAsked
 {
     public const PAGE = 100;
 
-    private const KINDS = ['all' => '1 = 1', 'running' => 's.ended_at IS NULL', 'passed' => 's.passed = 1', 'not passed' => 's.passed = 0'];
+    private const KINDS = ['all' => '1 = 1', 'running' => 's.ended_at IS NULL', 'passed' => 's.passed = TRUE', 'not passed' => 's.passed = FALSE'];
     private const ORDERS = [
         'candidate' => 'a.folded', 'began' => 's.started_at', 'took' => 'COALESCE(s.ended_at - s.started_at, -1)', 'points' => 'COALESCE(CAST(s.earned AS REAL), -1000000)',
         '%' => 'COALESCE(CAST(s.percent AS REAL), -1000000)', 'passed' => 'COALESCE(s.passed, 2)',

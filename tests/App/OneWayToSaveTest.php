@@ -10,7 +10,7 @@ use Symfony\Component\Finder\Finder;
 /** Whoever begins a transaction of their own has no lock that others know of. What is written without one is found by WatchedDatabase in every other test. */
 final class OneWayToSaveTest extends TestCase
 {
-    private const MAY = ['Shared/Saving.php', 'Shared/SqlitePragmas.php', 'Shared/Transactions.php'];
+    private const MAY = ['Shared/Dialect/SqlitePragmas.php', 'Shared/Saving.php', 'Shared/Transactions.php'];
 
     public function test_only_saving_and_transactions_begin_one(): void
     {

@@ -15,6 +15,7 @@ use Zetema\App\Bank\Out\QuestionsInOrder;
 use Zetema\App\Bank\Out\Selection;
 use Zetema\App\Bank\Page\Page;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
 use Zetema\Core\Exchange\Archive\ArchiveWriter;
@@ -114,7 +115,7 @@ final readonly class BankArchive
             if (is_array($filter) && isset($filter['assessment']) || $needed?->hasPool($row->text('name')) === false) {
                 continue;
             }
-            $members = array_map(static fn (mixed $id): ?int => $numbers[is_numeric($id) ? (int) $id : 0] ?? null, $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$row->integer('id')]));
+            $members = array_map(static fn (mixed $id): ?int => $numbers[Row::int($id)] ?? null, $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$row->integer('id')]));
             $pools[] = ['name' => $row->text('name'), 'filter' => is_array($filter) ? (object) $filter : null, 'questions' => array_values(array_filter($members, is_int(...)))];
         }
 

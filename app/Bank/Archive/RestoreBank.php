@@ -20,6 +20,7 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\Bank\UnfinishedBanks;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Data\ToldToPeople;
@@ -110,7 +111,7 @@ final readonly class RestoreBank implements Task
     private function questions(Archive $archive, Job $job, Progress $progress): ?array
     {
         // Those that came in before it was left: nobody else puts questions into a bank that nobody sees.
-        $known = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id', [$job->bankId]));
+        $known = Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id', [$job->bankId]));
         $ids = $piece = [];
         foreach ($archive->questions() as $place => $data) {
             $number = $data->integer('number', $place);

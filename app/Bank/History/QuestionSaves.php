@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\History;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Row;
 
 /** Who saved which question when: the revisions of a bank, newest first. */
 final readonly class QuestionSaves
@@ -30,7 +31,7 @@ final readonly class QuestionSaves
                 $query->andWhere($condition)->setParameter($name, $value);
             }
         }
-        $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $int = Row::int(...);
         $text = static fn (mixed $value): string => is_string($value) ? $value : '';
 
         return array_values(array_map(static fn (array $row): array => [
@@ -47,6 +48,6 @@ final readonly class QuestionSaves
     /** @return list<array{id: int, name: string}> all who could have done something */
     public function people(): array
     {
-        return array_map(static fn (array $row): array => ['id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'name' => is_string($row['name']) ? $row['name'] : ''], $this->db->fetchAllAssociative("SELECT a.id, a.name FROM account a WHERE a.role <> 'candidate' ORDER BY a.name"));
+        return array_map(static fn (array $row): array => ['id' => Row::int($row['id']), 'name' => is_string($row['name']) ? $row['name'] : ''], $this->db->fetchAllAssociative("SELECT a.id, a.name FROM account a WHERE a.role <> 'candidate' ORDER BY a.name"));
     }
 }

@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Objective;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Batch;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Malformed;
 
 /** The tree of objectives of a bank. */
@@ -26,14 +27,14 @@ final readonly class Objectives
     public function told(Bank $bank): array
     {
         return array_map(static fn (array $row): array => [
-            'id' => is_numeric($row[0]) ? (int) $row[0] : 0,
-            'parent' => is_numeric($row[3]) ? (int) $row[3] : null,
+            'id' => Row::int($row[0]),
+            'parent' => Row::optionalInt($row[3]),
             'name' => is_string($row[1]) ? $row[1] : '',
             'path' => is_string($row[2]) ? $row[2] : '',
             'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
             'code' => is_string($row[4]) ? $row[4] : '',
             'description' => is_string($row[5]) ? $row[5] : '',
-            'version' => is_numeric($row[6]) ? (int) $row[6] : 0,
+            'version' => Row::int($row[6]),
         ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path, parent_id, code, description, version FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
     }
 
@@ -63,7 +64,7 @@ final readonly class Objectives
             $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ? AND NOT is_kept
                 AND NOT EXISTS (SELECT 1 FROM question q WHERE q.bank_id = objective.bank_id AND q.objective_id = objective.id)
                 AND NOT EXISTS (SELECT 1 FROM objective o WHERE o.parent_id = objective.id)
-                AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = 1 AND r.objective_path = objective.path)', [$bank->id]);
+                AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = TRUE AND r.objective_path = objective.path)', [$bank->id]);
         } while ($gone > 0);
     }
 

@@ -7,6 +7,8 @@ namespace Zetema\App\Bank\Objective;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Objective\ObjectiveNode;
 use Zetema\Core\Objective\ObjectiveTree;
@@ -30,9 +32,9 @@ final readonly class StoredTree
     /** An id that no objective has yet. */
     public function nextId(): int
     {
-        $most = $this->db->fetchOne('SELECT MAX(id) FROM objective');
+        $most = $this->db->fetchOne(Dialects::of($this->db)->lastId('objective'));
 
-        return 1 + (is_numeric($most) ? (int) $most : 0);
+        return 1 + Row::int($most);
     }
 
     /**
@@ -104,7 +106,7 @@ final readonly class StoredTree
             }
         }
         // Two may change places, and one may take the place of one that goes: for a moment each has a path that none can have.
-        $this->db->executeStatement('UPDATE objective SET path = char(1) || id WHERE id IN (?)', [[...$gone, ...array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))]], [ArrayParameterType::INTEGER]);
+        $this->db->executeStatement('UPDATE objective SET path = ' . Dialects::of($this->db)->character(1) . ' || id WHERE id IN (?)', [[...$gone, ...array_keys(array_filter($changed, static fn (array $row): bool => isset($row['path'])))]], [ArrayParameterType::INTEGER]);
         foreach ($changed as $id => $row) {
             $this->db->update('objective', $row, ['id' => $id]);
             if (array_intersect_key($row, self::DESCRIBED) !== []) {
@@ -149,7 +151,7 @@ final readonly class StoredTree
     private function compareWithDealt(Bank $bank, array $moved): void
     {
         $this->db->executeStatement('UPDATE question SET dealt_elsewhere = cleared_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM revision r LEFT JOIN objective o ON o.id = question.objective_id
-            WHERE r.id = question.cleared_id AND r.objective_path IS o.path AND r.kind = question.kind) WHERE bank_id = ? AND (dealt_elsewhere = 1 OR id IN (?))', [$bank->id, $moved], [1 => ArrayParameterType::INTEGER]);
+            WHERE r.id = question.cleared_id AND r.objective_path IS NOT DISTINCT FROM o.path AND r.kind = question.kind) WHERE bank_id = ? AND (dealt_elsewhere = TRUE OR id IN (?))', [$bank->id, $moved], [1 => ArrayParameterType::INTEGER]);
     }
 
     /**
@@ -162,7 +164,7 @@ final readonly class StoredTree
         return array_map(function (int|string $value) use ($table, $column, $bank): array {
             $ids = $this->db->fetchFirstColumn("SELECT id FROM $table WHERE $column = ?" . ($bank === null ? '' : ' AND bank_id = ' . $bank->id), [$value]);
 
-            return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
+            return array_map(Row::int(...), $ids);
         }, $under);
     }
 }

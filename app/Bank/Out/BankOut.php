@@ -13,6 +13,7 @@ use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\NamedFile;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
@@ -51,7 +52,7 @@ final readonly class BankOut implements WritesOut
         }
         $count = $this->em->getConnection()->fetchOne('SELECT SUM(questions) FROM question_count WHERE bank_id = ?', [$bank->id]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::int($count);
     }
 
     /** @param Fields $filter what the list is narrowed to, as its address says */

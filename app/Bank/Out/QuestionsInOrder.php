@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Out;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\Row;
 
 /** A bank's questions one after another, by objective, each objective's as they were put in order, or made; little of them is in memory. */
 final readonly class QuestionsInOrder
@@ -42,6 +43,6 @@ final readonly class QuestionsInOrder
     {
         $ids = $this->em->getConnection()->fetchFirstColumn('SELECT q.id FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.bank_id = ? ORDER BY o.place IS NULL, o.place, q.place, q.id', [$bank->id]);
 
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
+        return array_map(Row::int(...), $ids);
     }
 }

@@ -12,6 +12,8 @@ use Zetema\App\Bank\History\Undoing;
 use Zetema\App\Bank\Question\Listing\ChosenQuestions;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -119,7 +121,7 @@ final readonly class PoolEditing implements Undoing
      */
     private function ofBank(Bank $bank, array $ids): array
     {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (SELECT value FROM json_each(?))', [$bank->id, json_encode($ids, JSON_THROW_ON_ERROR)]));
+        return Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (' . Dialects::of($this->db)->inList('?') . ')', [$bank->id, json_encode($ids, JSON_THROW_ON_ERROR)]));
     }
 
     private static function name(Fields $body): string

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Listing\QuestionFilter;
 use Zetema\App\Bank\Question\Listing\QuestionList;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Status;
 
@@ -43,7 +44,7 @@ final readonly class PoolMembers
     public function of(Bank $bank, int $pool, ?array $filter): array
     {
         if ($filter === null) {
-            return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$pool]));
+            return Row::ints($this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$pool]));
         }
         // Only what is cleared is drawn anyway; what has a draft beside its cleared revision stays in the pool.
         if (($filter['status'] ?? null) === Status::Cleared->value) {

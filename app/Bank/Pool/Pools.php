@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Pool;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\Fields;
 
 /** A bank's pools, each with how many questions it has, how many of them can be drawn, and what draws from it. */
@@ -20,7 +21,7 @@ final readonly class Pools
     {
         $told = [];
         $drawnBy = $this->names->of($bank);
-        foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name COLLATE NOCASE', [$bank->id]) as $row) {
+        foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name ' . Dialects::of($this->db)->whateverCapitals(), [$bank->id]) as $row) {
             $row = Fields::of($row);
             $filter = PoolMembers::filter($row);
             [$questions, $cleared, $waiting] = $this->counts($bank, $row->integer('id'), $filter);
@@ -56,7 +57,7 @@ final readonly class Pools
     {
         $ids = $this->members->of($bank, $id, $filter);
         $waiting = [];
-        foreach ($this->db->fetchAllAssociative('SELECT status, COUNT(*) AS questions FROM question WHERE cleared_id IS NULL AND id IN (SELECT value FROM json_each(?)) GROUP BY status', [json_encode($ids, JSON_THROW_ON_ERROR)]) as $row) {
+        foreach ($this->db->fetchAllAssociative('SELECT status, COUNT(*) AS questions FROM question WHERE cleared_id IS NULL AND id IN (' . Dialects::of($this->db)->inList('?') . ') GROUP BY status', [json_encode($ids, JSON_THROW_ON_ERROR)]) as $row) {
             $row = Fields::of($row);
             $waiting[$row->text('status')] = $row->integer('questions');
         }

@@ -6,6 +6,8 @@ namespace Zetema\App\Bank\Pool;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 
 /** A pool as it is stored: its name, its filter, or what was put into it. */
@@ -25,15 +27,19 @@ final readonly class StoredPools
         $row = Fields::of($row);
         $questions = $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$id]);
 
-        return new PoolContent($row->text('name'), PoolMembers::filter($row), array_map(static fn (mixed $one): int => is_numeric($one) ? (int) $one : 0, $questions));
+        return new PoolContent($row->text('name'), PoolMembers::filter($row), array_map(Row::int(...), $questions));
     }
 
     /** An id that no pool has had: what is undone comes back under its own. */
     public function nextId(): int
     {
-        $most = $this->db->fetchOne("SELECT MAX(COALESCE((SELECT MAX(id) FROM pool), 0), COALESCE((SELECT MAX(json_extract(undo, '$.id')) FROM bank_change WHERE kind = 'pool'), 0))");
+        $dialect = Dialects::of($this->db);
+        $most = max(
+            $this->db->fetchOne($dialect->lastId('pool')),
+            $this->db->fetchOne('SELECT MAX(' . $dialect->jsonText('undo', 'id') . ") FROM bank_change WHERE kind = 'pool'"),
+        );
 
-        return 1 + (is_numeric($most) ? (int) $most : 0);
+        return 1 + Row::int($most);
     }
 
     public function isTaken(Bank $bank, string $name, int $butBy): bool
@@ -51,8 +57,8 @@ final readonly class StoredPools
             return;
         }
         $filter = $pool->filter === null ? null : json_encode((object) $pool->filter, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        $this->db->executeStatement('INSERT INTO pool (id, bank_id, name, filter) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET name = excluded.name, filter = excluded.filter, version = version + 1', [$id, $bank->id, $pool->name, $filter]);
+        $this->db->executeStatement('INSERT INTO pool (id, bank_id, name, filter) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET name = excluded.name, filter = excluded.filter, version = pool.version + 1', [$id, $bank->id, $pool->name, $filter]);
         // What was deleted meanwhile is left out.
-        $this->db->executeStatement('INSERT INTO pool_question (pool_id, question_id) SELECT ?, q.id FROM question q WHERE q.id IN (SELECT value FROM json_each(?))', [$id, json_encode($pool->questions, JSON_THROW_ON_ERROR)]);
+        $this->db->executeStatement('INSERT INTO pool_question (pool_id, question_id) SELECT ?, q.id FROM question q WHERE q.id IN (' . Dialects::of($this->db)->inList('?') . ')', [$id, json_encode($pool->questions, JSON_THROW_ON_ERROR)]);
     }
 }

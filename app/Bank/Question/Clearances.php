@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Question\Clearing;
 
 /** Who may clear a question, as the house rules say. */
@@ -23,6 +24,6 @@ final readonly class Clearances
         }
         $writers = $this->db->fetchFirstColumn('SELECT DISTINCT author_id FROM revision WHERE question_id = ? AND number > ?', [$question->id, $question->cleared()->number ?? 0]);
 
-        return $clearing->lets($account->id, array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $writers));
+        return $clearing->lets($account->id, array_map(Row::int(...), $writers));
     }
 }

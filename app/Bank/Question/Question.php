@@ -210,7 +210,7 @@ class Question implements Versioned
         $this->dealNow(match ($status) {
             Core\Status::Cleared => $this->newest,
             Core\Status::Retired => null,
-            default => $this->cleared,
+            Core\Status::Draft, Core\Status::InReview => $this->cleared,
         });
         $this->compareWithDealt();
     }

@@ -11,6 +11,7 @@ use Zetema\App\Bank\Apart\ApartPairs;
 use Zetema\App\Bank\Review\Comment;
 use Zetema\App\Bank\Review\ProofreadingNotes;
 use Zetema\App\People\Account;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Question as Core;
 
 /** One question as its author has it: page and margin, and what stands about it. */
@@ -65,7 +66,7 @@ final readonly class QuestionView
         $rows = $this->db->fetchAllNumeric('SELECT r.number, a.name, r.saved_at, r.id FROM revision r JOIN account a ON a.id = r.author_id WHERE r.question_id = ? ORDER BY r.number DESC', [$question->id]);
 
         return array_map(static fn (array $row): array => [
-            'number' => is_numeric($row[0]) ? (int) $row[0] : 0,
+            'number' => Row::int($row[0]),
             'by' => is_string($row[1]) ? $row[1] : '',
             'savedAt' => (new \DateTimeImmutable(is_string($row[2]) ? $row[2] : ''))->format(DATE_ATOM),
             'cleared' => $row[3] === $question->cleared()?->id,
@@ -110,13 +111,13 @@ final readonly class QuestionView
     /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */
     private function neighbours(Question $question): array
     {
-        $same = 'FROM question WHERE bank_id = :bank AND objective_id IS :objective';
+        $same = 'FROM question WHERE bank_id = :bank AND objective_id IS NOT DISTINCT FROM :objective';
         $place = $this->db->fetchOne('SELECT place FROM question WHERE id = ?', [$question->id]);
         $row = $this->db->fetchAssociative(
             "SELECT (SELECT COUNT(*) $same AND (place, id) <= (:place, :id)) AS place, (SELECT COUNT(*) $same) AS of_all, (SELECT id $same AND (place, id) < (:place, :id) ORDER BY place DESC, id DESC LIMIT 1) AS previous, (SELECT id $same AND (place, id) > (:place, :id) ORDER BY place, id LIMIT 1) AS next",
             ['bank' => $question->bank->id, 'objective' => $question->objective()?->id, 'place' => $place, 'id' => $question->id],
         );
-        $id = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
+        $id = static fn (mixed $value): ?int => Row::optionalInt($value);
 
         return ['place' => $id($row['place'] ?? null) ?? 1, 'of' => $id($row['of_all'] ?? null) ?? 1, 'previous' => $id($row['previous'] ?? null), 'next' => $id($row['next'] ?? null)];
     }

@@ -7,6 +7,8 @@ namespace Zetema\App\Bank\Review;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Proofreading\Flaw;
 use Zetema\Core\Proofreading\Proofreader;
 use Zetema\Core\Proofreading\Rule;
@@ -22,7 +24,7 @@ final readonly class ProofreadingReport
 {
     private const PAGE = 100;
     private const WAVED = 'EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)';
-    private const HAS_FLAW = "q.bank_id = :bank AND q.kind = :kind AND q.key_place = :place AND q.status <> 'retired' AND q.is_unfinished = 0";
+    private const HAS_FLAW = "q.bank_id = :bank AND q.kind = :kind AND q.key_place = :place AND q.status <> 'retired' AND q.is_unfinished = FALSE";
     private const FLAW_WAVED = 'EXISTS (SELECT 1 FROM waving w WHERE w.question_id = q.id AND w.rule = :rule AND w.line = :line AND w.message = :message)';
 
     public function __construct(private Connection $db)
@@ -45,10 +47,10 @@ final readonly class ProofreadingReport
         sort($ids);
         $more = count($ids) > self::PAGE;
         $ids = array_slice($ids, 0, self::PAGE);
-        $withNotes = array_sum(array_map(static fn (array $row): int => (bool) $row['has_notes'] ? self::int($row['questions']) : 0, $counts)) + array_sum(array_column($overMany, 'unnoted'));
+        $withNotes = array_sum(array_map(static fn (array $row): int => (bool) $row['has_notes'] ? Row::int($row['questions']) : 0, $counts)) + array_sum(array_column($overMany, 'unnoted'));
 
         return [
-            'read' => array_sum(array_map(static fn (array $row): int => self::int($row['questions']), $counts)),
+            'read' => array_sum(array_map(static fn (array $row): int => Row::int($row['questions']), $counts)),
             'withNotes' => $after > 0 ? null : $withNotes,
             'rules' => $after > 0 ? [] : $this->rules($bank, $overMany),
             'questions' => $this->questions($ids, $this->notesOf($bank, $rule, $ids, $wanted)),
@@ -63,7 +65,7 @@ final readonly class ProofreadingReport
      */
     private function rules(Bank $bank, array $overMany): array
     {
-        $notes = array_map(self::int(...), $this->db->fetchAllKeyValue('SELECT rule, notes FROM note_count WHERE bank_id = ? AND notes > 0', [$bank->id]));
+        $notes = array_map(Row::int(...), $this->db->fetchAllKeyValue('SELECT rule, notes FROM note_count WHERE bank_id = ? AND notes > 0', [$bank->id]));
         foreach ($overMany as ['flaw' => $flaw, 'questions' => $questions]) {
             $notes[$flaw->rule->value] = ($notes[$flaw->rule->value] ?? 0) + $questions;
         }
@@ -84,8 +86,8 @@ final readonly class ProofreadingReport
     {
         $all = $unnoted = [];
         foreach ($counts as $row) {
-            [$kind, $place, $n] = [is_string($row['kind']) ? $row['kind'] : '', self::int($row['key_place']), self::int($row['questions'])];
-            if ($place >= 0 && in_array($kind, [KindId::One->value, KindId::Claim->value], true)) {
+            [$kind, $place, $n] = [is_string($row['kind']) ? $row['kind'] : '', Row::int($row['key_place']), Row::int($row['questions'])];
+            if ($place >= 0 && KindId::tryFrom($kind)?->facts()->hasOneKey() === true) {
                 $all[$kind][$place] = ($all[$kind][$place] ?? 0) + $n;
                 $unnoted[$kind][$place] = ($unnoted[$kind][$place] ?? 0) + ((bool) $row['has_notes'] ? 0 : $n);
             }
@@ -95,9 +97,9 @@ final readonly class ProofreadingReport
             ksort($places);
             foreach (Proofreader::outOfBalance(KindId::from($kind), $places) as $place => $flaw) {
                 $one = ['kind' => $kind, 'place' => $place, 'flaw' => $flaw, 'questions' => $places[$place], 'unnoted' => $unnoted[$kind][$place] ?? 0];
-                $waved = $this->db->fetchAssociative('SELECT COUNT(*) AS n, COALESCE(SUM(q.has_notes = 0), 0) AS unnoted FROM waving w JOIN question q ON q.id = w.question_id WHERE w.rule = :rule AND w.line = :line AND w.message = :message AND ' . self::HAS_FLAW, self::bound($bank, $one));
-                $one['questions'] -= $waved === false ? 0 : self::int($waved['n']);
-                $one['unnoted'] -= $waved === false ? 0 : self::int($waved['unnoted']);
+                $waved = $this->db->fetchAssociative('SELECT COUNT(*) AS n, COALESCE(SUM(CASE WHEN q.has_notes THEN 0 ELSE 1 END), 0) AS unnoted FROM waving w JOIN question q ON q.id = w.question_id WHERE w.rule = :rule AND w.line = :line AND w.message = :message AND ' . self::HAS_FLAW, self::bound($bank, $one));
+                $one['questions'] -= $waved === false ? 0 : Row::int($waved['n']);
+                $one['unnoted'] -= $waved === false ? 0 : Row::int($waved['unnoted']);
                 if ($one['questions'] > 0) {
                     $found[] = $one;
                 }
@@ -110,11 +112,12 @@ final readonly class ProofreadingReport
     /** @return list<int> the next questions that have notes of their own, and one more than a page has */
     private function noted(Bank $bank, ?string $rule, int $after): array
     {
+        $dialect = Dialects::of($this->db);
         $ids = $rule === null
-            ? $this->db->fetchFirstColumn('SELECT id FROM question INDEXED BY question_noted WHERE bank_id = ? AND has_notes = 1 AND id > ? ORDER BY id LIMIT ' . (self::PAGE + 1), [$bank->id, $after])
-            : $this->db->fetchFirstColumn('SELECT DISTINCT n.question_id FROM proofreading_note n INDEXED BY proofreading_note_rule WHERE n.bank_id = ? AND n.rule = ? AND n.question_id > ? AND NOT ' . self::WAVED . ' ORDER BY n.question_id LIMIT ' . (self::PAGE + 1), [$bank->id, $rule, $after]);
+            ? $this->db->fetchFirstColumn('SELECT id FROM question ' . $dialect->hint('question_noted') . ' WHERE bank_id = ? AND has_notes = TRUE AND id > ? ORDER BY id LIMIT ' . (self::PAGE + 1), [$bank->id, $after])
+            : $this->db->fetchFirstColumn('SELECT DISTINCT n.question_id FROM proofreading_note n ' . $dialect->hint('proofreading_note_rule') . ' WHERE n.bank_id = ? AND n.rule = ? AND n.question_id > ? AND NOT ' . self::WAVED . ' ORDER BY n.question_id LIMIT ' . (self::PAGE + 1), [$bank->id, $rule, $after]);
 
-        return array_map(self::int(...), $ids);
+        return array_map(Row::int(...), $ids);
     }
 
     /**
@@ -124,7 +127,7 @@ final readonly class ProofreadingReport
      */
     private function withFlaw(Bank $bank, array $one, int $after): array
     {
-        return array_map(self::int(...), $this->db->fetchFirstColumn('SELECT q.id FROM question q INDEXED BY question_keyed WHERE ' . self::HAS_FLAW . ' AND q.id > :after AND NOT ' . self::FLAW_WAVED . ' ORDER BY q.id LIMIT ' . (self::PAGE + 1), [...self::bound($bank, $one), 'after' => $after]));
+        return Row::ints($this->db->fetchFirstColumn('SELECT q.id FROM question q ' . Dialects::of($this->db)->hint('question_keyed') . ' WHERE ' . self::HAS_FLAW . ' AND q.id > :after AND NOT ' . self::FLAW_WAVED . ' ORDER BY q.id LIMIT ' . (self::PAGE + 1), [...self::bound($bank, $one), 'after' => $after]));
     }
 
     /**
@@ -141,11 +144,11 @@ final readonly class ProofreadingReport
         }
         $types = ['ids' => ArrayParameterType::INTEGER];
         foreach ($this->db->fetchAllAssociative('SELECT n.question_id, n.rule, n.line, n.message FROM proofreading_note n WHERE n.bank_id = :bank AND n.question_id IN (:ids) AND NOT ' . self::WAVED . ($rule === null ? '' : ' AND n.rule = :rule') . ' ORDER BY n.id', ['bank' => $bank->id, 'ids' => $ids, ...($rule === null ? [] : ['rule' => $rule])], $types) as $row) {
-            $notes[self::int($row['question_id'])][] = self::note(is_string($row['rule']) ? $row['rule'] : '', is_string($row['line']) ? $row['line'] : '', is_string($row['message']) ? $row['message'] : '');
+            $notes[Row::int($row['question_id'])][] = self::note(is_string($row['rule']) ? $row['rule'] : '', is_string($row['line']) ? $row['line'] : '', is_string($row['message']) ? $row['message'] : '');
         }
         foreach ($overMany as $one) {
             foreach ($this->db->fetchFirstColumn('SELECT q.id FROM question q WHERE q.id IN (:ids) AND ' . self::HAS_FLAW . ' AND NOT ' . self::FLAW_WAVED, [...self::bound($bank, $one), 'ids' => $ids], $types) as $id) {
-                $notes[self::int($id)][] = self::note($one['flaw']->rule->value, $one['flaw']->where, $one['flaw']->message);
+                $notes[Row::int($id)][] = self::note($one['flaw']->rule->value, $one['flaw']->where, $one['flaw']->message);
             }
         }
 
@@ -162,7 +165,7 @@ final readonly class ProofreadingReport
     {
         $told = [];
         foreach ($ids === [] ? [] : $this->db->fetchAllAssociative('SELECT id, name, kind, excerpt FROM question WHERE id IN (?) ORDER BY id', [$ids], [ArrayParameterType::INTEGER]) as $row) {
-            $told[] = [...$row, 'notes' => $notes[self::int($row['id'])] ?? []];
+            $told[] = [...$row, 'notes' => $notes[Row::int($row['id'])] ?? []];
         }
 
         return $told;
@@ -184,10 +187,5 @@ final readonly class ProofreadingReport
         $known = Rule::tryFrom($rule);
 
         return ['rule' => $rule, 'where' => $line, 'message' => $message, 'reason' => $known?->reason() ?? '', 'remedy' => $known?->remedy() ?? '', 'waved' => null];
-    }
-
-    private static function int(mixed $value): int
-    {
-        return is_numeric($value) ? (int) $value : 0;
     }
 }

@@ -6,6 +6,8 @@ namespace Zetema\App\Bank\Settings;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Question\Feedback\Outcome;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
@@ -25,17 +27,18 @@ final readonly class Differing
         $differ = [];
         $follow = $this->everyOne($bank, "<> 'retired'");
         $cleared = $this->everyOne($bank, "= 'cleared'");
-        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n, SUM(q.status = 'cleared') AS cleared FROM question q JOIN revision r ON r.id = q.newest_id, json_each(r.content, '$.settings') s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
+        $dialect = Dialects::of($this->db);
+        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n, SUM(CASE WHEN q.status = 'cleared' THEN 1 ELSE 0 END) AS cleared FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows('r.content', 'settings')} s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
         foreach ($this->db->iterateNumeric($said, [$bank->id]) as $row) {
             [$kind, $word, $value] = array_map(static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $row);
             $id = KindId::tryFrom($kind);
             if ($id === null || !isset($follow[$kind][$word])) {
                 continue;
             }
-            $follow[$kind][$word] -= self::int($row[3] ?? 0);
-            $cleared[$kind][$word] = ($cleared[$kind][$word] ?? 0) - self::int($row[4] ?? 0);
+            $follow[$kind][$word] -= Row::int($row[3] ?? 0);
+            $cleared[$kind][$word] = ($cleared[$kind][$word] ?? 0) - Row::int($row[4] ?? 0);
             if ($value !== self::value($settings, $id, Setting::from($word))) {
-                $differ[$kind][$word] = ($differ[$kind][$word] ?? 0) + self::int($row[3] ?? 0);
+                $differ[$kind][$word] = ($differ[$kind][$word] ?? 0) + Row::int($row[3] ?? 0);
             }
         }
 
@@ -55,10 +58,11 @@ final readonly class Differing
                 $unworded[$kind][$outcome->value] = $questions;
             }
         }
-        $said = "SELECT q.kind, json_extract(t.value, '$.outcome') AS outcome, COUNT(DISTINCT q.id) FROM question q JOIN revision r ON r.id = q.newest_id, json_each(r.content, '$.outcomeTexts') t WHERE q.bank_id = ? AND q.status = 'cleared' AND json_extract(t.value, '$.attempt') IS NULL AND json_extract(t.value, '$.onLast') IS NULL GROUP BY q.kind, outcome";
+        $dialect = Dialects::of($this->db);
+        $said = "SELECT q.kind, {$dialect->jsonText('t.value', 'outcome')} AS outcome, COUNT(DISTINCT q.id) FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows('r.content', 'outcomeTexts')} t WHERE q.bank_id = ? AND q.status = 'cleared' AND {$dialect->jsonText('t.value', 'attempt')} IS NULL AND {$dialect->jsonText('t.value', 'onLast')} IS NULL GROUP BY q.kind, outcome";
         foreach ($this->db->iterateNumeric($said, [$bank->id]) as [$kind, $outcome, $questions]) {
             if (is_string($kind) && is_string($outcome) && isset($unworded[$kind][$outcome])) {
-                $unworded[$kind][$outcome] -= self::int($questions);
+                $unworded[$kind][$outcome] -= Row::int($questions);
             }
         }
 
@@ -81,7 +85,7 @@ final readonly class Differing
     {
         $counts = [];
         foreach ($this->db->fetchAllKeyValue("SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status $status GROUP BY kind", [$bank->id]) as $kind => $questions) {
-            $counts[(string) $kind] = self::int($questions);
+            $counts[(string) $kind] = Row::int($questions);
         }
 
         return $counts;
@@ -91,10 +95,5 @@ final readonly class Differing
     public static function value(BankSettings $settings, KindId $kind, Setting $setting): string
     {
         return $settings->for($kind)->get($setting) ?? $kind->facts()->defaults[$setting->value] ?? $setting->houseValue() ?? '';
-    }
-
-    private static function int(mixed $value): int
-    {
-        return is_numeric($value) ? (int) $value : 0;
     }
 }

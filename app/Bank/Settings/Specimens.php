@@ -7,6 +7,7 @@ namespace Zetema\App\Bank\Settings;
 use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Revision;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\AuthorText;
 use Zetema\Core\Marking\Feedback\FeedbackChooser;
 use Zetema\Core\Marking\Plan\MarkingPlan;
@@ -27,8 +28,9 @@ final readonly class Specimens
     /** @return array<string, array<string, mixed>> by kind */
     public function of(Bank $bank): array
     {
-        $least = $this->em->getConnection()->fetchAllKeyValue("SELECT kind, id FROM (SELECT r.kind, r.id, ROW_NUMBER() OVER (PARTITION BY q.kind ORDER BY LENGTH(COALESCE(json_extract(r.content, '$.settings'), '')) + LENGTH(COALESCE(json_extract(r.content, '$.outcomeTexts'), '')), q.id) AS place
-            FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND NOT q.is_unfinished) WHERE place = 1", [$bank->id]);
+        $dialect = Dialects::of($this->em->getConnection());
+        $least = $this->em->getConnection()->fetchAllKeyValue("SELECT kind, id FROM (SELECT r.kind, r.id, ROW_NUMBER() OVER (PARTITION BY q.kind ORDER BY LENGTH(COALESCE({$dialect->jsonText('r.content', 'settings')}, '')) + LENGTH(COALESCE({$dialect->jsonText('r.content', 'outcomeTexts')}, '')), q.id) AS place
+            FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND NOT q.is_unfinished) placed WHERE place = 1", [$bank->id]);
         $specimens = [];
         foreach ($least as $kind => $id) {
             $revision = $this->em->find(Revision::class, $id) ?? throw new \LogicException('it was found');

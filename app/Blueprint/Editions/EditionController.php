@@ -14,6 +14,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintView;
+use Zetema\App\Blueprint\SittingsOfAssessments;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Body;
 
@@ -21,7 +22,7 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class EditionController
 {
-    public function __construct(private Freezing $freezing, private BlueprintView $view, private EditionDifferences $differences, private Editions $editions, private Maker $maker, private EntityManagerInterface $em)
+    public function __construct(private Freezing $freezing, private BlueprintView $view, private EditionDifferences $differences, private Editions $editions, private SittingsOfAssessments $sittings, private Maker $maker, private EntityManagerInterface $em)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class EditionController
     #[Route('/api/editions/{id}', methods: ['GET'])]
     public function edition(#[MapEntity] Edition $edition): JsonResponse
     {
-        return new JsonResponse([...$this->view->frozen($edition), 'running' => count($this->editions->running($edition->blueprint))]);
+        return new JsonResponse([...$this->view->frozen($edition), 'running' => count($this->sittings->running($edition->blueprint))]);
     }
 
     /** In what another one of the same assessment differs from it; left out: what would be frozen now. */

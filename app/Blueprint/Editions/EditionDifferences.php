@@ -11,6 +11,7 @@ use Zetema\App\Blueprint\BankNames;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\NotCleared;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Blueprint\Differing\Difference;
 use Zetema\Core\Blueprint\Differing\Differences;
 use Zetema\Core\Data\Fields;
@@ -75,7 +76,7 @@ final readonly class EditionDifferences
         $stock = $this->stock->of($blueprint->bank);
         $revisions = array_keys($stock->held($stock->dealer($blueprint->plan())->held()));
 
-        return self::held($this->db->fetchAllAssociative('SELECT question_id, id AS revision_id, worth FROM revision WHERE id IN (SELECT value FROM json_each(?))', [json_encode($revisions, JSON_THROW_ON_ERROR)]));
+        return self::held($this->db->fetchAllAssociative('SELECT question_id, id AS revision_id, worth FROM revision WHERE id IN (' . Dialects::of($this->db)->inList('?') . ')', [json_encode($revisions, JSON_THROW_ON_ERROR)]));
     }
 
     /**

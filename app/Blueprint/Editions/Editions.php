@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Zetema\App\Blueprint\Editions;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Psr\Clock\ClockInterface;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
@@ -14,7 +13,7 @@ use Zetema\Core\Sitting\Refused;
 /** Which editions of an assessment there are to begin: the newest that was not withdrawn. */
 final readonly class Editions
 {
-    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em)
     {
     }
 
@@ -26,22 +25,6 @@ final readonly class Editions
     public function numbered(Blueprint $blueprint, int $number): ?Edition
     {
         return $this->em->getRepository(Edition::class)->findOneBy(['blueprint' => $blueprint, 'number' => $number]);
-    }
-
-    /** How many candidates have begun it. */
-    public function begun(Edition $edition): int
-    {
-        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(DISTINCT account_id) FROM sitting WHERE edition_id = ?', [$edition->id]);
-
-        return is_numeric($count) ? (int) $count : 0;
-    }
-
-    /** @return list<int> sittings of any edition of an assessment that run; those whose time is over and that nobody has looked at since are not among them */
-    public function running(Blueprint $blueprint): array
-    {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT s.id FROM edition e CROSS JOIN sitting s INDEXED BY sitting_listed ON s.edition_id = e.id WHERE e.blueprint_id = ? AND s.ended_at IS NULL AND (s.due IS NULL OR s.due >= ?) ORDER BY s.id', [$blueprint->id, (int) $this->clock->now()->format('Uv')]);
-
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $ids);
     }
 
     /**

@@ -11,6 +11,7 @@ use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\BlueprintView;
+use Zetema\App\Blueprint\SittingsOfAssessments;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Saving;
@@ -24,7 +25,7 @@ use Zetema\Core\Sitting\Refused;
 /** Where editions are made of a blueprint, closed, and withdrawn. */
 final readonly class Freezing
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private SittingsOfAssessments $sittings, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
     {
     }
 
@@ -42,7 +43,7 @@ final readonly class Freezing
     public function withdraw(Edition $edition): void
     {
         $this->transactions->over(Lock::edition($edition->id), function () use ($edition): void {
-            $begun = $this->editions->begun($edition);
+            $begun = $this->sittings->begun($edition);
             if ($begun > 0) {
                 throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
             }

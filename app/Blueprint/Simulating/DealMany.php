@@ -12,6 +12,7 @@ use Zetema\App\Background\Progress;
 use Zetema\App\Background\Task;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Drawing\Proof\CannotDeal;
@@ -71,7 +72,8 @@ final readonly class DealMany implements Task
         foreach ($simulation->exposure(self::TOLD) as $id => $n) {
             $seen[(int) substr($id, 1)] = $n;
         }
-        $rows = $this->db->fetchAllAssociativeIndexed("SELECT q.id, q.name, COALESCE(r.objective_path, '') AS objective, r.kind, COALESCE(json_extract(r.content, '$.stem'), '') AS stem FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.id IN (?)", [array_keys($seen)], [ArrayParameterType::INTEGER]);
+        $dialect = Dialects::of($this->db);
+        $rows = $this->db->fetchAllAssociativeIndexed("SELECT q.id, q.name, COALESCE(r.objective_path, '') AS objective, r.kind, COALESCE({$dialect->jsonText('r.content', 'stem')}, '') AS stem FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.id IN (?)", [array_keys($seen)], [ArrayParameterType::INTEGER]);
 
         return array_map(static function (int $id, int $n) use ($rows): array {
             $row = Fields::of($rows[$id] ?? []);

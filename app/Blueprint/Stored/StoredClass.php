@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Stored;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Shared\Dialect\Dialect;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\EligibleQuestion;
 use Zetema\Core\Question\Points;
@@ -111,7 +112,7 @@ final class StoredClass
      * @param list<list<int>> $pools ids of the questions in those that are asked for
      * @param list<int> $named questions that are classes of their own
      */
-    public function narrow(QueryBuilder $query, string $revision, array $tags, array $pools, array $named): void
+    public function narrow(QueryBuilder $query, Dialect $dialect, string $revision, array $tags, array $pools, array $named): void
     {
         if ($this->own !== null) {
             $query->andWhere('s.question_id = :own')->setParameter('own', $this->own);
@@ -129,7 +130,7 @@ final class StoredClass
             $query->andWhere((isset($this->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $revision . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
         }
         foreach ($pools as $i => $members) {
-            $query->andWhere('s.question_id ' . (isset($this->pools[$i]) ? '' : 'NOT ') . 'IN (SELECT value FROM json_each(:pool' . $i . '))')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
+            $query->andWhere('s.question_id ' . (isset($this->pools[$i]) ? '' : 'NOT ') . 'IN (' . $dialect->inList(':pool' . $i) . ')')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
         }
         if ($named !== []) {
             $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $named, ArrayParameterType::INTEGER);

@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Blueprint;
+namespace Zetema\App\Blueprint\Stored;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Blueprint\Editions\Edition;
+use Zetema\App\Blueprint\NotCleared;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\QuestionClass;
@@ -22,7 +25,7 @@ use Zetema\Core\Drawing\UnknownQuestion;
 final class StoredStock implements Stock
 {
     /** What is dealt from a bank, which the database has counted. */
-    private const DEALT = 's.bank_id = :owner AND s.is_dealt = 1';
+    private const DEALT = 's.bank_id = :owner AND s.is_dealt = TRUE';
     private const FACTS = ['s.objective_path', 's.kind', 's.difficulty', 's.worth'];
 
     /** @var list<int> questions that are classes of their own */
@@ -70,15 +73,15 @@ final class StoredStock implements Stock
         $this->facts = [];
         $classes = [];
         foreach ($this->rows() as $row) {
-            $class = StoredClass::of($row, self::int($row['sample']));
+            $class = StoredClass::of($row, Row::int($row['sample']));
             if ($class->mayBeAsked($blueprint)) {
                 $classes[StoredClass::key($row)] = $class;
-                $class->count = self::int($row['n']);
+                $class->count = Row::int($row['n']);
             }
         }
         // Those that have a tag or are in a pool that is asked for, or are named, leave the class of all that are otherwise alike.
         foreach ([...$this->tagged(), ...$this->special()] as [$row, $tags, $pools, $own]) {
-            $n = self::int($row['n']);
+            $n = Row::int($row['n']);
             $alike = $classes[StoredClass::key($row)] ?? null;
             if ($alike !== null) {
                 $alike->count -= $n;
@@ -86,7 +89,7 @@ final class StoredStock implements Stock
                 continue; // no draw takes any that are otherwise alike
             }
             $key = StoredClass::key($row, $tags, $pools, $own);
-            $classes[$key] ??= StoredClass::of($row, self::int($row['sample']), $tags, $pools, $own);
+            $classes[$key] ??= StoredClass::of($row, Row::int($row['sample']), $tags, $pools, $own);
             $classes[$key]->count += $n;
         }
         uasort($classes, static fn (StoredClass $a, StoredClass $b): int => $a->sample <=> $b->sample);
@@ -108,7 +111,7 @@ final class StoredStock implements Stock
             return $this->query()->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', ...self::FACTS)->groupBy(...self::FACTS)->executeQuery()->iterateAssociative();
         }
 
-        return $this->db->iterateAssociative("SELECT (SELECT MIN(s.question_id) FROM revision s WHERE s.bank_id = c.bank_id AND s.is_dealt = 1 AND s.objective_path IS NULLIF(c.objective_path, '') AND s.kind = c.kind AND s.difficulty IS NULLIF(c.difficulty, '') AND s.worth = c.worth) AS sample,
+        return $this->db->iterateAssociative("SELECT (SELECT MIN(s.question_id) FROM revision s WHERE s.bank_id = c.bank_id AND s.is_dealt = TRUE AND s.objective_path IS NOT DISTINCT FROM NULLIF(c.objective_path, '') AND s.kind = c.kind AND s.difficulty IS NOT DISTINCT FROM NULLIF(c.difficulty, '') AND s.worth = c.worth) AS sample,
             c.questions AS n, NULLIF(c.objective_path, '') AS objective_path, c.kind, NULLIF(c.difficulty, '') AS difficulty, c.worth FROM dealt_count c WHERE c.bank_id = ? AND c.questions > 0", [$this->owner]);
     }
 
@@ -119,12 +122,13 @@ final class StoredStock implements Stock
             return [];
         }
         // From the tags, which are few, to their questions; the other way round all questions would be asked. Counted here, not question by question: a tag may be on thousands.
-        $tags = count($this->tags) === 1 ? 'SELECT revision_id, tag AS tags FROM revision_tag WHERE tag IN (:tags)' : 'SELECT revision_id, GROUP_CONCAT(tag, CHAR(10)) AS tags FROM revision_tag WHERE tag IN (:tags) GROUP BY revision_id';
-        $query = $this->query("($tags) t CROSS JOIN ")
+        $dialect = Dialects::of($this->db);
+        $tags = count($this->tags) === 1 ? 'SELECT revision_id, tag AS tags FROM revision_tag WHERE tag IN (:tags)' : 'SELECT revision_id, ' . $dialect->joined('tag') . ' AS tags FROM revision_tag WHERE tag IN (:tags) GROUP BY revision_id';
+        $query = $this->query("($tags) t {$dialect->thenLookUp()} ")
             ->select('MIN(s.question_id) AS sample', 'COUNT(*) AS n', 't.tags', ...self::FACTS)->andWhere('t.revision_id = ' . $this->from[2])
             ->groupBy('t.tags', ...self::FACTS)->orderBy('sample')->setParameter('tags', $this->tags, ArrayParameterType::STRING);
         if ($this->named !== [] || $this->pools !== []) {
-            $query->andWhere('s.question_id NOT IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone());
+            $query->andWhere('s.question_id NOT IN (' . $dialect->inList(':alone') . ')')->setParameter('alone', $this->alone());
         }
         $places = array_flip($this->tags);
 
@@ -138,14 +142,15 @@ final class StoredStock implements Stock
             return [];
         }
         $query = $this->query()->select('s.question_id AS sample', '1 AS n', $this->from[2] . ' AS revision', ...self::FACTS)
-            ->andWhere('s.question_id IN (SELECT value FROM json_each(:alone))')->setParameter('alone', $this->alone())->orderBy('s.question_id');
+            ->andWhere('s.question_id IN (' . Dialects::of($this->db)->inList(':alone') . ')')->setParameter('alone', $this->alone())->orderBy('s.question_id');
         $rows = $query->executeQuery()->fetchAllAssociative();
         $tags = $pools = [];
         $places = array_flip($this->tags);
         // From the questions, which are few, to their tags.
-        $tagged = $this->db->executeQuery('SELECT t.revision_id, t.tag FROM json_each(?) j CROSS JOIN revision_tag t ON t.revision_id = j.value WHERE t.tag IN (?)', [json_encode(array_column($rows, 'revision'), JSON_THROW_ON_ERROR), $this->tags], [1 => ArrayParameterType::STRING]);
+        $dialect = Dialects::of($this->db);
+        $tagged = $this->db->executeQuery('SELECT t.revision_id, t.tag FROM ' . $dialect->listed('?') . ' j ' . $dialect->thenLookUp() . ' revision_tag t ON t.revision_id = j.value WHERE t.tag IN (?)', [json_encode(array_column($rows, 'revision'), JSON_THROW_ON_ERROR), $this->tags], [1 => ArrayParameterType::STRING]);
         foreach ($tagged->iterateNumeric() as $row) {
-            $tags[self::int($row[0] ?? null)][$places[self::text($row[1] ?? null)]] = true;
+            $tags[Row::int($row[0] ?? null)][$places[self::text($row[1] ?? null)]] = true;
         }
         foreach (array_values($this->pools) as $place => $members) {
             foreach ($members as $id) {
@@ -155,8 +160,8 @@ final class StoredStock implements Stock
         $named = array_flip($this->named);
         $special = [];
         foreach ($rows as $row) {
-            $id = self::int($row['sample']);
-            $special[] = [$row, $tags[self::int($row['revision'])] ?? [], $pools[$id] ?? [], isset($named[$id]) ? $id : null];
+            $id = Row::int($row['sample']);
+            $special[] = [$row, $tags[Row::int($row['revision'])] ?? [], $pools[$id] ?? [], isset($named[$id]) ? $id : null];
         }
 
         return $special;
@@ -176,17 +181,17 @@ final class StoredStock implements Stock
     public function pools(array $names): array
     {
         $this->pools = array_filter(($this->members)($names));
-        $dealt = fn (array $members): array => $this->query()->select('s.question_id')->andWhere('s.question_id IN (SELECT value FROM json_each(:pool))')->setParameter('pool', json_encode($members, JSON_THROW_ON_ERROR))->orderBy('s.question_id')->fetchFirstColumn();
+        $dealt = fn (array $members): array => $this->query()->select('s.question_id')->andWhere('s.question_id IN (' . Dialects::of($this->db)->inList(':pool') . ')')->setParameter('pool', json_encode($members, JSON_THROW_ON_ERROR))->orderBy('s.question_id')->fetchFirstColumn();
 
-        return array_map(static fn (array $members): array => array_values(array_map(self::int(...), $dealt($members))), $this->pools);
+        return array_map(static fn (array $members): array => array_values(array_map(Row::int(...), $dealt($members))), $this->pools);
     }
 
     public function idOf(QuestionClass $class, int $n): string
     {
         $query = $this->query()->select('s.question_id')->orderBy('s.question_id')->setMaxResults(1)->setFirstResult($n);
-        $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
+        $this->facts[$class->key]->narrow($query, Dialects::of($this->db), $this->from[2], $this->tags, array_values($this->pools), $this->named);
 
-        return 'q' . self::int($query->fetchOne());
+        return 'q' . Row::int($query->fetchOne());
     }
 
     public function known(array $ids): array
@@ -196,7 +201,7 @@ final class StoredStock implements Stock
         }
         $numbers = array_values(array_filter(array_map(self::number(...), $ids), is_int(...)));
 
-        return array_map(static fn (mixed $id): string => 'q' . self::int($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]));
+        return array_map(static fn (mixed $id): string => 'q' . Row::int($id), $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank, $numbers], [1 => ArrayParameterType::INTEGER]));
     }
 
     public function apart(): array
@@ -234,7 +239,7 @@ final class StoredStock implements Stock
         $query = $this->query()->select('s.question_id', $this->from[2])->andWhere('s.question_id IN (:ids)')->setParameter('ids', $numbers, ArrayParameterType::INTEGER);
         $revisions = [];
         foreach ($query->executeQuery()->iterateNumeric() as $row) {
-            $revisions['q' . self::int($row[0] ?? null)] = self::int($row[1] ?? null);
+            $revisions['q' . Row::int($row[0] ?? null)] = Row::int($row[1] ?? null);
         }
 
         return $revisions;
@@ -250,9 +255,9 @@ final class StoredStock implements Stock
         $held = [];
         foreach ($classes as $class) {
             $query = $this->query()->select($this->from[2], 's.question_id');
-            $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
+            $this->facts[$class->key]->narrow($query, Dialects::of($this->db), $this->from[2], $this->tags, array_values($this->pools), $this->named);
             foreach ($query->executeQuery()->iterateNumeric() as $row) {
-                $held[self::int($row[0] ?? null)] = self::int($row[1] ?? null);
+                $held[Row::int($row[0] ?? null)] = Row::int($row[1] ?? null);
             }
         }
         ksort($held);
@@ -269,7 +274,7 @@ final class StoredStock implements Stock
     {
         foreach ($classes as $class) {
             $query = $this->query()->select(':edition', $this->from[2], 's.question_id', ...self::FACTS)->setParameter('edition', $edition->id);
-            $this->facts[$class->key]->narrow($query, $this->from[2], $this->tags, array_values($this->pools), $this->named);
+            $this->facts[$class->key]->narrow($query, Dialects::of($this->db), $this->from[2], $this->tags, array_values($this->pools), $this->named);
             /** @var array<string, mixed> $parameters */
             $parameters = $query->getParameters();
             $this->db->executeStatement('INSERT INTO edition_question (edition_id, revision_id, question_id, objective_path, kind, difficulty, worth) ' . $query->getSQL(), $parameters, array_filter($query->getParameterTypes(), is_object(...)));
@@ -284,11 +289,6 @@ final class StoredStock implements Stock
     private static function number(string $id): ?int
     {
         return preg_match('/^q(\d{1,18})$/D', $id, $m) === 1 ? (int) $m[1] : null;
-    }
-
-    private static function int(mixed $value): int
-    {
-        return is_numeric($value) ? (int) $value : 0;
     }
 
     private static function text(mixed $value): string

@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\QuestionFiles;
+use Zetema\App\Shared\Dialect\SqliteFile;
 
 #[AsCommand('zetema:backup', 'Backs everything up while it runs: the database as it stands at one moment, then the files that it names')]
 final readonly class BackupCommand
@@ -30,11 +31,8 @@ final readonly class BackupCommand
             return 1;
         }
         $copy = $target . '/' . Installation::DATABASE;
-        $live = Installation::opened($this->installation->database());
-        $live->exec('PRAGMA busy_timeout=8000');
-        // One read transaction: whoever writes meanwhile goes on, and is not in it.
-        $live->prepare('VACUUM INTO ?')->execute([$copy]);
-        $backup = Installation::opened($copy);
+        (new SqliteFile($this->installation->database(), patience: 8_000))->copyTo($copy);
+        $backup = (new SqliteFile($copy))->db;
         // Files never change and never go, so those that the copy names are all there now.
         $missing = Installation::copy(Installation::named($backup), $this->installation->media, $target . '/media');
         $manifest = ['made' => $this->clock->now()->format(\DATE_ATOM), 'database' => hash_file('sha256', $copy), 'rows' => Installation::counts($backup), 'files' => count(Installation::named($backup)) - count($missing), 'missing' => $missing];

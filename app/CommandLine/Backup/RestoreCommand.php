@@ -8,6 +8,7 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Zetema\App\CommandLine\Files\QuestionFiles;
+use Zetema\App\Shared\Dialect\SqliteFile;
 use Zetema\Core\Data\Fields;
 
 #[AsCommand('zetema:restore', 'Puts a backup in the place of what is there, which is kept beside; only where nothing else has the database open')]
@@ -41,13 +42,12 @@ final readonly class RestoreCommand
         if (hash_file('sha256', $copy) !== Fields::ofJson($manifest)->text('database')) {
             return 'The database of this backup is not the one that was backed up: it was changed or cut off since.';
         }
-        $backup = Installation::opened($copy);
-        $whole = $backup->query('PRAGMA integrity_check');
-        if ($whole === false || $whole->fetchColumn() !== 'ok') {
+        $backup = new SqliteFile($copy);
+        if (!$backup->isWhole()) {
             return 'The database of this backup is damaged.';
         }
-        $named = Installation::named($backup);
-        unset($backup, $whole);
+        $named = Installation::named($backup->db);
+        unset($backup);
         $database = $this->installation->database();
         if (is_file($database) && !self::isAlone($database)) {
             return 'Something else has the database open: the server, bin/work, or another command. End them first.';
@@ -76,11 +76,7 @@ final readonly class RestoreCommand
     private static function isAlone(string $database): bool
     {
         try {
-            $db = Installation::opened($database);
-            $db->exec('PRAGMA busy_timeout=500');
-            $mode = $db->query('PRAGMA journal_mode=DELETE');
-
-            return $mode !== false && $mode->fetchColumn() === 'delete';
+            return (new SqliteFile($database, patience: 500))->isAlone();
         } catch (\PDOException) {
             return false;
         }

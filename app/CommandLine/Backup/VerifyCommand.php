@@ -11,7 +11,8 @@ use Zetema\App\Bank\Media\MediaFiles;
 use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingStore;
+use Zetema\App\Delivery\Stored\SittingStore;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Sitting\Run\Conduct;
 use Zetema\Core\Sitting\Stored\Snapshot;
 
@@ -28,10 +29,7 @@ final readonly class VerifyCommand
     {
         $db = $this->em->getConnection();
         $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
-        $problems = array_map(static fn (mixed $line): string => 'the database: ' . $text($line), array_filter($db->fetchFirstColumn('PRAGMA integrity_check'), static fn (mixed $line): bool => $line !== 'ok'));
-        foreach ($db->fetchAllAssociative('PRAGMA foreign_key_check') as $row) {
-            $problems[] = sprintf('row %s of %s refers to a %s that is not there', $text($row['rowid']), $text($row['table']), $text($row['parent']));
-        }
+        $problems = Dialects::of($db)->damage($db);
         foreach ($db->fetchAllAssociative('SELECT b.name, COALESCE((SELECT SUM(c.questions) FROM question_count c WHERE c.bank_id = b.id), 0) AS counted, (SELECT COUNT(*) FROM question q WHERE q.bank_id = b.id) AS there FROM bank b') as $row) {
             if ($row['counted'] !== $row['there']) {
                 $problems[] = sprintf('“%s” counts %s questions and has %s', $text($row['name']), $text($row['counted']), $text($row['there']));

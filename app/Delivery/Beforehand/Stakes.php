@@ -11,6 +11,7 @@ use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\NotCleared;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
 use Zetema\Core\Blueprint\Step\AskingStep;
@@ -49,7 +50,7 @@ final readonly class Stakes
             $held = [];
         }
 
-        return $this->of($blueprint->assessment(), $blueprint->bank->settings(), 'SELECT value FROM json_each(?)', [json_encode(array_keys($held), JSON_THROW_ON_ERROR)]);
+        return $this->of($blueprint->assessment(), $blueprint->bank->settings(), Dialects::of($this->db)->inList('?'), [json_encode(array_keys($held), JSON_THROW_ON_ERROR)]);
     }
 
     /**
@@ -60,7 +61,8 @@ final readonly class Stakes
      */
     private function of(Assessment $plan, BankSettings $bank, string $ids, array $parameters): array
     {
-        $rows = $this->db->fetchAllAssociative("SELECT r.content, s.ids FROM (SELECT MIN(id) AS id, json_group_array('q' || question_id) AS ids FROM revision WHERE id IN ($ids) GROUP BY kind, json_extract(content, '$.settings'), json_array_length(content, '$.hints') > 0 ORDER BY 1 LIMIT " . self::SORTS . ') s JOIN revision r ON r.id = s.id', $parameters);
+        $dialect = Dialects::of($this->db);
+        $rows = $this->db->fetchAllAssociative("SELECT r.content, s.ids FROM (SELECT MIN(id) AS id, {$dialect->jsonList("'q' || question_id")} AS ids FROM revision WHERE id IN ($ids) GROUP BY kind, {$dialect->jsonText('content', 'settings')}, {$dialect->jsonLength('content', 'hints')} > 0 ORDER BY 1 LIMIT " . self::SORTS . ') s JOIN revision r ON r.id = s.id', $parameters);
         $isGraded = false;
         $late = $costs = [];
         foreach ($rows as $row) {
@@ -91,12 +93,8 @@ final readonly class Stakes
     {
         $charged = [];
         foreach (self::COSTS as $setting) {
-            $counts = match ($setting) {
-                // Where nothing is told before the end there is one attempt.
-                Setting::AttemptCosts => $isTold && ($settings->attempts() ?? 2) > 1,
-                Setting::HintCosts => $question->hints !== [],
-                default => true,
-            };
+            // Where nothing is told before the end there is one attempt.
+            $counts = ($setting !== Setting::AttemptCosts || ($isTold && ($settings->attempts() ?? 2) > 1)) && ($setting !== Setting::HintCosts || $question->hints !== []);
             $charged[$setting->value] = $counts ? $settings->get($setting) ?? '0' : '0';
         }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery\Rehearsing;
 
-use Doctrine\DBAL\Connection;
 use Zetema\App\Delivery\Going;
 use Zetema\App\Delivery\Invigilation;
 use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
@@ -38,7 +38,7 @@ final readonly class Rehearsing
     private const MOST_SCREENS = 1_000;
     private const LONGEST = 86_400;
 
-    public function __construct(private Invigilation $invigilation, private Transactions $transactions, private Connection $db)
+    public function __construct(private Invigilation $invigilation, private Transactions $transactions, private SittingStore $store)
     {
     }
 
@@ -135,16 +135,8 @@ final readonly class Rehearsing
     /** The last thing that was done, and what the clock did after it, never happened. */
     private function back(Sitting $sitting): void
     {
-        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started', 'placed') ORDER BY number DESC LIMIT 1", [$sitting->id]);
-        if ($last === false || !is_numeric($last['number']) || !is_numeric($last['at'])) {
-            throw new Refused('This is the beginning.');
-        }
-        $number = (int) $last['number'];
-        $before = $this->db->fetchOne('SELECT at FROM sitting_event WHERE sitting_id = ? AND number = ?', [$sitting->id, $number - 1]);
-        $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
-        $this->db->delete('mark', ['sitting_id' => $sitting->id]);
-        $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
-        $sitting->rehearsalClock()->goBack(Instant::micros(is_numeric($before) ? (int) $before : (int) $last['at']), $this->invigilation->now());
+        $at = $this->store->goBack($sitting) ?? throw new Refused('This is the beginning.');
+        $sitting->rehearsalClock()->goBack($at, $this->invigilation->now());
         $this->invigilation->catchUp($sitting);
     }
 }

@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Zetema\App\Delivery;
+namespace Zetema\App\Delivery\Stored;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Types\Types;
+use Zetema\App\Delivery\Invigilation;
+use Zetema\App\Delivery\Sitting;
+use Zetema\App\Delivery\SurveyCount;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Sitting\Candidate\Review;
 use Zetema\Core\Sitting\Event\Event;
@@ -44,7 +48,7 @@ final readonly class SittingStore
         $codec = new EventCodec($paper);
         foreach ($this->db->iterateAssociative('SELECT kind, at, place, data FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]) as $row) {
             $data = is_string($row['data']) ? Fields::ofJson($row['data'])->raw() : [];
-            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', Instant::micros(is_numeric($row['at']) ? (int) $row['at'] : 0), is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
+            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', Instant::micros(Row::int($row['at'])), is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
         }
     }
 
@@ -90,7 +94,7 @@ final readonly class SittingStore
             $total === null ? null : [...$total, 'passed' => $result->passed()],
             $total === null ? null : Summary::of($paper, $after),
         );
-        $this->db->update('sitting', ['state' => json_encode(Snapshot::toData($after), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'answered' => $answered, ...$sign, ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
+        $this->db->update('sitting', ['state' => self::snapshot($after), 'answered' => $answered, ...$sign, ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
         $isSurvey = $sitting->edition !== null && array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$place->plan->counts()) !== [];
         if ($isSurvey && $before->ended !== null) {
             $this->count($sitting->id, -1);
@@ -103,6 +107,26 @@ final readonly class SittingStore
         if ($isSurvey && $after->ended !== null) {
             $this->count($sitting->id, 1);
         }
+    }
+
+    /**
+     * The last thing that was done in a rehearsal, and what the clock did after it, never happened; it has no snapshot then.
+     *
+     * @return Instant|null when what stands last now was; null: nothing was done
+     */
+    public function goBack(Sitting $sitting): ?Instant
+    {
+        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started', 'placed') ORDER BY number DESC LIMIT 1", [$sitting->id]);
+        if ($last === false) {
+            return null;
+        }
+        $number = Row::int($last['number']);
+        $before = $this->db->fetchOne('SELECT at FROM sitting_event WHERE sitting_id = ? AND number = ?', [$sitting->id, $number - 1]);
+        $this->db->executeStatement('DELETE FROM sitting_event WHERE sitting_id = ? AND number >= ?', [$sitting->id, $number]);
+        $this->db->delete('mark', ['sitting_id' => $sitting->id]);
+        $this->db->update('sitting', ['state' => null], ['id' => $sitting->id]);
+
+        return Instant::micros(Row::int($before === false ? $last['at'] : $before));
     }
 
     /** Takes a sitting that has ended out, with all that was given in it. */
@@ -118,7 +142,7 @@ final readonly class SittingStore
     /** Counts what was given to questions that are not graded (SurveyCount). */
     private function count(int $sitting, int $by): void
     {
-        foreach ($this->db->fetchAllAssociative('SELECT s.edition_id, m.revision_id, m.response, m.id FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.id = ? AND s.edition_id IS NOT NULL AND m.stands = 1 AND m.is_graded = 0 ORDER BY m.id', [$sitting]) as $row) {
+        foreach ($this->db->fetchAllAssociative('SELECT s.edition_id, m.revision_id, m.response, m.id FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.id = ? AND s.edition_id IS NOT NULL AND m.stands = TRUE AND m.is_graded = FALSE ORDER BY m.id', [$sitting]) as $row) {
             $this->db->executeStatement(
                 'INSERT INTO survey_count (edition_id, revision_id, response, first_mark, hash, given) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (edition_id, revision_id, hash) DO UPDATE SET given = given + excluded.given',
                 [...array_values($row), SurveyCount::hash(is_string($row['response']) ? $row['response'] : null), $by],
@@ -127,11 +151,22 @@ final readonly class SittingStore
         }
     }
 
-    /** Takes a snapshot of a sitting that has none, and keeps the marks its events have come to. */
+    /** Takes a snapshot of a sitting that has none, and keeps the marks its events have come to, where none were kept. */
     public function catchUp(Sitting $sitting, Paper $paper, Terms $terms): void
     {
         $conduct = new Conduct($paper, $terms);
-        $this->keep($sitting, $paper, $terms, $conduct->begin(), $this->state($sitting, $paper, $conduct), [], '');
+        $state = $this->state($sitting, $paper, $conduct);
+        if ($this->db->fetchOne('SELECT 1 FROM mark WHERE sitting_id = ?', [$sitting->id]) !== false) {
+            $this->db->update('sitting', ['state' => self::snapshot($state)], ['id' => $sitting->id]);
+
+            return;
+        }
+        $this->keep($sitting, $paper, $terms, $conduct->begin(), $state, [], '');
+    }
+
+    private static function snapshot(State $state): string
+    {
+        return json_encode(Snapshot::toData($state), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     private function marks(Sitting $sitting, QuestionPlace $place, State $before, State $after): void
@@ -142,7 +177,7 @@ final readonly class SittingStore
             return;
         }
         $standing = Standing::of($place, $after->visit($place->id));
-        $this->db->executeStatement('UPDATE mark SET stands = 0 WHERE sitting_id = ? AND place = ? AND stands = 1', [$sitting->id, $place->id]);
+        $this->db->executeStatement('UPDATE mark SET stands = FALSE WHERE sitting_id = ? AND place = ? AND stands = TRUE', [$sitting->id, $place->id]);
         foreach ($new as $mark) {
             $this->db->insert('mark', [
                 'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $sitting->revisionOf($place->name), 'round' => $mark->round, 'attempt' => $mark->attempt,
@@ -152,7 +187,7 @@ final readonly class SittingStore
             ], ['working' => Types::JSON, 'is_graded' => Types::BOOLEAN]);
         }
         if ($standing !== null) {
-            $this->db->executeStatement('UPDATE mark SET stands = 1 WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [$sitting->id, $place->id, $standing->mark->round, $standing->mark->attempt]);
+            $this->db->executeStatement('UPDATE mark SET stands = TRUE WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [$sitting->id, $place->id, $standing->mark->round, $standing->mark->attempt]);
         }
     }
 

@@ -64,7 +64,7 @@ final class PoolsTest extends ApiTestCase
         self::assertSame([$ids, array_slice($ids, 2)], array_map(static fn (\Zetema\App\Blueprint\Editions\Edition $e): array => $e->pools()['By hand'], $editions));
         foreach ($editions as $edition) {
             $dealt = [];
-            $dealer = new \Zetema\Core\Drawing\Dealer($edition->plan(), \Zetema\App\Blueprint\StoredStock::ofEdition($em->getConnection(), $edition));
+            $dealer = new \Zetema\Core\Drawing\Dealer($edition->plan(), \Zetema\App\Blueprint\Stored\StoredStock::ofEdition($em->getConnection(), $edition));
             foreach (range(1, 20) as $seed) {
                 array_push($dealt, ...array_slice($dealer->deal($seed)->ids(), 0, 2));
             }

@@ -11,7 +11,7 @@ use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Console\Tester\CommandTester;
 use Zetema\App\Delivery\Papers;
 use Zetema\App\Delivery\Sitting;
-use Zetema\App\Delivery\SittingStore;
+use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Sitting\Run\Conduct;

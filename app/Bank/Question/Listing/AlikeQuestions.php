@@ -7,8 +7,11 @@ namespace Zetema\App\Bank\Question\Listing;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Zetema\App\Bank\Assessments;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Alike;
 use Zetema\Core\Question\Answers\AnswerLine;
@@ -23,7 +26,7 @@ final readonly class AlikeQuestions
     private const MOST_GROUPS = 100;
     private const NEAR_ONE = 5;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db)
+    public function __construct(private EntityManagerInterface $em, private Connection $db, private Assessments $assessments)
     {
     }
 
@@ -42,7 +45,7 @@ final readonly class AlikeQuestions
         $where = $nearly ? '' : " AND stem_key IN (SELECT stem_key FROM question WHERE bank_id = :bank AND stem_key <> '' AND status <> 'retired' GROUP BY stem_key HAVING COUNT(*) > 1 LIMIT " . self::MOST_GROUPS . ')';
         $stems = [];
         foreach ($this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = :bank AND status <> 'retired' AND stem_key <> ''$where ORDER BY id", ['bank' => $bank->id]) as [$id, $stem]) {
-            $stems[is_numeric($id) ? (int) $id : 0] = is_string($stem) ? $stem : '';
+            $stems[Row::int($id)] = is_string($stem) ? $stem : '';
         }
 
         return $this->grouped($stems, $nearly);
@@ -61,7 +64,7 @@ final readonly class AlikeQuestions
                     $texts[] = $value;
                 }
             });
-            $answers[is_numeric($id) ? (int) $id : 0] = implode(' ', $texts);
+            $answers[Row::int($id)] = implode(' ', $texts);
         }
 
         return $answers;
@@ -95,8 +98,7 @@ final readonly class AlikeQuestions
             $content = $question->newest()->isWhole() ? $question->newest()->question() : null;
             $choices = array_map(static fn (Choice $choice): array => ['text' => $choice->text, 'isKey' => $choice->isKey], $content?->kind->choices() ?? []);
             $key = array_map(static fn (AnswerLine $line): array => ['text' => ($line->before === null ? '' : $line->before . ': ') . $line->text, 'isKey' => true], $content?->kind->keyInWords() ?? []);
-            $editions = $this->db->fetchOne('SELECT COUNT(DISTINCT edition_id) FROM edition_question WHERE question_id = ?', [$question->id]);
-            $beside[] = ['id' => $question->id, 'stem' => $content->stem ?? $question->excerpt(), 'lines' => $choices === [] ? $key : $choices, 'editions' => is_numeric($editions) ? (int) $editions : 0];
+            $beside[] = ['id' => $question->id, 'stem' => $content->stem ?? $question->excerpt(), 'lines' => $choices === [] ? $key : $choices, 'editions' => $this->assessments->editionsWith($question->id)];
         }
 
         return $beside;
@@ -112,7 +114,8 @@ final readonly class AlikeQuestions
             return [];
         }
         $query = 'bank : b' . $bank->id . ' AND body : (' . implode(' OR ', array_map(static fn (string $word): string => '"' . $word . '"', array_slice($words, 0, 6))) . ')';
-        $rows = $this->db->fetchAllKeyValue("SELECT q.id, q.stem_key FROM question_search s CROSS JOIN question q WHERE q.id = s.rowid AND question_search MATCH ? AND q.id <> ? AND q.status <> 'retired' ORDER BY bm25(question_search) LIMIT 60", [$query, $but]);
+        $index = Dialects::of($this->db)->words();
+        $rows = $this->db->fetchAllKeyValue("SELECT q.id, q.stem_key FROM {$index->alongFrom()} q WHERE {$index->alongWhere('?')} AND q.id <> ? AND q.status <> 'retired' ORDER BY {$index->nearest()} LIMIT 60", [$query, $but]);
         $near = array_filter(array_map(static fn (mixed $key): int => Alike::percent($stem, is_string($key) ? $key : ''), $rows), static fn (int $percent): bool => $percent >= Alike::NEARLY);
         arsort($near);
         $near = array_slice($near, 0, self::NEAR_ONE, preserve_keys: true);
@@ -131,7 +134,7 @@ final readonly class AlikeQuestions
         $told = [];
         foreach (array_chunk($ids, 500) as $piece) {
             foreach ($this->db->fetchAllAssociative('SELECT q.id, q.name, q.kind, q.status, q.excerpt, q.worth, o.path AS objective FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.id IN (?)', [$piece], [ArrayParameterType::INTEGER]) as $row) {
-                $told[is_numeric($row['id']) ? (int) $row['id'] : 0] = $row;
+                $told[Row::int($row['id'])] = $row;
             }
         }
 

@@ -6,6 +6,7 @@ namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\Fields;
 
 /** What a list tells of its questions only when it is asked for: it stands with their revisions. */
@@ -18,7 +19,7 @@ final class MoreOfQuestions
      */
     public static function with(Connection $db, array $questions): array
     {
-        $rows = $db->executeQuery('SELECT q.id, r.difficulty, r.saved_at, a.name, (SELECT json_group_array(t.tag) FROM revision_tag t WHERE t.revision_id = r.id) AS tags
+        $rows = $db->executeQuery('SELECT q.id, r.difficulty, r.saved_at, a.name, (SELECT ' . Dialects::of($db)->jsonList('t.tag') . ' FROM revision_tag t WHERE t.revision_id = r.id) AS tags
             FROM question q JOIN revision r ON r.id = q.newest_id JOIN account a ON a.id = r.author_id WHERE q.id IN (?)', [array_column($questions, 'id')], [ArrayParameterType::INTEGER]);
         $more = [];
         foreach ($rows->iterateAssociative() as $row) {

@@ -10,6 +10,7 @@ use Doctrine\DBAL\Query\QueryBuilder;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
+use Zetema\App\Shared\Dialect\Dialects;
 
 /** The questions of an objective and of all that lies below it, and what is dealt from there while its draft stands elsewhere. */
 final readonly class ObjectiveScope
@@ -34,7 +35,7 @@ final readonly class ObjectiveScope
         $ids = array_column(array_filter($all, static fn (array $one): bool => $lies($one['path'])), 'id');
         $elsewhere = [];
         // By the index in any case: on the average of its two values it seems to tell nothing apart, though hardly any question has this one.
-        foreach ($this->db->iterateNumeric('SELECT q.id, c.objective_path FROM question q INDEXED BY question_elsewhere JOIN revision c ON c.id = q.cleared_id WHERE q.bank_id = ? AND q.dealt_elsewhere = 1', [$bank->id]) as $row) {
+        foreach ($this->db->iterateNumeric('SELECT q.id, c.objective_path FROM question q ' . Dialects::of($this->db)->hint('question_elsewhere') . ' JOIN revision c ON c.id = q.cleared_id WHERE q.bank_id = ? AND q.dealt_elsewhere = TRUE', [$bank->id]) as $row) {
             if (is_numeric($row[0] ?? null) && is_string($row[1] ?? null) && $lies($row[1])) {
                 $elsewhere[] = (int) $row[0];
             }

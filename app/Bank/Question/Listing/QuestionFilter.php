@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\Query\QueryBuilder;
+use Zetema\App\Bank\Assessments;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Settings\Differing;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
+use Zetema\App\Shared\Dialect\Dialect;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
 use Zetema\Core\Question\Difficulty;
@@ -87,22 +89,22 @@ final readonly class QuestionFilter
     }
 
     /** @param QueryBuilder $query over question q */
-    public function restrict(QueryBuilder $query, Bank $bank): void
+    public function restrict(QueryBuilder $query, Dialect $dialect, Assessments $assessments, Bank $bank): void
     {
         if ($this->patterns) {
-            $query->andWhere('q.is_pattern = 1');
+            $query->andWhere('q.is_pattern = TRUE');
         }
         foreach ($this->more as $name => $value) {
             $query->andWhere(match ($name) {
                 'tag' => 'q.newest_id IN (SELECT t.revision_id FROM revision_tag t WHERE t.tag = :tag)',
                 'difficulty' => 'EXISTS (SELECT 1 FROM revision d WHERE d.id = q.newest_id AND ' . ($value === 'none' ? 'd.difficulty IS NULL OR d.difficulty = :difficulty)' : 'd.difficulty = :difficulty)'),
-                'whole' => 'q.is_unfinished = ' . ($value === 'no' ? 1 : 0),
+                'whole' => 'q.is_unfinished = ' . ($value === 'no' ? 'TRUE' : 'FALSE'),
                 'comments' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL)',
                 'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
                 'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
                 'pool' => 'q.id IN (SELECT p.question_id FROM pool_question p WHERE p.pool_id = :pool)',
-                'differs' => self::differs($query, Setting::from($value), $bank),
-                'assessment' => 'q.id IN (SELECT e.question_id FROM edition_question e WHERE e.edition_id = (SELECT MAX(d.id) FROM edition d WHERE d.blueprint_id = :assessment))',
+                'differs' => self::differs($query, $dialect, Setting::from($value), $bank),
+                'assessment' => 'q.id IN (' . $assessments->heldByNewest(':assessment') . ')',
                 default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
             });
             if (in_array($name, ['tag', 'difficulty', 'since', 'assessment', 'pool'], true)) {
@@ -115,7 +117,7 @@ final readonly class QuestionFilter
     }
 
     /** Says itself another value than counts for its kind where nothing is said, and is still asked. */
-    private static function differs(QueryBuilder $query, Setting $setting, Bank $bank): string
+    private static function differs(QueryBuilder $query, Dialect $dialect, Setting $setting, Bank $bank): string
     {
         $settings = $bank->settings();
         $values = '';
@@ -123,9 +125,9 @@ final readonly class QuestionFilter
             $values .= " WHEN '{$kind->value}' THEN :counts{$i}";
             $query->setParameter('counts' . $i, Differing::value($settings, $kind, $setting));
         }
-        $query->setParameter('says', '$.settings."' . $setting->value . '"');
+        $query->setParameter('says', $dialect->jsonPath('settings', $setting->value));
 
-        return "q.status <> 'retired' AND EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND json_extract(w.content, :says) <> CASE q.kind$values END)";
+        return "q.status <> 'retired' AND EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND {$dialect->jsonTextAt('w.content', ':says')} <> CASE q.kind$values END)";
     }
 
     private static function isRight(string $name, string $value): bool

@@ -8,7 +8,10 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Query\QueryBuilder;
+use Zetema\App\Bank\Assessments;
 use Zetema\App\Bank\Bank;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Malformed;
 
 /**
@@ -23,7 +26,7 @@ final readonly class QuestionList
     private const MOST_COUNTED = 2_000;
     private const COLUMNS = 'q.id, q.name, q.kind, q.status, q.excerpt, q.worth, q.revision_number AS revision, q.is_unfinished AS unfinished, q.is_pattern AS pattern, q.cleared_id IS NOT NULL AS dealt, o.path AS objective';
 
-    public function __construct(private Connection $db, private ObjectiveScope $scope)
+    public function __construct(private Connection $db, private ObjectiveScope $scope, private Assessments $assessments)
     {
     }
 
@@ -50,9 +53,9 @@ final readonly class QuestionList
         for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {
             $query = $this->query($bank, $filter, $scope, $search, $order, $phase === 1, $along)->addSelect(self::COLUMNS);
             if ($search !== null && self::isAlongIndex($order)) {
-                $query->addSelect(SearchIndex::HIT . ' AS hit');
+                $query->addSelect(Dialects::of($this->db)->words()->hit() . ' AS hit');
             }
-            self::inOrder($query, $order, $phase === 1, $along, $search !== null, $keys);
+            $this->inOrder($query, $order, $phase === 1, $along, $search !== null, $keys);
             $found = $query->setMaxResults(self::PAGE + 1 - count($rows))->fetchAllAssociative();
             array_push($rows, ...array_map(static fn (array $row): array => [...$row, 'phase' => $phase], $found));
         }
@@ -86,7 +89,7 @@ final readonly class QuestionList
         $scope = $filter->objective === null ? null : $this->scope->below($bank, $filter->objective);
         $query = $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false)->select('q.id')->orderBy('q.id');
 
-        return array_values(array_map(self::int(...), $query->fetchFirstColumn()));
+        return array_values(array_map(Row::int(...), $query->fetchFirstColumn()));
     }
 
     /** How many fit as far as that is counted already: by objective, kind and status. */
@@ -98,7 +101,7 @@ final readonly class QuestionList
         }
         self::plain($query, $filter, static fn (string $column): string => $column);
 
-        return self::int($query->fetchOne());
+        return Row::int($query->fetchOne());
     }
 
     private function total(Bank $bank, QuestionFilter $filter, ?ObjectiveScope $scope, ?string $search, int $fits): int
@@ -107,15 +110,15 @@ final readonly class QuestionList
             return $fits;
         }
         $query = $filter->isOnlySearch()
-            ? $this->db->createQueryBuilder()->from(SearchIndex::TABLE)->where(SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $search)
+            ? $this->db->createQueryBuilder()->from(Dialects::of($this->db)->words()->from(':search'))->setParameter('search', $search)
             : $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false);
 
         if ($search === null && !$filter->isMore()) {
-            return self::int($query->select('COUNT(*)')->fetchOne());
+            return Row::int($query->select('COUNT(*)')->fetchOne());
         }
         $found = $query->select('1')->setMaxResults(self::MOST_COUNTED);
 
-        return self::int($this->db->fetchOne('SELECT COUNT(*) FROM (' . $found->getSQL() . ')', $found->getParameters(), $found->getParameterTypes()));
+        return Row::int($this->db->fetchOne('SELECT COUNT(*) FROM (' . $found->getSQL() . ')', $found->getParameters(), $found->getParameterTypes()));
     }
 
     /** @param bool $without whether these are the questions that do not have what is ordered by */
@@ -123,15 +126,16 @@ final readonly class QuestionList
     {
         // A column within a function is looked at and never looked up: that leaves the lookup to the others.
         $looked = $along ? self::looked(...) : static fn (string $column): string => $column;
+        $dialect = Dialects::of($this->db);
         $query = $this->db->createQueryBuilder();
         if ($search !== null && self::isAlongIndex($order)) {
-            $query->from(SearchIndex::TABLE . ' s CROSS JOIN question', 'q')->where('q.id = s.rowid AND ' . SearchIndex::TABLE . ' MATCH :search')->setParameter('search', $search)->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
+            $query->from($dialect->words()->alongFrom(), 'q')->where($dialect->words()->alongWhere(':search'))->setParameter('search', $search)->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
         } elseif ($order === QuestionOrder::Objective && !$without && $along) {
-            $query->from('objective o CROSS JOIN question', 'q')->where('q.objective_id = o.id AND o.bank_id = :bank');
+            $query->from("objective o {$dialect->thenLookUp()} question", 'q')->where('q.objective_id = o.id AND o.bank_id = :bank');
         } else {
             $query->from('question', 'q')->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id')->where('1 = 1');
             if ($search !== null) {
-                $query->andWhere('q.id IN (SELECT rowid FROM ' . SearchIndex::TABLE . ' WHERE ' . SearchIndex::TABLE . ' MATCH :search)')->setParameter('search', $search);
+                $query->andWhere('q.id IN (' . $dialect->words()->found(':search') . ')')->setParameter('search', $search);
             }
         }
         $query->andWhere('q.bank_id = :bank')->setParameter('bank', $bank->id);
@@ -140,7 +144,7 @@ final readonly class QuestionList
         }
         $scope?->restrict($query, $looked('q.objective_id'));
         self::plain($query, $filter, $looked);
-        $filter->restrict($query, $bank);
+        $filter->restrict($query, $dialect, $this->assessments, $bank);
 
         return $query;
     }
@@ -157,14 +161,14 @@ final readonly class QuestionList
     }
 
     /** @param list<int|string> $keys of the last row of the page before */
-    private static function inOrder(QueryBuilder $query, QuestionOrder $order, bool $without, bool $along, bool $searched, array $keys): void
+    private function inOrder(QueryBuilder $query, QuestionOrder $order, bool $without, bool $along, bool $searched, array $keys): void
     {
         $columns = $without ? ['q.id'] : $order->columns();
         foreach ($columns as $i => $column) {
             $query->addSelect($column . ' AS key' . $i);
         }
         $columns = match (true) {
-            $searched && self::isAlongIndex($order) => ['s.rowid'], // the order in which the index gives what it found
+            $searched && self::isAlongIndex($order) => [Dialects::of($this->db)->words()->order()], // the order in which the index gives what it found
             $along || count($columns) === 1 => $columns,
             default => array_map(self::looked(...), $columns),
         };
@@ -190,11 +194,6 @@ final readonly class QuestionList
     private static function looked(string $column): string
     {
         return "COALESCE($column, $column)";
-    }
-
-    private static function int(mixed $value): int
-    {
-        return is_numeric($value) ? (int) $value : 0;
     }
 
     /**

@@ -56,7 +56,7 @@ enum QuestionOrder: string
         return match ($this) {
             self::Objective => 'q.objective_id',
             self::Name => 'q.name',
-            default => null,
+            self::Made, self::Newest, self::Text, self::Kind, self::Points, self::Status, self::Saved, self::Difficulty, self::Tags, self::Revision, self::By => null,
         };
     }
 

@@ -6,13 +6,15 @@ namespace Zetema\App\Bank\Question\Listing;
 
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Question\Question;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Dialect\Words;
 use Zetema\App\Shared\PreparedStatements;
 use Zetema\Core\Question\Texts\QuestionText;
 use Zetema\Core\Question\Texts\QuestionTexts;
 
 /**
- * The words of all questions' newest revisions. This class alone knows how the database searches texts: here SQLite's FTS5, whose
- * row ids are the questions' ids. Words are found by their beginnings, whatever their accents and capitals; beginnings of up to five
+ * The words of all questions' newest revisions. How the database searches texts is its dialect's.
+ * Words are found by their beginnings, whatever their accents and capitals; beginnings of up to five
  * letters are indexed themselves, since what stands in every question would else be gathered anew by each search.
  */
 final readonly class SearchIndex
@@ -20,13 +22,12 @@ final readonly class SearchIndex
     /** Characters of what is looked for, and words of it. */
     private const LONGEST = 200;
     private const MOST_WORDS = 12;
-    public const TABLE = 'question_search';
-    /** The words around what was found, which stands between the control signs 2 and 3. */
-    public const HIT = "snippet(question_search, 1, char(2), char(3), ' … ', 9)";
-    public const CREATE = 'CREATE VIRTUAL TABLE question_search USING fts5(bank, body, tokenize = "unicode61 remove_diacritics 2", prefix = "2 3 4 5")';
+
+    private Words $words;
 
     public function __construct(private Connection $db, private PreparedStatements $statements)
     {
+        $this->words = Dialects::of($db)->words();
     }
 
     public function write(Question $question): void
@@ -38,7 +39,7 @@ final readonly class SearchIndex
     public function put(int $id, int $bank, ?string $name, array $content): void
     {
         $this->forget($id);
-        $this->statements->run('INSERT INTO question_search (rowid, bank, body) VALUES (?, ?, ?)', [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
+        $this->statements->run($this->words->put(), [$id, 'b' . $bank, $name . "\n" . implode("\n", self::texts($content))]);
     }
 
     /**
@@ -50,18 +51,18 @@ final readonly class SearchIndex
      */
     public function copy(int $from, int $to, int $far, int $after, int $last): void
     {
-        $this->db->executeStatement('INSERT INTO question_search (rowid, bank, body) SELECT s.rowid + ?, ?, s.body FROM question_search s WHERE s.rowid IN (SELECT id FROM question WHERE bank_id = ? AND id > ? AND id <= ?)', [$far, 'b' . $to, $from, $after, $last]);
+        $this->db->executeStatement($this->words->copy(), [$far, 'b' . $to, $from, $after, $last]);
     }
 
     public function forget(int $id): void
     {
-        $this->statements->run('DELETE FROM question_search WHERE rowid = ?', [$id]);
+        $this->statements->run($this->words->forget(), [$id]);
     }
 
     /** Takes out what is no question any more, after many were removed at once. */
     public function forgetRemoved(): void
     {
-        $this->db->executeStatement('DELETE FROM question_search WHERE rowid NOT IN (SELECT id FROM question)');
+        $this->db->executeStatement($this->words->forgetRemoved());
     }
 
     /**

@@ -16,6 +16,7 @@ use Zetema\App\Bank\Objective\Objective;
 use Zetema\App\Bank\Objective\Objectives;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Lock;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 
 /**
@@ -62,7 +63,7 @@ final readonly class ChangeManyQuestions implements Task
     {
         $change = $job->cursor()->optionalInteger('change');
         if ($change !== null) {
-            $this->db->executeStatement('UPDATE bank_change SET is_at_work = 0 WHERE id = ?', [$change]);
+            $this->db->executeStatement('UPDATE bank_change SET is_at_work = FALSE WHERE id = ?', [$change]);
         }
     }
 
@@ -136,7 +137,7 @@ final readonly class ChangeManyQuestions implements Task
     {
         $versions = [];
         foreach ($this->db->fetchAllKeyValue('SELECT id, version FROM question WHERE id IN (?)', [array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared)], [ArrayParameterType::INTEGER]) as $id => $version) {
-            $versions[(int) $id] = is_numeric($version) ? (int) $version : 0;
+            $versions[(int) $id] = Row::int($version);
         }
 
         return $versions;

@@ -11,6 +11,7 @@ use Zetema\App\Bank\History\BankChange;
 use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\PreparedStatements;
+use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 
 /** How questions were before a change of many: written with each of its pieces, read to undo it. The change is one entry of the history from its first piece on. */
@@ -44,7 +45,7 @@ final readonly class ChangedRows
     {
         $count = $this->db->fetchOne('SELECT COUNT(*) FROM changed_question WHERE change_id = ?', [$change]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::int($count);
     }
 
     /** @return array<int, Fields> the first of them, by question */
@@ -72,7 +73,7 @@ final readonly class ChangedRows
         $count = $this->db->fetchOne("SELECT COUNT(*) $since", [$change]);
         $names = $this->db->fetchFirstColumn("SELECT COALESCE(q.name, '“' || q.excerpt || '”') $since ORDER BY q.id LIMIT 3", [$change]);
 
-        return [is_numeric($count) ? (int) $count : 0, array_values(array_filter($names, is_string(...)))];
+        return [Row::int($count), array_values(array_filter($names, is_string(...)))];
     }
 
     /** @return list<list<int>> the revisions that it made, some hundreds at a time */
@@ -80,6 +81,6 @@ final readonly class ChangedRows
     {
         $made = $this->db->fetchFirstColumn('SELECT q.newest_id FROM changed_question c JOIN question q ON q.id = c.question_id WHERE c.change_id = ? AND q.newest_id <> c.revision_id', [$change]);
 
-        return array_chunk(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $made), 500);
+        return array_chunk(array_map(Row::int(...), $made), 500);
     }
 }

@@ -51,7 +51,7 @@ final readonly class QuestionWriter
         $cleared = match ($one->status) {
             Status::Cleared => $newest,
             Status::Retired => null,
-            default => $standing->cleared,
+            Status::Draft, Status::InReview => $standing->cleared,
         };
         if ($cleared !== $standing->cleared) {
             $this->statements->run('UPDATE revision SET is_dealt = (id = ?), was_cleared = (was_cleared OR id = ?) WHERE question_id = ?', [$cleared ?? 0, $cleared ?? 0, $standing->id]);

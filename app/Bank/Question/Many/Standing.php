@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Objective\Objective;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Question\Clearing;
 use Zetema\Core\Question\Status;
@@ -70,7 +71,7 @@ final readonly class Standing
     public static function of(Connection $db, Bank $bank, array $ids): \Generator
     {
         // Who wrote in it is only asked for where it matters: it costs thousands of small lookups.
-        $writers = $bank->clearing() === Clearing::Another ? '(SELECT json_group_array(DISTINCT w.author_id) FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0))' : "'[]'";
+        $writers = $bank->clearing() === Clearing::Another ? '(SELECT ' . Dialects::of($db)->jsonList('DISTINCT w.author_id') . ' FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0))' : "'[]'";
         foreach (array_chunk($ids, self::PIECE) as $piece) {
             // Read as a whole: while a cursor stays open, nothing can be written as soon as somebody else has saved.
             $rows = $db->fetchAllAssociative('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, q.place, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,

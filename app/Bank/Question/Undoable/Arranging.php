@@ -11,6 +11,8 @@ use Zetema\App\Bank\History\BankHistory;
 use Zetema\App\Bank\History\Undoing;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Dialect\Dialects;
+use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -44,7 +46,7 @@ final readonly class Arranging implements Undoing
 
         return $this->saving->make(function () use ($bank, $moved, $before, $account): BankChange {
             $objective = $this->db->fetchOne('SELECT objective_id FROM question WHERE bank_id = ? AND id = ?', [$bank->id, $moved[0] ?? 0]);
-            $objective = is_numeric($objective) ? (int) $objective : 0;
+            $objective = Row::int($objective);
             $places = $this->places($objective);
             $order = array_keys($places);
             if (array_diff([...$moved, ...($before === null ? [] : [$before])], $order) !== [] || $moved === []) {
@@ -87,7 +89,7 @@ final readonly class Arranging implements Undoing
     {
         $places = [];
         foreach ($this->db->iterateNumeric('SELECT id, place FROM question WHERE objective_id = ? ORDER BY place, id', [$objective]) as [$id, $place]) {
-            $places[is_numeric($id) ? (int) $id : 0] = is_numeric($place) ? (int) $place : 0;
+            $places[Row::int($id)] = Row::int($place);
         }
 
         return $places;
@@ -96,7 +98,9 @@ final readonly class Arranging implements Undoing
     /** @param array<int, int> $places by id */
     private function write(array $places): void
     {
-        $this->db->executeStatement("UPDATE question SET place = json_extract(p.value, '$[1]') FROM json_each(?) p WHERE question.id = json_extract(p.value, '$[0]')", [json_encode(self::told($places), JSON_THROW_ON_ERROR)]);
+        $dialect = Dialects::of($this->db);
+        $rows = array_map(static fn (array $told): array => ['id' => $told[0], 'place' => $told[1]], self::told($places));
+        $this->db->executeStatement("UPDATE question SET place = {$dialect->jsonText('p.value', 'place')} FROM {$dialect->listed('?')} p WHERE question.id = {$dialect->jsonText('p.value', 'id')}", [json_encode($rows, JSON_THROW_ON_ERROR)]);
     }
 
     /**

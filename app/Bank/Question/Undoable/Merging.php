@@ -14,6 +14,7 @@ use Zetema\App\Bank\History\Undoing;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\App\Shared\Saving;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Data\Malformed;
@@ -55,7 +56,7 @@ final readonly class Merging implements Undoing
                 'apart' => $met = $this->apart->with($keep),
                 'plans' => $this->names->replace($kept->bank, $other, $keep),
             ];
-            $this->db->executeStatement('INSERT OR IGNORE INTO pool_question (pool_id, question_id) SELECT pool_id, ? FROM pool_question WHERE question_id = ?', [$keep, $other]);
+            $this->db->executeStatement(Dialects::of($this->db)->insertNew() . ' INTO pool_question (pool_id, question_id) SELECT pool_id, ? FROM pool_question WHERE question_id = ?', [$keep, $other]);
             $this->db->executeStatement('DELETE FROM pool_question WHERE question_id = ?', [$other]);
             foreach (array_diff($this->apart->with($other), $met, [$keep]) as $third) {
                 $this->apart->add($keep, $third);
@@ -78,13 +79,13 @@ final readonly class Merging implements Undoing
         $this->names->putBack($undo->objects('plans'));
         $cleared = $undo->optionalInteger('cleared');
         $this->db->update('question', ['status' => $undo->text('status'), 'cleared_id' => $cleared, 'dealt_elsewhere' => $undo->integer('elsewhere'), 'version' => $undo->integer('version') + 1], ['id' => $other]);
-        $this->db->executeStatement('UPDATE revision SET is_dealt = 1 WHERE id = ?', [$cleared ?? 0]);
+        $this->db->executeStatement('UPDATE revision SET is_dealt = TRUE WHERE id = ?', [$cleared ?? 0]);
         $keep = $undo->integer('keep');
         if ($undo->has('apart')) {
             $this->apart->put($keep, $undo->integers('apart'));
         }
         foreach ($undo->integers('pools') as $pool) {
-            $this->db->executeStatement('INSERT OR IGNORE INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?', [$other, $pool]);
+            $this->db->executeStatement(Dialects::of($this->db)->insertNew() . ' INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?', [$other, $pool]);
             if (!in_array($pool, $undo->integers('kept'), true)) {
                 $this->db->delete('pool_question', ['pool_id' => $pool, 'question_id' => $keep]);
             }

@@ -9,6 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Process\Process;
 use Zetema\App\CommandLine\Bench\Server\BenchServer;
 use Zetema\App\CommandLine\Bench\Server\Times;
+use Zetema\App\Shared\Dialect\SqliteWords;
 
 /** The work of every day on a large bank, over HTTP, beside a request that does nothing and the bare SQL. */
 final class BankBench
@@ -21,6 +22,7 @@ final class BankBench
 
     private BenchServer $server;
     private \PDO $sql;
+    private string $database;
     private OutputInterface $output;
 
     public function __construct(#[Autowire('%kernel.project_dir%')] private readonly string $root)
@@ -44,6 +46,7 @@ final class BankBench
             });
         }
         $this->sql = new \PDO('sqlite:' . $database);
+        $this->database = $database;
         $this->server = new BenchServer($this->root, $database, '128M');
         $this->output->writeln(sprintf("\n%d questions, %s; medians and p95 in milliseconds, each over 40 different requests (120 of what is written), beside as many that do nothing in between", $questions, date('j F Y')));
         // A server that has just been started reads its program first; that is a matter of the first list after a start, not of lists.
@@ -74,9 +77,9 @@ final class BankBench
             $this->measure("list by $order, a deep page", static fn (int $i): array => ['GET', "/api/banks/1/questions?order=$order&after=" . $deep[$i % max(1, count($deep))]], 'SELECT * FROM question WHERE bank_id = 1 AND id > ' . intdiv($questions, 2) . ' + :i ORDER BY id LIMIT 100');
         }
         $this->measure('list, first page of all', static fn (int $i): array => ['GET', '/api/banks/1/questions?order=' . ['objective', 'text', 'points', 'kind'][$i % 4]]);
-        $this->measure('search, a rare word', static fn (int $i): array => ['GET', '/api/banks/1/questions?search=' . LargeBank::rareWord(intdiv($questions, 50) * $i + 1)], 'SELECT rowid FROM question_search WHERE question_search MATCH \'body : ref\' || :i LIMIT 100');
+        $this->measure('search, a rare word', static fn (int $i): array => ['GET', '/api/banks/1/questions?search=' . LargeBank::rareWord(intdiv($questions, 50) * $i + 1)], (new SqliteWords())->found('\'body : ref\' || :i') . ' LIMIT 100');
         $words = LargeBank::frequentWords();
-        $this->measure('search, a frequent word', static fn (int $i): array => ['GET', '/api/banks/1/questions?search=' . $words[$i % count($words)] . ($i < count($words) ? '' : ' case')], 'SELECT COUNT(*) FROM question_search WHERE question_search MATCH \'body : hive OR body : x\' || :i');
+        $this->measure('search, a frequent word', static fn (int $i): array => ['GET', '/api/banks/1/questions?search=' . $words[$i % count($words)] . ($i < count($words) ? '' : ' case')], 'SELECT COUNT(*) FROM ' . (new SqliteWords())->from('\'body : hive OR body : x\' || :i'));
         $this->measure('filter by objective and kind', static fn (int $i): array => ['GET', '/api/banks/1/questions?objective=' . (1 + 11 * ($i % 20)) . '&kind=' . ['one', 'claim', 'number'][$i % 3]]);
         $this->measure('filter by kind', static fn (int $i): array => ['GET', '/api/banks/1/questions?kind=' . ['one', 'claim', 'number'][$i % 3] . '&order=' . ['objective', 'made', 'text'][intdiv($i, 3) % 3]]);
         $this->measure('board', static fn (int $i): array => ['GET', '/api/banks/1/board'], 'SELECT objective_id, kind, SUM(questions), SUM(dealt) FROM question_count WHERE bank_id = 1 AND status <> \'x\' || :i GROUP BY 1, 2');
@@ -165,18 +168,10 @@ final class BankBench
     /** The bank as text from a server that may use 64 MB. */
     private function streamed(): void
     {
-        $this->server = new BenchServer($this->root, $this->database(), '64M');
+        $this->server = new BenchServer($this->root, $this->database, '64M');
         $times = new Times();
         $bytes = $times->take(fn (): int => strlen($this->server->fetch('GET', '/api/banks/1/text')));
         $this->output->writeln(sprintf('%-55s %.1f MB in %.1f s with 64 MB allowed', 'the bank as text', $bytes / 1e6, $times->median() / 1000));
-    }
-
-    private function database(): string
-    {
-        $file = $this->sql->query('PRAGMA database_list');
-        $row = $file === false ? false : $file->fetch(\PDO::FETCH_NUM);
-
-        return is_array($row) && is_string($row[2] ?? null) ? $row[2] : '';
     }
 
     /**

@@ -14,6 +14,7 @@ use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 use Zetema\App\People\Role;
+use Zetema\App\Shared\Dialect\Dialects;
 use Zetema\Core\Blueprint\Plain\PlainRules;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing;
@@ -79,7 +80,7 @@ final readonly class LargeBank
         }
         $progress->finish();
         $io->newLine();
-        $this->em->getConnection()->executeStatement('PRAGMA optimize');
+        $this->em->getConnection()->executeStatement(Dialects::of($this->em->getConnection())->lookAtAll());
     }
 
     /** Thirty blueprints of 20 draws of two, by objective and kind. */

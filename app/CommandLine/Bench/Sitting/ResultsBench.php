@@ -10,6 +10,7 @@ use Zetema\App\CommandLine\Bench\Server\BenchDatabase;
 use Zetema\App\CommandLine\Bench\Server\BenchServer;
 use Zetema\App\CommandLine\Bench\Server\Times;
 use Zetema\App\Results\SittingsAsked;
+use Zetema\App\Shared\Dialect\SqliteDialect;
 
 /** Results of an edition with ten thousand sittings: every page and filter beside a request that does nothing, and the tables whole. */
 final class ResultsBench
@@ -55,7 +56,7 @@ final class ResultsBench
             $took = new Times();
             $peak = $took->take(fn (): float => $this->server->workOne());
             $file = $this->server->fetch('GET', '/api/jobs/' . (is_int($job['id'] ?? null) ? $job['id'] : 0) . '/file');
-            $wanted = $as === 'sittings' ? $there : self::number($db, 'SELECT SUM(json_array_length(state, \'$.asked\')) FROM sitting WHERE edition_id = 1 AND ended_at IS NOT NULL');
+            $wanted = $as === 'sittings' ? $there : self::number($db, 'SELECT SUM(' . (new SqliteDialect())->jsonLength('state', 'asked') . ') FROM sitting WHERE edition_id = 1 AND ended_at IS NOT NULL');
             $output->writeln(sprintf('table of %s: %.1f MB, %d lines of %d in %.1f s, %.0f MB at most', $as, strlen($file) / 1e6, preg_match_all('/^\d+,/m', $file), $wanted, $took->median() / 1000, $peak));
         }
 
@@ -78,7 +79,7 @@ final class ResultsBench
                 $db->exec("INSERT INTO $table (sitting_id, $list) SELECT sitting_id + $copy * $last, $list FROM $table WHERE sitting_id IN (SELECT id FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%'))");
             }
         }
-        $db->exec('UPDATE survey_count SET given = (SELECT COUNT(*) FROM mark m JOIN sitting s ON s.id = m.sitting_id WHERE m.revision_id = survey_count.revision_id AND m.response IS survey_count.response AND m.stands = 1 AND m.is_graded = 0 AND s.edition_id = survey_count.edition_id AND s.ended_at IS NOT NULL)');
+        $db->exec('UPDATE survey_count SET given = (SELECT COUNT(*) FROM mark m JOIN sitting s ON s.id = m.sitting_id WHERE m.revision_id = survey_count.revision_id AND m.response IS NOT DISTINCT FROM survey_count.response AND m.stands = TRUE AND m.is_graded = FALSE AND s.edition_id = survey_count.edition_id AND s.ended_at IS NOT NULL)');
         $db->exec('COMMIT');
     }
 

@@ -12,6 +12,8 @@ use Zetema\App\CommandLine\Bench\Server\BenchClient;
 use Zetema\App\CommandLine\Bench\Server\FpmServer;
 use Zetema\App\CommandLine\Bench\Server\ProcessorTime;
 use Zetema\App\CommandLine\Bench\Server\Times;
+use Zetema\App\Shared\Dialect\SqliteFile;
+use Zetema\App\Shared\Row;
 
 /** A crowd: candidates who each save every five seconds for a minute, over HTTP, beside a request that does nothing. */
 final class SittingBench
@@ -90,8 +92,7 @@ final class SittingBench
         foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], ['zetema:make-large-bank', '2000']] as $command) {
             (new Process(['php', 'bin/console', ...$command], $this->root, $this->environment(), timeout: null))->mustRun();
         }
-        $db = new \PDO('sqlite:' . $file);
-        $db->exec('PRAGMA busy_timeout = 8000');
+        $db = (new SqliteFile($file, patience: 8_000))->db;
         $hash = password_hash(LargeBank::PASSWORD, PASSWORD_BCRYPT, ['cost' => $cost]);
         for ($i = 0; $i < $candidates; ++$i) {
             $db->prepare("INSERT INTO account (login, name, role, password_hash, folded) VALUES (?, ?, 'candidate', ?, ?)")->execute(["crowd$i", "C. $i", $hash, "c. $i crowd$i"]);
@@ -211,7 +212,7 @@ final class SittingBench
         $count = $db->query("SELECT COUNT(*) FROM sitting_event WHERE kind IN ('saved', 'went on')");
         $row = $count === false ? false : $count->fetchColumn();
 
-        return is_numeric($row) ? (int) $row : 0;
+        return Row::int($row);
     }
 
     private static function freePort(): int

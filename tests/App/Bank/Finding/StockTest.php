@@ -11,7 +11,7 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\Blueprint\BankStock;
 use Zetema\App\Blueprint\Editions\Edition;
-use Zetema\App\Blueprint\StoredStock;
+use Zetema\App\Blueprint\Stored\StoredStock;
 use Zetema\Core\Drawing\Dealer;
 use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
