@@ -16,7 +16,12 @@ final class Kernel extends BaseKernel
     /** Where data and media are is found out at run time: a copied or moved installation has its own beside it, whatever its cache says. */
     public function __construct(string $environment, bool $debug)
     {
-        foreach (['DATABASE_URL' => 'sqlite:///' . dirname(__DIR__) . '/var/data/zetema.sqlite', 'MEDIA_DIR' => dirname(__DIR__) . '/var/media'] as $name => $here) {
+        foreach (
+            [
+                'DATABASE_URL' => 'sqlite:///' . dirname(__DIR__) . '/var/data/zetema.sqlite',
+                'MEDIA_DIR' => dirname(__DIR__) . '/var/media',
+            ] as $name => $here
+        ) {
             if (getenv($name) === false && !isset($_ENV[$name]) && !isset($_SERVER[$name])) {
                 $_ENV[$name] = $here;
             }
@@ -29,9 +34,11 @@ final class Kernel extends BaseKernel
     private function haveSecret(string $environment): void
     {
         $secret = getenv('APP_SECRET');
-        $secret = $secret === false ? $_ENV['APP_SECRET'] ?? $_SERVER['APP_SECRET'] ?? '' : $secret;
+        $secret = $secret === false ? $_ENV['APP_SECRET'] ?? ($_SERVER['APP_SECRET'] ?? '') : $secret;
         if ($secret === self::PUBLIC_SECRET && $environment === 'prod') {
-            throw new \RuntimeException('APP_SECRET is the one that everybody can read in the source. Set another, or none: then one is made and kept in var/data.');
+            throw new \RuntimeException(
+                'APP_SECRET is the one that everybody can read in the source. Set another, or none: then one is made and kept in var/data.',
+            );
         }
         if ($secret !== '') {
             return;

@@ -83,10 +83,6 @@ final class Layers
      */
     private static function mustNotKnow(string $who, array $whom): Rule
     {
-        return PHPat::rule()
-            ->classes(Selector::inNamespace($who))
-            ->shouldNotDependOn()
-            ->classes(...array_map(Selector::inNamespace(...), $whom))
-            ->because('arrows point inwards only');
+        return PHPat::rule()->classes(Selector::inNamespace($who))->shouldNotDependOn()->classes(...array_map(Selector::inNamespace(...), $whom))->because('arrows point inwards only');
     }
 }

@@ -13,7 +13,10 @@ use Zetema\App\Shared\Versioned;
 use Zetema\Core\Sitting\Candidacy;
 use Zetema\Core\Time\Instant;
 
-/** Who may sit an assessment, when, and with how much more time and how many more sittings. One without any is open for every candidate, always. */
+/**
+ * Who may sit an assessment, when, and with how much more time and how many more sittings. One without any is open for every candidate,
+ * always.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'admission')]
 class Admission implements Versioned
@@ -41,7 +44,10 @@ class Admission implements Versioned
     #[ORM\Column(name: 'admitted_groups', type: Types::JSON)]
     private array $groups = [];
 
-    /** @var array<int, array{extraTime: int, sittings: int, byCode: bool}> who is admitted by name, by account: percent of time more, sittings more, and whether they came with the code */
+    /**
+     * @var array<int, array{extraTime: int, sittings: int, byCode: bool}> who is admitted by name, by account: percent of time more,
+     *   sittings more, and whether they came with the code
+     */
     #[ORM\Column(name: 'admitted_people', type: Types::JSON)]
     private array $people = [];
 
@@ -99,7 +105,9 @@ class Admission implements Versioned
         $isIn = static fn (Group $group): bool => $group->holds($account);
 
         return new Candidacy(
-            $this->isForAll || $own !== null || array_filter($groups, fn (Group $group): bool => in_array($group->id, $this->groups, true) && $isIn($group)) !== [],
+            $this->isForAll ||
+                $own !== null ||
+                array_filter($groups, fn (Group $group): bool => in_array($group->id, $this->groups, true) && $isIn($group)) !== [],
             self::moment($this->opensAt),
             self::moment($this->closesAt),
             $own['extraTime'] ?? 0,
@@ -107,7 +115,10 @@ class Admission implements Versioned
         );
     }
 
-    /** @return array{version: int, everybody: bool, opens: string|null, closes: string|null, code: string|null, groups: list<int>, people: list<array{account: int, extraTime: int, sittings: int, byCode: bool}>} */
+    /**
+     * @return array{version: int, everybody: bool, opens: string|null, closes: string|null, code: string|null, groups: list<int>,
+     *   people: list<array{account: int, extraTime: int, sittings: int, byCode: bool}>}
+     */
     public function toData(): array
     {
         return [
@@ -117,7 +128,11 @@ class Admission implements Versioned
             'closes' => $this->closesAt?->format(DATE_ATOM),
             'code' => $this->code,
             'groups' => $this->groups,
-            'people' => array_map(static fn (int $account, array $terms): array => ['account' => $account, ...$terms], array_keys($this->people), array_values($this->people)),
+            'people' => array_map(
+                static fn (int $account, array $terms): array => ['account' => $account, ...$terms],
+                array_keys($this->people),
+                array_values($this->people),
+            ),
         ];
     }
 

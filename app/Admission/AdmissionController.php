@@ -48,7 +48,13 @@ final readonly class AdmissionController
         $address = $request->getClientIp() ?? '';
         $wait = $pace->beginCode($address);
         if ($wait > 0) {
-            throw new TooManyRequestsHttpException($wait, sprintf('Many codes from here were none. Wait %s, then try again; the right one will do.', $wait === 1 ? 'a second' : "$wait seconds"));
+            throw new TooManyRequestsHttpException(
+                $wait,
+                sprintf(
+                    'Many codes from here were none. Wait %s, then try again; the right one will do.',
+                    $wait === 1 ? 'a second' : "$wait seconds",
+                ),
+            );
         }
         try {
             $blueprint = $this->admissions->enter(Body::of($request)->text('code'), $account);
@@ -57,8 +63,14 @@ final readonly class AdmissionController
             throw $e;
         }
         $edition = $this->editions->newest($blueprint);
-        $isOver = $blueprint->isPutAway() || $edition?->isOver() === true || $this->admissions->candidacy($blueprint, $account)->hasClosed(Instant::of($this->clock->now()));
+        $isOver =
+            $blueprint->isPutAway() ||
+            $edition?->isOver() === true ||
+            $this->admissions->candidacy($blueprint, $account)->hasClosed(Instant::of($this->clock->now()));
 
-        return new JsonResponse(['title' => $edition->title ?? $blueprint->title(), 'stands' => $isOver ? 'closed' : ($edition === null ? 'not yet' : 'in the list')]);
+        return new JsonResponse([
+            'title' => $edition->title ?? $blueprint->title(),
+            'stands' => $isOver ? 'closed' : ($edition === null ? 'not yet' : 'in the list'),
+        ]);
     }
 }

@@ -33,7 +33,9 @@ final readonly class Admissions
     {
         $admission = $this->of($blueprint);
 
-        return $admission === null ? ['version' => 0, 'everybody' => true, 'opens' => null, 'closes' => null, 'code' => null, 'groups' => [], 'people' => []] : $this->data($admission);
+        return $admission === null
+            ? ['version' => 0, 'everybody' => true, 'opens' => null, 'closes' => null, 'code' => null, 'groups' => [], 'people' => []]
+            : $this->data($admission);
     }
 
     /** @return array<string, mixed> as it is then */
@@ -53,15 +55,24 @@ final readonly class Admissions
         $admission = $this->of($blueprint) ?? $this->made($blueprint);
         // What was never changed has no version yet.
         $version = $body->integer('version') === 0 && $admission->version() === 1 ? 1 : $body->integer('version');
-        $this->saving->change(Admission::class, $admission->id, $version, function (Admission $admission) use ($isForAll, $opens, $closes, $groups, $people, $body): void {
-            $admission->set($isForAll, $opens, $closes, $groups, $people);
-            $admission->setCode(match ($body->text('code', 'keep')) {
-                'keep' => $admission->code(),
-                'new' => self::code(),
-                'none' => null,
-                default => throw new Malformed('code', 'is keep, new or none'),
-            });
-        }, 'Who may sit it was changed in another window or by someone else since you opened it.', $this->data(...));
+        $this->saving->change(
+            Admission::class,
+            $admission->id,
+            $version,
+            function (Admission $admission) use ($isForAll, $opens, $closes, $groups, $people, $body): void {
+                $admission->set($isForAll, $opens, $closes, $groups, $people);
+                $admission->setCode(
+                    match ($body->text('code', 'keep')) {
+                        'keep' => $admission->code(),
+                        'new' => self::code(),
+                        'none' => null,
+                        default => throw new Malformed('code', 'is keep, new or none'),
+                    },
+                );
+            },
+            'Who may sit it was changed in another window or by someone else since you opened it.',
+            $this->data(...),
+        );
         $this->sittings->termsChanged($blueprint, fn (Account $account): Candidacy => $this->candidacy($blueprint, $account));
 
         return $this->told($blueprint);
@@ -94,7 +105,10 @@ final readonly class Admissions
             $candidacies[$blueprint->id] = new Candidacy(true, null, null);
         }
         foreach ($this->em->getRepository(Admission::class)->findBy(['blueprint' => $blueprints]) as $admission) {
-            $candidacies[$admission->blueprint->id] = $admission->candidacy($account, $groups ??= $this->em->getRepository(Group::class)->findAll());
+            $candidacies[$admission->blueprint->id] = $admission->candidacy(
+                $account,
+                $groups ??= $this->em->getRepository(Group::class)->findAll(),
+            );
         }
 
         return $candidacies;
@@ -107,11 +121,20 @@ final readonly class Admissions
      */
     public function enter(string $code, Account $account): Blueprint
     {
-        $admission = $this->em->getRepository(Admission::class)->findOneBy(['code' => strtolower(preg_replace('/[^A-Za-z0-9]/', '', $code) ?? '')]);
+        $admission = $this->em
+            ->getRepository(Admission::class)
+            ->findOneBy(['code' => strtolower(preg_replace('/[^A-Za-z0-9]/', '', $code) ?? '')]);
         if ($admission === null) {
             throw new Refused('No assessment has this code. Codes have ten letters and figures; perhaps one was mistyped.');
         }
-        $this->saving->change(Admission::class, $admission->id, null, static fn (Admission $admission) => $admission->admit($account), '', static fn (): array => []);
+        $this->saving->change(
+            Admission::class,
+            $admission->id,
+            null,
+            static fn (Admission $admission) => $admission->admit($account),
+            '',
+            static fn (): array => [],
+        );
 
         return $admission->blueprint;
     }
@@ -120,7 +143,14 @@ final readonly class Admissions
     public function allowAnother(Blueprint $blueprint, Account $account): void
     {
         $admission = $this->of($blueprint) ?? $this->made($blueprint);
-        $this->saving->change(Admission::class, $admission->id, null, static fn (Admission $admission) => $admission->allowAnother($account, self::MOST_SITTINGS), '', static fn (): array => []);
+        $this->saving->change(
+            Admission::class,
+            $admission->id,
+            null,
+            static fn (Admission $admission) => $admission->allowAnother($account, self::MOST_SITTINGS),
+            '',
+            static fn (): array => [],
+        );
     }
 
     /**
@@ -130,7 +160,10 @@ final readonly class Admissions
      */
     private function existing(array $groups): array
     {
-        $known = array_map(static fn (Group $group): int => $group->id, $groups === [] ? [] : $this->em->getRepository(Group::class)->findBy(['id' => $groups]));
+        $known = array_map(
+            static fn (Group $group): int => $group->id,
+            $groups === [] ? [] : $this->em->getRepository(Group::class)->findBy(['id' => $groups]),
+        );
 
         return array_values(array_filter($groups, static fn (int $id): bool => in_array($id, $known, true)));
     }
@@ -164,8 +197,14 @@ final readonly class Admissions
             if ($account?->role !== Role::Candidate) {
                 throw new Malformed('people', 'only candidates can be admitted');
             }
-            $within = static fn (string $field, int $most): int => $one->integer($field, 0) >= 0 && $one->integer($field, 0) <= $most ? $one->integer($field, 0) : throw new Malformed($field, sprintf('must be from 0 to %d', $most));
-            $people[$account->id] = ['extraTime' => $within('extraTime', self::MOST_EXTRA_TIME), 'sittings' => $within('sittings', self::MOST_SITTINGS), 'byCode' => $one->flag('byCode', false)];
+            $within = static fn (string $field, int $most): int => $one->integer($field, 0) >= 0 && $one->integer($field, 0) <= $most
+                ? $one->integer($field, 0)
+                : throw new Malformed($field, sprintf('must be from 0 to %d', $most));
+            $people[$account->id] = [
+                'extraTime' => $within('extraTime', self::MOST_EXTRA_TIME),
+                'sittings' => $within('sittings', self::MOST_SITTINGS),
+                'byCode' => $one->flag('byCode', false),
+            ];
         }
 
         return $people;
@@ -179,11 +218,16 @@ final readonly class Admissions
         }
         $moment = \DateTimeImmutable::createFromFormat(DATE_ATOM, $typed);
 
-        return $moment === false ? throw new Malformed($field, 'is no moment; write it like 2026-05-01T10:00:00+02:00') : $moment->setTimezone(new \DateTimeZone('UTC'));
+        return $moment === false
+            ? throw new Malformed($field, 'is no moment; write it like 2026-05-01T10:00:00+02:00')
+            : $moment->setTimezone(new \DateTimeZone('UTC'));
     }
 
     private static function code(): string
     {
-        return implode('', array_map(static fn (): string => self::SIGNS[random_int(0, strlen(self::SIGNS) - 1)], range(1, self::SIGNS_OF_A_CODE)));
+        return implode(
+            '',
+            array_map(static fn (): string => self::SIGNS[random_int(0, strlen(self::SIGNS) - 1)], range(1, self::SIGNS_OF_A_CODE)),
+        );
     }
 }

@@ -93,8 +93,14 @@ class Job
     public function toData(): array
     {
         return [
-            'id' => $this->id, 'task' => $this->task, 'state' => $this->state->value, 'done' => $this->done, 'total' => $this->total,
-            'stopAsked' => $this->stopAsked, 'result' => $this->result, 'failure' => $this->failure,
+            'id' => $this->id,
+            'task' => $this->task,
+            'state' => $this->state->value,
+            'done' => $this->done,
+            'total' => $this->total,
+            'stopAsked' => $this->stopAsked,
+            'result' => $this->result,
+            'failure' => $this->failure,
         ];
     }
 }

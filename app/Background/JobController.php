@@ -46,7 +46,10 @@ final readonly class JobController
         }
         set_time_limit(0);
 
-        return (new BinaryFileResponse($out->path($job->id), 200, ['Content-Type' => $told->text('type'), 'Cache-Control' => 'no-store']))->setContentDisposition('attachment', $told->text('file'));
+        return (new BinaryFileResponse($out->path($job->id), 200, [
+            'Content-Type' => $told->text('type'),
+            'Cache-Control' => 'no-store',
+        ]))->setContentDisposition('attachment', $told->text('file'));
     }
 
     #[Route('/api/jobs/{id}/stop', methods: ['POST'])]

@@ -45,15 +45,22 @@ final readonly class Jobs
      * @param int|null $bank id of the bank whose work it is; null: the one that is made with it, which the input names as `made`
      * @param array<string, mixed> $input
      * @param bool $atOnce for what takes less than a second; not within a transaction, since it has one for each of its pieces
-     * @param (callable(): array<string, mixed>)|null $with what is written in the same transaction in which the job is; gives more of the input
+     * @param (callable(): array<string, mixed>)|null $with what is written in the same transaction in which the job is; gives more of the
+     *   input
      *
      * @throws ToldToPeople the reason, if it was done at once and failed
      */
     public function begin(string $task, ?int $bank, Account $account, array $input, bool $atOnce, ?callable $with = null): Job
     {
         $job = $this->transactions->over(Lock::house(), function () use ($task, $bank, $account, $input, $with, $atOnce): Job {
-            $input = [...$input, ...($with === null ? [] : $with())];
-            $job = new Job($task::name(), $bank ?? Fields::of($input)->integer('made'), $this->em->getReference(Account::class, $account->id) ?? $account, $input, $this->clock->now());
+            $input = [...$input, ...$with === null ? [] : $with()];
+            $job = new Job(
+                $task::name(),
+                $bank ?? Fields::of($input)->integer('made'),
+                $this->em->getReference(Account::class, $account->id) ?? $account,
+                $input,
+                $this->clock->now(),
+            );
             $this->em->persist($job);
             $this->em->flush();
             if (!$atOnce) {
@@ -82,7 +89,11 @@ final readonly class Jobs
     /** Takes up what was left: by a worker that is gone, or by a request that was cut off. */
     public function takeUpLeft(): void
     {
-        $left = $this->em->getConnection()->fetchFirstColumn("SELECT id FROM job WHERE state IN ('waiting', 'running') AND beat_at < ? ORDER BY id", [time() - self::LEFT]);
+        $left = $this->em
+            ->getConnection()
+            ->fetchFirstColumn("SELECT id FROM job WHERE state IN ('waiting', 'running') AND beat_at < ? ORDER BY id", [
+                time() - self::LEFT,
+            ]);
         foreach ($left as $id) {
             $this->run(new RunJob(Row::int($id)));
         }
@@ -95,14 +106,21 @@ final readonly class Jobs
      */
     public function open(int $bank): array
     {
-        return $this->em->getRepository(Job::class)->findBy(['bankId' => $bank, 'state' => [JobState::Waiting, JobState::Running]], ['id' => 'ASC']);
+        return $this->em
+            ->getRepository(Job::class)
+            ->findBy(['bankId' => $bank, 'state' => [JobState::Waiting, JobState::Running]], ['id' => 'ASC']);
     }
 
     public function stop(Job $job): Job
     {
         $this->transactions->ofRows(Lock::house(), function () use ($job): void {
             $this->em->getConnection()->executeStatement('UPDATE job SET stop_asked = 1 WHERE id = ?', [$job->id]);
-            if ($this->em->getConnection()->executeStatement("UPDATE job SET try = try + 1, state = 'stopped' WHERE id = ? AND state = 'waiting'", [$job->id]) > 0) {
+            if (
+                $this->em
+                    ->getConnection()
+                    ->executeStatement("UPDATE job SET try = try + 1, state = 'stopped' WHERE id = ? AND state = 'waiting'", [$job->id]) >
+                0
+            ) {
                 $this->end($job, JobState::Stopped, null, null);
             }
         });
@@ -120,7 +138,13 @@ final readonly class Jobs
         $job = $this->em->find(Job::class, $id) ?? throw new \LogicException('it was just claimed');
         $progress = new Progress($this->transactions, $this->em, $id, $tried);
         if ($tried > self::TRIES) {
-            $this->finish($id, $tried, JobState::Failed, null, sprintf('It was left %d times half-way, for reasons of our own, and is not tried again.', self::TRIES));
+            $this->finish(
+                $id,
+                $tried,
+                JobState::Failed,
+                null,
+                sprintf('It was left %d times half-way, for reasons of our own, and is not tried again.', self::TRIES),
+            );
 
             return;
         }
@@ -145,7 +169,12 @@ final readonly class Jobs
     private function claim(int $id): ?int
     {
         return $this->transactions->ofRows(Lock::house(), function () use ($id): ?int {
-            $claimed = $this->em->getConnection()->executeStatement("UPDATE job SET try = try + 1, state = 'running', beat_at = ? WHERE id = ? AND (state = 'waiting' OR (state = 'running' AND beat_at < ?))", [time(), $id, time() - self::LEFT]);
+            $claimed = $this->em
+                ->getConnection()
+                ->executeStatement(
+                    "UPDATE job SET try = try + 1, state = 'running', beat_at = ? WHERE id = ? AND (state = 'waiting' OR (state = 'running' AND beat_at < ?))",
+                    [time(), $id, time() - self::LEFT],
+                );
             $try = $claimed === 0 ? null : $this->em->getConnection()->fetchOne('SELECT try FROM job WHERE id = ?', [$id]);
 
             return Row::optionalInt($try);
@@ -171,10 +200,14 @@ final readonly class Jobs
             $this->task($job)->abandon($job);
         }
         // What it was given may be a whole file, and nobody asks for it any more.
-        $this->em->getConnection()->executeStatement(
-            "UPDATE job SET state = ?, result = ?, failure = ?, input = '{}', at = '{}' WHERE id = ?",
-            [$state->value, $result === null ? null : json_encode($result, JSON_THROW_ON_ERROR), $failure, $job->id],
-        );
+        $this->em
+            ->getConnection()
+            ->executeStatement("UPDATE job SET state = ?, result = ?, failure = ?, input = '{}', at = '{}' WHERE id = ?", [
+                $state->value,
+                $result === null ? null : json_encode($result, JSON_THROW_ON_ERROR),
+                $failure,
+                $job->id,
+            ]);
     }
 
     private function task(Job $job): Task

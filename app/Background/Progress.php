@@ -21,8 +21,12 @@ final class Progress
     private int $size = 20;
 
     /** @param int $try which try this is: one that was left is taken up with the next number */
-    public function __construct(private readonly Transactions $transactions, private readonly EntityManagerInterface $em, private readonly int $job, private readonly int $try)
-    {
+    public function __construct(
+        private readonly Transactions $transactions,
+        private readonly EntityManagerInterface $em,
+        private readonly int $job,
+        private readonly int $try,
+    ) {
     }
 
     public function begin(int $total): void
@@ -54,12 +58,15 @@ final class Progress
             $this->mine('UPDATE job SET beat_at = ? WHERE id = ? AND try = ?', [self::now()]);
             $cursor = $write();
             $this->em->flush();
-            $this->mine('UPDATE job SET done = ?, at = ? WHERE id = ? AND try = ?', [$done, json_encode((object) $cursor, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+            $this->mine('UPDATE job SET done = ?, at = ? WHERE id = ? AND try = ?', [
+                $done,
+                json_encode((object) $cursor, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            ]);
         });
         $this->beatAt = microtime(true);
         $took = (hrtime(true) - $began) / 1e6;
         if ($size >= $this->size / 2) {
-            $this->size = max(5, min(1_000, (int) ($size * self::PIECE / max(1.0, $took))));
+            $this->size = max(5, min(1_000, (int) (($size * self::PIECE) / max(1.0, $took))));
         }
         usleep(self::GAP);
 
@@ -72,7 +79,11 @@ final class Progress
         return $this->size;
     }
 
-    /** A sign of life, and how far it is, where nothing is written for long. Costs nothing when there was one lately. @return bool whether to go on */
+    /**
+     * A sign of life, and how far it is, where nothing is written for long. Costs nothing when there was one lately.
+     *
+     * @return bool whether to go on
+     */
     public function beat(?int $done = null): bool
     {
         if (microtime(true) - $this->beatAt >= 1) {
@@ -99,7 +110,10 @@ final class Progress
     /** @param list<string|int|null> $values */
     private function mine(string $update, array $values): void
     {
-        $changed = $this->transactions->ofRows(Lock::house(), fn (): int|string => $this->em->getConnection()->executeStatement($update, [...$values, $this->job, $this->try]));
+        $changed = $this->transactions->ofRows(
+            Lock::house(),
+            fn (): int|string => $this->em->getConnection()->executeStatement($update, [...$values, $this->job, $this->try]),
+        );
         if ($changed === 0) {
             throw new NotOurs();
         }

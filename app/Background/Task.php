@@ -6,7 +6,10 @@ namespace Zetema\App\Background;
 
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 
-/** What a job does, in pieces: each is saved together with how far the job has come, so that it can be stopped between any two, and goes on from there when it was left. */
+/**
+ * What a job does, in pieces: each is saved together with how far the job has come, so that it can be stopped between any two, and goes on
+ * from there when it was left.
+ */
 #[AutoconfigureTag]
 interface Task
 {

@@ -7,7 +7,11 @@ namespace Zetema\App\Bank;
 /** What a bank asks of the assessments that are made of it. Where SQL is given, it goes into a query of the bank's own tables. */
 interface Assessments
 {
-    /** SQL, a SELECT: ids of the questions that the newest edition of an assessment holds. @param string $assessment parameter with its id */
+    /**
+     * SQL, a SELECT: ids of the questions that the newest edition of an assessment holds.
+     *
+     * @param string $assessment parameter with its id
+     */
     public function heldByNewest(string $assessment): string;
 
     /** SQL, a condition: whether no edition holds a question. @param string $question column with its id */

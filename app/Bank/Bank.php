@@ -25,9 +25,26 @@ class Bank implements Versioned
 {
     /** Settings that make sense for many questions at once. */
     public const SETTINGS = [
-        Setting::Points, Setting::Marking, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::Attempts, Setting::AttemptCosts,
-        Setting::Stands, Setting::HintCosts, Setting::Floor, Setting::Decimals, Setting::Time, Setting::Late, Setting::Shuffle, Setting::Layout, Setting::Clicks, Setting::Areas,
-        Setting::Ignore, Setting::Typos, Setting::How,
+        Setting::Points,
+        Setting::Marking,
+        Setting::WrongPartCosts,
+        Setting::WrongCosts,
+        Setting::BlankCosts,
+        Setting::Attempts,
+        Setting::AttemptCosts,
+        Setting::Stands,
+        Setting::HintCosts,
+        Setting::Floor,
+        Setting::Decimals,
+        Setting::Time,
+        Setting::Late,
+        Setting::Shuffle,
+        Setting::Layout,
+        Setting::Clicks,
+        Setting::Areas,
+        Setting::Ignore,
+        Setting::Typos,
+        Setting::How,
     ];
 
     private const LONGEST_WORDING = 2_000;
@@ -86,7 +103,10 @@ class Bank implements Versioned
     public function rename(string $name): void
     {
         $name = trim($name);
-        $this->name = $name !== '' && mb_strlen($name) <= 160 ? $name : throw new Malformed('name', $name === '' ? 'is empty' : 'has more than 160 characters');
+        $this->name =
+            $name !== '' && mb_strlen($name) <= 160
+                ? $name
+                : throw new Malformed('name', $name === '' ? 'is empty' : 'has more than 160 characters');
     }
 
     public function putAway(bool $isPutAway): void
@@ -119,7 +139,15 @@ class Bank implements Versioned
     /** What is set for this bank. */
     public function own(): BankSettings
     {
-        return BankSettings::fromData(Fields::of(['settings' => $this->settings, 'byKind' => $this->kindSettings, 'wording' => $this->wording, 'kindWording' => $this->kindWording, 'clearing' => $this->clearing]));
+        return BankSettings::fromData(
+            Fields::of([
+                'settings' => $this->settings,
+                'byKind' => $this->kindSettings,
+                'wording' => $this->wording,
+                'kindWording' => $this->kindWording,
+                'clearing' => $this->clearing,
+            ]),
+        );
     }
 
     public function house(): BankSettings
@@ -167,7 +195,13 @@ class Bank implements Versioned
         foreach ($others->kindWording as $kind => $wording) {
             $kindWording[$kind] = [...$wording, ...$kindWording[$kind] ?? []];
         }
-        $filled = new BankSettings($mine->every->over($others->every), $byKind, [...$others->wording, ...$mine->wording], $kindWording, $mine->clearing);
+        $filled = new BankSettings(
+            $mine->every->over($others->every),
+            $byKind,
+            [...$others->wording, ...$mine->wording],
+            $kindWording,
+            $mine->clearing,
+        );
         if (!$filled->equals($mine)) {
             $this->set($filled);
         }
@@ -192,7 +226,10 @@ class Bank implements Versioned
                     throw new Malformed('if ' . $outcome, sprintf('has more than %d characters', self::LONGEST_WORDING));
                 }
                 if ($kind !== '' && !KindId::from($kind)->facts()->canBe(Outcome::from($outcome))) {
-                    throw new Malformed('if ' . $outcome, sprintf('cannot be said to a question of kind %s, which is never “%s”', $kind, $outcome));
+                    throw new Malformed(
+                        'if ' . $outcome,
+                        sprintf('cannot be said to a question of kind %s, which is never “%s”', $kind, $outcome),
+                    );
                 }
             }
         }

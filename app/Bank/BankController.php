@@ -67,12 +67,24 @@ final readonly class BankController
     {
         $told = $differing->of($bank);
 
-        return new JsonResponse(['differ' => (object) $told['differ'], 'follow' => (object) $told['follow'], 'cleared' => (object) $told['cleared'], 'specimen' => (object) $specimens->of($bank)]);
+        return new JsonResponse([
+            'differ' => (object) $told['differ'],
+            'follow' => (object) $told['follow'],
+            'cleared' => (object) $told['cleared'],
+            'specimen' => (object) $specimens->of($bank),
+        ]);
     }
 
     #[Route('/api/banks/{id}/proofreading', methods: ['GET'])]
-    public function proofread(#[MapEntity] Bank $bank, ProofreadingReport $report, #[MapQueryParameter] ?string $rule = null, #[MapQueryParameter] int $after = 0): JsonResponse
-    {
+    public function proofread(
+        #[MapEntity]
+        Bank $bank,
+        ProofreadingReport $report,
+        #[MapQueryParameter]
+        ?string $rule = null,
+        #[MapQueryParameter]
+        int $after = 0,
+    ): JsonResponse {
         return new JsonResponse($report->of($bank, $rule, $after));
     }
 

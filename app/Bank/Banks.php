@@ -30,10 +30,19 @@ final readonly class Banks
         $int = Row::int(...);
         $blueprints = $this->assessments->perBank();
 
-        return array_map(static fn (array $row): array => [
-            'id' => $int($row['id']), 'name' => $row['name'], 'version' => $int($row['version']), 'putAway' => (bool) $row['is_put_away'],
-            'questions' => $int($row['questions']), 'cleared' => $int($row['cleared']), 'inReview' => $int($row['in_review']), 'blueprints' => $blueprints[$int($row['id'])] ?? 0,
-        ], $this->em->getConnection()->fetchAllAssociative(self::LIST));
+        return array_map(
+            static fn (array $row): array => [
+                'id' => $int($row['id']),
+                'name' => $row['name'],
+                'version' => $int($row['version']),
+                'putAway' => (bool) $row['is_put_away'],
+                'questions' => $int($row['questions']),
+                'cleared' => $int($row['cleared']),
+                'inReview' => $int($row['in_review']),
+                'blueprints' => $blueprints[$int($row['id'])] ?? 0,
+            ],
+            $this->em->getConnection()->fetchAllAssociative(self::LIST),
+        );
     }
 
     /**
@@ -60,15 +69,22 @@ final readonly class Banks
     /** Gives it another name, puts it away, takes it out again. */
     public function change(Bank $bank, Fields $body): void
     {
-        $this->saving->change(Bank::class, $bank->id, $body->integer('version'), function (Bank $bank) use ($body): void {
-            if ($body->has('name')) {
-                $bank->rename($body->text('name'));
-                $this->refuseTaken($bank->name(), $bank->id);
-            }
-            if ($body->has('putAway')) {
-                $bank->putAway($body->flag('putAway'));
-            }
-        }, 'This bank was changed by someone else since. Look at the newer state, and change it again.', static fn (Bank $bank): array => ['name' => $bank->name(), 'version' => $bank->version()]);
+        $this->saving->change(
+            Bank::class,
+            $bank->id,
+            $body->integer('version'),
+            function (Bank $bank) use ($body): void {
+                if ($body->has('name')) {
+                    $bank->rename($body->text('name'));
+                    $this->refuseTaken($bank->name(), $bank->id);
+                }
+                if ($body->has('putAway')) {
+                    $bank->putAway($body->flag('putAway'));
+                }
+            },
+            'This bank was changed by someone else since. Look at the newer state, and change it again.',
+            static fn (Bank $bank): array => ['name' => $bank->name(), 'version' => $bank->version()],
+        );
     }
 
     /** @throws Malformed if no bank can be made under this name */

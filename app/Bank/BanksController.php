@@ -52,14 +52,23 @@ final readonly class BanksController
     {
         $name = Body::of($request)->text('name');
         $this->banks->refuse($name);
-        $few = array_filter($this->banks->told(), static fn (array $told): bool => $told['id'] === $bank->id && $told['questions'] <= CopyBank::AT_ONCE) !== [];
+        $few =
+            array_filter(
+                $this->banks->told(),
+                static fn (array $told): bool => $told['id'] === $bank->id && $told['questions'] <= CopyBank::AT_ONCE,
+            ) !== [];
 
-        return new JsonResponse($jobs->begin(CopyBank::class, $bank->id, $account, [], $few, function () use ($name, $bank): array {
-            $copy = $this->banks->make($name, isUnfinished: true);
-            $copy->set($bank->own());
+        return new JsonResponse(
+            $jobs
+                ->begin(CopyBank::class, $bank->id, $account, [], $few, function () use ($name, $bank): array {
+                    $copy = $this->banks->make($name, isUnfinished: true);
+                    $copy->set($bank->own());
 
-            return ['made' => $copy->id];
-        })->toData(), 202);
+                    return ['made' => $copy->id];
+                })
+                ->toData(),
+            202,
+        );
     }
 
     /** @param array<string, int> $more */

@@ -63,7 +63,10 @@ class Batch
     public function alsoOf(string $name): void
     {
         ++$this->files;
-        $this->name = $this->files === 2 ? mb_substr($this->name, 0, 120) . ' and 1 more' : (preg_replace('/ and \d+ more$/', sprintf(' and %d more', $this->files - 1), $this->name) ?? $name);
+        $this->name =
+            $this->files === 2
+                ? mb_substr($this->name, 0, 120) . ' and 1 more'
+                : preg_replace('/ and \d+ more$/', sprintf(' and %d more', $this->files - 1), $this->name) ?? $name;
     }
 
     public function count(int $more): void

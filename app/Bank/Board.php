@@ -51,16 +51,24 @@ final readonly class Board
             }
         }
         // While a cleared question is moved, it stands in two cells: where it is dealt from, and where its draft is. Sums count it once.
-        foreach ($this->counts(sprintf(self::LEAVING, Dialects::of($this->db)->hint('question_elsewhere')), $bank) as [$objective, $kind, $leaving]) {
+        foreach (
+            $this->counts(sprintf(self::LEAVING, Dialects::of($this->db)->hint('question_elsewhere')), $bank) as [$objective, $kind, $leaving]
+        ) {
             $cell = $cells[$objective][$kind] ?? ['cleared' => 0, 'all' => 0];
-            $cells[$objective][$kind] = ['cleared' => $cell['cleared'] + $leaving, 'all' => $cell['all'] + $leaving, 'leaving' => $leaving];
+            $cells[$objective][$kind] = [
+                'cleared' => $cell['cleared'] + $leaving,
+                'all' => $cell['all'] + $leaving,
+                'leaving' => $leaving,
+            ];
         }
 
         return [
             'bank' => ['id' => $bank->id, 'name' => $bank->name()],
             'kinds' => self::kinds($cells),
             'rows' => $this->rows($bank, $cells),
-            'inReview' => Row::int($this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id])),
+            'inReview' => Row::int(
+                $this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status = 'in review'", [$bank->id]),
+            ),
         ];
     }
 
@@ -74,7 +82,9 @@ final readonly class Board
     public function by(Bank $bank, string $what): array
     {
         $cells = $columns = [];
-        foreach ($this->counts(self::OTHER_CELLS[$what] ?? throw new Malformed('by', 'must be status, difficulty or tag'), $bank) as [$objective, $column, $all, $cleared]) {
+        foreach (
+            $this->counts(self::OTHER_CELLS[$what] ?? throw new Malformed('by', 'must be status, difficulty or tag'), $bank) as [$objective, $column, $all, $cleared]
+        ) {
             if ($all > 0) {
                 $cells[$objective][$column] = ['cleared' => $cleared, 'all' => $all];
                 $columns[$column] = ($columns[$column] ?? 0) + $all;
@@ -100,9 +110,24 @@ final readonly class Board
      */
     private function rows(Bank $bank, array $cells): array
     {
-        $rows = array_map(static fn (array $objective): array => ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])], $this->objectives->told($bank));
+        $rows = array_map(
+            static fn (array $objective): array => ['objective' => $objective, 'cells' => (object) ($cells[$objective['id']] ?? [])],
+            $this->objectives->told($bank),
+        );
         if (isset($cells[0])) {
-            $rows[] = ['objective' => ['id' => 0, 'parent' => null, 'name' => 'Without an objective', 'path' => '', 'depth' => 0, 'code' => '', 'description' => '', 'version' => 0], 'cells' => (object) $cells[0]];
+            $rows[] = [
+                'objective' => [
+                    'id' => 0,
+                    'parent' => null,
+                    'name' => 'Without an objective',
+                    'path' => '',
+                    'depth' => 0,
+                    'code' => '',
+                    'description' => '',
+                    'version' => 0,
+                ],
+                'cells' => (object) $cells[0],
+            ];
         }
 
         return $rows;
@@ -115,7 +140,10 @@ final readonly class Board
      */
     public function work(Bank $bank, Account $account): array
     {
-        $number = fn (string $name, string $value): int => $this->list->number($bank, QuestionFilter::of(Fields::of([$name => $value]), $account));
+        $number = fn (string $name, string $value): int => $this->list->number(
+            $bank,
+            QuestionFilter::of(Fields::of([$name => $value]), $account),
+        );
 
         return ['openComments' => $number('comments', 'open'), 'waiting' => $number('waiting', 'me')];
     }
@@ -131,7 +159,10 @@ final readonly class Board
     {
         $there = array_merge(...array_map(array_keys(...), array_values($cells)));
         // Those with one right answer always have their column.
-        $shown = array_filter(KindId::cases(), static fn (KindId $kind): bool => $kind->facts()->hasOneKey() || in_array($kind->value, $there, true));
+        $shown = array_filter(
+            KindId::cases(),
+            static fn (KindId $kind): bool => $kind->facts()->hasOneKey() || in_array($kind->value, $there, true),
+        );
 
         return array_values(array_map(static fn (KindId $kind): string => $kind->value, $shown));
     }
@@ -140,7 +171,12 @@ final readonly class Board
     private function counts(string $sql, Bank $bank): array
     {
         return array_map(
-            static fn (array $row): array => [Row::int($row[0] ?? 0), is_string($row[1] ?? null) ? $row[1] : '', Row::int($row[2] ?? 0), Row::int($row[3] ?? 0)],
+            static fn (array $row): array => [
+                Row::int($row[0] ?? 0),
+                is_string($row[1] ?? null) ? $row[1] : '',
+                Row::int($row[2] ?? 0),
+                Row::int($row[3] ?? 0),
+            ],
             $this->db->fetchAllNumeric($sql, ['bank' => $bank->id]),
         );
     }

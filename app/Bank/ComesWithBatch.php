@@ -13,7 +13,8 @@ interface ComesWithBatch
      * @param list<Fields> $documents blueprints, questions by the names they were brought under
      * @param array<array-key, string> $called names that questions came in under, where theirs were taken
      *
-     * @return list<array{id: int|null, title: string, missing: int, problem: string|null}> missing: questions it names that the bank does not have, and that it goes without; problem: why it did not come in
+     * @return list<array{id: int|null, title: string, missing: int, problem: string|null}> missing: questions it names that the bank does
+     *   not have, and that it goes without; problem: why it did not come in
      */
     public function takeIn(Batch $batch, array $documents, array $called): array;
 

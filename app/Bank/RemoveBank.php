@@ -30,16 +30,25 @@ final readonly class RemoveBank implements Task
         $done = $progress->cursor()->integer('done', 0);
         $left = $this->db->fetchOne('SELECT COUNT(*) FROM question WHERE bank_id = ?', [$job->bankId]);
         $progress->begin($done + Row::int($left));
-        while (($ids = $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id LIMIT ' . $progress->size(), [$job->bankId])) !== []) {
+        while (
+            ($ids = $this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? ORDER BY id LIMIT ' . $progress->size(), [
+                $job->bankId,
+            ])) !== []
+        ) {
             $done += count($ids);
-            $progress->piece(Lock::bank($job->bankId), $done, function () use ($ids, $done): array {
-                foreach ($ids as $id) {
-                    $this->search->forget(Row::int($id));
-                }
-                $this->db->executeStatement('DELETE FROM question WHERE id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
+            $progress->piece(
+                Lock::bank($job->bankId),
+                $done,
+                function () use ($ids, $done): array {
+                    foreach ($ids as $id) {
+                        $this->search->forget(Row::int($id));
+                    }
+                    $this->db->executeStatement('DELETE FROM question WHERE id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
 
-                return ['done' => $done];
-            }, count($ids));
+                    return ['done' => $done];
+                },
+                count($ids),
+            );
         }
         $progress->piece(Lock::bank($job->bankId), $done, function () use ($job, $done): array {
             $this->db->executeStatement('UPDATE objective SET parent_id = NULL WHERE bank_id = ?', [$job->bankId]);

@@ -9,7 +9,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Zetema\App\Background\Jobs;
 use Zetema\App\People\Account;
 
-/** Banks that are being copied or restored: in no list until their last piece, and taken away where that never comes, since a part of a bank would mislead. */
+/**
+ * Banks that are being copied or restored: in no list until their last piece, and taken away where that never comes, since a part of a bank
+ * would mislead.
+ */
 final readonly class UnfinishedBanks
 {
     public function __construct(private EntityManagerInterface $em, private Connection $db, private Jobs $jobs)
@@ -25,7 +28,12 @@ final readonly class UnfinishedBanks
     /** Takes it away in the background; its name is free at once. Within the transaction in which the work at it ends. */
     public function remove(int $bank, Account $account): void
     {
-        if ($this->db->executeStatement("UPDATE bank SET name = substr('taken away ' || id || ' ' || name, 1, 160) WHERE id = ? AND is_unfinished = TRUE", [$bank]) > 0) {
+        if (
+            $this->db->executeStatement(
+                "UPDATE bank SET name = substr('taken away ' || id || ' ' || name, 1, 160) WHERE id = ? AND is_unfinished = TRUE",
+                [$bank],
+            ) > 0
+        ) {
             $this->em->clear();
             $this->jobs->begin(RemoveBank::class, $bank, $account, [], atOnce: false);
         }

@@ -13,38 +13,61 @@ use Zetema\Core\Blueprint\Check\Known;
 use Zetema\Core\Blueprint\Reading\NamedQuestions;
 use Zetema\Core\Question as Core;
 
-/** The questions, pages and pools of a bank by the names that blueprints call them: a question's own name, or "q" and its number, which is what is stored. */
+/**
+ * The questions, pages and pools of a bank by the names that blueprints call them: a question's own name, or "q" and its number, which is
+ * what is stored.
+ */
 final class BankNames implements Known
 {
     /** @var array<string, Question|null> questions that were looked up, by what is stored */
     private array $questions = [];
 
     /** @param bool $withDrafts whether what is not cleared yet may stand in a running order, as while it is planned */
-    public function __construct(private readonly EntityManagerInterface $em, private readonly Connection $db, private readonly Bank $bank, private readonly bool $withDrafts = false)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $em,
+        private readonly Connection $db,
+        private readonly Bank $bank,
+        private readonly bool $withDrafts = false,
+    ) {
     }
 
     /** The document as it is stored, questions by their ids; what names none stays as it is, to be told. */
     public function stored(mixed $document): mixed
     {
-        $ids = $this->db->fetchAllKeyValue('SELECT name, id FROM question WHERE bank_id = ? AND name IN (?)', [$this->bank->id, self::named($document)], [1 => ArrayParameterType::STRING]);
+        $ids = $this->db->fetchAllKeyValue(
+            'SELECT name, id FROM question WHERE bank_id = ? AND name IN (?)',
+            [$this->bank->id, self::named($document)],
+            [1 => ArrayParameterType::STRING],
+        );
 
-        return NamedQuestions::called($document, static fn (string $name): string => is_numeric($ids[$name] ?? null) ? 'q' . (int) $ids[$name] : $name);
+        return NamedQuestions::called(
+            $document,
+            static fn (string $name): string => is_numeric($ids[$name] ?? null) ? 'q' . (int) $ids[$name] : $name,
+        );
     }
 
     /** The document as an author reads it: questions by their names, where they have some. */
     public function read(mixed $document): mixed
     {
         $numbers = array_map(self::number(...), self::named($document));
-        $names = $this->db->fetchAllKeyValue('SELECT id, name FROM question WHERE bank_id = ? AND id IN (?)', [$this->bank->id, $numbers], [1 => ArrayParameterType::INTEGER]);
+        $names = $this->db->fetchAllKeyValue(
+            'SELECT id, name FROM question WHERE bank_id = ? AND id IN (?)',
+            [$this->bank->id, $numbers],
+            [1 => ArrayParameterType::INTEGER],
+        );
 
-        return NamedQuestions::called($document, static fn (string $id): string => is_string($names[self::number($id)] ?? null) ? $names[self::number($id)] : $id);
+        return NamedQuestions::called(
+            $document,
+            static fn (string $id): string => is_string($names[self::number($id)] ?? null) ? $names[self::number($id)] : $id,
+        );
     }
 
     /**
-     * The questions that a stored document names, by what an author reads and by what is stored: one that was just put in has no other name yet.
+     * The questions that a stored document names, by what an author reads and by what is stored: one that was just put in has no other name
+     * yet.
      *
-     * @return array<string, array{id: int, stem: string, kind: string, worth: string, status: string, isDealt: bool, choices: list<string>}>
+     * @return array<string, array{id: int, stem: string, kind: string, worth: string, status: string, isDealt: bool,
+     *   choices: list<string>}>
      */
     public function told(mixed $stored): array
     {
@@ -53,7 +76,17 @@ final class BankNames implements Known
             $question = $this->entity($id);
             if ($question !== null) {
                 $newest = $question->newest();
-                $told[$id] = ['id' => $question->id, 'stem' => $question->excerpt(), 'kind' => $question->kind(), 'worth' => $newest->worth(), 'status' => $question->status()->value, 'isDealt' => $question->cleared() !== null, 'choices' => $newest->isWhole() ? array_map(static fn ($c): string => $c->text, $newest->question()->kind->choices()) : []];
+                $told[$id] = [
+                    'id' => $question->id,
+                    'stem' => $question->excerpt(),
+                    'kind' => $question->kind(),
+                    'worth' => $newest->worth(),
+                    'status' => $question->status()->value,
+                    'isDealt' => $question->cleared() !== null,
+                    'choices' => $newest->isWhole()
+                        ? array_map(static fn ($c): string => $c->text, $newest->question()->kind->choices())
+                        : [],
+                ];
                 $told[$question->name() ?? $id] = $told[$id];
             }
         }
@@ -93,14 +126,20 @@ final class BankNames implements Known
     {
         $ids = array_unique(self::named($stored));
         $this->questions += array_fill_keys($ids, null);
-        foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $this->bank, 'id' => array_map(self::number(...), $ids)]) as $question) {
+        foreach (
+            $this->em->getRepository(Question::class)->findBy(['bank' => $this->bank, 'id' => array_map(self::number(...), $ids)]) as $question
+        ) {
             $this->questions["q$question->id"] = $question;
         }
     }
 
     private function entity(string $name): ?Question
     {
-        return array_key_exists($name, $this->questions) ? $this->questions[$name] : $this->questions[$name] = $this->em->getRepository(Question::class)->findOneBy(['bank' => $this->bank, 'id' => self::number($name)]);
+        return array_key_exists($name, $this->questions)
+            ? $this->questions[$name]
+            : ($this->questions[$name] = $this->em
+                ->getRepository(Question::class)
+                ->findOneBy(['bank' => $this->bank, 'id' => self::number($name)]));
     }
 
     /** @return list<string> what it names, as it does */

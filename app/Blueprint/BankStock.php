@@ -20,6 +20,12 @@ final readonly class BankStock
     /** @param bool $drafts whether what is not cleared is dealt, too */
     public function of(Bank $bank, bool $drafts = false): StoredStock
     {
-        return StoredStock::ofBank($this->db, $bank->id, fn (array $names): array => $this->members->named($bank, $names), $this->apart->of($bank), $drafts);
+        return StoredStock::ofBank(
+            $this->db,
+            $bank->id,
+            fn (array $names): array => $this->members->named($bank, $names),
+            $this->apart->of($bank),
+            $drafts,
+        );
     }
 }

@@ -93,7 +93,12 @@ class Blueprint implements Versioned
     /** @return array<string, mixed> as it is stored and written down, questions by their ids */
     public function document(): array
     {
-        return $this->document ?? PlainBlueprint::document($this->title, DealingPlan::fromData(Fields::of($this->plan)), PlainRules::fromData(Fields::of($this->rules)));
+        return $this->document ??
+            PlainBlueprint::document(
+                $this->title,
+                DealingPlan::fromData(Fields::of($this->plan)),
+                PlainRules::fromData(Fields::of($this->rules)),
+            );
     }
 
     /** How many each form has, fixed and drawn; counted as it is stored, so that a list of many need not read them. */

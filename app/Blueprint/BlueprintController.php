@@ -61,8 +61,16 @@ final readonly class BlueprintController
 
     #[Route('/api/blueprints/{id}/put-away', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function putAway(#[MapEntity] Blueprint $blueprint, Request $request, Editions $editions, Maker $maker, ClosesSittings $sittings, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function putAway(
+        #[MapEntity]
+        Blueprint $blueprint,
+        Request $request,
+        Editions $editions,
+        Maker $maker,
+        ClosesSittings $sittings,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $body = Body::of($request);
         $bank = $blueprint->bank->id;
         // Whoever did not make it may put away what nobody sits: it does no more than tidy the list.
@@ -74,7 +82,9 @@ final readonly class BlueprintController
             $sittings->closeRunning($blueprint, $account);
         }
 
-        return new JsonResponse(['blueprints' => $this->view->list($this->em->find(Bank::class, $bank) ?? throw new NotFoundHttpException())]);
+        return new JsonResponse([
+            'blueprints' => $this->view->list($this->em->find(Bank::class, $bank) ?? throw new NotFoundHttpException()),
+        ]);
     }
 
     #[Route('/api/blueprints/{id}', methods: ['DELETE'])]

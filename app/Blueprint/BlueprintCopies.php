@@ -59,8 +59,24 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
         return array_map(static function (array $row) use ($json, $moved): array {
             $row = Fields::of($row);
 
-            return ['title' => $row->text('title'), ...self::called(['plan' => $json($row->text('plan')), 'rules' => $json($row->text('rules')), 'document' => $json($row->optionalText('document'))], $moved)];
-        }, $this->db->fetchAllAssociative('SELECT title, plan, rules, document FROM blueprint WHERE bank_id = :bank' . ($only === null ? '' : ' AND id IN (:only)') . ' ORDER BY id', ['bank' => $bank->id, 'only' => $only ?? []], ['only' => ArrayParameterType::INTEGER]));
+            return [
+                'title' => $row->text('title'),
+                ...self::called(
+                    [
+                        'plan' => $json($row->text('plan')),
+                        'rules' => $json($row->text('rules')),
+                        'document' => $json($row->optionalText('document')),
+                    ],
+                    $moved,
+                ),
+            ];
+        }, $this->db->fetchAllAssociative(
+            'SELECT title, plan, rules, document FROM blueprint WHERE bank_id = :bank' .
+                ($only === null ? '' : ' AND id IN (:only)') .
+                ' ORDER BY id',
+            ['bank' => $bank->id, 'only' => $only ?? []],
+            ['only' => ArrayParameterType::INTEGER],
+        ));
     }
 
     /**
@@ -79,8 +95,16 @@ final readonly class BlueprintCopies implements ArchivedWithBank, CopiedWithBank
     /** @param array<string, mixed> $blueprint */
     private function put(Bank $bank, array $blueprint): int
     {
-        $json = static fn (mixed $part): ?string => $part === null ? null : json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        $this->db->insert('blueprint', ['bank_id' => $bank->id, 'title' => $blueprint['title'], 'plan' => $json($blueprint['plan'] ?? null), 'rules' => $json($blueprint['rules'] ?? null), 'document' => $json($blueprint['document'] ?? null)]);
+        $json = static fn (mixed $part): ?string => $part === null
+            ? null
+            : json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $this->db->insert('blueprint', [
+            'bank_id' => $bank->id,
+            'title' => $blueprint['title'],
+            'plan' => $json($blueprint['plan'] ?? null),
+            'rules' => $json($blueprint['rules'] ?? null),
+            'document' => $json($blueprint['document'] ?? null),
+        ]);
 
         return (int) $this->db->lastInsertId();
     }

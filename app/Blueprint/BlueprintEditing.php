@@ -29,13 +29,24 @@ final readonly class BlueprintEditing
     public const STALE = 'This blueprint was saved in another window or by someone else since you opened it.';
     private const LONGEST_TITLE = 160;
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private Editions $editions, private BankStock $stock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private Transactions $transactions,
+        private BlueprintView $view,
+        private Editions $editions,
+        private BankStock $stock,
+    ) {
     }
 
     public function make(Bank $bank, Fields $body): Blueprint
     {
-        $blueprint = new Blueprint($bank, self::title($body), new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')), new PlainRules(1800));
+        $blueprint = new Blueprint(
+            $bank,
+            self::title($body),
+            new Drawing\DealingPlan([], [], Drawing\PassMark::percent('60')),
+            new PlainRules(1800),
+        );
         $this->saving->make(fn () => $this->em->persist($blueprint));
 
         return $blueprint;
@@ -54,7 +65,14 @@ final readonly class BlueprintEditing
 
     public function putAway(Blueprint $blueprint, bool $isPutAway): void
     {
-        $this->saving->change(Blueprint::class, $blueprint->id, null, static fn (Blueprint $blueprint) => $blueprint->putAway($isPutAway), self::STALE, $this->view->of(...));
+        $this->saving->change(
+            Blueprint::class,
+            $blueprint->id,
+            null,
+            static fn (Blueprint $blueprint) => $blueprint->putAway($isPutAway),
+            self::STALE,
+            $this->view->of(...),
+        );
     }
 
     /**
@@ -67,7 +85,13 @@ final readonly class BlueprintEditing
         $this->transactions->over(Lock::blueprint($blueprint->id), function () use ($blueprint): void {
             $edition = $this->editions->newest($blueprint);
             if ($edition !== null) {
-                throw new Refused(sprintf('Edition %d of “%s” is in use, so it stays. It can be deleted once its editions are withdrawn, which they can be as long as nobody has begun them.', $edition->number, $blueprint->title()));
+                throw new Refused(
+                    sprintf(
+                        'Edition %d of “%s” is in use, so it stays. It can be deleted once its editions are withdrawn, which they can be as long as nobody has begun them.',
+                        $edition->number,
+                        $blueprint->title(),
+                    ),
+                );
             }
             foreach (['sitting', 'edition'] as $table) {
                 $this->em->getConnection()->delete($table, ['blueprint_id' => $blueprint->id]);
@@ -77,7 +101,8 @@ final readonly class BlueprintEditing
     }
 
     /**
-     * The whole blueprint at once, written as docs/formats/sitting.md has it; questions by their names. What keeps it from being sat is told beside it.
+     * The whole blueprint at once, written as docs/formats/sitting.md has it; questions by their names. What keeps it from being sat is
+     * told beside it.
      *
      * @throws Stale|BlueprintRefused|Malformed if it was saved elsewhere since it was opened, or is no blueprint at all
      */
@@ -121,8 +146,23 @@ final readonly class BlueprintEditing
         $stock = $this->stock->of($blueprint->bank);
         $form = $stock->dealer($blueprint->plan())->deal($seed);
         $revisions = $stock->revisions($form->ids());
-        $rows = $this->em->getConnection()->fetchAllAssociativeIndexed('SELECT r.id AS revision, q.id, r.kind, o.path AS objective, ' . Dialects::of($this->em->getConnection())->jsonText('r.content', 'stem') . ' AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)', [array_values($revisions)], [ArrayParameterType::INTEGER]);
-        $questions = array_map(static fn (array $dealt): array => [...$rows[$revisions[$dealt['id']]], 'step' => $dealt['step'], 'worth' => (string) $dealt['worth']], $form->questions);
+        $rows = $this->em
+            ->getConnection()
+            ->fetchAllAssociativeIndexed(
+                'SELECT r.id AS revision, q.id, r.kind, o.path AS objective, ' .
+                    Dialects::of($this->em->getConnection())->jsonText('r.content', 'stem') .
+                    ' AS stem FROM revision r JOIN question q ON q.id = r.question_id LEFT JOIN objective o ON o.id = q.objective_id WHERE r.id IN (?)',
+                [array_values($revisions)],
+                [ArrayParameterType::INTEGER],
+            );
+        $questions = array_map(
+            static fn (array $dealt): array => [
+                ...$rows[$revisions[$dealt['id']]],
+                'step' => $dealt['step'],
+                'worth' => (string) $dealt['worth'],
+            ],
+            $form->questions,
+        );
 
         return ['seed' => $seed, 'points' => (string) $form->points(), 'questions' => $questions];
     }
@@ -142,6 +182,8 @@ final readonly class BlueprintEditing
     {
         $title = trim($body->text('title'));
 
-        return $title !== '' && mb_strlen($title) <= self::LONGEST_TITLE ? $title : throw new Malformed('title', 'must have 1 to 160 characters');
+        return $title !== '' && mb_strlen($title) <= self::LONGEST_TITLE
+            ? $title
+            : throw new Malformed('title', 'must have 1 to 160 characters');
     }
 }

@@ -9,14 +9,11 @@ use Zetema\Core\Blueprint\Blueprint as Assessment;
 use Zetema\Core\Blueprint\Check\Advice;
 use Zetema\Core\Blueprint\Check\MinimumAdvice;
 use Zetema\Core\Blueprint\Dealing\BlueprintDealer;
-use Zetema\Core\Blueprint\Outcome\Tally;
 use Zetema\Core\Blueprint\Paths\ObjectiveShares;
 use Zetema\Core\Blueprint\Paths\PathTotals;
 use Zetema\Core\Blueprint\Paths\Span;
-use Zetema\Core\Blueprint\Paths\TallySpan;
 use Zetema\Core\Blueprint\Paths\TimeLimits;
 use Zetema\Core\Blueprint\Paths\Ways;
-use Zetema\Core\Blueprint\Reaching\ReachingGrid;
 use Zetema\Core\Blueprint\Step\CheckpointStep;
 use Zetema\Core\Blueprint\Step\DrawStep;
 use Zetema\Core\Blueprint\Step\QuestionStep;
@@ -31,10 +28,28 @@ use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether it can be passed. */
+/**
+ * What is proved of every form of a blueprint, as its author has it: what each step and each path comes to, what cannot be dealt, whether
+ * it can be passed.
+ */
 final readonly class BlueprintProof
 {
-    private const NOTHING = ['questions' => 0, 'least' => '0', 'most' => '0', 'shortage' => null, 'draws' => [], 'pass' => null, 'steps' => [], 'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []], 'before' => [], 'grids' => [], 'seconds' => null, 'tallies' => [], 'shares' => [], 'advice' => []];
+    private const NOTHING = [
+        'questions' => 0,
+        'least' => '0',
+        'most' => '0',
+        'shortage' => null,
+        'draws' => [],
+        'pass' => null,
+        'steps' => [],
+        'paths' => ['count' => 0, 'all' => ['fewest' => 0, 'many' => 0, 'least' => '0', 'most' => '0'], 'each' => []],
+        'before' => [],
+        'grids' => [],
+        'seconds' => null,
+        'tallies' => [],
+        'shares' => [],
+        'advice' => [],
+    ];
 
     private Ways $ways;
     private DealingPlan $plan;
@@ -43,8 +58,12 @@ final readonly class BlueprintProof
      * @param \Closure(string): ?Question $question a fixed one, if it is whole
      * @param (\Closure(list<QuestionClass>): ?list<Question>)|null $drawn all questions of some classes; null where they are too many
      */
-    public function __construct(private Assessment $blueprint, private \Closure $question, private ?BankSettings $bank = null, private ?\Closure $drawn = null)
-    {
+    public function __construct(
+        private Assessment $blueprint,
+        private \Closure $question,
+        private ?BankSettings $bank = null,
+        private ?\Closure $drawn = null,
+    ) {
         $this->ways = new Ways($blueprint);
         $this->plan = BlueprintDealer::plan($blueprint);
     }
@@ -65,7 +84,10 @@ final readonly class BlueprintProof
     public function of(Dealer $dealer): array
     {
         $proof = Proof::ofDealer($this->plan, $dealer);
-        $draws = array_map(static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']], $proof->draws);
+        $draws = array_map(
+            static fn (array $draw): array => [...$draw, 'least' => (string) $draw['least'], 'most' => (string) $draw['most']],
+            $proof->draws,
+        );
         [$asks, $steps] = $this->steps($proof, $dealer);
         $totals = PathTotals::of($this->ways, $asks);
         $paths = $totals->each === [] ? [array_keys($this->ways->steps)] : array_column($totals->each, 'places');
@@ -74,31 +96,58 @@ final readonly class BlueprintProof
         $before = $grids = [];
         foreach ($this->ways->steps as $place => [, $step]) {
             $before += $step instanceof CheckpointStep ? [$step->id => self::span($totals->before[$place])] : [];
-            $grids += $step instanceof CheckpointStep && $step->routes !== [] ? [$step->id => self::grid($step, $totals->before[$place])] : [];
+            $grids +=
+                $step instanceof CheckpointStep && $step->routes !== []
+                    ? [$step->id => TallyProof::grid($step, $totals->before[$place])]
+                    : [];
         }
 
         return [
             'questions' => $proof->questions,
             'least' => (string) $totals->all->least,
             'most' => (string) $totals->all->most,
-            'shortage' => $proof->shortage === null ? null : ['draws' => $proof->shortage->draws, 'ask' => $proof->shortage->ask, 'fit' => $proof->shortage->fit, 'words' => $proof->shortage->inWords()],
+            'shortage' => $proof->shortage === null
+                    ? null
+                    : [
+                        'draws' => $proof->shortage->draws,
+                        'ask' => $proof->shortage->ask,
+                        'fit' => $proof->shortage->fit,
+                        'words' => $proof->shortage->inWords(),
+                    ],
             'draws' => $draws,
             'steps' => $steps,
-            'paths' => ['count' => $totals->paths, 'all' => self::span($totals->all), 'each' => array_map(static fn (array $path): array => [
-                'ways' => array_map(static fn (array $way): array => ['step' => $way['step'], 'to' => $way['to'] + 1], $path['ways']),
-                'asks' => self::span($path['asks']), 'seconds' => $limits->along($path['places']),
-            ], $totals->each)],
+            'paths' => [
+                'count' => $totals->paths,
+                'all' => self::span($totals->all),
+                'each' => array_map(
+                    static fn (array $path): array => [
+                        'ways' => array_map(
+                            static fn (array $way): array => ['step' => $way['step'], 'to' => $way['to'] + 1],
+                            $path['ways'],
+                        ),
+                        'asks' => self::span($path['asks']),
+                        'seconds' => $limits->along($path['places']),
+                    ],
+                    $totals->each,
+                ),
+            ],
             'before' => $before,
             'grids' => $grids,
             'seconds' => $limits->atMost(),
             'pass' => self::pass($this->plan, $totals->all),
-            'tallies' => $this->tallies($dealer, $totals->paths > 1),
+            'tallies' => (new TallyProof($this->blueprint, $this->ways, $this->question, $this->drawn))->told($dealer, $totals->paths > 1),
             'shares' => $this->shares($shares, $paths),
-            'advice' => [...Advice::on($this->ways, $totals->before, $this->question, $this->bank), ...MinimumAdvice::on($this->blueprint, $shares, $paths)],
+            'advice' => [
+                ...Advice::on($this->ways, $totals->before, $this->question, $this->bank),
+                ...MinimumAdvice::on($this->blueprint, $shares, $paths),
+            ],
         ];
     }
 
-    /** @return array{list<Span>, array<string, array<string, mixed>>} what each step asks, by its place; and those that ask, as they are told, by id */
+    /**
+     * @return array{list<Span>, array<string, array<string, mixed>>} what each step asks, by its place; and those that ask, as they are
+     *   told, by id
+     */
     private function steps(Proof $proof, Dealer $dealer): array
     {
         $shared = $this->shared($dealer);
@@ -110,11 +159,25 @@ final readonly class BlueprintProof
                 $points = $step->settings->get(Setting::Points);
                 $worth = $points === null ? $dealer->worthOfFixed($step->question) : Points::of($points);
                 $ask = new Span(1, 1, $worth, $worth);
-                $told[$step->id] = ['questions' => 1, 'least' => (string) $worth, 'most' => (string) $worth, 'fit' => null, 'overlaps' => false, 'words' => ''];
+                $told[$step->id] = [
+                    'questions' => 1,
+                    'least' => (string) $worth,
+                    'most' => (string) $worth,
+                    'fit' => null,
+                    'overlaps' => false,
+                    'words' => '',
+                ];
             } elseif ($step instanceof DrawStep) {
                 $draw = $proof->draws[$d];
                 $ask = new Span($draw['take'], $draw['take'], $draw['least'], $draw['most']);
-                $told[$step->id] = ['questions' => $draw['take'], 'least' => (string) $draw['least'], 'most' => (string) $draw['most'], 'fit' => $draw['fit'], 'overlaps' => isset($shared[$d]), 'words' => $draw['words']];
+                $told[$step->id] = [
+                    'questions' => $draw['take'],
+                    'least' => (string) $draw['least'],
+                    'most' => (string) $draw['most'],
+                    'fit' => $draw['fit'],
+                    'overlaps' => isset($shared[$d]),
+                    'words' => $draw['words'],
+                ];
                 ++$d;
             }
             $asks[] = $ask;
@@ -154,33 +217,25 @@ final readonly class BlueprintProof
         foreach (array_values(array_unique([...$shares->divided(), ...array_map(strval(...), array_keys($wished))])) as $objective) {
             $of = $shares->of($objective, $paths);
             $wish = $wished[$objective] ?? null;
-            [$least, $most] = $of === null ? [null, null] : array_map(static fn (Ratio $share): Points => Points::rounded($share->multipliedBy(100), 1), $of);
+            [$least, $most] =
+                $of === null
+                    ? [null, null]
+                    : array_map(static fn (Ratio $share): Points => Points::rounded($share->multipliedBy(100), 1), $of);
             $told[] = [
-                'objective' => $objective, 'least' => $least === null ? null : (string) $least, 'most' => $most === null ? null : (string) $most,
-                'wished' => $wish === null ? null : (string) $wish, 'fits' => $wish === null || $least === null || $most === null || ($wish->compare($least) >= 0 && $wish->compare($most) <= 0) || self::isNear($wish, $least) || self::isNear($wish, $most),
+                'objective' => $objective,
+                'least' => $least === null ? null : (string) $least,
+                'most' => $most === null ? null : (string) $most,
+                'wished' => $wish === null ? null : (string) $wish,
+                'fits' => $wish === null ||
+                    $least === null ||
+                    $most === null ||
+                    ($wish->compare($least) >= 0 && $wish->compare($most) <= 0) ||
+                    self::isNear($wish, $least) ||
+                    self::isNear($wish, $most),
             ];
         }
 
         return $told;
-    }
-
-    /** @return list<array{tally: string, least: int, most: int, isWhole: bool}> */
-    private function tallies(Dealer $dealer, bool $branches): array
-    {
-        $drawn = $this->drawn;
-        $pools = [];
-        if ($drawn !== null && $this->blueprint->tallies !== []) {
-            $draws = array_values(array_filter(array_column($this->ways->steps, 1), static fn (Step $step): bool => $step instanceof DrawStep));
-            foreach ($draws as $d => $step) {
-                $pools[$step->id] = $drawn($dealer->pool($d));
-            }
-        }
-
-        return array_map(function (Tally $tally) use ($branches, $pools): array {
-            $span = TallySpan::of($tally->name, $this->blueprint, $this->question, $branches, static fn (DrawStep $step): ?array => $pools[$step->id] ?? null);
-
-            return ['tally' => $tally->name, 'least' => $span->least, 'most' => $span->most, 'isWhole' => $span->isWhole];
-        }, $this->blueprint->tallies);
     }
 
     /** Nobody wishes a share more closely than by a percent. */
@@ -189,31 +244,30 @@ final readonly class BlueprintProof
         return $wished->exact()->minus($share->exact())->abs()->compareTo(1) < 0;
     }
 
-    /** @return array{points: string, pointsMost: string, reachable: bool, percent: string|null}|null points: of the poorest form, which decides; pointsMost: of the richest */
+    /**
+     * @return array{points: string, pointsMost: string, reachable: bool, percent: string|null}|null points: of the poorest form, which
+     *   decides; pointsMost: of the richest
+     */
     private static function pass(DealingPlan $plan, Span $all): ?array
     {
         $points = $plan->pass?->inPoints($all->least);
 
-        return $points === null ? null : [
-            'points' => $points->inWords(),
-            'pointsMost' => $plan->pass->inPoints($all->most)->inWords(),
-            'reachable' => !$all->most->isZero() && $points->compareTo($all->least->exact()) <= 0,
-            'percent' => $all->least->isZero() ? null : (string) Points::rounded($points->multipliedBy(100)->dividedBy($all->least->exact()), 2),
-        ];
+        return $points === null
+            ? null
+            : [
+                'points' => $points->inWords(),
+                'pointsMost' => $plan->pass->inPoints($all->most)->inWords(),
+                'reachable' => !$all->most->isZero() && $points->compareTo($all->least->exact()) <= 0,
+                'percent' => $all->least->isZero()
+                    ? null
+                    : (string) Points::rounded($points->multipliedBy(100)->dividedBy($all->least->exact()), 2),
+            ];
     }
 
     /** @return array{fewest: int, many: int, least: string, most: string} */
     private static function span(Span $span): array
     {
         return ['fewest' => $span->fewest, 'many' => $span->many, 'least' => (string) $span->least, 'most' => (string) $span->most];
-    }
-
-    /** @return array<string, mixed>|null with which points and tallies each route is taken; null where there would be too much to tell */
-    private static function grid(CheckpointStep $step, Span $before): ?array
-    {
-        $grid = (new ReachingGrid($step, $before->most))->toData();
-
-        return $grid === null ? null : [...$grid, 'columns' => array_map(static fn (array $column): object => (object) $column, $grid['columns'])];
     }
 
     /**

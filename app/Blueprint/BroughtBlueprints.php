@@ -47,7 +47,12 @@ final readonly class BroughtBlueprints implements ComesWithBatch
                 $told[] = ['id' => $blueprint->id, 'title' => $read->title, 'missing' => $known->missing, 'problem' => null];
             } catch (ToldToPeople $e) {
                 $why = $e instanceof BlueprintRefused ? array_map(static fn ($r): string => $r->message, $e->refusals) : [$e->getMessage()];
-                $told[] = ['id' => null, 'title' => $title, 'missing' => $known->missing, 'problem' => implode('; ', array_unique($why))];
+                $told[] = [
+                    'id' => null,
+                    'title' => $title,
+                    'missing' => $known->missing,
+                    'problem' => implode('; ', array_unique($why)),
+                ];
             }
         }
 
@@ -56,7 +61,9 @@ final readonly class BroughtBlueprints implements ComesWithBatch
 
     public function takeBack(Batch $batch): array
     {
-        $free = 'batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e WHERE e.blueprint_id = blueprint.id) AND ' . $this->sittings->none('blueprint.id');
+        $free =
+            'batch_id = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM edition e WHERE e.blueprint_id = blueprint.id) AND ' .
+            $this->sittings->none('blueprint.id');
         $taken = $this->db->executeStatement('DELETE FROM blueprint WHERE ' . $free, [$batch->id]);
         $kept = $this->db->fetchFirstColumn('SELECT title FROM blueprint WHERE batch_id = ? ORDER BY title', [$batch->id]);
 

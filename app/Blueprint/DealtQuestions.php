@@ -44,7 +44,14 @@ final readonly class DealtQuestions
         $stock = $this->stock->of($bank);
         $held = array_keys($stock->held($stock->dealer($plan)->held()));
         if (count($held) > $most) {
-            throw new Malformed('questions', sprintf('are %s, more than the %s that can be looked at one by one; narrow its pools first', number_format(count($held)), number_format($most)));
+            throw new Malformed(
+                'questions',
+                sprintf(
+                    'are %s, more than the %s that can be looked at one by one; narrow its pools first',
+                    number_format(count($held)),
+                    number_format($most),
+                ),
+            );
         }
         $pools = $stock->pools($plan->pools());
         $questions = $eligible = [];
@@ -53,7 +60,15 @@ final readonly class DealtQuestions
             $question = $revision->question();
             $questions["q$number"] = [$question, $bank->settings()];
             $in = array_keys(array_filter($pools, static fn (array $ids): bool => in_array($number, $ids, true)));
-            $eligible[] = new EligibleQuestion("q$number", $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $question->effective($bank->settings()))->max(), $in);
+            $eligible[] = new EligibleQuestion(
+                "q$number",
+                $question->kind::id()->value,
+                $question->objective,
+                $question->tags,
+                $question->difficulty?->value,
+                MarkingPlan::of($question, $question->effective($bank->settings()))->max(),
+                $in,
+            );
         }
 
         return [$questions, $eligible];

@@ -12,7 +12,10 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Question\Question;
 
-/** The questions that draws may take, one by one, as long as they are few: while one types, a hundred of them can be read, a hundred thousand cannot. */
+/**
+ * The questions that draws may take, one by one, as long as they are few: while one types, a hundred of them can be read, a hundred
+ * thousand cannot.
+ */
 final readonly class DrawnQuestions
 {
     private const MOST = 300;
@@ -31,8 +34,15 @@ final readonly class DrawnQuestions
         if (array_sum(array_map(static fn (QuestionClass $class): int => $class->count, $classes)) > self::MOST) {
             return null;
         }
-        $contents = $this->db->fetchFirstColumn('SELECT content FROM revision WHERE id IN (?)', [array_keys($stock->held($classes))], [ArrayParameterType::INTEGER]);
+        $contents = $this->db->fetchFirstColumn(
+            'SELECT content FROM revision WHERE id IN (?)',
+            [array_keys($stock->held($classes))],
+            [ArrayParameterType::INTEGER],
+        );
 
-        return array_map(static fn (mixed $content): Question => Revision::dealt(Fields::ofJson(is_string($content) ? $content : ''), null), $contents);
+        return array_map(
+            static fn (mixed $content): Question => Revision::dealt(Fields::ofJson(is_string($content) ? $content : ''), null),
+            $contents,
+        );
     }
 }

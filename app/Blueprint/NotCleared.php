@@ -20,8 +20,20 @@ final class NotCleared extends \DomainException implements ToldToPeople
         $shown = array_map(static fn (string $name): string => "“{$name}”", array_slice($names, 0, self::FEW));
         $more = count($names) - count($shown);
         $list = implode(', ', $shown) . ($more > 0 ? " and $more more" : '');
-        parent::__construct($areThere
-            ? sprintf('%s %s not cleared yet, so no form can be dealt. Clear %s, or take %3$s out of the running order.', $list, count($names) === 1 ? 'is' : 'are', count($names) === 1 ? 'it' : 'them')
-            : sprintf('%s %s no longer in the bank. Take %s out of the running order.', $list, count($names) === 1 ? 'is' : 'are', count($names) === 1 ? 'it' : 'them'));
+        parent::__construct(
+            $areThere
+                ? sprintf(
+                    '%s %s not cleared yet, so no form can be dealt. Clear %s, or take %3$s out of the running order.',
+                    $list,
+                    count($names) === 1 ? 'is' : 'are',
+                    count($names) === 1 ? 'it' : 'them',
+                )
+                : sprintf(
+                    '%s %s no longer in the bank. Take %s out of the running order.',
+                    $list,
+                    count($names) === 1 ? 'is' : 'are',
+                    count($names) === 1 ? 'it' : 'them',
+                ),
+        );
     }
 }

@@ -62,11 +62,15 @@ final class DealCommand
             return 1;
         } catch (BlueprintRefused $e) {
             // Of the first version they were always told in words alone, and are.
-            QuestionFiles::print($output, ['problems' => ($document['v'] ?? 1) === 1 ? array_map(static fn (Refusal $refusal): string => $refusal->message, $e->refusals) : $e->refusals]);
+            QuestionFiles::print($output, [
+                'problems' => ($document['v'] ?? 1) === 1
+                        ? array_map(static fn (Refusal $refusal): string => $refusal->message, $e->refusals)
+                        : $e->refusals,
+            ]);
 
             return 1;
         }
-        QuestionFiles::print($output, ['forms' => $dealt, ...($bank->problems() === [] ? [] : ['problems' => $bank->problems()])]);
+        QuestionFiles::print($output, ['forms' => $dealt, ...$bank->problems() === [] ? [] : ['problems' => $bank->problems()]]);
 
         return $bank->problems() === [] ? 0 : 1;
     }

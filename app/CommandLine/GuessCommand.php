@@ -34,7 +34,10 @@ final class GuessCommand
 
             return 1;
         }
-        QuestionFiles::print($output, array_map(static fn (array $row): array => ['points' => (string) $row['points'], 'chance' => (string) $row['chance']], $rows));
+        QuestionFiles::print(
+            $output,
+            array_map(static fn (array $row): array => ['points' => (string) $row['points'], 'chance' => (string) $row['chance']], $rows),
+        );
 
         return 0;
     }

@@ -32,7 +32,12 @@ final class InterfaceFacts
 
     public static function typescript(): string
     {
-        $lines = ['// Made by `bin/console zetema:facts`. A test says when it is stale.', "import type { Kinds, Outcomes, Settings } from './facts';", "import type { Schema } from '../api/client';", ''];
+        $lines = [
+            '// Made by `bin/console zetema:facts`. A test says when it is stale.',
+            "import type { Kinds, Outcomes, Settings } from './facts';",
+            "import type { Schema } from '../api/client';",
+            '',
+        ];
         foreach (self::all() as $name => [$type, $value]) {
             $lines[] = sprintf('export const %s: %s = %s;', $name, $type, self::json($value));
             $lines[] = '';
@@ -47,30 +52,59 @@ final class InterfaceFacts
         $rules = [];
         foreach (Rule::cases() as $rule) {
             $facts = $rule->facts();
-            $values = array_map(static fn (int|string $value, string $words): array => [match ((string) $value) {
-                'true' => true,
-                'false' => false,
-                default => (string) $value,
-            }, $words], array_keys($facts->values), $facts->values);
-            $rules[$rule->value] = ['name' => $facts->name, 'level' => $facts->level->value, 'asks' => $facts->asks, 'values' => $values];
+            $values = array_map(
+                static fn (int|string $value, string $words): array => [
+                    match ((string) $value) {
+                        'true' => true,
+                        'false' => false,
+                        default => (string) $value,
+                    },
+                    $words,
+                ],
+                array_keys($facts->values),
+                $facts->values,
+            );
+            $rules[$rule->value] = [
+                'name' => $facts->name,
+                'level' => $facts->level->value,
+                'asks' => $facts->asks,
+                'values' => $values,
+            ];
         }
-        $type = "Record<\n  string,\n  { name: string; level: 'whole' | 'section' | 'step'; asks: string; values: readonly (readonly [string | boolean, string])[] }\n>";
+        $type =
+            "Record<\n  string,\n  { name: string; level: 'whole' | 'section' | 'step'; asks: string; values: readonly (readonly [string | boolean, string])[] }\n>";
 
-        return "// Made by `bin/console zetema:facts`. A test says when it is stale. Of each the first value counts where nothing is said.\nexport const rules = " . self::json($rules) . " as const satisfies $type;\n";
+        return "// Made by `bin/console zetema:facts`. A test says when it is stale. Of each the first value counts where nothing is said.\nexport const rules = " .
+            self::json($rules) .
+            " as const satisfies $type;\n";
     }
 
     /** Limits of texts, which the parts of the interface know too. */
     public static function limits(): string
     {
-        return "// Made by `bin/console zetema:facts`. A test says when it is stale.\nexport const textWork = " . sprintf('{ quotes: %d, signs: %d, formula: %d, nested: %d }', TextWork::QUOTES, TextWork::SIGNS, TextWork::FORMULA, TextWork::NESTED) . ";\n";
+        return "// Made by `bin/console zetema:facts`. A test says when it is stale.\nexport const textWork = " .
+            sprintf(
+                '{ quotes: %d, signs: %d, formula: %d, nested: %d }',
+                TextWork::QUOTES,
+                TextWork::SIGNS,
+                TextWork::FORMULA,
+                TextWork::NESTED,
+            ) .
+            ";\n";
     }
 
     /** Plain characters for what is raised, lowered or written as a formula, for names that are read out. */
     public static function signs(): string
     {
         $lines = ['// Made by `bin/console zetema:facts`. A test says when it is stale.'];
-        foreach (['raised' => PlainSigns::RAISED, 'lowered' => PlainSigns::LOWERED, 'commands' => PlainSigns::COMMANDS] as $name => $signs) {
-            $lines[] = sprintf('export const %s: Record<string, string> = %s;', $name, json_encode((object) $signs, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+        foreach (
+            ['raised' => PlainSigns::RAISED, 'lowered' => PlainSigns::LOWERED, 'commands' => PlainSigns::COMMANDS] as $name => $signs
+        ) {
+            $lines[] = sprintf(
+                'export const %s: Record<string, string> = %s;',
+                $name,
+                json_encode((object) $signs, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            );
         }
 
         return implode("\n", $lines) . "\n";
@@ -100,8 +134,14 @@ final class InterfaceFacts
             'difficulties' => ["NonNullable<Schema['AnyContent']['difficulty']>[]", array_column(Difficulty::cases(), 'value')],
             'rungs' => ["Schema['Rung'][]", array_column(Rung::cases(), 'value')],
             'textWords' => ['string[]', (new Vocabulary())->heads()],
-            'templates' => ['Record<string, string>', array_combine(array_column(KindId::cases(), 'value'), array_map(Templates::of(...), KindId::cases()))],
-            'largest' => ['{ picture: number; soundOrFilm: number; text: number }', ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Brought::LONGEST]],
+            'templates' => [
+                'Record<string, string>',
+                array_combine(array_column(KindId::cases(), 'value'), array_map(Templates::of(...), KindId::cases())),
+            ],
+            'largest' => [
+                '{ picture: number; soundOrFilm: number; text: number }',
+                ['picture' => Media::LARGEST_PICTURE, 'soundOrFilm' => Media::LARGEST_OTHER, 'text' => Brought::LONGEST],
+            ],
         ];
     }
 
@@ -130,7 +170,11 @@ final class InterfaceFacts
         if (!is_array($value) || array_is_list($value)) {
             return json_encode($value, $flags);
         }
-        $lines = array_map(static fn (string $key, mixed $one): string => '  ' . json_encode($key, $flags) . ': ' . json_encode($one, $flags) . ',', array_keys($value), $value);
+        $lines = array_map(
+            static fn (string $key, mixed $one): string => '  ' . json_encode($key, $flags) . ': ' . json_encode($one, $flags) . ',',
+            array_keys($value),
+            $value,
+        );
 
         return "{\n" . implode("\n", $lines) . "\n}";
     }

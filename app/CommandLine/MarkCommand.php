@@ -32,7 +32,10 @@ final class MarkCommand
         #[Option('Another spelling of --from')]
         ?string $as = null,
     ): int {
-        $list = json_decode(QuestionFiles::contents($cases === '' ? throw new InvalidArgumentException('Name the cases: --cases=FILE.') : $cases), true);
+        $list = json_decode(
+            QuestionFiles::contents($cases === '' ? throw new InvalidArgumentException('Name the cases: --cases=FILE.') : $cases),
+            true,
+        );
         if (!is_array($list) || !array_is_list($list)) {
             throw new InvalidArgumentException('The cases are no JSON list.');
         }

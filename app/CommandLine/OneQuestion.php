@@ -22,6 +22,9 @@ final class OneQuestion
             $byNumber = (string) $number === $wanted ? $question : $byNumber;
         }
 
-        return $byNumber ?? throw new InvalidArgumentException(sprintf('There is no question “%s” in %s; say --question=NAME or its number.', $wanted, $file));
+        return $byNumber ??
+            throw new InvalidArgumentException(
+                sprintf('There is no question “%s” in %s; say --question=NAME or its number.', $wanted, $file),
+            );
     }
 }

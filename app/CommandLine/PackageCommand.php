@@ -51,7 +51,10 @@ final class PackageCommand
         }
         $writer = new PackageWriter($version, QuestionFiles::pictures($files));
         $writer->write($package->questions, $package->test, $package->unmatched);
-        $problems = [...$bank->problems(), ...array_map(static fn (string $file): string => sprintf('“%s” is not beside the text that shows it', $file), $writer->missing)];
+        $problems = [
+            ...$bank->problems(),
+            ...array_map(static fn (string $file): string => sprintf('“%s” is not beside the text that shows it', $file), $writer->missing),
+        ];
         if ($problems !== []) {
             return self::told($output, problems: $problems);
         }
@@ -69,7 +72,11 @@ final class PackageCommand
      */
     private static function told(OutputInterface $output, array $written = [], array $unmatched = [], array $problems = []): int
     {
-        QuestionFiles::print($output, ['written' => $written, 'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $unmatched), 'problems' => $problems]);
+        QuestionFiles::print($output, [
+            'written' => $written,
+            'unmatched' => array_map(static fn (Unmatched $u): array => $u->toData(), $unmatched),
+            'problems' => $problems,
+        ]);
 
         return $problems === [] ? 0 : 1;
     }

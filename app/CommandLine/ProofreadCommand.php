@@ -37,12 +37,19 @@ final class ProofreadCommand
         $rows = [];
         foreach ($questions as $number => $question) {
             foreach ([...$proofreader->read($question, $texts->effective($question)), ...$across[$number] ?? []] as $finding) {
-                $rows[] = ['question' => $question->name ?? (string) $number, 'rule' => $finding->rule->value, 'where' => $finding->where, 'message' => $finding->message];
+                $rows[] = [
+                    'question' => $question->name ?? (string) $number,
+                    'rule' => $finding->rule->value,
+                    'where' => $finding->where,
+                    'message' => $finding->message,
+                ];
             }
         }
         QuestionFiles::print($output, $rows);
         if ($texts->problems() !== [] && $output instanceof ConsoleOutputInterface) {
-            $output->getErrorOutput()->writeln(sprintf('%d problems kept some questions from being read; zetema:read names them.', count($texts->problems())));
+            $output
+                ->getErrorOutput()
+                ->writeln(sprintf('%d problems kept some questions from being read; zetema:read names them.', count($texts->problems())));
         }
 
         return $texts->problems() === [] ? 0 : 1;

@@ -52,12 +52,28 @@ final class ReadCommand
         $output->write('{"questions":[', false, OutputInterface::OUTPUT_RAW);
         $between = '';
         foreach ($texts->questions($files) as $number => $question) {
-            $output->write($between . self::json(self::told($question, $texts->effective($question), $number)), false, OutputInterface::OUTPUT_RAW);
+            $output->write(
+                $between . self::json(self::told($question, $texts->effective($question), $number)),
+                false,
+                OutputInterface::OUTPUT_RAW,
+            );
             $between = ',';
         }
         $pages = array_map(self::page(...), $texts->pages());
-        $bank = ['every' => (object) $texts->bankSettings()->every->values, 'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $texts->bankSettings()->byKind)];
-        $output->writeln('],"bankSettings":' . self::json($bank) . ',"pages":' . self::json($pages) . ',"problems":' . self::json($texts->problems()) . '}', OutputInterface::OUTPUT_RAW);
+        $bank = [
+            'every' => (object) $texts->bankSettings()->every->values,
+            'byKind' => (object) array_map(static fn (Settings $s): object => (object) $s->values, $texts->bankSettings()->byKind),
+        ];
+        $output->writeln(
+            '],"bankSettings":' .
+                self::json($bank) .
+                ',"pages":' .
+                self::json($pages) .
+                ',"problems":' .
+                self::json($texts->problems()) .
+                '}',
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return $texts->problems() === [] ? 0 : 1;
     }
@@ -71,7 +87,11 @@ final class ReadCommand
         foreach ($others->found($files) as $found) {
             ++$number;
             if ($found->question !== null) {
-                $told = [...self::told($found->question, $found->question->effective(), $number), 'line' => $found->fromLine, 'why' => $found->why];
+                $told = [
+                    ...self::told($found->question, $found->question->effective(), $number),
+                    'line' => $found->fromLine,
+                    'why' => $found->why,
+                ];
                 $output->write($between . self::json($told), false, OutputInterface::OUTPUT_RAW);
                 $between = ',';
             }

@@ -15,17 +15,27 @@ use Zetema\App\Delivery\Sitting;
 use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
 
-#[AsCommand('zetema:refresh', 'Works out anew what follows from the questions of all banks: words for searching, what is sorted by, worths, notes of the proofreader')]
+#[AsCommand(
+    'zetema:refresh',
+    'Works out anew what follows from the questions of all banks: words for searching, what is sorted by, worths, notes of the proofreader',
+),]
 final readonly class RefreshCommand
 {
     private const PIECE = 100;
 
-    public function __construct(private EntityManagerInterface $em, private WhatFollows $follows, private Invigilation $invigilation, private Transactions $transactions)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private WhatFollows $follows,
+        private Invigilation $invigilation,
+        private Transactions $transactions,
+    ) {
     }
 
-    public function __invoke(OutputInterface $output, #[Option('Only questions that were never gone through, as after an upgrade')] bool $missing = false): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Option('Only questions that were never gone through, as after an upgrade')]
+        bool $missing = false,
+    ): int {
         $last = 0;
         $done = 0;
         do {
@@ -44,9 +54,20 @@ final readonly class RefreshCommand
     /** @return list<int> ids of the questions that were gone through */
     private function piece(int $last, bool $missing): array
     {
-        $questions = $this->em->createQuery('SELECT q, n, c, b FROM ' . Question::class . ' q JOIN q.bank b LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.id > :last' . ($missing ? " AND q.inLists.stemKey = '' AND q.inLists.excerpt <> ''" : '') . ' ORDER BY q.id')
-            ->setParameter('last', $last)->setMaxResults(self::PIECE)->getResult();
-        $questions = array_values(array_filter(is_array($questions) ? $questions : [], static fn (mixed $q): bool => $q instanceof Question));
+        $questions = $this->em
+            ->createQuery(
+                'SELECT q, n, c, b FROM ' .
+                    Question::class .
+                    ' q JOIN q.bank b LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.id > :last' .
+                    ($missing ? " AND q.inLists.stemKey = '' AND q.inLists.excerpt <> ''" : '') .
+                    ' ORDER BY q.id',
+            )
+            ->setParameter('last', $last)
+            ->setMaxResults(self::PIECE)
+            ->getResult();
+        $questions = array_values(
+            array_filter(is_array($questions) ? $questions : [], static fn (mixed $q): bool => $q instanceof Question),
+        );
         foreach ($questions as $question) {
             $question->refresh($this->em->getConnection());
             $this->follows->write($question);

@@ -20,8 +20,13 @@ final class ResultsCommand
     {
     }
 
-    public function __invoke(OutputInterface $output, #[Argument('The id of the edition, as its address has it')] string $edition, #[Option('A row for each response instead of each sitting')] bool $responses = false): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('The id of the edition, as its address has it')]
+        string $edition,
+        #[Option('A row for each response instead of each sitting')]
+        bool $responses = false,
+    ): int {
         $found = preg_match('/^\d{1,18}$/D', $edition) === 1 ? $this->em->find(Edition::class, (int) $edition) : null;
         if ($found === null) {
             throw new InvalidArgumentException(sprintf('There is no edition “%s”.', $edition));

@@ -20,7 +20,9 @@ use Zetema\Core\Time\Instant;
 final class SettleCommand
 {
     private const PIECE = 100;
-    /** Milliseconds without a sign of its candidate after which a sitting without any clock is closed, as by staff: others wait for its end. */
+    /**
+     * Milliseconds without a sign of its candidate after which a sitting without any clock is closed, as by staff: others wait for its end.
+     */
     private const LEFT = 86_400_000;
 
     public function __construct(private readonly EntityManagerInterface $em, private readonly Invigilation $invigilation)
@@ -31,7 +33,12 @@ final class SettleCommand
     {
         $settled = $last = 0;
         do {
-            $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due < ? AND id > ? ORDER BY id LIMIT ' . self::PIECE, [$this->invigilation->now()->inMillis(), $last]);
+            $ids = $this->em
+                ->getConnection()
+                ->fetchFirstColumn(
+                    'SELECT id FROM sitting WHERE ended_at IS NULL AND due < ? AND id > ? ORDER BY id LIMIT ' . self::PIECE,
+                    [$this->invigilation->now()->inMillis(), $last],
+                );
             foreach ($ids as $id) {
                 $sitting = $this->em->find(Sitting::class, $id);
                 if ($sitting !== null) {
@@ -49,7 +56,13 @@ final class SettleCommand
 
     private function closeLeft(): int
     {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT id FROM sitting WHERE ended_at IS NULL AND due IS NULL AND edition_id IS NOT NULL AND COALESCE(last_sign, started_at) < ? ORDER BY id', [$this->invigilation->now()->inMillis() - self::LEFT], [ParameterType::INTEGER]);
+        $ids = $this->em
+            ->getConnection()
+            ->fetchFirstColumn(
+                'SELECT id FROM sitting WHERE ended_at IS NULL AND due IS NULL AND edition_id IS NOT NULL AND COALESCE(last_sign, started_at) < ? ORDER BY id',
+                [$this->invigilation->now()->inMillis() - self::LEFT],
+                [ParameterType::INTEGER],
+            );
         foreach ($ids as $id) {
             $sitting = $this->em->find(Sitting::class, $id);
             if ($sitting !== null) {

@@ -66,7 +66,7 @@ final class SimulateCommand
             'pass' => ['byGuessing' => $bank->guessed($read)],
             'spread' => $told['exposure'],
             'pairs' => is_array($told['overlap']) ? $told['overlap']['pairs'] : [],
-            ...($bank->problems() === [] ? [] : ['problems' => $bank->problems()]),
+            ...$bank->problems() === [] ? [] : ['problems' => $bank->problems()],
         ]);
 
         return $bank->problems() === [] ? 0 : 1;

@@ -52,11 +52,14 @@ final class SitCommand
             $plan = BlueprintReader::read($document, $bank);
             $dealer = $bank->dealer($plan);
             $papers = $bank->papers($plan);
-            $results = array_map(static function (SittingFile $sitting) use ($dealer, $papers, $seed): array {
-                $form = $dealer->deal($sitting->seed ?? (int) $seed);
+            $results = array_map(
+                static function (SittingFile $sitting) use ($dealer, $papers, $seed): array {
+                    $form = $dealer->deal($sitting->seed ?? (int) $seed);
 
-                return ['id' => $sitting->id, 'seed' => $form->seed, ...SittingRun::result($papers->paper($form), $sitting)];
-            }, is_array($sittings) ? $sittings : [$sittings]);
+                    return ['id' => $sitting->id, 'seed' => $form->seed, ...SittingRun::result($papers->paper($form), $sitting)];
+                },
+                is_array($sittings) ? $sittings : [$sittings],
+            );
         } catch (BlueprintRefused $e) {
             QuestionFiles::print($output, ['problems' => $e->refusals]);
 
@@ -75,7 +78,9 @@ final class SitCommand
     private static function sittings(mixed $written): SittingFile|array
     {
         try {
-            return is_array($written) && array_is_list($written) ? array_map(SittingFile::read(...), $written) : SittingFile::read($written);
+            return is_array($written) && array_is_list($written)
+                ? array_map(SittingFile::read(...), $written)
+                : SittingFile::read($written);
         } catch (Malformed $e) {
             throw new InvalidArgumentException('The events are no sitting: ' . $e->getMessage());
         }

@@ -40,7 +40,10 @@ final class WriteCommand
             default => self::asText($texts, $file, $output),
         };
         foreach ($texts->problems() as $problem) {
-            $errors->writeln(sprintf('%s, line %d, column %d: %s', $problem['file'], $problem['line'], $problem['column'], $problem['message']), OutputInterface::OUTPUT_RAW);
+            $errors->writeln(
+                sprintf('%s, line %d, column %d: %s', $problem['file'], $problem['line'], $problem['column'], $problem['message']),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return $texts->problems() === [] ? 0 : 1;
@@ -54,7 +57,10 @@ final class WriteCommand
         foreach ($texts->questions([$file]) as $number => $question) {
             $output->write($writer->row($question, $texts->bankSettingsOf($question)) ?? '', false, OutputInterface::OUTPUT_RAW);
             foreach ($writer->missing($question) as $line) {
-                $errors->writeln(sprintf('%s: a table cannot say “%s”', $question->name ?? (string) $number, $line), OutputInterface::OUTPUT_RAW);
+                $errors->writeln(
+                    sprintf('%s: a table cannot say “%s”', $question->name ?? (string) $number, $line),
+                    OutputInterface::OUTPUT_RAW,
+                );
             }
         }
     }
@@ -64,7 +70,10 @@ final class WriteCommand
     {
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         $about = static fn (): array => [$texts->bank() ?? 'A bank', $texts->bankSettings(), $texts->pages()];
-        if ($path === false || !FixedZip::write($path, ArchiveWriter::files($texts->questions([$file]), $about, QuestionFiles::pictures([$file])))) {
+        if (
+            $path === false ||
+            !FixedZip::write($path, ArchiveWriter::files($texts->questions([$file]), $about, QuestionFiles::pictures([$file])))
+        ) {
             throw new \RuntimeException('There is no room to write an archive.');
         }
         $output->write((string) file_get_contents($path), false, OutputInterface::OUTPUT_RAW);

@@ -20,7 +20,9 @@ use Zetema\Core\Sitting\Paper\PageAnswers;
 use Zetema\Core\Sitting\Paper\QuestionPlace;
 use Zetema\Core\Time\Instant;
 
-/** What a candidate's page asks to do. It calls questions by their number on the candidate's path, and answers by their place on the page. */
+/**
+ * What a candidate's page asks to do. It calls questions by their number on the candidate's path, and answers by their place on the page.
+ */
 final readonly class AskedByPage
 {
     /** What a page can ask for; the ones named last at no question. */
@@ -77,7 +79,11 @@ final readonly class AskedByPage
         try {
             return match ($this->type) {
                 'flagged', 'unflagged' => ($data['on'] ?? null) === ($this->type === 'flagged'),
-                'saved', 'checked' => in_array($this->read($data['response'] ?? null), array_map(fn (PageAnswers $page): string => $this->read($this->given($page)), $this->pages()), true),
+                'saved', 'checked' => in_array(
+                    $this->read($data['response'] ?? null),
+                    array_map(fn (PageAnswers $page): string => $this->read($this->given($page)), $this->pages()),
+                    true,
+                ),
                 default => true,
             };
         } catch (Malformed) {
@@ -88,7 +94,9 @@ final readonly class AskedByPage
     /** A response in its one form. */
     private function read(mixed $given): string
     {
-        return $this->place === null ? '' : (string) json_encode($this->place->question->kind->response($given, $this->place->settings, complete: false)->toData());
+        return $this->place === null
+            ? ''
+            : (string) json_encode($this->place->question->kind->response($given, $this->place->settings, complete: false)->toData());
     }
 
     /** @return list<PageAnswers> how the question stood at each attempt of this round */
@@ -99,7 +107,10 @@ final readonly class AskedByPage
         }
         $visit = $this->going->state->visit($this->place->id);
 
-        return array_map(fn (int $attempt): PageAnswers => $this->going->paper->page($this->place, count($visit->rounds), $attempt), range(1, $visit->attempt()));
+        return array_map(
+            fn (int $attempt): PageAnswers => $this->going->paper->page($this->place, count($visit->rounds), $attempt),
+            range(1, $visit->attempt()),
+        );
     }
 
     private function given(PageAnswers $page): mixed

@@ -51,21 +51,32 @@ final readonly class CandidatePage
         return ['further' => false, ...$told, ...$this->mentionedIn($sitting, $mentions)];
     }
 
-    /** @return list<array{name: string, heading: string|null, reads: string}>|null pages as they read when the edition was frozen; null in a rehearsal */
+    /**
+     * @return list<array{name: string, heading: string|null, reads: string}>|null pages as they read when the edition was frozen; null in a
+     *   rehearsal
+     */
     private function frozen(?Edition $edition, Mentions $mentions): ?array
     {
         if ($edition === null) {
             return null;
         }
-        $pages = $mentions->pages() === [] ? [] : $this->em->getRepository(EditionPage::class)->findBy(['edition' => $edition, 'name' => $mentions->pages()]);
+        $pages =
+            $mentions->pages() === []
+                ? []
+                : $this->em->getRepository(EditionPage::class)->findBy(['edition' => $edition, 'name' => $mentions->pages()]);
 
-        return array_map(static fn (EditionPage $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads], $pages);
+        return array_map(
+            static fn (EditionPage $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads],
+            $pages,
+        );
     }
 
     /** @return array<string, mixed> the bank is asked, and its blueprint read, only if something is mentioned */
     private function mentionedIn(Sitting $sitting, Mentions $mentions): array
     {
-        return $mentions->pages() === [] && $mentions->files() === [] ? ['pages' => (object) [], 'media' => (object) []] : $this->mentioned($sitting->blueprint->bank, $sitting->edition, $mentions);
+        return $mentions->pages() === [] && $mentions->files() === []
+            ? ['pages' => (object) [], 'media' => (object) []]
+            : $this->mentioned($sitting->blueprint->bank, $sitting->edition, $mentions);
     }
 
     /** @return array<string, mixed> */

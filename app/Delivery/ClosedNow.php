@@ -30,6 +30,7 @@ final readonly class ClosedNow
         $blueprint = $sitting->blueprint;
         $isOver = $candidacy->closes !== null && $candidacy->hasClosed($now);
 
-        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isOver() === true) && $this->sittings->running($blueprint) === [];
+        return ($isOver || $blueprint->isPutAway() || $this->editions->newest($blueprint)?->isOver() === true) &&
+            $this->sittings->running($blueprint) === [];
     }
 }

@@ -14,11 +14,11 @@ use Zetema\App\Blueprint\BlueprintEditing;
 use Zetema\App\Blueprint\Editions\Edition;
 use Zetema\App\Blueprint\Editions\Editions;
 use Zetema\App\Blueprint\Stored\StoredStock;
+use Zetema\App\Delivery\Stored\SittingsOfCandidates;
 use Zetema\App\Delivery\Stored\SittingStore;
 use Zetema\App\People\Account;
 use Zetema\App\Shared\Conflict;
 use Zetema\App\Shared\Lock;
-use Zetema\App\Shared\Row;
 use Zetema\App\Shared\Stale;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
@@ -42,8 +42,20 @@ final readonly class Invigilation
     /** Ids of requests that begin with this are our own; no browser can say one. */
     public const OWN = ':';
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Papers $papers, private SittingStore $store, private Transactions $transactions, private CandidatePage $shown, private ClockInterface $clock, private BankStock $stock, private BlueprintEditing $editing, private Admissions $admissions, private Editions $editions)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Papers $papers,
+        private SittingStore $store,
+        private Transactions $transactions,
+        private CandidatePage $shown,
+        private ClockInterface $clock,
+        private BankStock $stock,
+        private BlueprintEditing $editing,
+        private Admissions $admissions,
+        private Editions $editions,
+        private SittingsOfCandidates $had,
+    ) {
     }
 
     /**
@@ -52,7 +64,7 @@ final readonly class Invigilation
      */
     public function begin(Edition $edition, Account $account, int $seed): Sitting
     {
-        $sittings = $this->sittings($edition->blueprint, $account);
+        $sittings = $this->had->all($edition->blueprint, $account);
         $had = [];
         foreach ($sittings as $sitting) {
             $going = $this->settle($sitting);
@@ -66,16 +78,26 @@ final readonly class Invigilation
         $candidacy = $this->admissions->candidacy($edition->blueprint, $account);
         $ended = array_map(static fn (Sitting $sitting): Instant => $sitting->endedAt() ?? Instant::start(), $sittings);
         $candidacy->refuse($edition->assessment()->rules, $ended, $this->now());
-        $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->db, $edition), $seed, $seen);
+        $form = $this->papers->deal(
+            $edition->assessment(),
+            $edition->bankSettings(),
+            StoredStock::ofEdition($this->db, $edition),
+            $seed,
+            $seen,
+        );
         $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form, $seen->sittings === [] ? null : $seen->sittings);
         $sitting->goesBy($candidacy);
         $paper = $this->papers->paper($sitting);
-        $running = $this->transactions->over(Lock::account($account->id), function () use ($edition, $account, $sitting, $sittings, $paper): ?int {
-            $now = $this->db->fetchFirstColumn('SELECT id FROM sitting WHERE blueprint_id = ? AND account_id = ? AND edition_id IS NOT NULL ORDER BY id', [$edition->blueprint->id, $account->id]);
+        $running = $this->transactions->over(Lock::account($account->id), function () use (
+            $edition,
+            $account,
+            $sitting,
+            $sittings,
+            $paper,
+        ): ?int {
+            $now = $this->had->ids($edition->blueprint, $account);
             if (count($now) > count($sittings)) {
-                $last = $now[count($now) - 1];
-
-                return Row::optionalInt($last); // a double click, or another window
+                return $now[count($now) - 1]; // a double click, or another window
             }
             $this->editions->refuseOver($edition);
             $this->started($sitting, $paper);
@@ -86,15 +108,6 @@ final readonly class Invigilation
         return $running === null ? $sitting : $this->em->find(Sitting::class, $running) ?? throw new \LogicException('it was just found');
     }
 
-    /** @return list<Sitting> of one candidate and one assessment, whatever the edition */
-    private function sittings(Blueprint $blueprint, Account $account): array
-    {
-        return array_values(array_filter(
-            $this->em->getRepository(Sitting::class)->findBy(['blueprint' => $blueprint, 'account' => $account], ['id' => 'ASC']),
-            static fn (Sitting $sitting): bool => !$sitting->isRehearsal(),
-        ));
-    }
-
     /**
      * A sitting by the author, which leaves no result.
      *
@@ -102,10 +115,21 @@ final readonly class Invigilation
      * @param string|null $step where it begins; null: at the beginning
      * @param Assumed|null $assumed what is taken to have been reached before that step
      */
-    public function rehearse(Blueprint $blueprint, Account $account, int $seed, bool $drafts = false, ?string $step = null, ?Assumed $assumed = null): Sitting
-    {
+    public function rehearse(
+        Blueprint $blueprint,
+        Account $account,
+        int $seed,
+        bool $drafts = false,
+        ?string $step = null,
+        ?Assumed $assumed = null,
+    ): Sitting {
         $this->editing->refuseUnfit($blueprint);
-        $form = $this->papers->deal($blueprint->assessment(), $blueprint->bank->settings(), $this->stock->of($blueprint->bank, $drafts), $seed);
+        $form = $this->papers->deal(
+            $blueprint->assessment(),
+            $blueprint->bank->settings(),
+            $this->stock->of($blueprint->bank, $drafts),
+            $seed,
+        );
 
         $sitting = new Sitting($account, $blueprint, null, $seed, $form);
         $paper = $this->papers->paper($sitting);
@@ -150,8 +174,12 @@ final readonly class Invigilation
             throw new Malformed('request', 'must be an id of 1 to 60 letters, digits, hyphens or underscores');
         }
         $paper = $this->papers->paper($sitting); // put together before the lock is taken
-        [$going, $why] = $this->transactions->ofRows(Lock::sitting($sitting->id), fn (): array => $this->actOnce($sitting, $paper, $body, $request));
-        if ($why !== null) { // told once what the clock did is kept
+        [$going, $why] = $this->transactions->ofRows(
+            Lock::sitting($sitting->id),
+            fn (): array => $this->actOnce($sitting, $paper, $body, $request),
+        );
+        if ($why !== null) {
+            // told once what the clock did is kept
             throw $why;
         }
 
@@ -212,10 +240,17 @@ final readonly class Invigilation
         $going = new Going($paper, $terms, $conduct, $state);
         $asked = new AskedByPage($going, $body);
         if ($before !== null) {
-            return $asked->isTheSameAs($before) ? [$going, null] : throw new Conflict('Another request of this sitting had the same id. Nothing was changed; reload the page and try again.');
+            return $asked->isTheSameAs($before)
+                ? [$going, null]
+                : throw new Conflict(
+                    'Another request of this sitting had the same id. Nothing was changed; reload the page and try again.',
+                );
         }
         if ($going->state->isRunning() && $body->integer('on') !== $going->state->events) {
-            throw new Stale('This sitting went on in another window. What was saved there is shown now.', $this->shown->running($sitting, $going, $this->nowOf($sitting)));
+            throw new Stale(
+                'This sitting went on in another window. What was saved there is shown now.',
+                $this->shown->running($sitting, $going, $this->nowOf($sitting)),
+            );
         }
         $taken = $this->take($sitting, $going, $asked->act($this->nowOf($sitting)), $request);
 
@@ -227,7 +262,15 @@ final readonly class Invigilation
         $before = clone $going->state;
         $taken = $going->conduct->take($going->state, $act);
         if ($taken->events !== []) {
-            $this->store->keep($sitting, $going->paper, $going->terms, $before, $going->state, $taken->events, $taken->refused === null ? $request : self::OWN . $going->state->events);
+            $this->store->keep(
+                $sitting,
+                $going->paper,
+                $going->terms,
+                $before,
+                $going->state,
+                $taken->events,
+                $taken->refused === null ? $request : self::OWN . $going->state->events,
+            );
         }
 
         return $taken;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\App\Delivery;
 
-/** What its author calls a page is no business of a candidate’s (“not passed, second try”): pages are told under aliases, in the order in which they are mentioned. */
+/**
+ * What its author calls a page is no business of a candidate’s (“not passed, second try”): pages are told under aliases, in the order in
+ * which they are mentioned.
+ */
 final class PageAliases
 {
     /** Fields that hold what the candidate gave: nothing in them is touched. */
@@ -58,6 +61,10 @@ final class PageAliases
     /** @param array<string, string> $aliases */
     private static function inText(string $text, array $aliases): string
     {
-        return preg_replace_callback('/\(page:((?:[^()\s"]|\([^()\s"]*\))+)\)/', static fn (array $m): string => '(page:' . ($aliases[rawurldecode($m[1])] ?? 'page-0') . ')', $text) ?? $text;
+        return preg_replace_callback(
+            '/\(page:((?:[^()\s"]|\([^()\s"]*\))+)\)/',
+            static fn (array $m): string => '(page:' . ($aliases[rawurldecode($m[1])] ?? 'page-0') . ')',
+            $text,
+        ) ?? $text;
     }
 }

@@ -32,11 +32,16 @@ use Zetema\Core\Sitting\Stored\FormCodec;
 /** Deals forms, and puts the paper of a stored sitting together again. */
 final class Papers
 {
-    /** So many questions are kept as they were read: a form that is dealt and put together, and sittings of one edition, ask for the same again. */
+    /**
+     * So many questions are kept as they were read: a form that is dealt and put together, and sittings of one edition, ask for the same
+     * again.
+     */
     private const KEPT = 1_000;
     /** @var array<string, Question> by revision and where it stood */
     private array $read = [];
-    /** @var array{\WeakReference<Sitting>, Paper}|null of an edition, which never changes; a request asks for the same one a few times over */
+    /**
+     * @var array{\WeakReference<Sitting>, Paper}|null of an edition, which never changes; a request asks for the same one a few times over
+     */
     private ?array $last = null;
 
     public function __construct(private readonly EntityManagerInterface $em)
@@ -63,11 +68,21 @@ final class Papers
         $chance = new Chance($seed ^ 0x5EED);
         $sections = [];
         foreach ($form->sections as $section) {
-            $sections[] = [...$section, 'steps' => array_map(static function (DealtStep $step) use ($paper, $chance): DealtStep {
-                $place = $step->question === null ? null : $paper->questionNamed($step->question);
+            $sections[] = [
+                ...$section,
+                'steps' => array_map(static function (DealtStep $step) use ($paper, $chance): DealtStep {
+                    $place = $step->question === null ? null : $paper->questionNamed($step->question);
 
-                return $place === null ? $step : new DealtStep($step->step, $step->question, $step->at, ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), $chance));
-            }, $section['steps'])];
+                    return $place === null
+                        ? $step
+                        : new DealtStep(
+                            $step->step,
+                            $step->question,
+                            $step->at,
+                            ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), $chance),
+                        );
+                }, $section['steps']),
+            ];
         }
 
         return FormCodec::toData(new DealtForm($seed, $sections), $revisions);
@@ -106,14 +121,20 @@ final class Papers
             $id = (string) ((int) $i + 1);
             $question = 'r' . $item->integer('revision');
             $points = $item->optionalText('points');
-            $steps[] = ['id' => $id, 'question' => $question, ...($points === null ? [] : ['settings' => ['points' => $points]])];
+            $steps[] = ['id' => $id, 'question' => $question, ...$points === null ? [] : ['settings' => ['points' => $points]]];
             $dealt[] = new DealtStep($id, $question, $id, $item->integers('choices'));
             $revisions[$question] = $item->integer('revision');
         }
         $plain = $sitting->edition ?? $sitting->blueprint;
         $blueprint = PlainBlueprint::ofSteps('', $steps, $plain->rules(), $plain->plan()->pass);
 
-        return $this->made($blueprint, $bank, new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]), $revisions, $sitting->edition);
+        return $this->made(
+            $blueprint,
+            $bank,
+            new DealtForm($sitting->seed, [['section' => VersionOne::SECTION, 'steps' => $dealt]]),
+            $revisions,
+            $sitting->edition,
+        );
     }
 
     /**
@@ -124,11 +145,14 @@ final class Papers
      */
     private function made(Blueprint $blueprint, BankSettings $bank, DealtForm $form, array $revisions, ?Edition $edition): Paper
     {
-        $rows = $this->em->getConnection()->executeQuery(
-            'SELECT r.id, r.content, CASE WHEN e.edition_id IS NULL THEN r.objective_path ELSE e.objective_path END AS objective_path FROM revision r LEFT JOIN edition_question e ON e.edition_id = ? AND e.revision_id = r.id WHERE r.id IN (?)',
-            [$edition->id ?? 0, array_values($revisions)],
-            [1 => ArrayParameterType::INTEGER],
-        )->fetchAllAssociativeIndexed();
+        $rows = $this->em
+            ->getConnection()
+            ->executeQuery(
+                'SELECT r.id, r.content, CASE WHEN e.edition_id IS NULL THEN r.objective_path ELSE e.objective_path END AS objective_path FROM revision r LEFT JOIN edition_question e ON e.edition_id = ? AND e.revision_id = r.id WHERE r.id IN (?)',
+                [$edition->id ?? 0, array_values($revisions)],
+                [1 => ArrayParameterType::INTEGER],
+            )
+            ->fetchAllAssociativeIndexed();
         if (count($this->read) > self::KEPT) {
             $this->read = [];
         }
@@ -137,7 +161,9 @@ final class Papers
             $path = is_string($row['objective_path']) ? $row['objective_path'] : null;
 
             // A revision never changes once it was dealt; of a draft that is rehearsed it may.
-            return $this->read[$revisions[$name] . ' ' . $path . ' ' . crc32(is_string($row['content']) ? $row['content'] : '')] ??= Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), $path);
+            return $this->read[
+                $revisions[$name] . ' ' . $path . ' ' . crc32(is_string($row['content']) ? $row['content'] : '')
+            ] ??= Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), $path);
         };
 
         return (new PaperMaker($blueprint, static fn (string $name): array => [$question($name), $bank]))->paper($form);

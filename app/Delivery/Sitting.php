@@ -61,7 +61,10 @@ class Sitting
     #[ORM\Column(nullable: true)]
     private ?bool $passed = null;
 
-    /** @var array<string, mixed>|null what it has come to beside points, once it has ended (core Summary); null: it runs, or ended before this was kept */
+    /**
+     * @var array<string, mixed>|null what it has come to beside points, once it has ended (core Summary); null: it runs, or ended before
+     *   this was kept
+     */
     #[ORM\Column(type: Types::JSON, nullable: true)]
     private ?array $summary = null;
 
@@ -107,7 +110,10 @@ class Sitting
         public readonly int $seed,
         #[ORM\Column(type: Types::JSON)]
         public readonly array $form,
-        /** @var list<list<string>>|null questions that its candidate had had before, as Seen has them; its form follows from these and the seed. Null: none */
+        /**
+         * @var list<list<string>>|null questions that its candidate had had before, as Seen has them; its form follows from these and the
+         *   seed. Null: none
+         */
         #[ORM\Column(type: Types::JSON, nullable: true)]
         public readonly ?array $seen = null,
     ) {
@@ -126,11 +132,18 @@ class Sitting
     public function cameTo(?Instant $startedAt, ?Instant $due, ?Instant $endedAt, ?array $result, ?array $summary): array
     {
         [$this->startedAt, $this->due, $this->endedAt] = [$startedAt?->inMillis(), $due?->inMillis(), $endedAt?->inMillis()];
-        ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed] = $result ?? $this->result();
+        ['earned' => $this->earned, 'max' => $this->max, 'percent' => $this->percent, 'passed' => $this->passed] =
+            $result ?? $this->result();
 
         $this->summary = $summary;
 
-        return ['started_at' => $this->startedAt, 'due' => $this->due, 'ended_at' => $this->endedAt, 'summary' => $summary, ...$this->result()];
+        return [
+            'started_at' => $this->startedAt,
+            'due' => $this->due,
+            'ended_at' => $this->endedAt,
+            'summary' => $summary,
+            ...$this->result(),
+        ];
     }
 
     public function rehearsalClock(): RehearsalClock
@@ -165,13 +178,23 @@ class Sitting
         }
         $data = Fields::of($this->rehearsed);
 
-        return $data->has('plan') ? PlainBlueprint::of($this->blueprint->title(), DealingPlan::fromData($data->object('plan')), PlainRules::fromData($data->object('rules'))) : BlueprintReader::read($this->rehearsed, new TrustedNames());
+        return $data->has('plan')
+            ? PlainBlueprint::of(
+                $this->blueprint->title(),
+                DealingPlan::fromData($data->object('plan')),
+                PlainRules::fromData($data->object('rules')),
+            )
+            : BlueprintReader::read($this->rehearsed, new TrustedNames());
     }
 
     /** The revision that was dealt for a question. */
     public function revisionOf(string $question): int
     {
-        $steps = array_is_list($this->form) ? $this->form : array_merge(...array_map(static fn (Fields $section): array => $section->items('steps'), Fields::of($this->form)->objects('sections')));
+        $steps = array_is_list($this->form)
+            ? $this->form
+            : array_merge(
+                ...array_map(static fn (Fields $section): array => $section->items('steps'), Fields::of($this->form)->objects('sections')),
+            );
         foreach ($steps as $step) {
             $step = Fields::of($step);
             if (($step->optionalText('question') ?? 'r' . $step->integer('revision', 0)) === $question) {

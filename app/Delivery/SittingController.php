@@ -62,7 +62,17 @@ final readonly class SittingController
         $body = Body::of($request);
         $seed = Body::seed($body) ?? random_int(1, 9_999);
 
-        return $this->answer($this->invigilation->rehearse($blueprint, $account, $seed, $body->flag('drafts', false), $body->optionalText('from'), $body->has('assumed') ? Assumed::fromData($body->object('assumed')) : null), 201);
+        return $this->answer(
+            $this->invigilation->rehearse(
+                $blueprint,
+                $account,
+                $seed,
+                $body->flag('drafts', false),
+                $body->optionalText('from'),
+                $body->has('assumed') ? Assumed::fromData($body->object('assumed')) : null,
+            ),
+            201,
+        );
     }
 
     #[Route('/api/sittings/{id}', methods: ['GET'])]
@@ -83,8 +93,14 @@ final readonly class SittingController
 
     #[Route('/api/sittings/{id}/rehearsal', methods: ['POST'])]
     #[IsGranted('ROLE_READER')]
-    public function conductRehearsal(#[MapEntity] Sitting $sitting, Request $request, Rehearsing $rehearsing, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function conductRehearsal(
+        #[MapEntity]
+        Sitting $sitting,
+        Request $request,
+        Rehearsing $rehearsing,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         self::refuseOthers($sitting, $account);
         if (!$sitting->isRehearsal()) {
             throw new NotFoundHttpException();
@@ -103,18 +119,24 @@ final readonly class SittingController
             throw new Refused('The review opens when the paper is handed in.');
         }
 
-        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $going, $this->invigilation->now())], 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse([...self::about($sitting), ...$this->shown->review($sitting, $going, $this->invigilation->now())], 200, [
+            'Cache-Control' => 'no-store',
+        ]);
     }
 
     private function answer(Sitting $sitting, int $status = 200, ?Going $going = null): JsonResponse
     {
         $going ??= $this->invigilation->settle($sitting);
 
-        return new JsonResponse([
-            ...self::about($sitting),
-            ...$this->shown->running($sitting, $going, $this->invigilation->nowOf($sitting)),
-            'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $going) : null,
-        ], $status, ['Cache-Control' => 'no-store']);
+        return new JsonResponse(
+            [
+                ...self::about($sitting),
+                ...$this->shown->running($sitting, $going, $this->invigilation->nowOf($sitting)),
+                'watch' => $sitting->isRehearsal() ? $this->watch->of($sitting, $going) : null,
+            ],
+            $status,
+            ['Cache-Control' => 'no-store'],
+        );
     }
 
     /** @return array{id: int, title: string, rehearsal: bool, blueprint: int|null} */

@@ -12,7 +12,10 @@ use Zetema\App\Shared\Lock;
 use Zetema\App\Shared\Transactions;
 use Zetema\Core\Time\Instant;
 
-/** Sittings that run get the closing time and the extra time that are said now. They are due at once, so that the clock acts anew also where nobody is there. */
+/**
+ * Sittings that run get the closing time and the extra time that are said now. They are due at once, so that the clock acts anew also where
+ * nobody is there.
+ */
 final readonly class TermsOfSittings implements SittingsUnderWay
 {
     public function __construct(private EntityManagerInterface $em, private Transactions $transactions, private ClockInterface $clock)

@@ -45,14 +45,44 @@ final class Crowd
 {
     private const SEED = 240_115;
     private const GROUP = 'Simulated candidates';
-    private const SURNAMES = ['Ashlow', 'Brindle', 'Cottam', 'Dunnock', 'Elwick', 'Farrow', 'Gorsely', 'Hathern', 'Inskip', 'Jarrold', 'Kelder', 'Lowmoor', 'Marrick', 'Nettle', 'Orchard', 'Penrow', 'Quillet', 'Rushby', 'Sorrel', 'Tansley', 'Upwell', 'Vetchly', 'Withen', 'Yarrow'];
+    private const SURNAMES = [
+        'Ashlow',
+        'Brindle',
+        'Cottam',
+        'Dunnock',
+        'Elwick',
+        'Farrow',
+        'Gorsely',
+        'Hathern',
+        'Inskip',
+        'Jarrold',
+        'Kelder',
+        'Lowmoor',
+        'Marrick',
+        'Nettle',
+        'Orchard',
+        'Penrow',
+        'Quillet',
+        'Rushby',
+        'Sorrel',
+        'Tansley',
+        'Upwell',
+        'Vetchly',
+        'Withen',
+        'Yarrow',
+    ];
     private const INITIALS = 'ABCDEFGHIJ';
     private const MOST_SCREENS = 200;
     /** Of those who answered wrongly and may try again. */
     private const TRIES_AGAIN = 0.7;
 
-    public function __construct(private readonly EntityManagerInterface $em, private readonly Papers $papers, private readonly SittingStore $store, private readonly ClockInterface $clock, private Transactions $transactions)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $em,
+        private readonly Papers $papers,
+        private readonly SittingStore $store,
+        private readonly ClockInterface $clock,
+        private Transactions $transactions,
+    ) {
     }
 
     /**
@@ -118,13 +148,21 @@ final class Crowd
     }
 
     /** @param \Closure(Act): bool $do whether it was taken */
-    private function answer(State $state, QuestionPlace $place, SimulatedCandidate $candidate, Chance $chance, Instant $at, \Closure $do): Instant
-    {
+    private function answer(
+        State $state,
+        QuestionPlace $place,
+        SimulatedCandidate $candidate,
+        Chance $chance,
+        Instant $at,
+        \Closure $do,
+    ): Instant {
         $checks = $place->rules->tellsBeforeTheEnd();
         do {
             $response = $candidate->response($place, $state->visit($place->id)->attempt(), $place->rules->flag(Rule::MustAnswer));
             $at = $at->plus(Duration::millis((int) (1_000 * $candidate->seconds($place->seconds))));
-            $given = $response !== null && $do($checks ? new Check($at, $place->name, Given::of($response)) : new Save($at, $place->name, Given::of($response)));
+            $given =
+                $response !== null &&
+                $do($checks ? new Check($at, $place->name, Given::of($response)) : new Save($at, $place->name, Given::of($response)));
         } while ($given && $checks && $state->visit($place->id)->isOpen() && Normal::uniform($chance) < self::TRIES_AGAIN);
 
         return $at;
@@ -135,7 +173,9 @@ final class Crowd
     {
         $node = $state->position->isAt(At::Node) ? $paper->nodes[$state->position->node] ?? null : null;
 
-        return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $state->visit($place->id)->isOpen())) : [];
+        return $node instanceof Screen
+            ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $state->visit($place->id)->isOpen()))
+            : [];
     }
 
     /** @return list<Account> who cannot log in: nobody knows their passwords */
@@ -144,7 +184,11 @@ final class Crowd
         $accounts = [];
         for ($i = 0; $i < min($candidates, count(self::SURNAMES) * strlen(self::INITIALS)); ++$i) {
             $surname = self::SURNAMES[$i % count(self::SURNAMES)];
-            $account = new Account(sprintf('simulated-%03d', $i + 1), sprintf('%s. %s', self::INITIALS[intdiv($i, count(self::SURNAMES))], $surname), Role::Candidate);
+            $account = new Account(
+                sprintf('simulated-%03d', $i + 1),
+                sprintf('%s. %s', self::INITIALS[intdiv($i, count(self::SURNAMES))], $surname),
+                Role::Candidate,
+            );
             $this->em->persist($account);
             $accounts[] = $account;
         }

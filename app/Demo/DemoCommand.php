@@ -29,7 +29,10 @@ use Zetema\App\Shared\Transactions;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\TextFormat\Reader;
 
-/** The beekeepers' guild: its people; a bank with the certificate, a practice quiz and some sittings; and one with a scenario, a profile and a spot test. All made up. */
+/**
+ * The beekeepers' guild: its people; a bank with the certificate, a practice quiz and some sittings; and one with a scenario, a profile and
+ * a spot test. All made up.
+ */
 #[AsCommand('zetema:demo', 'Loads the demo if the database is empty')]
 final readonly class DemoCommand
 {
@@ -63,8 +66,11 @@ final readonly class DemoCommand
     ) {
     }
 
-    public function __invoke(SymfonyStyle $io, #[Option('How many simulated candidates have sat every assessment, up to 240')] int $crowd = 0): int
-    {
+    public function __invoke(
+        SymfonyStyle $io,
+        #[Option('How many simulated candidates have sat every assessment, up to 240')]
+        int $crowd = 0,
+    ): int {
         if ($this->em->getRepository(Account::class)->count([]) > 0) {
             $io->writeln('The demo is loaded already.');
 
@@ -79,14 +85,24 @@ final readonly class DemoCommand
     {
         $this->people();
         [$bank, $editions, $questions] = $this->bank('certificate');
-        $this->em->getRepository(Question::class)->findOneBy(['name' => 'fresh eggs'])?->keepAsPattern(true);
+        $this->em
+            ->getRepository(Question::class)
+            ->findOneBy(['name' => 'fresh eggs'])
+            ?->keepAsPattern(true);
         $this->em->flush();
         $this->unfinished($bank);
         $this->retired($bank);
         $this->commented('two lids', 'stem', 'Will an apprentice know what “make” means here? I would say “material”.');
         $this->commented('unknown cause', '', 'Good one. Could it say where the law asks for a report?');
         $this->pool(['do' => 'keep', 'name' => 'Swarm season', 'filter' => ['search' => 'swarm']], $bank);
-        $this->pool(['do' => 'gather', 'name' => 'Open evening', 'ids' => $this->ids('two lids', 'swarm sign', 'first swarm', 'fresh eggs', 'unknown cause', 'swarm next door')], $bank);
+        $this->pool(
+            [
+                'do' => 'gather',
+                'name' => 'Open evening',
+                'ids' => $this->ids('two lids', 'swarm sign', 'first swarm', 'fresh eggs', 'unknown cause', 'swarm next door'),
+            ],
+            $bank,
+        );
         $this->past->sit($this->em->find(Edition::class, $editions[0]) ?? throw new \LogicException('it was frozen'), [
             ['account' => $this->account('aldous'), 'ability' => 85, 'seed' => 11, 'daysAgo' => 6],
             ['account' => $this->account('wren'), 'ability' => 55, 'seed' => 12, 'daysAgo' => 5],
@@ -112,7 +128,8 @@ final readonly class DemoCommand
         $reader = new Reader();
         $lines = [];
         foreach ($reader->questions($text) as $read) {
-            $lines[] = $read->question !== null ? $read->fromLine : throw new \LogicException("$name has a problem at line " . $read->fromLine);
+            $lines[] =
+                $read->question !== null ? $read->fromLine : throw new \LogicException("$name has a problem at line " . $read->fromLine);
         }
         $bank = new Bank($reader->bank() ?? throw new \LogicException("$name names no bank"));
         $this->em->persist($bank);
@@ -121,8 +138,17 @@ final readonly class DemoCommand
         foreach (self::files("$this->folder/pictures/$name/*.svg") as $picture) {
             $this->media->take($bank, basename($picture), (string) file_get_contents($picture));
         }
-        $this->intake->takeIn($bank, Brought::of(Fields::of(['text' => $text, 'as' => 'text'])), $lines, "$name.zet.txt", $this->account('orrell'));
-        $editions = array_map(fn (string $file): int => $this->frozen($id, Fields::ofJson((string) file_get_contents($file))), self::files("$this->folder/blueprints/$name/*.json"));
+        $this->intake->takeIn(
+            $bank,
+            Brought::of(Fields::of(['text' => $text, 'as' => 'text'])),
+            $lines,
+            "$name.zet.txt",
+            $this->account('orrell'),
+        );
+        $editions = array_map(
+            fn (string $file): int => $this->frozen($id, Fields::ofJson((string) file_get_contents($file))),
+            self::files("$this->folder/blueprints/$name/*.json"),
+        );
 
         return [$id, $editions, count($lines)];
     }
@@ -137,7 +163,10 @@ final readonly class DemoCommand
 
     private function frozen(int $bank, Fields $document): int
     {
-        $blueprint = $this->editing->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['title' => $document->text('title')]));
+        $blueprint = $this->editing->make(
+            $this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'),
+            Fields::of(['title' => $document->text('title')]),
+        );
         $blueprint = $this->editing->write($blueprint, Fields::of(['version' => $blueprint->version(), 'document' => $document->raw()]));
 
         return $this->freezing->freeze($blueprint, $blueprint->version(), $this->account('orrell'))->id;
@@ -146,35 +175,65 @@ final readonly class DemoCommand
     /** A question somebody has begun. */
     private function unfinished(int $bank): void
     {
-        $content = ['kind' => 'one', 'stem' => 'Which of these does the wax moth leave behind on a stored comb?', 'choices' => [['id' => 1, 'text' => 'Silken tunnels', 'key' => true], ['id' => 2, 'text' => '', 'key' => false]], 'settings' => ['points' => '10']];
-        $this->questions->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['name' => 'wax moth', 'objective' => 'Health and pests > Brood diseases', 'content' => $content]), $this->account('orrell'));
+        $content = [
+            'kind' => 'one',
+            'stem' => 'Which of these does the wax moth leave behind on a stored comb?',
+            'choices' => [['id' => 1, 'text' => 'Silken tunnels', 'key' => true], ['id' => 2, 'text' => '', 'key' => false]],
+            'settings' => ['points' => '10'],
+        ];
+        $this->questions->make(
+            $this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'),
+            Fields::of(['name' => 'wax moth', 'objective' => 'Health and pests > Brood diseases', 'content' => $content]),
+            $this->account('orrell'),
+        );
     }
 
     /** One that was asked for years and is no more. */
     private function retired(int $bank): void
     {
-        $content = ['kind' => 'claim', 'stem' => 'A hive must be registered within a year.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'settings' => ['points' => '5']];
-        $question = $this->questions->make($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of(['name' => 'registered within a year', 'objective' => 'Neighbours and law', 'content' => $content]), $this->account('orrell'));
+        $content = [
+            'kind' => 'claim',
+            'stem' => 'A hive must be registered within a year.',
+            'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]],
+            'settings' => ['points' => '5'],
+        ];
+        $question = $this->questions->make(
+            $this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'),
+            Fields::of(['name' => 'registered within a year', 'objective' => 'Neighbours and law', 'content' => $content]),
+            $this->account('orrell'),
+        );
         foreach (['cleared', 'retired'] as $status) {
-            $question = $this->questions->moveTo($question, Fields::of(['status' => $status, 'version' => $question->version()]), $this->account('orrell'));
+            $question = $this->questions->moveTo(
+                $question,
+                Fields::of(['status' => $status, 'version' => $question->version()]),
+                $this->account('orrell'),
+            );
         }
     }
 
     /** @param array<string, mixed> $change */
     private function pool(array $change, int $bank): void
     {
-        $this->pools->change($this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'), Fields::of($change), $this->account('orrell'));
+        $this->pools->change(
+            $this->em->find(Bank::class, $bank) ?? throw new \LogicException('it was made'),
+            Fields::of($change),
+            $this->account('orrell'),
+        );
     }
 
     /** @return list<int> */
     private function ids(string ...$names): array
     {
-        return array_map(static fn (Question $question): int => $question->id, $this->em->getRepository(Question::class)->findBy(['name' => $names]));
+        return array_map(
+            static fn (Question $question): int => $question->id,
+            $this->em->getRepository(Question::class)->findBy(['name' => $names]),
+        );
     }
 
     private function commented(string $question, string $where, string $text): void
     {
-        $question = $this->em->getRepository(Question::class)->findOneBy(['name' => $question]) ?? throw new \LogicException('it was taken in');
+        $question =
+            $this->em->getRepository(Question::class)->findOneBy(['name' => $question]) ?? throw new \LogicException('it was taken in');
         $this->comments->make($question, Fields::of(['where' => $where, 'text' => $text]), $this->account('penhale'));
     }
 

@@ -34,15 +34,26 @@ use Zetema\Core\Time\Instant;
 /** Sittings of the past for the demo: candidates who know a given share of the answers, by the same rules as real ones. */
 final readonly class PastSittings
 {
-    public function __construct(private EntityManagerInterface $em, private Papers $papers, private SittingStore $store, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Papers $papers,
+        private SittingStore $store,
+        private ClockInterface $clock,
+    ) {
     }
 
-    /** @param list<array{account: Account, ability: int<0, 100>, seed: int, daysAgo: int}> $candidates ability: percent of questions known */
+    /**
+     * @param list<array{account: Account, ability: int<0, 100>, seed: int, daysAgo: int}> $candidates ability: percent of questions known
+     */
     public function sit(Edition $edition, array $candidates): void
     {
         foreach ($candidates as ['account' => $account, 'ability' => $ability, 'seed' => $seed, 'daysAgo' => $daysAgo]) {
-            $form = $this->papers->deal($edition->assessment(), $edition->bankSettings(), StoredStock::ofEdition($this->em->getConnection(), $edition), $seed);
+            $form = $this->papers->deal(
+                $edition->assessment(),
+                $edition->bankSettings(),
+                StoredStock::ofEdition($this->em->getConnection(), $edition),
+                $seed,
+            );
             $sitting = new Sitting($account, $edition->blueprint, $edition, $seed, $form);
             $this->em->persist($sitting);
             $this->em->flush();
@@ -71,8 +82,14 @@ final readonly class PastSittings
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $at = $at->plus(Duration::seconds(20 + $chance->below(50)));
                 $knows = $chance->below(100) < $ability;
-                $fitting = array_values(array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows));
-                yield new Save($at, $place->name, Given::read($place, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]));
+                $fitting = array_values(
+                    array_filter($place->question->kind->choices(), static fn (Choice $c): bool => $c->isKey === $knows),
+                );
+                yield new Save(
+                    $at,
+                    $place->name,
+                    Given::read($place, ['choose' => [$fitting[$chance->below(min(99, max(1, count($fitting))))]->id]]),
+                );
             }
             yield new GoOn($at = $at->plus(Duration::seconds(1)));
         }

@@ -46,10 +46,19 @@ final readonly class BankLookup
      */
     public function allStems(Bank $bank): array
     {
-        $questions = $this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired'", [$bank->id]);
+        $questions = $this->db->fetchOne("SELECT SUM(questions) FROM question_count WHERE bank_id = ? AND status <> 'retired'", [
+            $bank->id,
+        ]);
         $few = is_numeric($questions) && (int) $questions <= self::MOST_COMPARED;
         $stems = [];
-        foreach ($few ? $this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id", [$bank->id]) : [] as [$id, $stem]) {
+        foreach (
+            $few
+                ? $this->db->iterateNumeric(
+                    "SELECT id, stem_key FROM question WHERE bank_id = ? AND status <> 'retired' AND stem_key <> '' ORDER BY id",
+                    [$bank->id],
+                )
+                : [] as [$id, $stem]
+        ) {
             $stems[Row::int($id)] = is_string($stem) ? $stem : '';
         }
 
@@ -64,7 +73,15 @@ final readonly class BankLookup
     private function ids(Bank $bank, string $column, array $values): array
     {
         $ids = [];
-        foreach ($values === [] ? [] : $this->db->iterateNumeric("SELECT $column, id FROM question WHERE bank_id = ? AND $column IN (?)", [$bank->id, $values], [1 => ArrayParameterType::STRING]) as $row) {
+        foreach (
+            $values === []
+                ? []
+                : $this->db->iterateNumeric(
+                    "SELECT $column, id FROM question WHERE bank_id = ? AND $column IN (?)",
+                    [$bank->id, $values],
+                    [1 => ArrayParameterType::STRING],
+                ) as $row
+        ) {
             if (is_scalar($row[0] ?? null) && is_numeric($row[1] ?? null)) {
                 $ids[(string) $row[0]] = (int) $row[1];
             }

@@ -17,11 +17,18 @@ use Zetema\Core\Question\Sketch;
 /** New revisions of questions that were brought in again; one step in the bank's history, undone like a change of many. */
 final readonly class BringingAgain
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ChangedRows $rows, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private ChangedRows $rows,
+        private ClockInterface $clock,
+    ) {
     }
 
-    /** @param array<int, array{Sketch, string|null, Objective|null}> $questions what they become, by their ids; without an objective they stay where they are */
+    /**
+     * @param array<int, array{Sketch, string|null, Objective|null}> $questions what they become, by their ids; without an objective they
+     *   stay where they are
+     */
     public function revise(Batch $batch, array $questions): void
     {
         if ($questions === []) {
@@ -31,13 +38,23 @@ final readonly class BringingAgain
         foreach ($questions as $id => [$sketch, $name, $objective]) {
             $question = $this->em->find(Question::class, $id);
             if ($question !== null && isset($before[$id])) {
-                $question->edit($sketch, $name ?? $question->name(), $objective ?? $question->objective(), $batch->account, $this->clock->now(), afresh: true);
+                $question->edit(
+                    $sketch,
+                    $name ?? $question->name(),
+                    $objective ?? $question->objective(),
+                    $batch->account,
+                    $this->clock->now(),
+                    afresh: true,
+                );
             }
         }
         $this->em->flush();
         // Files of one batch are one step: what an earlier one revised goes back to what it was first.
         $earlier = $batch->change();
-        $change = $earlier !== null && !$earlier->isUndone() ? $earlier : $this->rows->begin($batch->bank, $batch->account, 'brings questions in again');
+        $change =
+            $earlier !== null && !$earlier->isUndone()
+                ? $earlier
+                : $this->rows->begin($batch->bank, $batch->account, 'brings questions in again');
         foreach (Standing::of($this->db, $batch->bank, array_keys($before)) as $id => $now) {
             $this->rows->add($change->id, $before[$id], $now->version);
         }
@@ -57,6 +74,11 @@ final readonly class BringingAgain
 
     private static function words(Batch $batch, int $count): string
     {
-        return sprintf('brought %s in again as new %s (%s)', $count === 1 ? 'one question' : "$count questions", $count === 1 ? 'revision' : 'revisions', $batch->name());
+        return sprintf(
+            'brought %s in again as new %s (%s)',
+            $count === 1 ? 'one question' : "$count questions",
+            $count === 1 ? 'revision' : 'revisions',
+            $batch->name(),
+        );
     }
 }

@@ -22,8 +22,14 @@ final readonly class Brought
     public const LONGEST = 4_000_000;
 
     /** @param array<int, string> $again what becomes of questions that the bank has, by the line each opens at: "revise" or "another" */
-    private function __construct(public string $text, public SourceFormat $format, private ?Mapping $mapping, public Given $given, public array $again, private Fields $body)
-    {
+    private function __construct(
+        public string $text,
+        public SourceFormat $format,
+        private ?Mapping $mapping,
+        public Given $given,
+        public array $again,
+        private Fields $body,
+    ) {
     }
 
     /**
@@ -35,7 +41,14 @@ final readonly class Brought
     {
         $text = $body->text('text');
         if (strlen($text) > self::LONGEST) {
-            throw new Malformed('text', sprintf('has %.1f MB; up to %d MB can be read at once, so bring it in as several files', strlen($text) / 1e6, intdiv(self::LONGEST, 1_000_000)));
+            throw new Malformed(
+                'text',
+                sprintf(
+                    'has %.1f MB; up to %d MB can be read at once, so bring it in as several files',
+                    strlen($text) / 1e6,
+                    intdiv(self::LONGEST, 1_000_000),
+                ),
+            );
         }
         $as = $body->optionalText('as');
         $format = $as === null ? Recognition::of($text) : SourceFormat::tryFrom($as);
@@ -44,7 +57,14 @@ final readonly class Brought
         }
         $mapping = $body->optionalObject('mapping');
 
-        return new self($text, $format, $mapping === null ? null : Mapping::of($mapping), Given::of($body->optionalObject('given') ?? Fields::of([])), self::again($body), $body);
+        return new self(
+            $text,
+            $format,
+            $mapping === null ? null : Mapping::of($mapping),
+            Given::of($body->optionalObject('given') ?? Fields::of([])),
+            self::again($body),
+            $body,
+        );
     }
 
     /** @return array<int, string> */
@@ -52,7 +72,9 @@ final readonly class Brought
     {
         $again = [];
         foreach ($body->textMap('again') as $line => $what) {
-            $again[(int) $line] = in_array($what, ['revise', 'another'], true) ? $what : throw new Malformed('again', 'must be revise or another');
+            $again[(int) $line] = in_array($what, ['revise', 'another'], true)
+                ? $what
+                : throw new Malformed('again', 'must be revise or another');
         }
 
         return $again;
@@ -77,6 +99,12 @@ final readonly class Brought
     /** @return array<string, mixed> for a job that goes on with it */
     public function toData(): array
     {
-        return ['text' => $this->text, 'as' => $this->format->value, 'mapping' => $this->body->optionalObject('mapping')?->raw(), 'given' => $this->given->toData(), 'again' => (object) $this->again];
+        return [
+            'text' => $this->text,
+            'as' => $this->format->value,
+            'mapping' => $this->body->optionalObject('mapping')?->raw(),
+            'given' => $this->given->toData(),
+            'again' => (object) $this->again,
+        ];
     }
 }

@@ -17,7 +17,9 @@ use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
-/** What a batch is given before it is taken in: an objective, a kind and settings for questions that say none themselves, and tags for all. */
+/**
+ * What a batch is given before it is taken in: an objective, a kind and settings for questions that say none themselves, and tags for all.
+ */
 final readonly class Given
 {
     private const MOST_TAGS = 20;
@@ -33,8 +35,14 @@ final readonly class Given
     /** @throws Malformed */
     public static function of(Fields $data): self
     {
-        $objective = array_values(array_filter(array_map(trim(...), explode('>', $data->text('objective', ''))), static fn (string $name): bool => $name !== ''));
-        $tags = array_values(array_unique(array_filter(array_map(trim(...), $data->texts('tags', optional: true)), static fn (string $tag): bool => $tag !== '')));
+        $objective = array_values(
+            array_filter(array_map(trim(...), explode('>', $data->text('objective', ''))), static fn (string $name): bool => $name !== ''),
+        );
+        $tags = array_values(
+            array_unique(
+                array_filter(array_map(trim(...), $data->texts('tags', optional: true)), static fn (string $tag): bool => $tag !== ''),
+            ),
+        );
         if (count($tags) > self::MOST_TAGS) {
             throw new Malformed('tags', sprintf('are more than %d', self::MOST_TAGS));
         }
@@ -53,7 +61,12 @@ final readonly class Given
     /** @return array{objective: string, tags: list<string>, settings: array<string, string>, kind: string|null} */
     public function toData(): array
     {
-        return ['objective' => implode(Objective::SEPARATOR, $this->objective), 'tags' => $this->tags, 'settings' => $this->settings->values, 'kind' => $this->kind?->value];
+        return [
+            'objective' => implode(Objective::SEPARATOR, $this->objective),
+            'tags' => $this->tags,
+            'settings' => $this->settings->values,
+            'kind' => $this->kind?->value,
+        ];
     }
 
     /** The questions of a source as the kind they are given. */
@@ -65,8 +78,15 @@ final readonly class Given
     /** The question with what it is given, as far as that has a meaning for it. */
     public function to(Core\Question $question): Core\Question
     {
-        $fitting = array_filter($this->settings->values, static fn (string $value, string $word): bool => Core\Question::kindTakes($question->kind::id(), Setting::from($word), $value)
-            && !($word === Setting::Points->value && $question->settings->marking() === Marking::Weighed), ARRAY_FILTER_USE_BOTH);
+        $fitting = array_filter(
+            $this->settings->values,
+            static fn (string $value, string $word): bool => Core\Question::kindTakes(
+                $question->kind::id(),
+                Setting::from($word),
+                $value,
+            ) && !($word === Setting::Points->value && $question->settings->marking() === Marking::Weighed),
+            ARRAY_FILTER_USE_BOTH,
+        );
         $tags = array_values(array_unique([...$question->tags, ...$this->tags]));
         $objective = $question->objective === [] ? $this->objective : $question->objective;
         try {

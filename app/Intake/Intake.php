@@ -32,8 +32,16 @@ final readonly class Intake
 {
     private const PIECE = 200;
 
-    public function __construct(private EntityManagerInterface $em, private BankLookup $lookup, private KnownQuestions $known, private TakingBack $entries, private BankSettingsEditing $settings, private Jobs $jobs, private Media $media, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private BankLookup $lookup,
+        private KnownQuestions $known,
+        private TakingBack $entries,
+        private BankSettingsEditing $settings,
+        private Jobs $jobs,
+        private Media $media,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -69,13 +77,22 @@ final readonly class Intake
      *
      * @param list<int> $lines
      * @param int|null $batch one that this goes into as well: several files come in as one batch
-     * @param array<string, string> $pictures hashes of files that were kept when a package was opened, by their names; those that are mentioned are taken in
+     * @param array<string, string> $pictures hashes of files that were kept when a package was opened, by their names; those that are
+     *   mentioned are taken in
      * @param list<Fields> $blueprints that come in when all questions have
      *
      * @throws Malformed if any of them cannot be taken in; then none is
      */
-    public function takeIn(Bank $bank, Brought $brought, array $lines, string $name, Account $account, ?int $batch = null, array $pictures = [], array $blueprints = []): Job
-    {
+    public function takeIn(
+        Bank $bank,
+        Brought $brought,
+        array $lines,
+        string $name,
+        Account $account,
+        ?int $batch = null,
+        array $pictures = [],
+        array $blueprints = [],
+    ): Job {
         $chosen = array_fill_keys($lines, true);
         $found = 0;
         $mentions = new Mentions();
@@ -94,16 +111,31 @@ final readonly class Intake
 
         $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pictures === [] ? [] : $source->report()->pages));
 
-        $input = [...$brought->toData(), 'lines' => array_keys($chosen), 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $blueprints)];
+        $input = [
+            ...$brought->toData(),
+            'lines' => array_keys($chosen),
+            'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $blueprints),
+        ];
 
-        return $this->jobs->begin(TakeIn::class, $bank->id, $account, $input, count($chosen) <= TakeIn::AT_ONCE, function () use ($bank, $name, $account, $source, $batch, $pictures, $mentions): array {
+        return $this->jobs->begin(TakeIn::class, $bank->id, $account, $input, count($chosen) <= TakeIn::AT_ONCE, function () use (
+            $bank,
+            $name,
+            $account,
+            $source,
+            $batch,
+            $pictures,
+            $mentions,
+        ): array {
             foreach (array_intersect_key($pictures, array_fill_keys($mentions->files(), true)) as $file => $hash) {
                 $this->media->adopt($bank, $file, $hash);
             }
             $before = $bank->own();
             $bank->fillIn($source->report()->bankSettings);
             $name = mb_substr(trim($name) === '' ? 'pasted text' : trim($name), 0, 160);
-            $into = $batch === null ? new Batch($bank, $account, $name, $this->clock->now()) : $this->openBatch($bank, $batch, $account, $name);
+            $into =
+                $batch === null
+                    ? new Batch($bank, $account, $name, $this->clock->now())
+                    : $this->openBatch($bank, $batch, $account, $name);
             $isFilledIn = !$bank->own()->equals($before);
             $isFilledIn ? $this->settings->filledIn($bank, $account, $before) : null;
             $this->entries->record($into);
@@ -131,17 +163,30 @@ final readonly class Intake
      */
     private function refuseUnfit(Bank $bank, array $wanted, array $again): void
     {
-        $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Found $read): ?string => $read->question?->name, $wanted), is_string(...))));
+        $names = $this->lookup->names(
+            $bank,
+            array_values(array_filter(array_map(static fn (Found $read): ?string => $read->question?->name, $wanted), is_string(...))),
+        );
         foreach ($wanted as $read) {
             $work = $read->question === null ? null : TextWork::problemIn($read->question->toData());
             if ($work !== null) {
-                throw new Malformed('lines', sprintf('the question at line %d has %s, which no screen can show in good time', $read->fromLine, $work));
+                throw new Malformed(
+                    'lines',
+                    sprintf('the question at line %d has %s, which no screen can show in good time', $read->fromLine, $work),
+                );
             }
             if ($read->question === null) {
                 throw new Malformed('lines', sprintf('the question at line %d has problems and cannot be taken in yet', $read->fromLine));
             }
             if ($read->question->name !== null && isset($names[$read->question->name]) && !isset($again[$read->fromLine])) {
-                throw new Malformed('lines', sprintf('the bank has a question named “%s” already (line %d); a new revision of it, or another one?', $read->question->name, $read->fromLine));
+                throw new Malformed(
+                    'lines',
+                    sprintf(
+                        'the bank has a question named “%s” already (line %d); a new revision of it, or another one?',
+                        $read->question->name,
+                        $read->fromLine,
+                    ),
+                );
             }
         }
     }
@@ -175,7 +220,12 @@ final readonly class Intake
     {
         $question = $read->question;
         $work = $question === null ? null : TextWork::problemIn($question->toData());
-        $problems = array_map(static fn (Problem $p): array => $p->toData(), [...$read->problems, ...($work === null ? [] : [new Problem($read->fromLine, 1, sprintf('It has %s, which no screen can show in good time.', $work))])]);
+        $problems = array_map(static fn (Problem $p): array => $p->toData(), [
+            ...$read->problems,
+            ...$work === null
+                ? []
+                : [new Problem($read->fromLine, 1, sprintf('It has %s, which no screen can show in good time.', $work))],
+        ]);
 
         return [
             'fromLine' => $read->fromLine,
@@ -183,20 +233,27 @@ final readonly class Intake
             'problems' => $problems,
             'why' => $read->why,
             'known' => $known,
-            'question' => $question === null ? null : [
-                'kind' => $question->kind::id()->value,
-                'name' => $question->name,
-                'objective' => implode(Objective::SEPARATOR, $question->objective),
-                'stem' => $question->stem,
-                'choices' => array_map(static fn ($c): array => ['text' => $c->text, 'key' => $c->isKey, 'weight' => $c->weight], $question->kind->choices()),
-                'answers' => $question->kind->choices() === [] ? AnswerLine::texts($question->kind->keyInWords()) : [],
-                'settings' => (object) $question->settings->values,
-                'status' => $question->status->value,
-            ],
+            'question' => $question === null
+                    ? null
+                    : [
+                        'kind' => $question->kind::id()->value,
+                        'name' => $question->name,
+                        'objective' => implode(Objective::SEPARATOR, $question->objective),
+                        'stem' => $question->stem,
+                        'choices' => array_map(
+                            static fn ($c): array => ['text' => $c->text, 'key' => $c->isKey, 'weight' => $c->weight],
+                            $question->kind->choices(),
+                        ),
+                        'answers' => $question->kind->choices() === [] ? AnswerLine::texts($question->kind->keyInWords()) : [],
+                        'settings' => (object) $question->settings->values,
+                        'status' => $question->status->value,
+                    ],
         ];
     }
 
-    /** @return list<array{kind: string|null, setting: string, value: string}> what a file sets for the bank and the bank does not set itself */
+    /**
+     * @return list<array{kind: string|null, setting: string, value: string}> what a file sets for the bank and the bank does not set itself
+     */
     private static function news(Bank $bank, BankSettings $read): array
     {
         $news = [];
@@ -207,7 +264,9 @@ final readonly class Intake
             }
         }
         foreach (['' => $read->wording, ...$read->kindWording] as $kind => $wording) {
-            foreach (array_diff_key($wording, $kind === '' ? $bank->own()->wording : $bank->own()->kindWording[$kind] ?? []) as $outcome => $text) {
+            foreach (
+                array_diff_key($wording, $kind === '' ? $bank->own()->wording : $bank->own()->kindWording[$kind] ?? []) as $outcome => $text
+            ) {
                 $news[] = ['kind' => $kind === '' ? null : $kind, 'setting' => 'if ' . $outcome, 'value' => $text];
             }
         }

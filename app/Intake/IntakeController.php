@@ -40,7 +40,16 @@ final readonly class IntakeController
     {
         $body = Body::of($request, self::LARGEST);
 
-        $job = $this->intake->takeIn($bank, Brought::of($body), $body->integers('lines'), $body->text('name', ''), $account, $body->optionalInteger('batch'), $body->textMap('pictures'), $body->objects('blueprints', optional: true));
+        $job = $this->intake->takeIn(
+            $bank,
+            Brought::of($body),
+            $body->integers('lines'),
+            $body->text('name', ''),
+            $account,
+            $body->optionalInteger('batch'),
+            $body->textMap('pictures'),
+            $body->objects('blueprints', optional: true),
+        );
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
     }
@@ -52,12 +61,18 @@ final readonly class IntakeController
         $size = (int) $request->headers->get('Content-Length', '0');
         $path = tempnam(sys_get_temp_dir(), 'zetema');
         if ($path === false || $size > self::LARGEST_PACKAGE) {
-            throw new Malformed('file', sprintf('has %.1f MB; a package may have up to %d MB', $size / 1e6, intdiv(self::LARGEST_PACKAGE, 1_000_000)));
+            throw new Malformed(
+                'file',
+                sprintf('has %.1f MB; a package may have up to %d MB', $size / 1e6, intdiv(self::LARGEST_PACKAGE, 1_000_000)),
+            );
         }
         try {
             // A large one never is in memory as a whole.
             if (file_put_contents($path, $request->getContent(true)) > self::LARGEST_PACKAGE) {
-                throw new Malformed('file', sprintf('is larger than the %d MB that a package may have', intdiv(self::LARGEST_PACKAGE, 1_000_000)));
+                throw new Malformed(
+                    'file',
+                    sprintf('is larger than the %d MB that a package may have', intdiv(self::LARGEST_PACKAGE, 1_000_000)),
+                );
             }
             $opened = $opening->open($bank, $path, $request->query->getString('name'));
 

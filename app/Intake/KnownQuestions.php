@@ -17,7 +17,10 @@ use Zetema\Core\Question\AlikeIndex;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Sketch;
 
-/** Questions of the bank that what is brought seems to be: those with its name, else with its stem, else with nearly its stem; and how the two differ. */
+/**
+ * Questions of the bank that what is brought seems to be: those with its name, else with its stem, else with nearly its stem; and how the
+ * two differ.
+ */
 final readonly class KnownQuestions
 {
     /** Lines of a difference that are told. */
@@ -34,12 +37,15 @@ final readonly class KnownQuestions
     /**
      * @param list<Found> $found
      *
-     * @return array<int, array{id: int, by: string, isSame: bool, difference: list<array{text: string, change: string}>}> by the line each opens at
+     * @return array<int, array{id: int, by: string, isSame: bool, difference: list<array{text: string, change: string}>}> by the line each
+     *   opens at
      */
     public function of(Bank $bank, array $found): array
     {
         $ids = $this->ids($bank, $found);
-        $standing = iterator_to_array(Standing::of($this->db, $bank, array_values(array_unique(array_map(static fn (array $one): int => $one[0], $ids)))));
+        $standing = iterator_to_array(
+            Standing::of($this->db, $bank, array_values(array_unique(array_map(static fn (array $one): int => $one[0], $ids)))),
+        );
         $known = [];
         foreach ($found as $read) {
             [$id, $by] = $ids[$read->fromLine] ?? [0, ''];
@@ -51,7 +57,12 @@ final readonly class KnownQuestions
             $became = $read->question->with($read->question->settings, $read->question->tags, $objective);
             $name = $read->question->name ?? $standing[$id]->name;
             $difference = self::difference(self::text($standing[$id]), self::lines($name === null ? $became : $became->named($name)));
-            $known[$read->fromLine] = ['id' => $id, 'by' => $by, 'isSame' => $difference === [], 'difference' => array_slice($difference, 0, self::MOST_LINES)];
+            $known[$read->fromLine] = [
+                'id' => $id,
+                'by' => $by,
+                'isSame' => $difference === [],
+                'difference' => array_slice($difference, 0, self::MOST_LINES),
+            ];
         }
 
         return $known;
@@ -65,7 +76,10 @@ final readonly class KnownQuestions
     public function ids(Bank $bank, array $found): array
     {
         $whole = array_values(array_filter(array_map(static fn (Found $read): ?Question => $read->question, $found)));
-        $names = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Question $q): ?string => $q->name, $whole), is_string(...))));
+        $names = $this->lookup->names(
+            $bank,
+            array_values(array_filter(array_map(static fn (Question $q): ?string => $q->name, $whole), is_string(...))),
+        );
         $stems = $this->lookup->stems($bank, array_map(static fn (Question $q): string => AuthorText::comparable($q->stem), $whole));
         $ids = [];
         foreach ($found as $read) {
@@ -120,7 +134,9 @@ final readonly class KnownQuestions
     {
         $lines = explode("\n", trim((new Writer())->question($question)));
 
-        return array_values(array_filter($lines, static fn (string $line): bool => $line !== '' && preg_match('/^\s*status:/', $line) !== 1));
+        return array_values(
+            array_filter($lines, static fn (string $line): bool => $line !== '' && preg_match('/^\s*status:/', $line) !== 1),
+        );
     }
 
     /**

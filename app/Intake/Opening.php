@@ -25,7 +25,8 @@ final readonly class Opening
      * @param string $bytes of the file
      * @param string $encoding as somebody says; empty: as it looks
      *
-     * @return array{text: string, as: string, encoding: string, isSure: bool, sample: string} sample: the first words that are written otherwise than in ASCII, as they would read
+     * @return array{text: string, as: string, encoding: string, isSure: bool, sample: string} sample: the first words that are written
+     *   otherwise than in ASCII, as they would read
      *
      * @throws Malformed
      */
@@ -36,15 +37,34 @@ final readonly class Opening
             throw new Malformed('file', $foreign);
         }
         if (TableSource::isSpreadsheet($bytes)) {
-            return ['text' => $this->spreadsheet($bytes), 'as' => SourceFormat::Table->value, 'encoding' => Encoding::Utf8->value, 'isSure' => true, 'sample' => ''];
+            return [
+                'text' => $this->spreadsheet($bytes),
+                'as' => SourceFormat::Table->value,
+                'encoding' => Encoding::Utf8->value,
+                'isSure' => true,
+                'sample' => '',
+            ];
         }
         $seen = Encoding::of($bytes);
-        $chosen = $encoding === '' ? $seen : Encoding::tryFrom($encoding) ?? throw new Malformed('encoding', 'is not known; utf-8, utf-16le, utf-16be and windows-1252 are');
+        $chosen =
+            $encoding === ''
+                ? $seen
+                : Encoding::tryFrom($encoding) ??
+                    throw new Malformed('encoding', 'is not known; utf-8, utf-16le, utf-16be and windows-1252 are');
         $text = str_replace(["\r\n", "\r"], "\n", $chosen->decode($bytes));
-        $isHtml = preg_match('/\.html?$/i', $name) === 1 || preg_match('/^\s*<(?:!doctype|!--|html|body|p|div|table|ol|ul|h[1-6]|meta|span|b|article|section)[\s>]/i', $text) === 1;
+        $isHtml =
+            preg_match('/\.html?$/i', $name) === 1 ||
+            preg_match('/^\s*<(?:!doctype|!--|html|body|p|div|table|ol|ul|h[1-6]|meta|span|b|article|section)[\s>]/i', $text) === 1;
         $text = $isHtml ? PaperText::ofHtml($text) : $text;
         if (strlen($text) > Brought::LONGEST) {
-            throw new Malformed('file', sprintf('has %.1f MB of text; up to %d MB can be read at once, so bring it in as several files', strlen($text) / 1e6, intdiv(Brought::LONGEST, 1_000_000)));
+            throw new Malformed(
+                'file',
+                sprintf(
+                    'has %.1f MB of text; up to %d MB can be read at once, so bring it in as several files',
+                    strlen($text) / 1e6,
+                    intdiv(Brought::LONGEST, 1_000_000),
+                ),
+            );
         }
         if (substr_count($text, "\0") > 0) {
             throw new Malformed('file', 'is no text: it holds characters that no text has');
@@ -59,7 +79,9 @@ final readonly class Opening
             },
             'encoding' => $chosen->value,
             'isSure' => $chosen === Encoding::Utf8 || ($chosen === $seen && $chosen !== Encoding::Windows1252),
-            'sample' => preg_match('/[^\n]{0,60}[^\x00-\x7F][^\n]{0,60}/u', $text, $m) === 1 ? mb_substr(Characters::tidy($m[0]), 0, self::SAMPLE) : '',
+            'sample' => preg_match('/[^\n]{0,60}[^\x00-\x7F][^\n]{0,60}/u', $text, $m) === 1
+                    ? mb_substr(Characters::tidy($m[0]), 0, self::SAMPLE)
+                    : '',
         ];
     }
 

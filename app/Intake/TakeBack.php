@@ -19,11 +19,23 @@ use Zetema\App\Bank\Stored\RowsOfBatch;
 use Zetema\App\Shared\Lock;
 use Zetema\Core\Data\Fields;
 
-/** Takes a batch back, a piece at a time: blueprints, then revisions, then questions, then the pages and objectives that nothing needs any more. */
+/**
+ * Takes a batch back, a piece at a time: blueprints, then revisions, then questions, then the pages and objectives that nothing needs any
+ * more.
+ */
 final readonly class TakeBack implements Task
 {
-    public function __construct(private EntityManagerInterface $em, private RowsOfBatch $came, private Assessments $assessments, private ComesWithBatch $beside, private UndoManyQuestions $many, private ChangedRows $rows, private BankHistory $history, private TakingBack $entries, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private RowsOfBatch $came,
+        private Assessments $assessments,
+        private ComesWithBatch $beside,
+        private UndoManyQuestions $many,
+        private ChangedRows $rows,
+        private BankHistory $history,
+        private TakingBack $entries,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function name(): string
@@ -36,7 +48,9 @@ final readonly class TakeBack implements Task
         $batch = $this->batch($job);
         $progress->begin($batch->questions() + $batch->revisions());
         // Blueprints first: what keeps one of them does not keep its questions.
-        $goesOn = $progress->cursor()->has('blueprints') || $this->piece($job, $progress, 0, fn (Batch $batch): array => ['blueprints' => $this->beside->takeBack($batch)]);
+        $goesOn =
+            $progress->cursor()->has('blueprints') ||
+            $this->piece($job, $progress, 0, fn (Batch $batch): array => ['blueprints' => $this->beside->takeBack($batch)]);
         $goesOn = $goesOn && $this->putBack($job, $progress) && $this->takeOut($job, $progress);
         if ($goesOn && !$progress->cursor()->has('by')) {
             $this->piece($job, $progress, 0, fn (Batch $batch): array => $this->end($batch, $job, $progress->cursor()));
@@ -44,7 +58,13 @@ final readonly class TakeBack implements Task
         $at = $progress->cursor();
         $blueprints = $at->optionalObject('blueprints');
 
-        return ['putBack' => $at->integer('putBack', 0), 'taken' => $at->integer('taken', 0), 'kept' => $at->integer('kept', 0), 'blueprints' => $blueprints?->integer('taken') ?? 0, 'by' => $at->texts('by', optional: true)];
+        return [
+            'putBack' => $at->integer('putBack', 0),
+            'taken' => $at->integer('taken', 0),
+            'kept' => $at->integer('kept', 0),
+            'blueprints' => $blueprints?->integer('taken') ?? 0,
+            'by' => $at->texts('by', optional: true),
+        ];
     }
 
     /** What was taken back is gone; the rest can be taken back by another press. */
@@ -64,7 +84,12 @@ final readonly class TakeBack implements Task
         $done = $before->integer('done', 0) + $size;
         $this->em->clear();
 
-        return $progress->piece(Lock::bank($job->bankId), $done, fn (): array => [...$before->raw(), 'done' => $done, ...$write($this->batch($job))], $size);
+        return $progress->piece(
+            Lock::bank($job->bankId),
+            $done,
+            fn (): array => [...$before->raw(), 'done' => $done, ...$write($this->batch($job))],
+            $size,
+        );
     }
 
     /** Revised questions are as they were; those that somebody changed meanwhile stay. */
@@ -98,7 +123,15 @@ final readonly class TakeBack implements Task
             if ($ids === []) {
                 return true;
             }
-            $goesOn = $this->piece($job, $progress, count($ids), fn (): array => ['taken' => $progress->cursor()->integer('taken', 0) + $this->came->takeOut($ids), 'last' => max(0, ...$ids)]);
+            $goesOn = $this->piece(
+                $job,
+                $progress,
+                count($ids),
+                fn (): array => [
+                    'taken' => $progress->cursor()->integer('taken', 0) + $this->came->takeOut($ids),
+                    'last' => max(0, ...$ids),
+                ],
+            );
         }
 
         return false;
@@ -111,7 +144,13 @@ final readonly class TakeBack implements Task
         $this->came->takeOutObjectives($batch->id);
         $batch->takeBack($this->clock->now());
         $kept = $this->came->questions($batch->id);
-        $by = [...$this->keptBy($batch), ...array_map(static fn (string $title): string => sprintf('the blueprint “%s”, which was used since', $title), $at->object('blueprints')->texts('kept'))];
+        $by = [
+            ...$this->keptBy($batch),
+            ...array_map(
+                static fn (string $title): string => sprintf('the blueprint “%s”, which was used since', $title),
+                $at->object('blueprints')->texts('kept'),
+            ),
+        ];
         $this->entries->end($batch, $job->account->id, $kept, $by);
 
         return ['kept' => $kept, 'by' => $by];
@@ -124,9 +163,16 @@ final readonly class TakeBack implements Task
         $held = $this->assessments->holdOf($batch);
 
         return [
-            ...($changed > 0 ? [sprintf('%d changed since', $changed)] : []),
-            ...array_map(static fn (string $title, int $questions): string => sprintf('%d held by an edition of “%s”', $questions, $title), array_map(strval(...), array_keys($held)), $held),
-            ...array_map(static fn (string $name): string => sprintf('the page “%s”, which a blueprint needs', $name), $this->came->pages($batch->id)),
+            ...$changed > 0 ? [sprintf('%d changed since', $changed)] : [],
+            ...array_map(
+                static fn (string $title, int $questions): string => sprintf('%d held by an edition of “%s”', $questions, $title),
+                array_map(strval(...), array_keys($held)),
+                $held,
+            ),
+            ...array_map(
+                static fn (string $name): string => sprintf('the page “%s”, which a blueprint needs', $name),
+                $this->came->pages($batch->id),
+            ),
         ];
     }
 }

@@ -26,14 +26,27 @@ use Zetema\Core\Exchange\Found;
 use Zetema\Core\Question as Core;
 use Zetema\Core\Question\Sketch;
 
-/** Takes the questions of a text into a bank, a piece at a time. What was checked when it began may have changed since: a name that is taken by now is left out. */
+/**
+ * Takes the questions of a text into a bank, a piece at a time. What was checked when it began may have changed since: a name that is taken
+ * by now is left out.
+ */
 final readonly class TakeIn implements Task
 {
     /** Up to so many questions take about a second. */
     public const AT_ONCE = 300;
 
-    public function __construct(private EntityManagerInterface $em, private Objectives $objectives, private PictureSizes $sizes, private BankLookup $lookup, private KnownQuestions $known, private BringingAgain $again, private ComesWithBatch $beside, private TakingBack $entries, private RowsOfBatch $came, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Objectives $objectives,
+        private PictureSizes $sizes,
+        private BankLookup $lookup,
+        private KnownQuestions $known,
+        private BringingAgain $again,
+        private ComesWithBatch $beside,
+        private TakingBack $entries,
+        private RowsOfBatch $came,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function name(): string
@@ -73,20 +86,32 @@ final readonly class TakeIn implements Task
         // What stands beside the questions, once they are all there.
         $beside = $progress->cursor();
         if ($goesOn && !$beside->has('blueprints')) {
-            $progress->piece(Lock::bank($job->bankId), $done, function () use ($batch, $source, $input, $called, $done): array {
-                $batch = $this->batch($batch);
-                $this->takeInPages($batch, $batch->bank, $source->report()->pages, $batch->account);
-                // Blueprints name pages, and ask the database for them.
-                $this->em->flush();
-                $this->again->end($batch);
-                $this->entries->goOn($batch, isAtWork: false);
+            $progress->piece(
+                Lock::bank($job->bankId),
+                $done,
+                function () use ($batch, $source, $input, $called, $done): array {
+                    $batch = $this->batch($batch);
+                    $this->takeInPages($batch, $batch->bank, $source->report()->pages, $batch->account);
+                    // Blueprints name pages, and ask the database for them.
+                    $this->em->flush();
+                    $this->again->end($batch);
+                    $this->entries->goOn($batch, isAtWork: false);
 
-                return ['done' => $done, 'called' => (object) $called, 'blueprints' => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called)];
-            }, 0);
+                    return [
+                        'done' => $done,
+                        'called' => (object) $called,
+                        'blueprints' => $this->beside->takeIn($batch, $input->objects('blueprints', optional: true), $called),
+                    ];
+                },
+                0,
+            );
             $beside = $progress->cursor();
         }
 
-        return [...$this->batch($batch)->toData(), 'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $beside->objects('blueprints', optional: true))];
+        return [
+            ...$this->batch($batch)->toData(),
+            'blueprints' => array_map(static fn (Fields $b): array => $b->raw(), $beside->objects('blueprints', optional: true)),
+        ];
     }
 
     /** What came in stays, and can be taken back. */
@@ -111,11 +136,16 @@ final readonly class TakeIn implements Task
     private function piece(Progress $progress, int $bank, int $batch, array $piece, int $done, array &$called): bool
     {
         $this->em->clear();
-        $goesOn = $progress->piece(Lock::bank($bank), $done, function () use ($batch, $piece, $done, &$called): array {
-            $called += $this->takeIn($this->batch($batch), $piece);
+        $goesOn = $progress->piece(
+            Lock::bank($bank),
+            $done,
+            function () use ($batch, $piece, $done, &$called): array {
+                $called += $this->takeIn($this->batch($batch), $piece);
 
-            return ['done' => $done, 'called' => (object) $called];
-        }, count($piece));
+                return ['done' => $done, 'called' => (object) $called];
+            },
+            count($piece),
+        );
         $this->em->clear();
 
         return $goesOn;
@@ -130,12 +160,25 @@ final readonly class TakeIn implements Task
     {
         $bank = $batch->bank;
         [$questions, $called] = $this->revise($batch, $decided);
-        $taken = $this->lookup->names($bank, array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))));
+        $taken = $this->lookup->names(
+            $bank,
+            array_values(array_filter(array_map(static fn (Core\Question $q): ?string => $q->name, $questions), is_string(...))),
+        );
         $new = array_values(array_filter($questions, static fn (Core\Question $q): bool => $q->name === null || !isset($taken[$q->name])));
         $objectives = $this->objectives->ensure($bank, array_map(static fn (Core\Question $q): array => $q->objective, $new), $batch);
         foreach ($new as $question) {
             $objective = $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null;
-            $this->em->persist(new Question($bank, $objective, $this->sketch($bank, $question), $question->name, $batch->account, $this->clock->now(), $batch));
+            $this->em->persist(
+                new Question(
+                    $bank,
+                    $objective,
+                    $this->sketch($bank, $question),
+                    $question->name,
+                    $batch->account,
+                    $this->clock->now(),
+                    $batch,
+                ),
+            );
         }
         $batch->count(count($new));
         $this->em->flush();
@@ -155,16 +198,25 @@ final readonly class TakeIn implements Task
     private function revise(Batch $batch, array $decided): array
     {
         $found = array_map(static fn (array $one, int $i): Found => new Found($i, $i, $one[0], []), $decided, array_keys($decided));
-        $ids = array_intersect_key($this->known->ids($batch->bank, $found), array_filter($decided, static fn (array $one): bool => $one[1] !== ''));
+        $ids = array_intersect_key(
+            $this->known->ids($batch->bank, $found),
+            array_filter($decided, static fn (array $one): bool => $one[1] !== ''),
+        );
         $paths = array_map(static fn (int $i): array => $decided[$i][0]->objective, array_keys($ids));
         $objectives = $this->objectives->ensure($batch->bank, array_values(array_filter($paths)), $batch);
         $revised = $new = $called = [];
         foreach ($decided as $i => [$question, $what]) {
             if ($what === 'revise' && isset($ids[$i])) {
-                $revised[$ids[$i][0]] = [$this->sketch($batch->bank, $question), $question->name, $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null];
+                $revised[$ids[$i][0]] = [
+                    $this->sketch($batch->bank, $question),
+                    $question->name,
+                    $objectives[implode(Objective::SEPARATOR, $question->objective)] ?? null,
+                ];
             } else {
                 $isTaken = $what === 'another' && isset($ids[$i]) && $question->name !== null;
-                $new[] = $isTaken ? $question->named($called[$question->name] = $this->freeName($batch->bank, $question->name)) : $question;
+                $new[] = $isTaken
+                    ? $question->named($called[$question->name] = $this->freeName($batch->bank, $question->name))
+                    : $question;
             }
         }
         $this->again->revise($batch, $revised);
@@ -177,7 +229,8 @@ final readonly class TakeIn implements Task
         $names = array_map(static fn (int $n): string => mb_substr($name, 0, 76) . ' ' . $n, range(2, 200));
         $taken = $this->lookup->names($bank, $names);
 
-        return array_values(array_filter($names, static fn (string $one): bool => !isset($taken[$one])))[0] ?? mb_substr($name, 0, 60) . ' ' . bin2hex(random_bytes(4));
+        return array_values(array_filter($names, static fn (string $one): bool => !isset($taken[$one])))[0] ??
+            mb_substr($name, 0, 60) . ' ' . bin2hex(random_bytes(4));
     }
 
     /** @param list<\Zetema\Core\Exchange\TextFormat\Page> $pages */
@@ -192,6 +245,11 @@ final readonly class TakeIn implements Task
 
     private function sketch(Bank $bank, Core\Question $question): Sketch
     {
-        return Sketch::of($this->sizes->fill($bank, Fields::of($question->toData())), $question->name, $question->objective, $question->status);
+        return Sketch::of(
+            $this->sizes->fill($bank, Fields::of($question->toData())),
+            $question->name,
+            $question->objective,
+            $question->status,
+        );
     }
 }

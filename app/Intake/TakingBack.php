@@ -23,8 +23,13 @@ use Zetema\Core\Data\Malformed;
 /** An intake as a step in the bank's history, from its first piece; undoing it takes the batch back, a piece at a time. */
 final readonly class TakingBack implements UndoingInPieces
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private BankHistory $history, private UndoManyQuestions $many, private Jobs $jobs)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private BankHistory $history,
+        private UndoManyQuestions $many,
+        private Jobs $jobs,
+    ) {
     }
 
     public static function kind(): string
@@ -39,7 +44,16 @@ final readonly class TakingBack implements UndoingInPieces
         if ($entry === null) {
             $this->em->persist($batch);
             $this->em->flush();
-            $batch->recordedAs($this->history->record($batch->bank, $batch->account, self::kind(), self::words($batch), ['batch' => $batch->id], isAtWork: true));
+            $batch->recordedAs(
+                $this->history->record(
+                    $batch->bank,
+                    $batch->account,
+                    self::kind(),
+                    self::words($batch),
+                    ['batch' => $batch->id],
+                    isAtWork: true,
+                ),
+            );
         } else {
             $this->history->goOn($entry->id, self::words($batch), isAtWork: true);
         }
@@ -56,7 +70,12 @@ final readonly class TakingBack implements UndoingInPieces
     {
         $entry = $batch->entry();
         if ($entry !== null) {
-            $this->history->goOn($entry->id, self::words($batch) . ($kept === 0 ? '' : sprintf('; of these %d stay%s', $kept, $by === [] ? '' : ': ' . implode(', ', $by))), isAtWork: false);
+            $this->history->goOn(
+                $entry->id,
+                self::words($batch) .
+                    ($kept === 0 ? '' : sprintf('; of these %d stay%s', $kept, $by === [] ? '' : ': ' . implode(', ', $by))),
+                isAtWork: false,
+            );
             $this->history->undone($entry->id, $account);
         }
     }
@@ -74,7 +93,8 @@ final readonly class TakingBack implements UndoingInPieces
     }
 
     /**
-     * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and what came with it and is not needed.
+     * Takes a batch back: all its questions that nobody has changed since and that no edition holds; and what came with it and is not
+     * needed.
      *
      * @throws Malformed|Conflict if it has been, or one of its revised questions was changed since; then nothing is taken back
      */
@@ -88,16 +108,31 @@ final readonly class TakingBack implements UndoingInPieces
             $this->many->refuse($change);
         }
 
-        return $this->jobs->begin(TakeBack::class, $batch->bank->id, $account, ['batch' => $batch->id], atOnce: $batch->questions() + $batch->revisions() <= TakeIn::AT_ONCE, with: function () use ($batch): array {
-            if ($this->db->fetchOne('SELECT taken_back_at FROM batch WHERE id = ?', [$batch->id]) !== null) {
-                throw new Malformed('batch', 'has been taken back already');
-            }
-            if ($this->db->fetchOne("SELECT 1 FROM job WHERE bank_id = ? AND task = ? AND state IN ('waiting', 'running') AND " . Dialects::of($this->db)->jsonText('input', 'batch') . ' = ?', [$batch->bank->id, TakeBack::name(), $batch->id], [2 => ParameterType::INTEGER]) !== false) {
-                throw new Conflict('This batch is being taken back already.');
-            }
+        return $this->jobs->begin(
+            TakeBack::class,
+            $batch->bank->id,
+            $account,
+            ['batch' => $batch->id],
+            atOnce: $batch->questions() + $batch->revisions() <= TakeIn::AT_ONCE,
+            with: function () use ($batch): array {
+                if ($this->db->fetchOne('SELECT taken_back_at FROM batch WHERE id = ?', [$batch->id]) !== null) {
+                    throw new Malformed('batch', 'has been taken back already');
+                }
+                if (
+                    $this->db->fetchOne(
+                        "SELECT 1 FROM job WHERE bank_id = ? AND task = ? AND state IN ('waiting', 'running') AND " .
+                            Dialects::of($this->db)->jsonText('input', 'batch') .
+                            ' = ?',
+                        [$batch->bank->id, TakeBack::name(), $batch->id],
+                        [2 => ParameterType::INTEGER],
+                    ) !== false
+                ) {
+                    throw new Conflict('This batch is being taken back already.');
+                }
 
-            return [];
-        });
+                return [];
+            },
+        );
     }
 
     private static function words(Batch $batch): string

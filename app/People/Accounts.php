@@ -26,7 +26,12 @@ final class Accounts extends ServiceEntityRepository implements PasswordUpgrader
     public function upgradePassword(PasswordAuthenticatedUserInterface $user, string $newHashedPassword): void
     {
         if ($user instanceof Account) {
-            $this->transactions->ofRows(Lock::account($user->id), fn () => $this->getEntityManager()->getConnection()->executeStatement('UPDATE account SET password_hash = ? WHERE id = ?', [$newHashedPassword, $user->id]));
+            $this->transactions->ofRows(
+                Lock::account($user->id),
+                fn () => $this->getEntityManager()
+                    ->getConnection()
+                    ->executeStatement('UPDATE account SET password_hash = ? WHERE id = ?', [$newHashedPassword, $user->id]),
+            );
         }
     }
 }

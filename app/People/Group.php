@@ -23,10 +23,8 @@ class Group implements Versioned
     #[ORM\Column(type: Types::JSON)]
     private array $members = [];
 
-    public function __construct(
-        #[ORM\Column(length: 80, unique: true)]
-        private string $name,
-    ) {
+    public function __construct(#[ORM\Column(length: 80, unique: true)] private string $name)
+    {
     }
 
     public function name(): string

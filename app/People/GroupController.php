@@ -47,12 +47,19 @@ final readonly class GroupController
         $body = Body::of($request);
         $name = $body->has('name') ? $this->name($body, $group->id) : null;
         $members = $body->has('members') ? $this->candidates($body->integers('members')) : null;
-        $this->saving->change(Group::class, $group->id, $body->integer('version'), static function (Group $group) use ($name, $members): void {
-            $group->rename($name ?? $group->name());
-            if ($members !== null) {
-                $group->hold($members);
-            }
-        }, 'This group was changed in another window or by someone else since you opened it.', static fn (Group $group): array => $group->toData());
+        $this->saving->change(
+            Group::class,
+            $group->id,
+            $body->integer('version'),
+            static function (Group $group) use ($name, $members): void {
+                $group->rename($name ?? $group->name());
+                if ($members !== null) {
+                    $group->hold($members);
+                }
+            },
+            'This group was changed in another window or by someone else since you opened it.',
+            static fn (Group $group): array => $group->toData(),
+        );
 
         return new JsonResponse($this->all());
     }
@@ -69,8 +76,14 @@ final readonly class GroupController
     private function all(): array
     {
         return [
-            'groups' => array_map(static fn (Group $group): array => $group->toData(), $this->em->getRepository(Group::class)->findBy([], ['name' => 'ASC'])),
-            'candidates' => array_map(static fn (Account $account): array => ['id' => $account->id, 'name' => $account->name, 'login' => $account->login], $this->em->getRepository(Account::class)->findBy(['role' => Role::Candidate], ['name' => 'ASC'])),
+            'groups' => array_map(
+                static fn (Group $group): array => $group->toData(),
+                $this->em->getRepository(Group::class)->findBy([], ['name' => 'ASC']),
+            ),
+            'candidates' => array_map(
+                static fn (Account $account): array => ['id' => $account->id, 'name' => $account->name, 'login' => $account->login],
+                $this->em->getRepository(Account::class)->findBy(['role' => Role::Candidate], ['name' => 'ASC']),
+            ),
         ];
     }
 
@@ -81,7 +94,10 @@ final readonly class GroupController
      */
     private function candidates(array $ids): array
     {
-        return array_map(static fn (Account $account): int => $account->id, $this->em->getRepository(Account::class)->findBy(['id' => $ids, 'role' => Role::Candidate], ['id' => 'ASC']));
+        return array_map(
+            static fn (Account $account): int => $account->id,
+            $this->em->getRepository(Account::class)->findBy(['id' => $ids, 'role' => Role::Candidate], ['id' => 'ASC']),
+        );
     }
 
     private function name(Fields $body, ?int $own): string

@@ -69,7 +69,13 @@ final readonly class LogInPace
     {
         $known = $this->db->fetchOne('SELECT failures FROM slowed_log_in WHERE login = ? AND address = ?', [self::name($login), $address]);
         if ($known === false || $known !== 0) {
-            $this->transactions->ofRows(Lock::house(), fn () => $this->db->executeStatement('INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 0, ?, 1) ON CONFLICT (login, address) DO UPDATE SET failures = 0, has_logged_in = TRUE', [self::name($login), $address, $this->now()]));
+            $this->transactions->ofRows(
+                Lock::house(),
+                fn () => $this->db->executeStatement(
+                    'INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 0, ?, 1) ON CONFLICT (login, address) DO UPDATE SET failures = 0, has_logged_in = TRUE',
+                    [self::name($login), $address, $this->now()],
+                ),
+            );
         }
     }
 
@@ -78,7 +84,9 @@ final readonly class LogInPace
     {
         $row = $this->row(self::CODES, $address);
 
-        return $row === null ? 0 : max(0, (int) ceil(($row['lastAt'] + 1000 * self::waitAfter($row['failures'], self::FREE_CODES) - $this->now()) / 1000));
+        return $row === null
+            ? 0
+            : max(0, (int) ceil(($row['lastAt'] + 1000 * self::waitAfter($row['failures'], self::FREE_CODES) - $this->now()) / 1000));
     }
 
     public function wrongCode(string $address): void
@@ -88,7 +96,13 @@ final readonly class LogInPace
 
     public function forget(string $login, string $address): void
     {
-        $this->transactions->ofRows(Lock::house(), fn () => $this->db->executeStatement('DELETE FROM slowed_log_in WHERE login = ? AND address = ?', [self::name($login), $address]));
+        $this->transactions->ofRows(
+            Lock::house(),
+            fn () => $this->db->executeStatement('DELETE FROM slowed_log_in WHERE login = ? AND address = ?', [
+                self::name($login),
+                $address,
+            ]),
+        );
     }
 
     /** @return int|null the moment from which the next attempt may be made, in milliseconds; null: attempts are not slowed */
@@ -101,7 +115,10 @@ final readonly class LogInPace
         if ($row !== null && $row['hasLoggedIn']) {
             return null;
         }
-        $names = $this->db->fetchNumeric('SELECT COUNT(*), MAX(last_at) FROM slowed_log_in WHERE address = ? AND failures > 0 AND last_at >= ? AND login <> ?', [$address, $this->now() - self::FORGOTTEN_AFTER, self::CODES]);
+        $names = $this->db->fetchNumeric(
+            'SELECT COUNT(*), MAX(last_at) FROM slowed_log_in WHERE address = ? AND failures > 0 AND last_at >= ? AND login <> ?',
+            [$address, $this->now() - self::FORGOTTEN_AFTER, self::CODES],
+        );
         [$failed, $lastAt] = array_map(Row::int(...), $names === false ? [0, 0] : [$names[0], $names[1]]);
 
         return $failed < self::FREE_NAMES ? null : $lastAt + 1000 * self::waitAfter($failed, self::FREE_NAMES);
@@ -110,13 +127,20 @@ final readonly class LogInPace
     /** @return array{failures: int, lastAt: int, hasLoggedIn: bool}|null of late */
     private function row(string $login, string $address): ?array
     {
-        $row = $this->db->fetchNumeric('SELECT failures, last_at, has_logged_in FROM slowed_log_in WHERE login = ? AND address = ?', [self::name($login), $address]);
+        $row = $this->db->fetchNumeric('SELECT failures, last_at, has_logged_in FROM slowed_log_in WHERE login = ? AND address = ?', [
+            self::name($login),
+            $address,
+        ]);
         if ($row === false) {
             return null;
         }
         [$failures, $lastAt, $hasLoggedIn] = array_map(Row::int(...), [$row[0], $row[1], $row[2]]);
 
-        return ['failures' => $lastAt < $this->now() - self::FORGOTTEN_AFTER ? 0 : $failures, 'lastAt' => $lastAt, 'hasLoggedIn' => $hasLoggedIn === 1];
+        return [
+            'failures' => $lastAt < $this->now() - self::FORGOTTEN_AFTER ? 0 : $failures,
+            'lastAt' => $lastAt,
+            'hasLoggedIn' => $hasLoggedIn === 1,
+        ];
     }
 
     /** Within a transaction. */
@@ -125,7 +149,10 @@ final readonly class LogInPace
         $now = $this->now();
         $old = $now - self::FORGOTTEN_AFTER;
         $this->db->executeStatement('DELETE FROM slowed_log_in WHERE last_at < ? AND NOT has_logged_in', [$old]);
-        $this->db->executeStatement('INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 1, ?, 0) ON CONFLICT (login, address) DO UPDATE SET failures = CASE WHEN slowed_log_in.last_at < ? THEN 1 ELSE slowed_log_in.failures + 1 END, last_at = excluded.last_at', [self::name($login), $address, $now, $old]);
+        $this->db->executeStatement(
+            'INSERT INTO slowed_log_in (login, address, failures, last_at, has_logged_in) VALUES (?, ?, 1, ?, 0) ON CONFLICT (login, address) DO UPDATE SET failures = CASE WHEN slowed_log_in.last_at < ? THEN 1 ELSE slowed_log_in.failures + 1 END, last_at = excluded.last_at',
+            [self::name($login), $address, $now, $old],
+        );
     }
 
     private function now(): int
@@ -136,7 +163,10 @@ final readonly class LogInPace
     /** @return list<array<string, mixed>> those that have to wait between attempts now */
     public function slowed(): array
     {
-        return $this->db->fetchAllAssociative('SELECT id, login, address, failures FROM slowed_log_in WHERE failures >= CASE WHEN login = ? THEN ? ELSE ? END AND last_at >= ? ORDER BY login, address', [self::CODES, self::FREE_CODES, self::FREE, $this->now() - self::FORGOTTEN_AFTER]);
+        return $this->db->fetchAllAssociative(
+            'SELECT id, login, address, failures FROM slowed_log_in WHERE failures >= CASE WHEN login = ? THEN ? ELSE ? END AND last_at >= ? ORDER BY login, address',
+            [self::CODES, self::FREE_CODES, self::FREE, $this->now() - self::FORGOTTEN_AFTER],
+        );
     }
 
     public function lift(SlowedLogIn $slowed): void

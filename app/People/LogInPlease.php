@@ -15,6 +15,11 @@ final class LogInPlease implements AuthenticationEntryPointInterface
 {
     public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
-        return ProblemDetails::response(401, 'log-in', 'Please log in', 'You are not logged in, or your session has expired. Log in again; what you typed is still on the page.');
+        return ProblemDetails::response(
+            401,
+            'log-in',
+            'Please log in',
+            'You are not logged in, or your session has expired. Log in again; what you typed is still on the page.',
+        );
     }
 }

@@ -24,7 +24,13 @@ final readonly class NotLoggedIn implements AuthenticationFailureHandlerInterfac
     {
         if ($exception instanceof TooSoon) {
             $wait = $exception->seconds === 1 ? 'a second' : $exception->seconds . ' seconds';
-            $answer = ProblemDetails::response(429, 'too-soon', 'Not so fast', sprintf('Logging in under this name failed several times. Wait %s, then try again; the right password will do.', $wait), ['seconds' => $exception->seconds]);
+            $answer = ProblemDetails::response(
+                429,
+                'too-soon',
+                'Not so fast',
+                sprintf('Logging in under this name failed several times. Wait %s, then try again; the right password will do.', $wait),
+                ['seconds' => $exception->seconds],
+            );
             $answer->headers->set('Retry-After', (string) $exception->seconds);
 
             return $answer;
@@ -33,7 +39,12 @@ final readonly class NotLoggedIn implements AuthenticationFailureHandlerInterfac
             $this->hashAnyway($request);
         }
 
-        return ProblemDetails::response(401, 'password', 'Not logged in', 'This name and password do not go together. Check both; capital letters count in the password.');
+        return ProblemDetails::response(
+            401,
+            'password',
+            'Not logged in',
+            'This name and password do not go together. Check both; capital letters count in the password.',
+        );
     }
 
     private function hashAnyway(Request $request): void

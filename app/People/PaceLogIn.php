@@ -24,7 +24,10 @@ final class PaceLogIn
     public function onCheck(CheckPassportEvent $event): void
     {
         $badge = $event->getPassport()->getBadge(UserBadge::class);
-        ['wait' => $wait, 'counted' => $this->isCounted] = $badge instanceof UserBadge ? $this->pace->begin($badge->getUserIdentifier(), $this->address()) : ['wait' => 0, 'counted' => true];
+        ['wait' => $wait, 'counted' => $this->isCounted] =
+            $badge instanceof UserBadge
+                ? $this->pace->begin($badge->getUserIdentifier(), $this->address())
+                : ['wait' => 0, 'counted' => true];
         if ($wait > 0) {
             throw new TooSoon($wait);
         }
@@ -40,7 +43,7 @@ final class PaceLogIn
     public function onFailure(LoginFailureEvent $event): void
     {
         $badge = $event->getPassport()?->getBadge(UserBadge::class);
-        if (!$this->isCounted && $badge instanceof UserBadge && !$event->getException() instanceof TooSoon) {
+        if (!$this->isCounted && $badge instanceof UserBadge && !($event->getException() instanceof TooSoon)) {
             $this->pace->failed($badge->getUserIdentifier(), $this->address());
         }
     }

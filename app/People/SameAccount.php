@@ -26,12 +26,26 @@ final readonly class SameAccount
     {
         $request = $event->getRequest();
         $whose = $request->headers->get(self::HEADER);
-        if ($whose === null || !str_starts_with($request->getPathInfo(), '/api/') || in_array($request->getPathInfo(), ['/api/log-in', '/api/log-out', '/api/me'], true)) {
+        if (
+            $whose === null ||
+            !str_starts_with($request->getPathInfo(), '/api/') ||
+            in_array($request->getPathInfo(), ['/api/log-in', '/api/log-out', '/api/me'], true)
+        ) {
             return;
         }
         $account = $this->security->getUser();
         if ($account instanceof Account && (string) $account->id !== $whose) {
-            $event->setResponse(ProblemDetails::response(401, 'other-account', 'Somebody else is logged in', sprintf('%s has logged in in this browser since this page was opened. Nothing was done in their name; log in again as yourself to go on.', $account->name)));
+            $event->setResponse(
+                ProblemDetails::response(
+                    401,
+                    'other-account',
+                    'Somebody else is logged in',
+                    sprintf(
+                        '%s has logged in in this browser since this page was opened. Nothing was done in their name; log in again as yourself to go on.',
+                        $account->name,
+                    ),
+                ),
+            );
         }
     }
 }

@@ -29,7 +29,12 @@ final readonly class ClosingAll implements ClosesSittings
                 continue;
             }
             try {
-                $this->room->do($sitting, $sitting->edition, Fields::of(['do' => 'close', 'reason' => 'the assessment was closed']), $account);
+                $this->room->do(
+                    $sitting,
+                    $sitting->edition,
+                    Fields::of(['do' => 'close', 'reason' => 'the assessment was closed']),
+                    $account,
+                );
             } catch (Refused) {
                 // it ended in the same moment
             }

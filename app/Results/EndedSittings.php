@@ -25,7 +25,12 @@ final readonly class EndedSittings
     public function of(Edition $edition): \Generator
     {
         $this->settle($edition);
-        $ids = $this->db->fetchFirstColumn('SELECT id FROM sitting ' . Dialects::of($this->db)->hint('sitting_listed') . ' WHERE edition_id = ? AND ended_at IS NOT NULL ORDER BY id', [$edition->id]);
+        $ids = $this->db->fetchFirstColumn(
+            'SELECT id FROM sitting ' .
+                Dialects::of($this->db)->hint('sitting_listed') .
+                ' WHERE edition_id = ? AND ended_at IS NOT NULL ORDER BY id',
+            [$edition->id],
+        );
         foreach (array_chunk($ids, self::PIECE) as $piece) {
             foreach ($this->em->getRepository(Sitting::class)->findBy(['id' => $piece], ['id' => 'ASC']) as $sitting) {
                 yield $sitting->id => [$sitting, $this->invigilation->settle($sitting)];
@@ -37,7 +42,14 @@ final readonly class EndedSittings
     /** Lets the clocks act where nobody is there. */
     public function settle(Edition $edition): void
     {
-        foreach ($this->db->fetchFirstColumn('SELECT id FROM sitting ' . Dialects::of($this->db)->hint('sitting_listed') . ' WHERE edition_id = ? AND ended_at IS NULL AND due < ?', [$edition->id, $this->invigilation->now()->inMillis()]) as $id) {
+        foreach (
+            $this->db->fetchFirstColumn(
+                'SELECT id FROM sitting ' .
+                    Dialects::of($this->db)->hint('sitting_listed') .
+                    ' WHERE edition_id = ? AND ended_at IS NULL AND due < ?',
+                [$edition->id, $this->invigilation->now()->inMillis()],
+            ) as $id
+        ) {
             $sitting = $this->em->find(Sitting::class, $id);
             if ($sitting !== null) {
                 $this->invigilation->settle($sitting);

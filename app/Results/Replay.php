@@ -41,7 +41,14 @@ final readonly class Replay
             'n' => $place === false ? null : $place + 1,
             'at' => (string) Points::cut($event->at->since($then->state->startedAt ?? Instant::start())->exact(), 1),
             'candidate' => $sitting->account->name,
-            'screen' => ['id' => $sitting->id, 'title' => $sitting->edition->title ?? '', 'rehearsal' => false, 'blueprint' => null, ...$this->shown->running($sitting, $then, $event->at), 'watch' => null],
+            'screen' => [
+                'id' => $sitting->id,
+                'title' => $sitting->edition->title ?? '',
+                'rehearsal' => false,
+                'blueprint' => null,
+                ...$this->shown->running($sitting, $then, $event->at),
+                'watch' => null,
+            ],
         ];
     }
 }

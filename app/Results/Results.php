@@ -34,11 +34,24 @@ final readonly class Results
         $ways = new Ways($plan);
         [$condition, $bound] = $asked->condition();
         $dialect = Dialects::of($this->db);
-        $from = 'FROM sitting s ' . $dialect->hint($asked->index()) . ($asked->needsNames() ? " {$dialect->thenLookUp()} account a ON a.id = s.account_id" : '') . " WHERE s.edition_id = ? AND $condition";
-        $ids = $this->db->fetchFirstColumn("SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from, [$edition->id, ...$bound]);
+        $from =
+            'FROM sitting s ' .
+            $dialect->hint($asked->index()) .
+            ($asked->needsNames() ? " {$dialect->thenLookUp()} account a ON a.id = s.account_id" : '') .
+            " WHERE s.edition_id = ? AND $condition";
+        $ids = $this->db->fetchFirstColumn(
+            "SELECT s.id $from ORDER BY {$asked->order()} LIMIT " . SittingsAsked::PAGE . ' OFFSET ' . $asked->from,
+            [$edition->id, ...$bound],
+        );
         $sums = $this->sums($edition);
-        $fit = $asked->isAll() ? $sums['sittings'] : $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0;
-        $rows = $this->db->fetchAllAssociativeIndexed('SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
+        $fit = $asked->isAll()
+            ? $sums['sittings']
+            : $this->number($this->db->fetchOne("SELECT COUNT(*) $from", [$edition->id, ...$bound])) ?? 0;
+        $rows = $this->db->fetchAllAssociativeIndexed(
+            'SELECT s.id AS number, ' . self::COLUMNS . ' WHERE s.id IN (?)',
+            [$ids],
+            [ArrayParameterType::INTEGER],
+        );
         $rows = array_map(static fn (mixed $id): array => $rows[Row::int($id)] ?? throw new \LogicException('it was just found'), $ids);
 
         return [
@@ -65,7 +78,10 @@ final readonly class Results
         $ways = new Ways($edition->assessment());
         $after = 0;
         do {
-            $rows = $this->db->fetchAllAssociative('SELECT ' . self::COLUMNS . ' WHERE s.edition_id = ? AND s.id > ? ORDER BY s.id LIMIT ' . SittingsAsked::PAGE, [$edition->id, $after]);
+            $rows = $this->db->fetchAllAssociative(
+                'SELECT ' . self::COLUMNS . ' WHERE s.edition_id = ? AND s.id > ? ORDER BY s.id LIMIT ' . SittingsAsked::PAGE,
+                [$edition->id, $after],
+            );
             foreach ($rows as $row) {
                 $after = $this->number($row['id']) ?? 0;
                 yield $this->row(Fields::of($row), $ways);
@@ -73,12 +89,22 @@ final readonly class Results
         } while ($rows !== []);
     }
 
-    /** @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over all sittings of the edition; the last three in percent, the middle of two their mean */
+    /**
+     * @return array{sittings: int, ended: int, judged: int, passed: int, least: string|null, middle: string|null, most: string|null} over
+     *   all sittings of the edition; the last three in percent, the middle of two their mean
+     */
     private function sums(Edition $edition): array
     {
         $sums = ['sittings' => 0, 'ended' => 0, 'judged' => 0, 'passed' => 0];
         $percents = [];
-        foreach ($this->db->fetchAllAssociative('SELECT s.percent, s.passed, COUNT(s.ended_at) AS ended, COUNT(*) AS n FROM sitting s ' . Dialects::of($this->db)->hint(self::MARKED) . ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed', [$edition->id]) as $row) {
+        foreach (
+            $this->db->fetchAllAssociative(
+                'SELECT s.percent, s.passed, COUNT(s.ended_at) AS ended, COUNT(*) AS n FROM sitting s ' .
+                    Dialects::of($this->db)->hint(self::MARKED) .
+                    ' WHERE s.edition_id = ? GROUP BY s.percent, s.passed',
+                [$edition->id],
+            ) as $row
+        ) {
             $n = $this->number($row['n']) ?? 0;
             $sums['sittings'] += $n;
             $sums['ended'] += $this->number($row['ended']) ?? 0;
@@ -90,9 +116,19 @@ final readonly class Results
         }
         uksort($percents, static fn (int|string $a, int|string $b): int => (float) $a <=> (float) $b);
         $last = array_sum($percents) - 1;
-        $middle = $last < 0 ? null : Ratio::of(self::at($percents, intdiv($last, 2)))->plus(Ratio::of(self::at($percents, intdiv($last + 1, 2))))->dividedBy(Ratio::of('2'));
+        $middle =
+            $last < 0
+                ? null
+                : Ratio::of(self::at($percents, intdiv($last, 2)))
+                    ->plus(Ratio::of(self::at($percents, intdiv($last + 1, 2))))
+                    ->dividedBy(Ratio::of('2'));
 
-        return [...$sums, 'least' => $last < 0 ? null : self::at($percents, 0), 'middle' => $middle?->rounded(1)->decimal(), 'most' => $last < 0 ? null : self::at($percents, $last)];
+        return [
+            ...$sums,
+            'least' => $last < 0 ? null : self::at($percents, 0),
+            'middle' => $middle?->rounded(1)->decimal(),
+            'most' => $last < 0 ? null : self::at($percents, $last),
+        ];
     }
 
     /**
@@ -135,8 +171,27 @@ final readonly class Results
             'passed' => $row->raw()['passed'] === null ? null : (bool) $row->raw()['passed'],
             'right' => $summary?->integer('right'),
             'asked' => $summary?->integer('asked'),
-            'missed' => $summary === null ? [] : array_values(array_map(static fn (Fields $m): string => $m->text('objective'), array_filter($summary->objects('minimums'), static fn (Fields $m): bool => ($m->raw()['met'] ?? null) === false))),
-            'bands' => $summary === null ? [] : array_map(static fn (Fields $t): array => ['tally' => $t->text('tally'), 'value' => $t->integer('value'), 'band' => $t->optionalText('band')], $summary->objects('tallies')),
+            'missed' => $summary === null
+                    ? []
+                    : array_values(
+                        array_map(
+                            static fn (Fields $m): string => $m->text('objective'),
+                            array_filter(
+                                $summary->objects('minimums'),
+                                static fn (Fields $m): bool => ($m->raw()['met'] ?? null) === false,
+                            ),
+                        ),
+                    ),
+            'bands' => $summary === null
+                    ? []
+                    : array_map(
+                        static fn (Fields $t): array => [
+                            'tally' => $t->text('tally'),
+                            'value' => $t->integer('value'),
+                            'band' => $t->optionalText('band'),
+                        ],
+                        $summary->objects('tallies'),
+                    ),
             'path' => $summary === null ? '' : self::path($summary->objects('routes'), $ways),
         ];
     }
@@ -148,16 +203,21 @@ final readonly class Results
      */
     private static function path(array $routes, Ways $ways): string
     {
-        return implode(', ', array_map(static function (Fields $route) use ($ways): string {
-            $to = $route->text('to');
-            $from = ($ways->places[$route->text('checkpoint')] ?? 0) + 1;
+        return implode(
+            ', ',
+            array_map(static function (Fields $route) use ($ways): string {
+                $to = $route->text('to');
+                $from = ($ways->places[$route->text('checkpoint')] ?? 0) + 1;
 
-            return $from . ' → ' . match ($to) {
-                Blueprint::NEXT => (string) ($from + 1),
-                Blueprint::END => 'end',
-                default => (string) (($ways->places[$to] ?? 0) + 1),
-            };
-        }, $routes));
+                return $from .
+                    ' → ' .
+                    match ($to) {
+                        Blueprint::NEXT => (string) ($from + 1),
+                        Blueprint::END => 'end',
+                        default => (string) (($ways->places[$to] ?? 0) + 1),
+                    };
+            }, $routes),
+        );
     }
 
     private function number(mixed $value): ?int

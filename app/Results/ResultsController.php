@@ -28,8 +28,12 @@ use Zetema\Core\Sitting\Refused;
 #[IsGranted('ROLE_AUTHOR')]
 final readonly class ResultsController
 {
-    public function __construct(private OwnResults $own, private Results $results, private SittingRoom $room, private Invigilation $invigilation)
-    {
+    public function __construct(
+        private OwnResults $own,
+        private Results $results,
+        private SittingRoom $room,
+        private Invigilation $invigilation,
+    ) {
     }
 
     #[Route('/api/editions/{id}/results', methods: ['GET'])]
@@ -70,7 +74,18 @@ final readonly class ResultsController
             throw new Malformed('as', 'is sittings or responses');
         }
 
-        return new JsonResponse($jobs->begin(WriteOut::class, $edition->blueprint->bank->id, $account, ['way' => ResultsOut::name(), 'edition' => $edition->id, 'as' => $as], atOnce: false)->toData(), 202);
+        return new JsonResponse(
+            $jobs
+                ->begin(
+                    WriteOut::class,
+                    $edition->blueprint->bank->id,
+                    $account,
+                    ['way' => ResultsOut::name(), 'edition' => $edition->id, 'as' => $as],
+                    atOnce: false,
+                )
+                ->toData(),
+            202,
+        );
     }
 
     #[Route('/api/sittings/{id}/paper', methods: ['GET'])]
@@ -82,8 +97,14 @@ final readonly class ResultsController
     }
 
     #[Route('/api/sittings/{id}/replay/{number<\d{1,9}>}', methods: ['GET'])]
-    public function replay(#[MapEntity(id: 'id')] Sitting $sitting, int $number, Replay $replay, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function replay(
+        #[MapEntity(id: 'id')]
+        Sitting $sitting,
+        int $number,
+        Replay $replay,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $this->edition($sitting, $account);
 
         return new JsonResponse($replay->after($sitting, $this->ended($sitting), $number), 200, ['Cache-Control' => 'no-store']);
@@ -111,14 +132,18 @@ final readonly class ResultsController
 
     private function told(Edition $edition, SittingsAsked $asked): JsonResponse
     {
-        return new JsonResponse([...$this->results->of($edition, $asked), 'log' => $this->room->log($edition)], 200, ['Cache-Control' => 'no-store']);
+        return new JsonResponse([...$this->results->of($edition, $asked), 'log' => $this->room->log($edition)], 200, [
+            'Cache-Control' => 'no-store',
+        ]);
     }
 
     private function ended(Sitting $sitting): Going
     {
         $going = $this->invigilation->settle($sitting);
 
-        return $going->state->ended === null ? throw new Refused('This paper is still being sat. It can be read once it is handed in or closed.') : $going;
+        return $going->state->ended === null
+            ? throw new Refused('This paper is still being sat. It can be read once it is handed in or closed.')
+            : $going;
     }
 
     private function edition(Sitting $sitting, Account $account): Edition

@@ -29,7 +29,9 @@ final readonly class ResultsOut implements WritesOut
     {
         $edition = $this->em->find(Edition::class, $input->integer('edition')) ?? throw new Malformed('edition', 'is gone');
         $this->own->refuseOthers($edition, $account);
-        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id = ? AND ended_at IS NOT NULL', [$edition->id]);
+        $count = $this->em
+            ->getConnection()
+            ->fetchOne('SELECT COUNT(*) FROM sitting WHERE edition_id = ? AND ended_at IS NOT NULL', [$edition->id]);
         $as = $input->text('as');
         [$lines, $each] = match ($as) {
             'sittings' => [$this->tables->sittings($edition), 1],

@@ -36,14 +36,25 @@ final readonly class SittingRoom
 {
     private const MOST_SECONDS = 86_400;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Invigilation $invigilation, private SittingStore $store, private Admissions $admissions, private PasswordAgain $password, private Transactions $transactions, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Invigilation $invigilation,
+        private SittingStore $store,
+        private Admissions $admissions,
+        private PasswordAgain $password,
+        private Transactions $transactions,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return list<array<string, mixed>> what was done to sittings of an edition, newest first */
     public function log(Edition $edition): array
     {
-        return array_map(static fn (StaffAct $act): array => $act->toData(), $this->em->getRepository(StaffAct::class)->findBy(['edition' => $edition], ['id' => 'DESC'], 200));
+        return array_map(
+            static fn (StaffAct $act): array => $act->toData(),
+            $this->em->getRepository(StaffAct::class)->findBy(['edition' => $edition], ['id' => 'DESC'], 200),
+        );
     }
 
     /**
@@ -86,13 +97,20 @@ final readonly class SittingRoom
             throw new Malformed('seconds', sprintf('must be from 1 to %d', self::MOST_SECONDS));
         }
         $kind = ClockKind::tryFrom($body->text('clock', ClockKind::Whole->value));
-        $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => new GiveTime($now, Duration::seconds($seconds), self::clock($kind, $going)));
+        $this->invigilation->byStaff(
+            $sitting,
+            static fn (Going $going, Instant $now): Act => new GiveTime($now, Duration::seconds($seconds), self::clock($kind, $going)),
+        );
 
-        return sprintf('gave %s %s', $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds), match ($kind) {
-            ClockKind::Whole => 'more for the whole',
-            ClockKind::Section => 'more for the section they were in',
-            ClockKind::Question, ClockKind::Until, ClockKind::Pause, null => 'more for the question they were at',
-        });
+        return sprintf(
+            'gave %s %s',
+            $seconds % 60 === 0 ? sprintf('%d min', intdiv($seconds, 60)) : sprintf('%d s', $seconds),
+            match ($kind) {
+                ClockKind::Whole => 'more for the whole',
+                ClockKind::Section => 'more for the section they were in',
+                ClockKind::Question, ClockKind::Until, ClockKind::Pause, null => 'more for the question they were at',
+            },
+        );
     }
 
     /** The clock of the whole, or of the section or the question that the candidate is at. */
@@ -132,7 +150,10 @@ final readonly class SittingRoom
         }
         $id = $sitting->id;
         $this->store->delete($id);
-        $this->db->executeStatement("UPDATE staff_act SET words = 'allowed another sitting' WHERE sitting_number = ? AND words LIKE 'allowed %'", [$id]);
+        $this->db->executeStatement(
+            "UPDATE staff_act SET words = 'allowed another sitting' WHERE sitting_number = ? AND words LIKE 'allowed %'",
+            [$id],
+        );
         $this->em->clear();
 
         return 'deleted the sitting with all that was given in it';

@@ -39,6 +39,13 @@ class StaffAct
     /** @return array{id: int, sitting: int, by: string, at: string, words: string, reason: string} */
     public function toData(): array
     {
-        return ['id' => $this->id, 'sitting' => $this->sitting, 'by' => $this->account->name, 'at' => $this->at->format(DATE_ATOM), 'words' => $this->words, 'reason' => $this->reason];
+        return [
+            'id' => $this->id,
+            'sitting' => $this->sitting,
+            'by' => $this->account->name,
+            'at' => $this->at->format(DATE_ATOM),
+            'words' => $this->words,
+            'reason' => $this->reason,
+        ];
     }
 }

@@ -25,7 +25,14 @@ final class Body
         $json = $announced > $largest ? '' : $request->getContent();
         $bytes = max($announced, strlen($json));
         if ($bytes > $largest) {
-            throw new Malformed('document', sprintf('has %.1f MB; up to %d MB can be taken at once, so bring it in smaller pieces', $bytes / 1e6, intdiv($largest, 1_000_000)));
+            throw new Malformed(
+                'document',
+                sprintf(
+                    'has %.1f MB; up to %d MB can be taken at once, so bring it in smaller pieces',
+                    $bytes / 1e6,
+                    intdiv($largest, 1_000_000),
+                ),
+            );
         }
 
         return Fields::ofJson($json === '' ? '{}' : $json);

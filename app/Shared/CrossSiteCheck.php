@@ -26,7 +26,14 @@ final class CrossSiteCheck
         $site = $request->headers->get('Sec-Fetch-Site', 'same-origin');
         $foreign = ($origin !== null && $origin !== $request->getSchemeAndHttpHost()) || !in_array($site, ['same-origin', 'none'], true);
         if ($foreign || !$request->headers->has(self::HEADER)) {
-            $event->setResponse(ProblemDetails::response(403, 'cross-site', 'Refused', 'This request did not come from a page of this application. Reload the page and try again.'));
+            $event->setResponse(
+                ProblemDetails::response(
+                    403,
+                    'cross-site',
+                    'Refused',
+                    'This request did not come from a page of this application. Reload the page and try again.',
+                ),
+            );
         }
     }
 }

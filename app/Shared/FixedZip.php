@@ -26,7 +26,9 @@ final class FixedZip
             throw new NoRoom('There is no room to write a zip.');
         }
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', $name)->deleteFileAfterSend();
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))
+            ->setContentDisposition('attachment', $name)
+            ->deleteFileAfterSend();
     }
 
     /**

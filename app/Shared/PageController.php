@@ -25,7 +25,16 @@ final readonly class PageController
         return new Response((string) file_get_contents($this->page), 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => 'no-cache',
-            'Content-Security-Policy' => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'; frame-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'",
+            'Content-Security-Policy' => implode('; ', [
+                "default-src 'self'",
+                "style-src 'self' 'unsafe-inline'",
+                "img-src 'self' data:",
+                "frame-ancestors 'self'",
+                "frame-src 'self'",
+                "object-src 'none'",
+                "base-uri 'self'",
+                "form-action 'self'",
+            ]),
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => 'same-origin',
         ]);

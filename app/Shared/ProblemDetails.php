@@ -63,15 +63,28 @@ final readonly class ProblemDetails
     private function answer(\Throwable $e): Response
     {
         return match (true) {
-            $e instanceof Stale => self::response(409, 'stale', 'This has changed meanwhile', $e->getMessage(), ['current' => $e->current]),
+            $e instanceof Stale => self::response(409, 'stale', 'This has changed meanwhile', $e->getMessage(), [
+                'current' => $e->current,
+            ]),
             $e instanceof Conflict => self::response(409, 'conflict', 'This does not go together', $e->getMessage()),
             $e instanceof CannotDeal => self::response(409, 'cannot-deal', 'No form can be dealt', $e->getMessage(), [
                 'draws' => $e->shortage->draws ?? [],
             ]),
-            $e instanceof BlueprintRefused => self::response(422, 'blueprint', 'This cannot be sat as it is', $e->getMessage(), ['problems' => $e->refusals]),
-            $e instanceof Malformed => self::response(422, 'malformed', 'This cannot be taken as it is', $e->getMessage(), ['field' => $e->field]),
-            $e instanceof InvalidQuestion => self::response(422, 'question', 'The question cannot stand like this', $e->getMessage(), ['field' => $e->setting]),
-            $e instanceof UniqueConstraintViolationException => self::response(409, 'conflict', 'Somebody was quicker', 'The same was made or saved at the same moment in another window or by someone else. Nothing of yours was saved; try again.'),
+            $e instanceof BlueprintRefused => self::response(422, 'blueprint', 'This cannot be sat as it is', $e->getMessage(), [
+                'problems' => $e->refusals,
+            ]),
+            $e instanceof Malformed => self::response(422, 'malformed', 'This cannot be taken as it is', $e->getMessage(), [
+                'field' => $e->field,
+            ]),
+            $e instanceof InvalidQuestion => self::response(422, 'question', 'The question cannot stand like this', $e->getMessage(), [
+                'field' => $e->setting,
+            ]),
+            $e instanceof UniqueConstraintViolationException => self::response(
+                409,
+                'conflict',
+                'Somebody was quicker',
+                'The same was made or saved at the same moment in another window or by someone else. Nothing of yours was saved; try again.',
+            ),
             $e instanceof ToldToPeople => self::response(422, 'refused', 'This cannot be done now', $e->getMessage()),
             $e instanceof HttpExceptionInterface => self::http($e),
             default => $this->broken($e),
@@ -81,10 +94,20 @@ final readonly class ProblemDetails
     private static function http(HttpExceptionInterface $e): Response
     {
         return match ($e->getStatusCode()) {
-            403 => self::response(403, 'forbidden', 'Not for this account', 'Your account may not do this. Log in with another account, or ask who keeps the accounts.'),
+            403 => self::response(
+                403,
+                'forbidden',
+                'Not for this account',
+                'Your account may not do this. Log in with another account, or ask who keeps the accounts.',
+            ),
             404 => self::response(404, 'not-found', 'Not found', 'There is nothing here, or it is not yours to see.'),
             405 => self::response(405, 'method', 'Not possible here', 'This address does not take such a request.'),
-            default => self::response($e->getStatusCode(), 'http', 'Not possible', $e->getMessage() === '' ? 'The request was not understood.' : $e->getMessage()),
+            default => self::response(
+                $e->getStatusCode(),
+                'http',
+                'Not possible',
+                $e->getMessage() === '' ? 'The request was not understood.' : $e->getMessage(),
+            ),
         };
     }
 
@@ -96,6 +119,11 @@ final readonly class ProblemDetails
             return self::response(503, 'storage', 'Cannot be saved now', $fault->inWords());
         }
 
-        return self::response(500, 'failure', 'Something broke on our side', 'Nothing was changed by this request. It has been written to the log; please try again.');
+        return self::response(
+            500,
+            'failure',
+            'Something broke on our side',
+            'Nothing was changed by this request. It has been written to the log; please try again.',
+        );
     }
 }

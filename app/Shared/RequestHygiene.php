@@ -17,11 +17,22 @@ final class RequestHygiene
     {
         $request = $event->getRequest();
         if (str_starts_with($request->getPathInfo(), '/api') && !mb_check_encoding(rawurldecode($request->getRequestUri()), 'UTF-8')) {
-            $event->setResponse(ProblemDetails::response(422, 'malformed', 'This cannot be taken as it is', 'The address is not UTF-8. Type what you look for again.', ['field' => 'address']));
+            $event->setResponse(
+                ProblemDetails::response(
+                    422,
+                    'malformed',
+                    'This cannot be taken as it is',
+                    'The address is not UTF-8. Type what you look for again.',
+                    ['field' => 'address'],
+                ),
+            );
         }
     }
 
-    /** A reply of the API is data: nothing runs in it, nothing is loaded by it, nothing shows it in a frame, and no browser takes it for something else. */
+    /**
+     * A reply of the API is data: nothing runs in it, nothing is loaded by it, nothing shows it in a frame, and no browser takes it for
+     * something else.
+     */
     #[AsEventListener(priority: -10)]
     public function onResponse(ResponseEvent $event): void
     {

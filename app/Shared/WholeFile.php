@@ -6,7 +6,10 @@ namespace Zetema\App\Shared;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
-/** A file that is written out as a whole before the first byte of it is sent, with its length: nobody takes a part for the whole, and what fails is told as what failed. */
+/**
+ * A file that is written out as a whole before the first byte of it is sent, with its length: nobody takes a part for the whole, and what
+ * fails is told as what failed.
+ */
 final class WholeFile
 {
     /**
@@ -22,7 +25,9 @@ final class WholeFile
             throw new NoRoom('There is no room to write a file.');
         }
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))->setContentDisposition('attachment', $name)->deleteFileAfterSend();
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))
+            ->setContentDisposition('attachment', $name)
+            ->deleteFileAfterSend();
     }
 
     /**

@@ -49,13 +49,21 @@ final class AuthorText
     {
         $text = preg_replace('/(?<!!)\[([^\]]*)\]\([^()\s]*\)/u', '$1', $text) ?? $text;
 
-        return preg_replace_callback('/(?<!\\\\)(\^[^\s^]{1,40}\^|~[^\s~]{1,40}~)/u', static fn (array $m): string => PlainSigns::raisedOrLowered(mb_substr($m[1], 1, -1), $m[1][0] === '^'), $text) ?? $text;
+        return preg_replace_callback(
+            '/(?<!\\\\)(\^[^\s^]{1,40}\^|~[^\s~]{1,40}~)/u',
+            static fn (array $m): string => PlainSigns::raisedOrLowered(mb_substr($m[1], 1, -1), $m[1][0] === '^'),
+            $text,
+        ) ?? $text;
     }
 
     /** Without marks of emphasis, and signs that were escaped as they read. */
     private static function unmarked(string $text): string
     {
-        return preg_replace(['/!\[([^\]]*)\]\([^)]*\)/u', '/(?<!\\\\)[*`]+/', '/[\^~](\S{1,40}?)[\^~]/u', '/\\\\([\\\\*`^~$])/', '/\s+/u'], ['$1', '', '$1', '$1', ' '], $text) ?? $text;
+        return preg_replace(
+            ['/!\[([^\]]*)\]\([^)]*\)/u', '/(?<!\\\\)[*`]+/', '/[\^~](\S{1,40}?)[\^~]/u', '/\\\\([\\\\*`^~$])/', '/\s+/u'],
+            ['$1', '', '$1', '$1', ' '],
+            $text,
+        ) ?? $text;
     }
 
     private static function cut(string $plain, int $characters): string

@@ -152,7 +152,9 @@ final readonly class Fields
     {
         $map = [];
         foreach (($this->optionalObject($field) ?? new self([], $field))->data as $key => $value) {
-            $map[(string) $key] = is_int($value) ? $value : throw new Malformed($this->name($field) . '.' . $key, 'must be a whole number');
+            $map[(string) $key] = is_int($value)
+                ? $value
+                : throw new Malformed($this->name($field) . '.' . $key, 'must be a whole number');
         }
 
         return $map;

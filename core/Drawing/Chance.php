@@ -31,7 +31,7 @@ final class Chance
      */
     public function below(int $bound): int
     {
-        $limit = self::RANGE - self::RANGE % $bound;
+        $limit = self::RANGE - (self::RANGE % $bound);
         do {
             $upper = unpack('V2', $this->engine->generate());
             $number = is_array($upper) && is_int($upper[2]) ? $upper[2] : throw new \LogicException('an engine gives 8 bytes');

@@ -58,13 +58,14 @@ final class ChoiceOrder
         $mixed = $shuffle ? $chance->shuffled($free) : $free;
 
         return array_map(static function (Choice $choice) use (&$mixed): int {
-            return $choice->pinned ? $choice->id : (array_shift($mixed)->id ?? $choice->id);
+            return $choice->pinned ? $choice->id : array_shift($mixed)->id ?? $choice->id;
         }, $choices);
     }
 
     /** @param list<int> $order */
     private static function isSolved(Question $question, array $order): bool
     {
-        return $question->kind->shownToCandidate([$order], $question->effective()) === $question->kind->shownToCandidate($question->kind->shuffledLists(), $question->effective());
+        return $question->kind->shownToCandidate([$order], $question->effective()) ===
+            $question->kind->shownToCandidate($question->kind->shuffledLists(), $question->effective());
     }
 }

@@ -17,7 +17,8 @@ use Zetema\Core\Question\Points;
 
 /**
  * Deals forms: fixed questions are reserved first, no question comes twice, and a deal succeeds whenever any can.
- * Draws whose pools overlap no other are exactly uniform; the others are dealt in random order, each pick kept only if the rest can still be dealt.
+ * Draws whose pools overlap no other are exactly uniform; the others are dealt in random order, each pick kept only if the rest can still
+ * be dealt.
  * What a candidate has had before is taken last, as far as the draws allow it; among what is taken as gladly the same holds.
  * What does not change from form to form is worked out once.
  */
@@ -42,20 +43,26 @@ final class Dealer
 
     private readonly DealingPlan $blueprint;
 
-    /** @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt */
-    public function __construct(private readonly DealingPlan $plan, private readonly Stock $stock, private readonly Seen $seen = new Seen())
-    {
+    /**
+     * @throws UnknownQuestion if the blueprint names a question that is not there, or puts one in its running order that may not be dealt
+     */
+    public function __construct(
+        private readonly DealingPlan $plan,
+        private readonly Stock $stock,
+        private readonly Seen $seen = new Seen(),
+    ) {
         $this->blueprint = $blueprint = $plan->keepingApart($stock->apart());
         $this->draws = $blueprint->draws();
         $this->groupsOf = array_fill_keys(array_keys($this->draws), []);
         $this->apart = new KeptApart($blueprint->apart);
         $classes = $stock->classes($blueprint, $seen->ids());
-        $this->refuseUnknown($classes);
+        UnknownNames::refuse($blueprint, $stock, $classes);
         $this->group($classes);
         ksort($this->shared);
         $this->flow = new Flow(array_column($this->draws, 'take'), $this->groups);
         $last = max([0, ...array_map(static fn (FitGroup $group): int => $group->tier, $this->groups)]);
-        $this->tiered = $last > 0 && $this->flow->isFull() ? new TieredFlow(array_column($this->draws, 'take'), $this->groups, $last) : null;
+        $this->tiered =
+            $last > 0 && $this->flow->isFull() ? new TieredFlow(array_column($this->draws, 'take'), $this->groups, $last) : null;
     }
 
     /** @param list<QuestionClass> $classes */
@@ -96,7 +103,10 @@ final class Dealer
     /** @return list<QuestionClass> all that forms may hold, the fixed questions first */
     public function held(): array
     {
-        return [...array_values($this->fixed), ...array_merge(...array_map(static fn (FitGroup $group): array => $group->classes, $this->groups))];
+        return [
+            ...array_values($this->fixed),
+            ...array_merge(...array_map(static fn (FitGroup $group): array => $group->classes, $this->groups)),
+        ];
     }
 
     /** What a fixed question counts. */
@@ -135,7 +145,9 @@ final class Dealer
         return $this->tiered === null ? throw CannotDeal::notFound(self::TRIES) : (new self($this->plan, $this->stock))->deal($seed);
     }
 
-    /** @return array<int, list<array{int, int<0, max>}>>|null group and place in it, by draw; null if this try met what must be kept apart */
+    /**
+     * @return array<int, list<array{int, int<0, max>}>>|null group and place in it, by draw; null if this try met what must be kept apart
+     */
     private function pick(Chance $chance): ?array
     {
         $picked = array_fill_keys(array_keys($this->draws), []);
@@ -152,7 +164,8 @@ final class Dealer
             }
         }
         if ($slots !== []) {
-            $flow = clone ($this->tiered ?? $this->flow);
+            $usual = $this->tiered ?? $this->flow;
+            $flow = clone $usual;
             $urns = [];
             foreach ($chance->shuffled($slots) as $d) {
                 $one = $this->pickOne($d, $taken, $flow, $urns, $chance);
@@ -282,18 +295,5 @@ final class Dealer
         }
 
         return $questions;
-    }
-
-    /** @param list<QuestionClass> $classes */
-    private function refuseUnknown(array $classes): void
-    {
-        $named = array_unique([...$this->blueprint->fixed(), ...$this->blueprint->named()]);
-        $dealt = array_flip(array_map(static fn (QuestionClass $class): string => $class->sample->id, $classes));
-        $doubtful = array_values(array_filter($named, static fn (string $id): bool => !isset($dealt[$id])));
-        $known = $doubtful === [] ? [] : array_diff($this->stock->known($doubtful), $this->blueprint->fixed());
-        $missing = array_values(array_diff($doubtful, $known));
-        if ($missing !== []) {
-            throw new UnknownQuestion($missing);
-        }
     }
 }

@@ -42,9 +42,12 @@ final readonly class DealingPlan
     public function toData(): array
     {
         return [
-            'steps' => array_map(static fn (Draw|string $step): array => $step instanceof Draw ? ['draw' => $step->toData()] : ['question' => $step], $this->steps),
-            ...($this->apart === [] ? [] : ['apart' => $this->apart]),
-            ...($this->pass === null ? [] : ['pass' => $this->pass->toData()]),
+            'steps' => array_map(
+                static fn (Draw|string $step): array => $step instanceof Draw ? ['draw' => $step->toData()] : ['question' => $step],
+                $this->steps,
+            ),
+            ...$this->apart === [] ? [] : ['apart' => $this->apart],
+            ...$this->pass === null ? [] : ['pass' => $this->pass->toData()],
         ];
     }
 
@@ -90,7 +93,9 @@ final readonly class DealingPlan
     /** @return list<string> names of the pools kept by the bank that draws take from, each once */
     public function pools(): array
     {
-        return array_values(array_unique(array_filter(array_map(static fn (Draw $draw): ?string => $draw->pool->in, $this->draws()), is_string(...))));
+        return array_values(
+            array_unique(array_filter(array_map(static fn (Draw $draw): ?string => $draw->pool->in, $this->draws()), is_string(...))),
+        );
     }
 
     /** @return list<string> ids of the fixed questions */

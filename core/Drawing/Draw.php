@@ -31,7 +31,11 @@ final readonly class Draw
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['take' => $this->take, 'pool' => (object) $this->pool->toData(), ...($this->points === null ? [] : ['points' => (string) $this->points])];
+        return [
+            'take' => $this->take,
+            'pool' => (object) $this->pool->toData(),
+            ...$this->points === null ? [] : ['points' => (string) $this->points],
+        ];
     }
 
     /** What a question counts when it is drawn here: the draw's points where it has some and the question is graded. */

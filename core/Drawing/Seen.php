@@ -6,7 +6,10 @@ namespace Zetema\Core\Drawing;
 
 use Zetema\Core\Data\Fields;
 
-/** The questions that a candidate has had in earlier sittings: a further form prefers those they have not had, then those they had longest ago. */
+/**
+ * The questions that a candidate has had in earlier sittings: a further form prefers those they have not had, then those they had longest
+ * ago.
+ */
 final readonly class Seen
 {
     /** @var list<list<string>> ids by sitting, the one longest ago first; each stands in the last that had it */

@@ -12,6 +12,8 @@ final class UnknownQuestion extends \DomainException implements ToldToPeople
     /** @param non-empty-list<string> $names */
     public function __construct(public readonly array $names)
     {
-        parent::__construct('There is no question ' . implode(', ', array_map(static fn (string $n): string => "“{$n}”", $names)) . ' to deal.');
+        parent::__construct(
+            'There is no question ' . implode(', ', array_map(static fn (string $n): string => "“{$n}”", $names)) . ' to deal.',
+        );
     }
 }

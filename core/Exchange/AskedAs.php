@@ -9,7 +9,10 @@ use Zetema\Core\Exchange\TextFormat\Writer;
 use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Question;
 
-/** The questions of a source as another kind than they look like, where their source says no kind and what is written of them is whole as that, too. */
+/**
+ * The questions of a source as another kind than they look like, where their source says no kind and what is written of them is whole as
+ * that, too.
+ */
 final readonly class AskedAs implements Source
 {
     /** Kinds whose questions may be written alike: by their choices, or by what is typed. */
@@ -23,7 +26,15 @@ final readonly class AskedAs implements Source
     {
         foreach ($this->source->questions() as $found) {
             $turned = $found->question === null || $found->isKindSaid ? null : $this->turned($found->question);
-            yield $turned === null ? $found : new Found($found->fromLine, $found->toLine, $turned, [], ltrim($found->why . '; ', '; ') . 'asked as ' . $this->kind->value . ', as was chosen');
+            yield $turned === null
+                ? $found
+                : new Found(
+                    $found->fromLine,
+                    $found->toLine,
+                    $turned,
+                    [],
+                    ltrim($found->why . '; ', '; ') . 'asked as ' . $this->kind->value . ', as was chosen',
+                );
         }
     }
 
@@ -39,7 +50,10 @@ final readonly class AskedAs implements Source
         }
         $text = (new Writer())->question($question);
         $head = $question->kind::id()->value . ':';
-        $found = iterator_to_array((new Reader())->questions(preg_replace('/^' . $head . '/m', $this->kind->value . ':', $text, 1) ?? $text), false);
+        $found = iterator_to_array(
+            (new Reader())->questions(preg_replace('/^' . $head . '/m', $this->kind->value . ':', $text, 1) ?? $text),
+            false,
+        );
 
         return count($found) === 1 && $found[0]->problems === [] ? $found[0]->question : null;
     }

@@ -18,7 +18,14 @@ final readonly class Found
      * @param string $kept what was typed, where it is not whole
      * @param bool $isKindSaid whether its source says which kind it is; else it looks like it
      */
-    public function __construct(public int $fromLine, public int $toLine, public ?Question $question, public array $problems, public string $why = '', public string $kept = '', public bool $isKindSaid = false)
-    {
+    public function __construct(
+        public int $fromLine,
+        public int $toLine,
+        public ?Question $question,
+        public array $problems,
+        public string $why = '',
+        public string $kept = '',
+        public bool $isKindSaid = false,
+    ) {
     }
 }

@@ -50,7 +50,14 @@ final class Recognition
     public static function of(string $text): SourceFormat
     {
         $head = implode("\n", array_slice(explode("\n", substr($text, 0, 60_000)), 0, self::FIRST));
-        if (preg_match('/^[ \t]*(?:' . implode('|', [...Vocabulary::opening(), 'bank', 'bank settings', 'every question', 'page']) . ')[ \t]*:/mi', $head) === 1) {
+        if (
+            preg_match(
+                '/^[ \t]*(?:' .
+                    implode('|', [...Vocabulary::opening(), 'bank', 'bank settings', 'every question', 'page']) .
+                    ')[ \t]*:/mi',
+                $head,
+            ) === 1
+        ) {
             return SourceFormat::Text;
         }
         $widths = [];
@@ -67,6 +74,8 @@ final class Recognition
             return SourceFormat::Table;
         }
 
-        return preg_match('/^[ \t]*(?:\(?\d{1,3}[.)]|q(?:uestion)?\s*\.?\d|q:|\(?[a-h][.)]\s|[•–-]\s)/mi', $head) === 1 ? SourceFormat::Paper : SourceFormat::Text;
+        return preg_match('/^[ \t]*(?:\(?\d{1,3}[.)]|q(?:uestion)?\s*\.?\d|q:|\(?[a-h][.)]\s|[•–-]\s)/mi', $head) === 1
+            ? SourceFormat::Paper
+            : SourceFormat::Text;
     }
 }

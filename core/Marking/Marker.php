@@ -70,7 +70,12 @@ final class Marker
             $working[0] = Outcome::OutOfTime->value . ', counts as ' . $working[0];
         }
         if ($sum->isPositive()) {
-            $sum = $this->take($sum, $penalties->forAttempt($attempt, $plan->scoring->worth), (self::ORDINALS[$attempt] ?? $attempt . 'th') . ' attempt', $working);
+            $sum = $this->take(
+                $sum,
+                $penalties->forAttempt($attempt, $plan->scoring->worth),
+                (self::ORDINALS[$attempt] ?? $attempt . 'th') . ' attempt',
+                $working,
+            );
         }
         if ($sum->isPositive()) {
             $sum = $this->take($sum, $penalties->forHints($hints), $hints === 1 ? '1 hint' : $hints . ' hints', $working);
@@ -134,7 +139,9 @@ final class Marker
         return match ($scoring->rule) {
             ShareRule::Best => $best,
             ShareRule::Whole => $capped->isEqualTo($scoring->need) && $wrong->isZero() ? Ratio::one() : Ratio::zero(),
-            ShareRule::Share, ShareRule::Weights, ShareRule::None => self::notBelowZero($capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need)),
+            ShareRule::Share, ShareRule::Weights, ShareRule::None => self::notBelowZero(
+                $capped->minus($wrong->multipliedBy($scoring->wrongPartCosts))->dividedBy($scoring->need),
+            ),
         };
     }
 

@@ -18,6 +18,11 @@ final readonly class Verdict
     /** @return array{outcome: string, earned: string, max: string, working: list<string>} */
     public function toData(): array
     {
-        return ['outcome' => $this->outcome->value, 'earned' => (string) $this->earned, 'max' => (string) $this->max, 'working' => $this->working];
+        return [
+            'outcome' => $this->outcome->value,
+            'earned' => (string) $this->earned,
+            'max' => (string) $this->max,
+            'working' => $this->working,
+        ];
     }
 }

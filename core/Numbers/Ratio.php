@@ -47,7 +47,11 @@ final readonly class Ratio implements \Stringable
     /** @param int $d not 0 */
     public static function nd(int $n, int $d): self
     {
-        return min($n, $d) === PHP_INT_MIN ? self::ofBig(BigRational::nd($n, $d)) : ($d < 0 ? self::reduced(-$n, -$d) : self::reduced($n, $d));
+        return min($n, $d) === PHP_INT_MIN
+            ? self::ofBig(BigRational::nd($n, $d))
+            : ($d < 0
+                ? self::reduced(-$n, -$d)
+                : self::reduced($n, $d));
     }
 
     public static function ofBig(BigRational $big): self
@@ -70,7 +74,9 @@ final readonly class Ratio implements \Stringable
                 return $this;
             }
             $same = $this->d === $other->d;
-            $n = $same ? self::sum($this->n, $other->n) : self::sum(self::product($this->n, $other->d), self::product($other->n, $this->d));
+            $n = $same
+                ? self::sum($this->n, $other->n)
+                : self::sum(self::product($this->n, $other->d), self::product($other->n, $this->d));
             $d = $same ? $this->d : self::product($this->d, $other->d);
             if (is_int($n) && is_int($d)) {
                 return self::reduced($n, $d);

@@ -15,7 +15,12 @@ final class Separators
      */
     public static function plain(string $text, bool $decimalComma = false): ?string
     {
-        $grouped = static fn (string $whole, string $by): ?string => preg_match('/^[1-9]\d{0,2}(' . preg_quote($by, '/') . '\d{3})+$/', $whole) === 1 ? str_replace($by, '', $whole) : null;
+        $grouped = static fn (string $whole, string $by): ?string => preg_match(
+            '/^[1-9]\d{0,2}(' . preg_quote($by, '/') . '\d{3})+$/',
+            $whole,
+        ) === 1
+            ? str_replace($by, '', $whole)
+            : null;
         $comma = substr_count($text, ',');
         $point = substr_count($text, '.');
         if (str_contains($text, ' ')) {

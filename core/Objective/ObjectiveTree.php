@@ -33,11 +33,20 @@ final readonly class ObjectiveTree
         $walk = static function (int $parent, string $path, int $depth) use (&$walk, &$ordered, $below): void {
             $names = [];
             foreach ($below[$parent] ?? [] as $node) {
-                isset($names[$node->name]) && throw new Malformed('name', sprintf('“%s” stands there already; merge the two instead', $node->name));
+                isset($names[$node->name]) &&
+                    throw new Malformed('name', sprintf('“%s” stands there already; merge the two instead', $node->name));
                 $names[$node->name] = true;
                 $here = $path === '' ? $node->name : $path . self::SEPARATOR . $node->name;
                 if (mb_strlen($here) > self::PATH || $depth > self::DEEPEST) {
-                    throw new Malformed('objective', sprintf('“%s” would lie too deep: %d levels and %d characters from the top are the most', $node->name, self::DEEPEST, self::PATH));
+                    throw new Malformed(
+                        'objective',
+                        sprintf(
+                            '“%s” would lie too deep: %d levels and %d characters from the top are the most',
+                            $node->name,
+                            self::DEEPEST,
+                            self::PATH,
+                        ),
+                    );
                 }
                 $ordered[$node->id] = $node;
                 $walk($node->id, $here, $depth + 1);
@@ -57,7 +66,7 @@ final readonly class ObjectiveTree
     {
         $node = $this->node($id);
 
-        return [...($node->parent === null ? [] : $this->names($node->parent)), $node->name];
+        return [...$node->parent === null ? [] : $this->names($node->parent), $node->name];
     }
 
     public function path(int $id): string
@@ -102,7 +111,10 @@ final readonly class ObjectiveTree
     {
         $code = trim($code);
         if (mb_strlen($code) > self::CODE || mb_strlen($description) > self::DESCRIPTION) {
-            throw new Malformed(mb_strlen($code) > self::CODE ? 'code' : 'description', sprintf('has more than %d characters', mb_strlen($code) > self::CODE ? self::CODE : self::DESCRIPTION));
+            throw new Malformed(
+                mb_strlen($code) > self::CODE ? 'code' : 'description',
+                sprintf('has more than %d characters', mb_strlen($code) > self::CODE ? self::CODE : self::DESCRIPTION),
+            );
         }
 
         return $this->with(new ObjectiveNode($id, $this->node($id)->parent, self::name($name), $code, trim($description)));
@@ -145,7 +157,11 @@ final readonly class ObjectiveTree
     {
         $id !== $into || throw new Malformed('into', 'must be another objective');
         for ($above = $this->node($into)->parent; $above !== null; $above = $this->node($above)->parent) {
-            $above !== $id || throw new Malformed('into', sprintf('“%s” lies below “%s”; move it out first', $this->node($into)->name, $this->node($id)->name));
+            $above !== $id ||
+                throw new Malformed(
+                    'into',
+                    sprintf('“%s” lies below “%s”; move it out first', $this->node($into)->name, $this->node($id)->name),
+                );
         }
         [$nodes, $went] = $this->mergedInto($this->nodes, $id, $into);
 
@@ -164,7 +180,11 @@ final readonly class ObjectiveTree
             return $this->merge($id, $parent);
         }
         $below = array_filter($this->nodes, static fn (ObjectiveNode $node): bool => $node->parent === $id);
-        $below === [] || throw new Malformed('objective', sprintf('“%s” has others below it; move or merge them first, so that they keep a place', $this->node($id)->name));
+        $below === [] ||
+            throw new Malformed(
+                'objective',
+                sprintf('“%s” has others below it; move or merge them first, so that they keep a place', $this->node($id)->name),
+            );
         $nodes = $this->nodes;
         unset($nodes[$id]);
 
@@ -184,7 +204,9 @@ final readonly class ObjectiveTree
 
     private function with(ObjectiveNode $changed): self
     {
-        return new self(array_map(static fn (ObjectiveNode $node): ObjectiveNode => $node->id === $changed->id ? $changed : $node, $this->nodes));
+        return new self(
+            array_map(static fn (ObjectiveNode $node): ObjectiveNode => $node->id === $changed->id ? $changed : $node, $this->nodes),
+        );
     }
 
     /**
@@ -197,7 +219,12 @@ final readonly class ObjectiveTree
         $went = [$id => $into];
         unset($nodes[$id]);
         foreach (array_filter($nodes, static fn (ObjectiveNode $node): bool => $node->parent === $id) as $child) {
-            $same = array_filter($nodes, static fn (ObjectiveNode $node): bool => $node->parent === $into && $node->id !== $child->id && $node->name === $child->name);
+            $same = array_filter(
+                $nodes,
+                static fn (ObjectiveNode $node): bool => $node->parent === $into &&
+                    $node->id !== $child->id &&
+                    $node->name === $child->name,
+            );
             if ($same === []) {
                 unset($nodes[$child->id]);
                 $nodes[$child->id] = $child->below($into);
@@ -217,6 +244,8 @@ final readonly class ObjectiveTree
             throw new Malformed('name', $name === '' ? 'is empty' : sprintf('has more than %d characters', self::NAME));
         }
 
-        return str_contains($name, '>') ? throw new Malformed('name', 'cannot have “>”, which stands between objectives in a path') : $name;
+        return str_contains($name, '>')
+            ? throw new Malformed('name', 'cannot have “>”, which stands between objectives in a path')
+            : $name;
     }
 }

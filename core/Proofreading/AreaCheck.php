@@ -20,7 +20,7 @@ final readonly class AreaCheck implements Check
     public function findings(Question $question, EffectiveSettings $settings): iterable
     {
         // Under “weighed” there is no right and wrong, and no overlap either.
-        if (!$question->kind instanceof Regions || $settings->marking() === Marking::Weighed) {
+        if (!($question->kind instanceof Regions) || $settings->marking() === Marking::Weighed) {
             return;
         }
         $regions = $question->kind->regions;
@@ -38,7 +38,11 @@ final readonly class AreaCheck implements Check
     private static function overlap(Regions $kind, int $one, int $other): bool
     {
         try {
-            return Overlap::find([$kind->regions[$one]->area, $kind->regions[$other]->area], $kind->picture->width, $kind->picture->height) !== null;
+            return Overlap::find(
+                [$kind->regions[$one]->area, $kind->regions[$other]->area],
+                $kind->picture->width,
+                $kind->picture->height,
+            ) !== null;
         } catch (InvalidQuestion) {
             return false; // too much to be looked at with every save
         }

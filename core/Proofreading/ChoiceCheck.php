@@ -40,7 +40,10 @@ final class ChoiceCheck implements Check
 
     public static function allOrNone(string $text): ?string
     {
-        return preg_match('/^(all|none|both|neither|any) (of )?(the above|these|them|the others?|those|answers)\b/iu', trim($text), $m) === 1 ? $m[0] : null;
+        return preg_match('/^(all|none|both|neither|any) (of )?(the above|these|them|the others?|those|answers)\b/iu', trim($text), $m) ===
+            1
+            ? $m[0]
+            : null;
     }
 
     /**
@@ -85,7 +88,10 @@ final class ChoiceCheck implements Check
      */
     private static function numbers(array $choices, EffectiveSettings $settings): iterable
     {
-        $ranges = array_map(static fn (Choice $c): ?array => $c->pinned || self::allOrNone($c->text) !== null ? [NAN, NAN] : Words::range($c->text), $choices);
+        $ranges = array_map(
+            static fn (Choice $c): ?array => $c->pinned || self::allOrNone($c->text) !== null ? [NAN, NAN] : Words::range($c->text),
+            $choices,
+        );
         if (in_array(null, $ranges, true)) {
             return;
         }
@@ -141,7 +147,11 @@ final class ChoiceCheck implements Check
         foreach ($keys + $distractors as $i => $choice) {
             $vowel = preg_match('/^[aeio]/iu', trim($choice->text)) === 1;
             if ($article !== null && ($article === 'an') !== $vowel) {
-                yield new Flaw(Rule::ArticleClue, 'answer ' . ($i + 1), sprintf('“%s %s” does not go together.', $article, Words::of($choice->text)[0] ?? ''));
+                yield new Flaw(
+                    Rule::ArticleClue,
+                    'answer ' . ($i + 1),
+                    sprintf('“%s %s” does not go together.', $article, Words::of($choice->text)[0] ?? ''),
+                );
             }
         }
         foreach ($keys as $i => $key) {
@@ -155,12 +165,26 @@ final class ChoiceCheck implements Check
                 static fn (string $w): bool => mb_strlen($w) > 5 && !str_contains($others, mb_substr($w, 0, 6)),
             );
             if ($distractors !== [] && $shared !== []) {
-                yield new Flaw(Rule::WordClue, $where, sprintf('“%s” stands in the stem and only in this answer.', array_values($shared)[0]));
+                yield new Flaw(
+                    Rule::WordClue,
+                    $where,
+                    sprintf('“%s” stands in the stem and only in this answer.', array_values($shared)[0]),
+                );
             }
         }
         $sameNumber = array_unique(array_map($plural, $distractors));
-        if (count($keys) === 1 && count($distractors) > 1 && count($sameNumber) === 1 && $plural(array_values($keys)[0]) !== array_values($sameNumber)[0] && self::oneWordEach([...$keys, ...$distractors])) {
-            yield new Flaw(Rule::NumberClue, 'answer ' . (array_key_first($keys) + 1), array_values($sameNumber)[0] ? 'Only the key is in the singular.' : 'Only the key is in the plural.');
+        if (
+            count($keys) === 1 &&
+            count($distractors) > 1 &&
+            count($sameNumber) === 1 &&
+            $plural(array_values($keys)[0]) !== array_values($sameNumber)[0] &&
+            self::oneWordEach([...$keys, ...$distractors])
+        ) {
+            yield new Flaw(
+                Rule::NumberClue,
+                'answer ' . (array_key_first($keys) + 1),
+                array_values($sameNumber)[0] ? 'Only the key is in the singular.' : 'Only the key is in the plural.',
+            );
         }
     }
 

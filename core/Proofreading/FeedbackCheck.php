@@ -48,7 +48,11 @@ final class FeedbackCheck implements Check
         foreach ($texts as $text) {
             $folded = 't' . Words::folded($text->text);
             if (isset($said[$folded]) && $said[$folded] !== $text->outcome) {
-                yield new Flaw(Rule::EqualFeedback, 'feedback', sprintf('“%s” and “%s” say the same.', $said[$folded]->value, $text->outcome->value));
+                yield new Flaw(
+                    Rule::EqualFeedback,
+                    'feedback',
+                    sprintf('“%s” and “%s” say the same.', $said[$folded]->value, $text->outcome->value),
+                );
             }
             $said[$folded] ??= $text->outcome;
         }
@@ -78,13 +82,23 @@ final class FeedbackCheck implements Check
     private static function typed(Question $question, EffectiveSettings $settings): iterable
     {
         $kind = $question->kind;
-        if ($kind instanceof Kinds\Text\Text && count($kind->wordings) === 1 && !$kind->wordings[0]->isPattern && $settings->get(Setting::Typos) === '0') {
+        if (
+            $kind instanceof Kinds\Text\Text &&
+            count($kind->wordings) === 1 &&
+            !$kind->wordings[0]->isPattern &&
+            $settings->get(Setting::Typos) === '0'
+        ) {
             yield new Flaw(Rule::OneWording, 'answer 1', 'Only this wording is accepted, letter by letter.');
         }
         if ($kind instanceof Kinds\Number\Number) {
             foreach ($kind->spans as $i => $span) {
                 $exact = $span->from !== null && $span->to !== null && $span->from->isEqualTo($span->to);
-                if ($exact && $span->share->isWhole() && count($kind->spans) === 1 && Measured::is($question->stem, $settings->entries(Setting::Unit), $span->from->decimals() !== 0)) {
+                if (
+                    $exact &&
+                    $span->share->isWhole() &&
+                    count($kind->spans) === 1 &&
+                    Measured::is($question->stem, $settings->entries(Setting::Unit), $span->from->decimals() !== 0)
+                ) {
                     yield new Flaw(Rule::NoTolerance, 'answer ' . ($i + 1), 'Only exactly this value is accepted.');
                 }
             }

@@ -63,7 +63,10 @@ final readonly class Proofreader
         return $flaws;
     }
 
-    /** Where the key stands, counted from 0, if its place tells something over many questions: in claims, and in a choice of one that is not shuffled. */
+    /**
+     * Where the key stands, counted from 0, if its place tells something over many questions: in claims, and in a choice of one that is not
+     * shuffled.
+     */
     public static function keyPlace(Question $question, EffectiveSettings $settings): ?int
     {
         $facts = $question->kind::id()->facts();
@@ -89,9 +92,17 @@ final readonly class Proofreader
         $flaws = [];
         foreach ($counts as $place => $count) {
             if (!$isStatement && $all >= self::MANY_KEYS && 10 * $count > 6 * $all) {
-                $flaws[$place] = new Flaw(Rule::KeyInOnePlace, 'answer ' . ($place + 1), sprintf('In %d of %d unshuffled questions the key is answer %d.', $count, $all, $place + 1));
+                $flaws[$place] = new Flaw(
+                    Rule::KeyInOnePlace,
+                    'answer ' . ($place + 1),
+                    sprintf('In %d of %d unshuffled questions the key is answer %d.', $count, $all, $place + 1),
+                );
             } elseif ($isStatement && $all >= self::MANY_CLAIMS && 10 * $count > 7 * $all) {
-                $flaws[$place] = new Flaw(Rule::ClaimsOutOfBalance, 'stem', sprintf('%d of %d claims are %s.', $count, $all, $place === 0 ? 'true' : 'false'));
+                $flaws[$place] = new Flaw(
+                    Rule::ClaimsOutOfBalance,
+                    'stem',
+                    sprintf('%d of %d claims are %s.', $count, $all, $place === 0 ? 'true' : 'false'),
+                );
             }
         }
 

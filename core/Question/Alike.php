@@ -14,7 +14,10 @@ final readonly class Alike
 {
     /** From here on two stems are told as nearly the same. */
     public const NEARLY = 60;
-    /** So many pairs are compared, some seconds' work: texts that all have the same few words would else be held against each other one by one. */
+    /**
+     * So many pairs are compared, some seconds' work: texts that all have the same few words would else be held against each other one by
+     * one.
+     */
     public const MOST_PAIRS = 1_500_000;
     /** What is compared of a stem: its beginning, as lists have it. */
     private const LONGEST = 200;
@@ -30,7 +33,8 @@ final readonly class Alike
      *
      * @param array<int, string> $stems by the question's id
      *
-     * @return array{groups: list<list<array{id: int, percent: int}>>, complete: bool} the nearest group first, each in the order given; percent: shared with the first; complete: whether all were compared
+     * @return array{groups: list<list<array{id: int, percent: int}>>, complete: bool} the nearest group first, each in the order given;
+     *   percent: shared with the first; complete: whether all were compared
      */
     public static function groups(array $stems, int $mostPairs = self::MOST_PAIRS): array
     {

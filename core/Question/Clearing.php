@@ -17,7 +17,11 @@ enum Clearing: string
     /** @throws Malformed */
     public static function of(string $typed): self
     {
-        return self::tryFrom($typed) ?? throw new Malformed('clearing', sprintf('cannot be “%s”; %s or %s would be right', $typed, self::Anybody->value, self::Another->value));
+        return self::tryFrom($typed) ??
+            throw new Malformed(
+                'clearing',
+                sprintf('cannot be “%s”; %s or %s would be right', $typed, self::Anybody->value, self::Another->value),
+            );
     }
 
     /**

@@ -28,7 +28,9 @@ final readonly class Lines
     /** "answer 2" as "answer:5"; what is no numbered line stays as it is. */
     public function at(string $place): string
     {
-        return preg_match('/^([a-z]+) (\d+)$/D', $place, $m) === 1 && isset($this->ids[$m[1]][(int) $m[2] - 1]) ? $m[1] . ':' . $this->ids[$m[1]][(int) $m[2] - 1] : $place;
+        return preg_match('/^([a-z]+) (\d+)$/D', $place, $m) === 1 && isset($this->ids[$m[1]][(int) $m[2] - 1])
+            ? $m[1] . ':' . $this->ids[$m[1]][(int) $m[2] - 1]
+            : $place;
     }
 
     /** "answer:5" as "answer 2"; null if there is no such line any more. */

@@ -82,6 +82,8 @@ final class Mentions
      */
     private static function names(array $named): array
     {
-        return array_values(array_filter(array_map(strval(...), array_keys($named)), static fn (string $name): bool => mb_check_encoding($name, 'UTF-8')));
+        return array_values(
+            array_filter(array_map(strval(...), array_keys($named)), static fn (string $name): bool => mb_check_encoding($name, 'UTF-8')),
+        );
     }
 }

@@ -13,13 +13,24 @@ final readonly class Problem
      * @param string|null $heading of a table's column
      * @param string|null $file of several that were brought as one
      */
-    public function __construct(public int $line, public int $column, public string $message, public ?string $heading = null, public ?string $file = null)
-    {
+    public function __construct(
+        public int $line,
+        public int $column,
+        public string $message,
+        public ?string $heading = null,
+        public ?string $file = null,
+    ) {
     }
 
     /** @return array{line: int, column: int, message: string, heading?: string, file?: string} */
     public function toData(): array
     {
-        return ['line' => $this->line, 'column' => $this->column, 'message' => $this->message, ...($this->heading === null ? [] : ['heading' => $this->heading]), ...($this->file === null ? [] : ['file' => $this->file])];
+        return [
+            'line' => $this->line,
+            'column' => $this->column,
+            'message' => $this->message,
+            ...$this->heading === null ? [] : ['heading' => $this->heading],
+            ...$this->file === null ? [] : ['file' => $this->file],
+        ];
     }
 }

@@ -17,7 +17,6 @@ use Zetema\Core\Question\Response\ResponseForm;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\InvalidSetting;
-use Zetema\Core\Question\Settings\Marking;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
@@ -57,7 +56,7 @@ final readonly class Question
             throw new InvalidQuestion('the stem is empty', 'stem');
         }
         if (!$verified) {
-            $this->verify();
+            QuestionCheck::verify($this);
         }
     }
 
@@ -67,21 +66,32 @@ final readonly class Question
      * @param Settings|null $step typed at a step or draw of the assessment
      * @param Settings|null $section of the assessment
      */
-    public function effective(?BankSettings $bank = null, ?Settings $step = null, ?Settings $section = null, ?Settings $assessment = null): EffectiveSettings
-    {
-        $fitting = fn (?Settings $settings): Settings => $settings === null ? Settings::none() : Settings::of(array_filter(
-            $settings->values,
-            fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value),
-            ARRAY_FILTER_USE_BOTH,
-        ));
+    public function effective(
+        ?BankSettings $bank = null,
+        ?Settings $step = null,
+        ?Settings $section = null,
+        ?Settings $assessment = null,
+    ): EffectiveSettings {
+        $fitting = fn (?Settings $settings): Settings => $settings === null
+            ? Settings::none()
+            : Settings::of(
+                array_filter(
+                    $settings->values,
+                    fn (string $value, string $word): bool => $this->takes(Setting::from($word), $value),
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            );
 
-        return EffectiveSettings::from([
-            EffectiveSettings::STEP => $fitting($step),
-            EffectiveSettings::QUESTION => $this->settings,
-            'section' => $fitting($section),
-            'assessment' => $fitting($assessment),
-            'bank' => $fitting($bank?->for($this->kind::id())),
-        ], $this->kind::id()->facts()->defaults);
+        return EffectiveSettings::from(
+            [
+                EffectiveSettings::STEP => $fitting($step),
+                EffectiveSettings::QUESTION => $this->settings,
+                'section' => $fitting($section),
+                'assessment' => $fitting($assessment),
+                'bank' => $fitting($bank?->for($this->kind::id())),
+            ],
+            $this->kind::id()->facts()->defaults,
+        );
     }
 
     /** Whether a setting has a meaning for this kind. */
@@ -99,7 +109,8 @@ final readonly class Question
     {
         $facts = $this->kind::id()->facts();
         try {
-            return $facts->form === ResponseForm::Choices && !$this->kind->response([$facts->field => [$choice]], $this->effective(), complete: false)->isBlank();
+            return $facts->form === ResponseForm::Choices &&
+                !$this->kind->response([$facts->field => [$choice]], $this->effective(), complete: false)->isBlank();
         } catch (Malformed) {
             return false;
         }
@@ -108,7 +119,20 @@ final readonly class Question
     /** The same question under another name. */
     public function named(string $name): self
     {
-        return new self($this->kind, $this->stem, $this->settings, $name, $this->objective, $this->tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints, verified: true);
+        return new self(
+            $this->kind,
+            $this->stem,
+            $this->settings,
+            $name,
+            $this->objective,
+            $this->tags,
+            $this->difficulty,
+            $this->status,
+            $this->outcomeTexts,
+            $this->notes,
+            $this->hints,
+            verified: true,
+        );
     }
 
     /**
@@ -121,7 +145,19 @@ final readonly class Question
      */
     public function with(Settings $settings, array $tags, ?array $objective = null): self
     {
-        return new self($this->kind, $this->stem, $settings, $this->name, $objective ?? $this->objective, $tags, $this->difficulty, $this->status, $this->outcomeTexts, $this->notes, $this->hints);
+        return new self(
+            $this->kind,
+            $this->stem,
+            $settings,
+            $this->name,
+            $objective ?? $this->objective,
+            $tags,
+            $this->difficulty,
+            $this->status,
+            $this->outcomeTexts,
+            $this->notes,
+            $this->hints,
+        );
     }
 
     /**
@@ -136,9 +172,28 @@ final readonly class Question
                 unset($wording[$own->outcome->value]);
             }
         }
-        $texts = array_map(static fn (string $outcome, string $text): OutcomeText => new OutcomeText(Outcome::from($outcome), $text), array_keys($wording), $wording);
+        $texts = array_map(
+            static fn (string $outcome, string $text): OutcomeText => new OutcomeText(Outcome::from($outcome), $text),
+            array_keys($wording),
+            $wording,
+        );
 
-        return $texts === [] ? $this : new self($this->kind, $this->stem, $this->settings, $this->name, $this->objective, $this->tags, $this->difficulty, $this->status, [...$this->outcomeTexts, ...$texts], $this->notes, $this->hints, verified: true);
+        return $texts === []
+            ? $this
+            : new self(
+                $this->kind,
+                $this->stem,
+                $this->settings,
+                $this->name,
+                $this->objective,
+                $this->tags,
+                $this->difficulty,
+                $this->status,
+                [...$this->outcomeTexts, ...$texts],
+                $this->notes,
+                $this->hints,
+                verified: true,
+            );
     }
 
     /** @return array<string, mixed> the stored form */
@@ -149,12 +204,14 @@ final readonly class Question
             'kind' => $this->kind::id()->value,
             'stem' => $this->stem,
             ...$this->kind->toData(),
-            ...($this->settings->values === [] ? [] : ['settings' => $this->settings->values]),
-            ...($this->outcomeTexts === [] ? [] : ['outcomeTexts' => array_map(static fn (OutcomeText $t): array => $t->toData(), $this->outcomeTexts)]),
-            ...($this->notes === [] ? [] : ['notes' => array_map(static fn (Note $n): array => $n->toData(), $this->notes)]),
-            ...($this->hints === [] ? [] : ['hints' => array_map(static fn (Hint $h): array => $h->toData(), $this->hints)]),
-            ...($this->tags === [] ? [] : ['tags' => $this->tags]),
-            ...($this->difficulty === null ? [] : ['difficulty' => $this->difficulty->value]),
+            ...$this->settings->values === [] ? [] : ['settings' => $this->settings->values],
+            ...$this->outcomeTexts === []
+                ? []
+                : ['outcomeTexts' => array_map(static fn (OutcomeText $t): array => $t->toData(), $this->outcomeTexts)],
+            ...$this->notes === [] ? [] : ['notes' => array_map(static fn (Note $n): array => $n->toData(), $this->notes)],
+            ...$this->hints === [] ? [] : ['hints' => array_map(static fn (Hint $h): array => $h->toData(), $this->hints)],
+            ...$this->tags === [] ? [] : ['tags' => $this->tags],
+            ...$this->difficulty === null ? [] : ['difficulty' => $this->difficulty->value],
         ];
     }
 
@@ -166,9 +223,16 @@ final readonly class Question
      *
      * @throws InvalidQuestion|InvalidSetting|Malformed
      */
-    public static function fromData(Fields $data, ?string $name = null, array $objective = [], Status $status = Status::Draft, bool $verified = false): self
-    {
-        $kind = KindId::tryFrom($data->text('kind')) ?? throw new InvalidQuestion(sprintf('there is no kind “%s”', $data->text('kind')), 'kind');
+    public static function fromData(
+        Fields $data,
+        ?string $name = null,
+        array $objective = [],
+        Status $status = Status::Draft,
+        bool $verified = false,
+    ): self {
+        $kind =
+            KindId::tryFrom($data->text('kind')) ??
+            throw new InvalidQuestion(sprintf('there is no kind “%s”', $data->text('kind')), 'kind');
         $difficulty = $data->optionalText('difficulty');
         $definition = $kind->definition()::fromData($data);
         $ids = self::choiceIds($definition);
@@ -198,41 +262,5 @@ final readonly class Question
     private function takes(Setting $setting, string $value): bool
     {
         return self::kindTakes($this->kind::id(), $setting, $value);
-    }
-
-    private function verify(): void
-    {
-        $id = $this->kind::id();
-        foreach ($this->settings->values as $word => $value) {
-            if ($word === Setting::Marking->value && !$this->takes(Setting::Marking, $value)) {
-                throw new InvalidQuestion(sprintf('“marking: %s” does not go with a question of kind %s; %s does', $value, $id->value, implode(' or ', $id->facts()->rules)), $word);
-            }
-            if (!$this->takes(Setting::from($word), $value)) {
-                throw new InvalidQuestion(sprintf('“%s” has no meaning for a question of kind %s', $word, $id->value), $word);
-            }
-        }
-        if ($this->settings->marking() === Marking::Weighed && $this->settings->get(Setting::Points) !== null) {
-            throw new InvalidQuestion('under “weighed” the worth follows from the weights; leave “points” out', 'points');
-        }
-        $settings = $this->effective();
-        $decimals = $settings->integer(Setting::Decimals);
-        foreach ([Setting::Points, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::Floor, Setting::AttemptCosts] as $setting) {
-            foreach ($settings->entries($setting) as $value) {
-                if ($value !== 'none' && !str_ends_with($value, '%') && Points::of($value)->decimals() > $decimals) {
-                    throw new InvalidQuestion(sprintf('%s has more decimals than the %d that marks are rounded to', $value, $decimals), $setting->value);
-                }
-            }
-        }
-        foreach ($this->hints as $hint) {
-            if ($hint->costs !== null && $hint->costs->decimals() > $decimals) {
-                throw new InvalidQuestion(sprintf('a hint’s costs of %s have more decimals than the %d that marks are rounded to', $hint->costs, $decimals), 'hint');
-            }
-        }
-        foreach ($this->notes as $note) {
-            foreach (array_diff($note->answers(), self::choiceIds($this->kind)) as $gone) {
-                throw new InvalidQuestion(sprintf('a note speaks of choice %d, which is not there', $gone), 'note');
-            }
-        }
-        $this->kind->verify($settings, $this->stem);
     }
 }

@@ -8,7 +8,8 @@ use Zetema\Core\Question\Texts\QuestionTexts;
 
 /**
  * How much work a text is to whoever shows it. What nobody writes by hand, thousands of signs that open something or a formula in a
- * formula in a formula, keeps a screen busy for minutes; such a text is not taken, and where an old one is shown, it stands as it was typed.
+ * formula in a formula, keeps a screen busy for minutes; such a text is not taken, and where an old one is shown, it stands as it was
+ * typed.
  */
 final class TextWork
 {

@@ -20,8 +20,13 @@ final readonly class Candidacy
      * @param int $extraTime percent by which all their times are longer
      * @param int $more sittings beyond those that the rules give everybody
      */
-    public function __construct(public bool $isAdmitted, public ?Instant $opens, public ?Instant $closes, public int $extraTime = 0, public int $more = 0)
-    {
+    public function __construct(
+        public bool $isAdmitted,
+        public ?Instant $opens,
+        public ?Instant $closes,
+        public int $extraTime = 0,
+        public int $more = 0,
+    ) {
     }
 
     public function terms(): Terms
@@ -73,9 +78,14 @@ final readonly class Candidacy
         $why = match (true) {
             !$this->isAdmitted => 'You are not among those who may sit this assessment.',
             $this->hasClosed($now) => 'This assessment has closed.',
-            $this->sittingsLeft($rules, count($ended)) === 0 => $most === 1 ? 'This assessment can be sat once, and you have sat it.' : sprintf('This assessment can be sat %d times, and you have.', $most),
+            $this->sittingsLeft($rules, count($ended)) === 0 => $most === 1
+                ? 'This assessment can be sat once, and you have sat it.'
+                : sprintf('This assessment can be sat %d times, and you have.', $most),
             $this->opens !== null && $now->isBefore($this->opens) => 'This assessment is not open yet.',
-            $now->isBefore($next) => sprintf('Between two sittings there is a pause; the next one can begin in %d min.', $next->since($now)->inMinutes()),
+            $now->isBefore($next) => sprintf(
+                'Between two sittings there is a pause; the next one can begin in %d min.',
+                $next->since($now)->inMinutes(),
+            ),
             default => null,
         };
         if ($why !== null) {

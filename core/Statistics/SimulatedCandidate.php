@@ -59,7 +59,7 @@ final class SimulatedCandidate
             isset($all[Outcome::Partly->value]) && Normal::uniform($this->chance) < self::PARTLY => Outcome::Partly,
             default => Outcome::Wrong,
         };
-        $fitting = $all[$wanted->value] ?? $all[Outcome::Partly->value] ?? $all[Outcome::Right->value] ?? [];
+        $fitting = $all[$wanted->value] ?? ($all[Outcome::Partly->value] ?? ($all[Outcome::Right->value] ?? []));
 
         return $fitting === [] ? null : $this->pulled($fitting, $place->name);
     }

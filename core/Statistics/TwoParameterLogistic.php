@@ -6,7 +6,10 @@ namespace Zetema\Core\Statistics;
 
 use Zetema\Core\Drawing\Chance;
 
-/** How likely a question is answered rightly by whom: 1 / (1 + e^(−a(θ − b))), a the discrimination, b the difficulty, θ the ability (Birnbaum 1968). */
+/**
+ * How likely a question is answered rightly by whom: 1 / (1 + e^(−a(θ − b))), a the discrimination, b the difficulty, θ the ability
+ * (Birnbaum 1968).
+ */
 final readonly class TwoParameterLogistic
 {
     public function __construct(public float $discrimination, public float $difficulty)

@@ -143,8 +143,12 @@ final class AccessTest extends ApiTestCase
     public function test_every_route_needs_the_right_role(string $method, string $path, bool ...$may): void
     {
         $this->send($method, $path, [], status: 401);
-        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR REPLACE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
-        self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO bank_change (id, bank_id, account_id, kind, words, undo, at) VALUES (1, 1, 1, 'objectives', 'x', '{}', '2026-05-01 10:00:00')");
+        self::getContainer()
+            ->get(Connection::class)
+            ->executeStatement("INSERT OR REPLACE INTO comment (id, question_id, author_id, line, text, answers, made_at) VALUES (1, 1, 1, '', 'Hm.', '[]', '2026-05-01 10:00:00')");
+        self::getContainer()
+            ->get(Connection::class)
+            ->executeStatement("INSERT OR IGNORE INTO bank_change (id, bank_id, account_id, kind, words, undo, at) VALUES (1, 1, 1, 'objectives', 'x', '{}', '2026-05-01 10:00:00')");
         self::getContainer()->get(Connection::class)->executeStatement("INSERT OR IGNORE INTO slowed_log_in (id, login, address, failures, last_at) VALUES (1, 'x', '::1', 9, 9999999999999)");
         foreach (array_reverse(['orrell', 'penhale', 'wren'], true) as $i => $login) {
             $this->logIn($login);
@@ -156,7 +160,17 @@ final class AccessTest extends ApiTestCase
 
     public function test_no_route_of_the_api_is_left_out_of_the_table(): void
     {
-        $known = [...array_map(static fn (array $route): string => explode('?', $route[1])[0], iterator_to_array(self::routes(), false)), '/api/log-in', '/api/log-out', '/api/me', '/api/my-assessments', '/api/sittings/1', '/api/sittings/1/events', '/api/sittings/1/review', '/api/media/{hash}'];
+        $known = [
+            ...array_map(static fn (array $route): string => explode('?', $route[1])[0], iterator_to_array(self::routes(), false)),
+            '/api/log-in',
+            '/api/log-out',
+            '/api/me',
+            '/api/my-assessments',
+            '/api/sittings/1',
+            '/api/sittings/1/events',
+            '/api/sittings/1/review',
+            '/api/media/{hash}',
+        ];
         $router = self::getContainer()->get('router');
         foreach ($router->getRouteCollection() as $route) {
             if (str_starts_with($route->getPath(), '/api')) {

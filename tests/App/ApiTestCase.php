@@ -62,14 +62,34 @@ abstract class ApiTestCase extends WebTestCase
     {
         $blueprint = $this->send('GET', "/api/blueprints/$id");
         $document = $blueprint->object('document')->raw();
-        $sections = [['id' => 'all', 'steps' => array_map(static function (array $step, int $i): array {
-            $draw = is_array($step['draw'] ?? null) ? $step['draw'] : null;
+        $sections = [
+            [
+                'id' => 'all',
+                'steps' => array_map(
+                    static function (array $step, int $i): array {
+                        $draw = is_array($step['draw'] ?? null) ? $step['draw'] : null;
 
-            return ['id' => (string) ($i + 1), ...array_diff_key($step, ['draw' => 1]), ...($draw === null ? [] : ['draw' => array_diff_key($draw, ['points' => 1])]), ...(isset($draw['points']) ? ['settings' => ['points' => $draw['points']]] : [])];
-        }, $steps, array_keys($steps))]];
+                        return [
+                            'id' => (string) ($i + 1),
+                            ...array_diff_key($step, ['draw' => 1]),
+                            ...$draw === null ? [] : ['draw' => array_diff_key($draw, ['points' => 1])],
+                            ...isset($draw['points']) ? ['settings' => ['points' => $draw['points']]] : [],
+                        ];
+                    },
+                    $steps,
+                    array_keys($steps),
+                ),
+            ],
+        ];
         $rules = [...(array) ($document['rules'] ?? []), ...(array) ($more['rules'] ?? [])];
 
-        return $this->send('PUT', "/api/blueprints/$id/document", ['version' => $version ?? $blueprint->integer('version'), 'document' => [...$document, ...$more, 'rules' => $rules, 'sections' => $sections]], $status === 200 ? 'Blueprint' : 'Problem', $status);
+        return $this->send(
+            'PUT',
+            "/api/blueprints/$id/document",
+            ['version' => $version ?? $blueprint->integer('version'), 'document' => [...$document, ...$more, 'rules' => $rules, 'sections' => $sections]],
+            $status === 200 ? 'Blueprint' : 'Problem',
+            $status,
+        );
     }
 
     /**

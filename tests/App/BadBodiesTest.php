@@ -13,32 +13,34 @@ final class BadBodiesTest extends ApiTestCase
     /** @return iterable<string, array{string, string, bool}> method, path, whether the route reads a body */
     public static function routes(): iterable
     {
-        foreach ([
-            ['PUT', '/api/banks/1/settings', true],
-            ['POST', '/api/banks/1/questions', true],
-            ['POST', '/api/banks/1/pages', true],
-            ['PUT', '/api/pages/1', true],
-            ['PUT', '/api/questions/16', true],
-            ['PUT', '/api/questions/16/status', true],
-            ['PUT', '/api/questions/16/about', true],
-            ['POST', '/api/questions/16/copy', false],
-            ['POST', '/api/questions/16/restore', true],
-            ['POST', '/api/questions/16/here', false],
-            ['POST', '/api/questions/16/comments', true],
-            ['PUT', '/api/questions/16/comments/999999', true],
-            ['POST', '/api/questions/16/waved', true],
-            ['PUT', '/api/questions/16/waved', true],
-            ['POST', '/api/questions/16/try', false],
-            ['POST', '/api/banks/1/blueprints', true],
-            ['PUT', '/api/blueprints/1', true],
-            ['POST', '/api/blueprints/1/deal', false],
-            ['POST', '/api/blueprints/1/editions', false],
-            ['POST', '/api/blueprints/1/rehearsals', false],
-            ['POST', '/api/sittings/1/events', true],
-            ['POST', '/api/banks/1/intake/read', true],
-            ['POST', '/api/banks/1/intake', true],
-            ['POST', '/api/jobs/999999/stop', false],
-        ] as [$method, $path, $reads]) {
+        foreach (
+            [
+                ['PUT', '/api/banks/1/settings', true],
+                ['POST', '/api/banks/1/questions', true],
+                ['POST', '/api/banks/1/pages', true],
+                ['PUT', '/api/pages/1', true],
+                ['PUT', '/api/questions/16', true],
+                ['PUT', '/api/questions/16/status', true],
+                ['PUT', '/api/questions/16/about', true],
+                ['POST', '/api/questions/16/copy', false],
+                ['POST', '/api/questions/16/restore', true],
+                ['POST', '/api/questions/16/here', false],
+                ['POST', '/api/questions/16/comments', true],
+                ['PUT', '/api/questions/16/comments/999999', true],
+                ['POST', '/api/questions/16/waved', true],
+                ['PUT', '/api/questions/16/waved', true],
+                ['POST', '/api/questions/16/try', false],
+                ['POST', '/api/banks/1/blueprints', true],
+                ['PUT', '/api/blueprints/1', true],
+                ['POST', '/api/blueprints/1/deal', false],
+                ['POST', '/api/blueprints/1/editions', false],
+                ['POST', '/api/blueprints/1/rehearsals', false],
+                ['POST', '/api/sittings/1/events', true],
+                ['POST', '/api/banks/1/intake/read', true],
+                ['POST', '/api/banks/1/intake', true],
+                ['POST', '/api/jobs/999999/stop', false],
+            ] as [$method, $path, $reads]
+        ) {
             yield $method . ' ' . $path => [$method, $path, $reads];
         }
     }
@@ -47,10 +49,28 @@ final class BadBodiesTest extends ApiTestCase
     private static function bodies(): array
     {
         return [
-            '', 'null', '[]', '7', '"x"', '{', '{"version":', "{\"text\":\"\xff\xfe\"}", '{"version":"one"}', '{"version":-1}', '{"version":1e99}', '{"version":1.5}',
-            '{"version":1,"content":"x"}', '{"version":1,"content":{"v":99,"kind":"one"}}', '{"content":{"v":1,"kind":"none","stem":1}}', '{"text":{},"lines":"all"}',
-            '{"version":1,"settings":[1],"byKind":{"one":7}}', '{"version":1,"plan":{"steps":[{"draw":{"take":"many"}}]},"rules":{}}', '{"__proto__":{"a":1},"version":null}',
-            str_repeat('{"a":', 600) . '1' . str_repeat('}', 600), '{"version":' . str_repeat('9', 400) . '}', '{"version":true,"name":' . json_encode(str_repeat('n', 5_000)) . '}',
+            '',
+            'null',
+            '[]',
+            '7',
+            '"x"',
+            '{',
+            '{"version":',
+            "{\"text\":\"\xff\xfe\"}",
+            '{"version":"one"}',
+            '{"version":-1}',
+            '{"version":1e99}',
+            '{"version":1.5}',
+            '{"version":1,"content":"x"}',
+            '{"version":1,"content":{"v":99,"kind":"one"}}',
+            '{"content":{"v":1,"kind":"none","stem":1}}',
+            '{"text":{},"lines":"all"}',
+            '{"version":1,"settings":[1],"byKind":{"one":7}}',
+            '{"version":1,"plan":{"steps":[{"draw":{"take":"many"}}]},"rules":{}}',
+            '{"__proto__":{"a":1},"version":null}',
+            str_repeat('{"a":', 600) . '1' . str_repeat('}', 600),
+            '{"version":' . str_repeat('9', 400) . '}',
+            '{"version":true,"name":' . json_encode(str_repeat('n', 5_000)) . '}',
         ];
     }
 
@@ -80,7 +100,14 @@ final class BadBodiesTest extends ApiTestCase
         $this->logIn('orrell');
         $paths = ['/api/questions/16', '/api/banks/1/settings', '/api/blueprints/1', '/api/banks/1/pages', '/api/banks/1/board'];
         $before = array_map(fn (string $path): array => $this->send('GET', $path)->raw(), $paths);
-        foreach (['/api/questions/16' => '{"version":1,"content":{"v":1,"kind":"one","stem":"S","choices":7}}', '/api/banks/1/settings' => '{"version":1,"settings":{"points":"many"}}', '/api/blueprints/1' => '{"version":1,"title":"","plan":7,"rules":{}}', '/api/pages/1' => '{"version":1,"name":""}'] as $path => $body) {
+        foreach (
+            [
+                '/api/questions/16' => '{"version":1,"content":{"v":1,"kind":"one","stem":"S","choices":7}}',
+                '/api/banks/1/settings' => '{"version":1,"settings":{"points":"many"}}',
+                '/api/blueprints/1' => '{"version":1,"title":"","plan":7,"rules":{}}',
+                '/api/pages/1' => '{"version":1,"name":""}',
+            ] as $path => $body
+        ) {
             $this->client->request('PUT', $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1'], content: $body);
             self::assertGreaterThanOrEqual(400, $this->client->getResponse()->getStatusCode(), $path);
         }

@@ -33,7 +33,17 @@ final class DialectTest extends TestCase
 
     public function test_what_one_database_knows_alone_is_recognised(): void
     {
-        $known = ["SELECT json_extract(a, '$.b')", 'WHERE question_search MATCH ?', 'ORDER BY s.rowid', 'FROM sitting INDEXED BY x', 'PRAGMA optimize', 'AND is_dealt = 1', 'SUM(status = 1)', 'WHERE a IS :b', 'ORDER BY name COLLATE NOCASE'];
+        $known = [
+            "SELECT json_extract(a, '$.b')",
+            'WHERE question_search MATCH ?',
+            'ORDER BY s.rowid',
+            'FROM sitting INDEXED BY x',
+            'PRAGMA optimize',
+            'AND is_dealt = 1',
+            'SUM(status = 1)',
+            'WHERE a IS :b',
+            'ORDER BY name COLLATE NOCASE',
+        ];
         foreach ($known as $sql) {
             self::assertSame(1, preg_match(self::ONE_ALONE, $sql), $sql);
         }
@@ -46,7 +56,11 @@ final class DialectTest extends TestCase
     private static function sql(string $php): iterable
     {
         foreach (token_get_all($php) as $token) {
-            if (is_array($token) && in_array($token[0], [T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE], true) && preg_match('/\b(?:SELECT|FROM|WHERE|JOIN|INSERT|UPDATE|DELETE|AND|ORDER BY|GROUP BY|PRAGMA)\b|rowid|MATCH|\b\w+ = [01]\b/', $token[1]) === 1) {
+            if (
+                is_array($token) &&
+                in_array($token[0], [T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE], true) &&
+                preg_match('/\b(?:SELECT|FROM|WHERE|JOIN|INSERT|UPDATE|DELETE|AND|ORDER BY|GROUP BY|PRAGMA)\b|rowid|MATCH|\b\w+ = [01]\b/', $token[1]) === 1
+            ) {
                 yield $token[2] => $token[1];
             }
         }

@@ -18,8 +18,20 @@ final class InstallationTest extends TestCase
         $copy = sys_get_temp_dir() . '/zetema-copy-' . bin2hex(random_bytes(4));
         (new Process(['php', 'bin/console', 'cache:warmup', '--quiet'], self::ROOT, ['APP_ENV' => 'prod']))->mustRun();
         // That of the tests is not copied: other tests write and remove files there meanwhile.
-        (new Process(['sh', '-c', 'mkdir -p "$1/var/cache" && cp -a app bin config core demo migrations public vendor composer.json "$1/" && cp -a var/cache/prod "$1/var/cache/"', 'copy', $copy], self::ROOT, timeout: 900))->mustRun();
-        $ask = new Process(['php', '-r', 'require "vendor/autoload.php"; $k = Zetema\App\Kernel::inEnvironment("prod"); $k->boot(); $c = $k->getContainer()->get("doctrine.dbal.default_connection"); echo json_encode([$c->getParams()["path"], $_ENV["MEDIA_DIR"]]);'], $copy, ['APP_ENV' => 'prod', 'DATABASE_URL' => false, 'MEDIA_DIR' => false]);
+        (new Process(
+            ['sh', '-c', 'mkdir -p "$1/var/cache" && cp -a app bin config core demo migrations public vendor composer.json "$1/" && cp -a var/cache/prod "$1/var/cache/"', 'copy', $copy],
+            self::ROOT,
+            timeout: 900,
+        ))->mustRun();
+        $ask = new Process(
+            [
+                'php',
+                '-r',
+                'require "vendor/autoload.php"; $k = Zetema\App\Kernel::inEnvironment("prod"); $k->boot(); $c = $k->getContainer()->get("doctrine.dbal.default_connection"); echo json_encode([$c->getParams()["path"], $_ENV["MEDIA_DIR"]]);',
+            ],
+            $copy,
+            ['APP_ENV' => 'prod', 'DATABASE_URL' => false, 'MEDIA_DIR' => false],
+        );
         $ask->mustRun();
         (new Process(['rm', '-rf', $copy]))->run();
 

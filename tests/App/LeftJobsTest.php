@@ -35,7 +35,13 @@ final class LeftJobsTest extends TestCase
         $job = $this->killedHalfWay($this->intake(self::MANY));
 
         self::assertSame(['done', self::MANY], [$job->text('state'), $job->object('result')->integer('questions')]);
-        self::assertSame([self::MANY, self::MANY], [$this->number("SELECT COUNT(*) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'"), $this->number("SELECT COUNT(DISTINCT q.excerpt) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'")]);
+        self::assertSame(
+            [self::MANY, self::MANY],
+            [
+                $this->number("SELECT COUNT(*) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'"),
+                $this->number("SELECT COUNT(DISTINCT q.excerpt) FROM question q WHERE q.excerpt LIKE 'Which of these is number%'"),
+            ],
+        );
         self::assertGreaterThan(0, $this->saves);
     }
 
@@ -77,7 +83,8 @@ final class LeftJobsTest extends TestCase
         $questions = $this->number('SELECT COUNT(*) FROM question WHERE bank_id = 1');
         $this->killedHalfWay($this->ask('POST', '/api/banks/1/copy', ['name' => 'The copy']), $watch);
         $copy = $this->number("SELECT id FROM bank WHERE name = 'The copy'");
-        $facts = 'SELECT COUNT(*), COUNT(r.id), COUNT(c.id), COUNT(o.id), SUM(q.micro_points) FROM question q JOIN revision r ON r.id = q.newest_id AND r.question_id = q.id LEFT JOIN revision c ON c.id = q.cleared_id AND c.question_id = q.id LEFT JOIN objective o ON o.id = q.objective_id AND o.bank_id = q.bank_id WHERE q.bank_id = ';
+        $facts =
+            'SELECT COUNT(*), COUNT(r.id), COUNT(c.id), COUNT(o.id), SUM(q.micro_points) FROM question q JOIN revision r ON r.id = q.newest_id AND r.question_id = q.id LEFT JOIN revision c ON c.id = q.cleared_id AND c.question_id = q.id LEFT JOIN objective o ON o.id = q.objective_id AND o.bank_id = q.bank_id WHERE q.bank_id = ';
         self::assertSame($this->row($facts . 1), $this->row($facts . $copy));
         self::assertSame($questions, $this->number("SELECT COUNT(*) FROM question_search WHERE question_search MATCH 'bank : b$copy'"));
     }
@@ -135,10 +142,14 @@ final class LeftJobsTest extends TestCase
         $write = fn (): Fields => $this->ask('POST', '/api/banks/1/out', ['as' => 'qti21']);
         $file = fn (Fields $job): string => $this->atOnce([['GET', '/api/jobs/' . $job->integer('id') . '/file', null]])[0][1];
         $begun = $write();
-        $job = $this->killedHalfWay($begun, static function (self $test) use ($begun): void {
-            [[$status]] = $test->atOnce([['GET', '/api/jobs/' . $begun->integer('id') . '/file', null]]);
-            self::assertSame(404, $status, 'a part of it is never fetched');
-        }, begun: true);
+        $job = $this->killedHalfWay(
+            $begun,
+            static function (self $test) use ($begun): void {
+                [[$status]] = $test->atOnce([['GET', '/api/jobs/' . $begun->integer('id') . '/file', null]]);
+                self::assertSame(404, $status, 'a part of it is never fetched');
+            },
+            begun: true,
+        );
 
         self::assertSame($job->object('result')->integer('bytes'), strlen($file($job)));
         self::assertSame(sha1($file($this->ended($write()))), sha1($file($job)));
@@ -147,7 +158,12 @@ final class LeftJobsTest extends TestCase
     public function test_what_was_cut_off_within_a_request_is_taken_up_too(): void
     {
         $handle = curl_init(self::server()->address . '/api/banks/1/intake');
-        curl_setopt_array($handle, [CURLOPT_POSTFIELDS => json_encode(self::text(300), JSON_THROW_ON_ERROR), CURLOPT_COOKIE => $this->cookie === '' ? 'none=1' : $this->cookie, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'X-Zetema: 1'], CURLOPT_RETURNTRANSFER => true]);
+        curl_setopt_array($handle, [
+            CURLOPT_POSTFIELDS => json_encode(self::text(300), JSON_THROW_ON_ERROR),
+            CURLOPT_COOKIE => $this->cookie === '' ? 'none=1' : $this->cookie,
+            CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'X-Zetema: 1'],
+            CURLOPT_RETURNTRANSFER => true,
+        ]);
         $all = curl_multi_init();
         curl_multi_add_handle($all, $handle);
         self::server()->killWork();
@@ -193,7 +209,11 @@ final class LeftJobsTest extends TestCase
     /** @return array<string, mixed> */
     private static function text(int $questions): array
     {
-        return ['text' => implode("\n", array_map(static fn (int $i): string => "one: Which of these is number $i?\n yes: the right one\n no: another\n", range(1, $questions))), 'lines' => array_map(static fn (int $i): int => 1 + 4 * $i, range(0, $questions - 1)), 'name' => 'many'];
+        return [
+            'text' => implode("\n", array_map(static fn (int $i): string => "one: Which of these is number $i?\n yes: the right one\n no: another\n", range(1, $questions))),
+            'lines' => array_map(static fn (int $i): int => 1 + 4 * $i, range(0, $questions - 1)),
+            'name' => 'many',
+        ];
     }
 
     /** @return list<int> */

@@ -173,7 +173,12 @@ final class LogInTest extends ApiTestCase
 
     private function attempt(string $login, string $password, string $address = '10.0.0.9'): int
     {
-        $this->client->request('POST', '/api/log-in', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1', 'REMOTE_ADDR' => $address], content: json_encode(['login' => $login, 'password' => $password], JSON_THROW_ON_ERROR));
+        $this->client->request(
+            'POST',
+            '/api/log-in',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_ZETEMA' => '1', 'REMOTE_ADDR' => $address],
+            content: json_encode(['login' => $login, 'password' => $password], JSON_THROW_ON_ERROR),
+        );
 
         return $this->client->getResponse()->getStatusCode();
     }

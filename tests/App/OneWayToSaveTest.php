@@ -15,7 +15,13 @@ final class OneWayToSaveTest extends TestCase
     public function test_only_saving_and_transactions_begin_one(): void
     {
         $beginning = [];
-        foreach ((new Finder())->files()->in(dirname(__DIR__, 2) . '/app')->name('*.php')->notPath('CommandLine/Bench') as $file) {
+        foreach (
+            (new Finder())
+                ->files()
+                ->in(dirname(__DIR__, 2) . '/app')
+                ->name('*.php')
+                ->notPath('CommandLine/Bench') as $file
+        ) {
             if (preg_match('/->(wrapInTransaction|transactional|beginTransaction)\(|[\'"]\s*BEGIN\b/', $file->getContents()) === 1) {
                 $beginning[] = $file->getRelativePathname();
             }

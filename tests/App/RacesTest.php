@@ -31,7 +31,12 @@ final class RacesTest extends TestCase
     public function test_of_twenty_saves_of_one_version_one_is_saved_and_the_others_are_shown_it(): void
     {
         $question = $this->get('/api/questions/16');
-        $body = static fn (int $i): array => ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => "Version number $i?"]];
+        $body = static fn (int $i): array => [
+            'version' => $question->integer('version'),
+            'name' => 'fresh eggs',
+            'objective' => $question->text('objective'),
+            'content' => [...$question->object('content')->raw(), 'stem' => "Version number $i?"],
+        ];
         $answers = $this->atOnce(array_map(static fn (int $i): array => ['PUT', '/api/questions/16', $body($i)], range(1, 20)));
         $saved = array_values(array_filter($answers, static fn (array $a): bool => $a[0] === 200));
 
@@ -49,13 +54,21 @@ final class RacesTest extends TestCase
         $blueprint = $this->get('/api/blueprints/2');
         $settings = $this->get('/api/banks/1/settings');
         /** @return list<array{string, string, array<string, mixed>}> */
-        $versions = static fn (string $path, array $body, Fields $of): array => array_map(static fn (int $i): array => ['PUT', $path, ['version' => $of->integer('version'), ...array_map(static fn (mixed $v): mixed => is_string($v) ? str_replace('#', (string) $i, $v) : $v, $body)]], range(1, 8));
+        $versions = static fn (string $path, array $body, Fields $of): array => array_map(
+            static fn (int $i): array => ['PUT', $path, ['version' => $of->integer('version'), ...array_map(static fn (mixed $v): mixed => is_string($v) ? str_replace('#', (string) $i, $v) : $v, $body)]],
+            range(1, 8),
+        );
 
-        foreach ([
-            $versions('/api/pages/' . $page->integer('id'), ['name' => 'a page', 'heading' => 'H', 'reads' => 'Text #'], $page),
-            array_map(static fn (int $i): array => ['PUT', '/api/blueprints/2/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => "Title $i"]]], range(1, 8)),
-            $versions('/api/banks/1/settings', ['settings' => ['shuffle' => 'yes'], 'byKind' => ['one' => ['points' => '2']]], $settings),
-        ] as $requests) {
+        foreach (
+            [
+                $versions('/api/pages/' . $page->integer('id'), ['name' => 'a page', 'heading' => 'H', 'reads' => 'Text #'], $page),
+                array_map(
+                    static fn (int $i): array => ['PUT', '/api/blueprints/2/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => "Title $i"]]],
+                    range(1, 8),
+                ),
+                $versions('/api/banks/1/settings', ['settings' => ['shuffle' => 'yes'], 'byKind' => ['one' => ['points' => '2']]], $settings),
+            ] as $requests
+        ) {
             self::assertSame([200 => 1, 409 => 7], self::counted($this->atOnce($requests)), $requests[0][1]);
         }
     }
@@ -72,7 +85,9 @@ final class RacesTest extends TestCase
     {
         $content = ['v' => 1, 'kind' => 'number', 'stem' => 'How many?', 'spans' => [['span' => '14']]];
         $made = $this->atOnce(array_map(static fn (int $i): array => ['POST', '/api/banks/1/questions', ['name' => "together $i", 'objective' => 'Made together > Deep', 'content' => $content]], range(1, 8)));
-        $comment = Fields::ofJson($this->atOnce([['POST', '/api/questions/3/comments', ['where' => 'stem', 'text' => 'Look.']]])[0][1])->objects('comments')[0]->integer('id');
+        $comment = Fields::ofJson($this->atOnce([['POST', '/api/questions/3/comments', ['where' => 'stem', 'text' => 'Look.']]])[0][1])
+            ->objects('comments')[0]
+            ->integer('id');
         $answered = $this->atOnce(array_map(static fn (int $i): array => ['PUT', "/api/questions/3/comments/$comment", ['text' => "Answer $i"]], range(1, 8)));
 
         self::assertSame([[201 => 8], [200 => 8]], [self::counted($made), self::counted($answered)]);
@@ -105,7 +120,14 @@ final class RacesTest extends TestCase
 
     public function test_who_may_sit_an_assessment_is_first_said_by_one_and_shown_to_the_others(): void
     {
-        $body = static fn (int $i): array => ['version' => 0, 'everybody' => false, 'opens' => null, 'closes' => null, 'groups' => [], 'people' => [['account' => $i, 'extraTime' => 0, 'sittings' => 0, 'byCode' => false]]];
+        $body = static fn (int $i): array => [
+            'version' => 0,
+            'everybody' => false,
+            'opens' => null,
+            'closes' => null,
+            'groups' => [],
+            'people' => [['account' => $i, 'extraTime' => 0, 'sittings' => 0, 'byCode' => false]],
+        ];
         $version = $this->get('/api/blueprints/2/admission')->integer('version');
         $candidates = array_map(static fn (Fields $c): int => $c->integer('id'), array_slice($this->get('/api/groups')->objects('candidates'), 0, 4));
         $answers = $this->atOnce(array_map(static fn (int $id): array => ['PUT', '/api/blueprints/2/admission', ['version' => $version] + $body($id)], $candidates));
@@ -124,7 +146,10 @@ final class RacesTest extends TestCase
         $job = Fields::ofJson($json);
         $seen = [];
         for ($end = microtime(true) + 300; microtime(true) < $end && !in_array($job->text('state'), ['done', 'failed'], true); usleep(50_000)) {
-            [[, $json], [$meanwhile]] = $this->atOnce([['GET', '/api/jobs/' . $job->integer('id'), null], ['PUT', '/api/questions/5/about', ['version' => $this->get('/api/questions/5')->integer('version'), 'selfNote' => 'typed ' . count($seen)]]]);
+            [[, $json], [$meanwhile]] = $this->atOnce([
+                ['GET', '/api/jobs/' . $job->integer('id'), null],
+                ['PUT', '/api/questions/5/about', ['version' => $this->get('/api/questions/5')->integer('version'), 'selfNote' => 'typed ' . count($seen)]],
+            ]);
             self::assertSame(200, $meanwhile, 'others can save while it works');
             $job = Fields::ofJson($json);
             $seen[$job->integer('done')] = true;

@@ -36,7 +36,8 @@ final class RoomTablesTest extends TestCase
 
     public function test_tables_are_found_in_what_is_written(): void
     {
-        $php = '<?php $db->fetchOne("SELECT 1 FROM sitting s JOIN mark m ON 1"); $db->insert("job", []); $x = \'DELETE FROM page WHERE id = ?\'; $y = \'INSERT INTO pool (id) VALUES (1) ON CONFLICT DO UPDATE SET a = b\'; $z = " {$d->thenLookUp()} edition e ON";';
+        $php =
+            '<?php $db->fetchOne("SELECT 1 FROM sitting s JOIN mark m ON 1"); $db->insert("job", []); $x = \'DELETE FROM page WHERE id = ?\'; $y = \'INSERT INTO pool (id) VALUES (1) ON CONFLICT DO UPDATE SET a = b\'; $z = " {$d->thenLookUp()} edition e ON";';
 
         self::assertSame([['sitting', false], ['mark', false], ['page', true], ['pool', true], ['edition', false], ['job', true]], self::uses($php));
         self::assertGreaterThan(30, count($this->owners()));
@@ -66,7 +67,7 @@ final class RoomTablesTest extends TestCase
             }
             preg_match_all('/\b(DELETE FROM|FROM|JOIN|INTO|DO UPDATE|UPDATE)\s+([a-z_]+)\b|^["\']?\s([a-z_]+) [a-z] (?:ON\b|$)/', $token[1], $found, PREG_SET_ORDER);
             foreach ($found as $one) {
-                $uses[] = [($one[3] ?? '') !== '' ? $one[3] : ($one[2] ?? ''), in_array($one[1] ?? '', ['DELETE FROM', 'INTO', 'UPDATE'], true)];
+                $uses[] = [($one[3] ?? '') !== '' ? $one[3] : $one[2] ?? '', in_array($one[1] ?? '', ['DELETE FROM', 'INTO', 'UPDATE'], true)];
             }
         }
         preg_match_all('/->(?:insert|update|delete)\([\'"]([a-z_]+)[\'"]/', $php, $found);

@@ -64,7 +64,17 @@ final class WaysOutTest extends ApiTestCase
     public function test_one_that_is_stopped_leaves_no_part_of_a_file(): void
     {
         $db = self::getContainer()->get(Connection::class);
-        $db->insert('job', ['state' => 'waiting', 'done' => 0, 'total' => 0, 'stop_asked' => 1, 'task' => 'write out', 'input' => '{"way":"bank","bank":1,"as":"text","filter":{}}', 'begun_at' => '2026-05-01 10:00:00', 'bank_id' => 1, 'account_id' => 1]);
+        $db->insert('job', [
+            'state' => 'waiting',
+            'done' => 0,
+            'total' => 0,
+            'stop_asked' => 1,
+            'task' => 'write out',
+            'input' => '{"way":"bank","bank":1,"as":"text","filter":{}}',
+            'begun_at' => '2026-05-01 10:00:00',
+            'bank_id' => 1,
+            'account_id' => 1,
+        ]);
         $id = (int) $db->lastInsertId();
         self::getContainer()->get(Jobs::class)->run(new RunJob($id));
 

@@ -14,14 +14,22 @@ final class WholeBlueprintTest extends ApiTestCase
     use ClockSensitiveTrait;
 
     private const DOCUMENT = [
-        'v' => 2, 'title' => 'A day at the hives', 'pass' => ['percent' => '50'],
+        'v' => 2,
+        'title' => 'A day at the hives',
+        'pass' => ['percent' => '50'],
         'rules' => ['feedback' => 'after each attempt'],
         'sections' => [
-            ['id' => 'morning', 'title' => 'The morning', 'time' => '2 min', 'steps' => [
-                ['id' => 'p1', 'page' => 'why eggs matter'], ['id' => 'q1', 'question' => 'fresh eggs', 'settings' => ['attempts' => '1']],
-                ['id' => 'c1', 'checkpoint' => ['routes' => [['when' => ['outcome' => 'fresh eggs', 'is' => ['right']], 'to' => 'evening']]]],
-                ['id' => 'd1', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]],
-            ]],
+            [
+                'id' => 'morning',
+                'title' => 'The morning',
+                'time' => '2 min',
+                'steps' => [
+                    ['id' => 'p1', 'page' => 'why eggs matter'],
+                    ['id' => 'q1', 'question' => 'fresh eggs', 'settings' => ['attempts' => '1']],
+                    ['id' => 'c1', 'checkpoint' => ['routes' => [['when' => ['outcome' => 'fresh eggs', 'is' => ['right']], 'to' => 'evening']]]],
+                    ['id' => 'd1', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]],
+                ],
+            ],
             ['id' => 'evening', 'title' => 'The evening', 'steps' => [['id' => 'd2', 'draw' => ['take' => 1, 'pool' => ['objective' => 'Health and pests', 'kinds' => ['claim']]]]]],
         ],
         'closing' => ['passed' => 'a word before swarm day', 'notPassed' => 'why eggs matter'],
@@ -44,8 +52,15 @@ final class WholeBlueprintTest extends ApiTestCase
     public function test_paths_and_what_is_hardly_meant_so_are_told(): void
     {
         $this->logIn('orrell');
-        $steps = [['question' => 'fresh eggs', 'settings' => ['attempts' => '2', 'time' => '60 s']], ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '11'], 'to' => 'end']]]], ['draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]]];
-        $proof = $this->plan(1, $steps, ['rules' => ['moving' => 'forward only', 'screen' => 'question', 'feedback' => 'after each attempt', 'time' => '20 min'], 'pass' => ['percent' => '60', 'objectives' => [['objective' => 'Honey and harvest', 'percent' => '50']]]])->object('proof');
+        $steps = [
+            ['question' => 'fresh eggs', 'settings' => ['attempts' => '2', 'time' => '60 s']],
+            ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '11'], 'to' => 'end']]]],
+            ['draw' => ['take' => 2, 'pool' => ['objective' => 'Colony life', 'kinds' => ['claim']]]],
+        ];
+        $proof = $this->plan(1, $steps, [
+            'rules' => ['moving' => 'forward only', 'screen' => 'question', 'feedback' => 'after each attempt', 'time' => '20 min'],
+            'pass' => ['percent' => '60', 'objectives' => [['objective' => 'Honey and harvest', 'percent' => '50']]],
+        ])->object('proof');
         self::assertSame([['1', 'loses'], ['2', 'never'], ['blueprint', 'minimum Honey and harvest']], array_map(static fn (Fields $a): array => [$a->text('where'), $a->text('subject')], $proof->objects('advice')));
         $all = $proof->object('paths')->object('all');
         self::assertSame([2, 1, 3, '10', '20', 1200], [$proof->object('paths')->integer('count'), $all->integer('fewest'), $all->integer('many'), $all->text('least'), $all->text('most'), $proof->integer('seconds')]);
@@ -68,7 +83,10 @@ final class WholeBlueprintTest extends ApiTestCase
         $clock = self::mockTime(new \DateTimeImmutable('2026-05-01 10:00:00'));
         self::assertInstanceOf(MockClock::class, $clock);
         $sitting = $this->begun('carrow');
-        self::assertSame(['The morning', 'page-1', ['section']], [$sitting->object('screen')->text('section'), $sitting->object('screen')->objects('items')[0]->text('page'), array_map(static fn (Fields $c): string => $c->text('of'), $sitting->objects('clocks'))]);
+        self::assertSame(
+            ['The morning', 'page-1', ['section']],
+            [$sitting->object('screen')->text('section'), $sitting->object('screen')->objects('items')[0]->text('page'), array_map(static fn (Fields $c): string => $c->text('of'), $sitting->objects('clocks'))],
+        );
         $sitting = $this->act($sitting, ['type' => 'went on']);
         $sitting = $this->act($sitting, ['type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [$this->right($sitting)]]]);
         $sitting = $this->act($sitting, ['type' => 'went on']);
@@ -102,7 +120,14 @@ final class WholeBlueprintTest extends ApiTestCase
         self::assertSame([4, 'A day at the hives'], [$blueprint->object('proof')->integer('questions'), $blueprint->text('title')]);
         $rehearsal = $this->send('POST', "/api/blueprints/$id/rehearsals", ['seed' => 4], 'Sitting', 201);
         $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]]]);
-        self::assertSame('page-1', $this->send('GET', '/api/sittings/' . $rehearsal->integer('id'), schema: 'Sitting')->object('screen')->objects('items')[0]->text('page'), 'what is rehearsed stays what it was');
+        self::assertSame(
+            'page-1',
+            $this->send('GET', '/api/sittings/' . $rehearsal->integer('id'), schema: 'Sitting')
+                ->object('screen')
+                ->objects('items')[0]
+                ->text('page'),
+            'what is rehearsed stays what it was',
+        );
     }
 
     private function written(): int

@@ -55,7 +55,10 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function ask(string $method, string $path, ?array $body = null): Fields
     {
-        $answer = $this->page->driver->executeAsyncScript('const [method, path, body, done] = arguments; fetch("/api" + path, { method, headers: { "Content-Type": "application/json", "X-Zetema": "1" }, body: body ?? undefined }).then((answer) => answer.text()).then(done)', [$method, $path, $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR)]);
+        $answer = $this->page->driver->executeAsyncScript(
+            'const [method, path, body, done] = arguments; fetch("/api" + path, { method, headers: { "Content-Type": "application/json", "X-Zetema": "1" }, body: body ?? undefined }).then((answer) => answer.text()).then(done)',
+            [$method, $path, $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR)],
+        );
 
         return Fields::ofJson(is_string($answer) ? $answer : '');
     }
@@ -69,7 +72,10 @@ abstract class BrowserTestCase extends TestCase
     protected function blueprint(string $title, array $steps, array $rules): int
     {
         $made = $this->ask('POST', '/banks/1/blueprints', ['title' => $title]);
-        $this->ask('PUT', '/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => $title, 'rules' => $rules, 'sections' => [['id' => 'all', 'steps' => $steps]], 'review' => ['passed' => [['rung' => 'marked paper with key and feedback']]]]]);
+        $this->ask('PUT', '/blueprints/' . $made->integer('id') . '/document', [
+            'version' => $made->integer('version'),
+            'document' => ['v' => 2, 'title' => $title, 'rules' => $rules, 'sections' => [['id' => 'all', 'steps' => $steps]], 'review' => ['passed' => [['rung' => 'marked paper with key and feedback']]]],
+        ]);
 
         return $made->integer('id');
     }
@@ -92,7 +98,9 @@ abstract class BrowserTestCase extends TestCase
         $this->page->driver->manage()->timeouts()->setScriptTimeout(300);
         $this->page->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
         $rules = $colours ? '["color-contrast", "link-in-text-block"]' : '["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]';
-        $found = $this->page->driver->executeAsyncScript('const done = arguments[0]; axe.run(document, {runOnly: ' . $rules . '}).then(r => done(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 4).map(n => n.html.slice(0, 120)).join(" | "))))');
+        $found = $this->page->driver->executeAsyncScript(
+            'const done = arguments[0]; axe.run(document, {runOnly: ' . $rules . '}).then(r => done(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 4).map(n => n.html.slice(0, 120)).join(" | "))))',
+        );
 
         return is_array($found) ? array_values(array_filter($found, is_string(...))) : ['axe gave no answer'];
     }

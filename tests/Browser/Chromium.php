@@ -34,8 +34,18 @@ final class Chromium
         $options = new ChromeOptions();
         $options->setBinary('/usr/bin/chromium');
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--lang=en-GB', '--accept-lang=en-GB', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--user-data-dir=' . $this->profile,
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--lang=en-GB',
+            '--accept-lang=en-GB',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-dev-shm-usage',
+            '--user-data-dir=' . $this->profile,
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -140,7 +150,8 @@ final class Chromium
     public function see(string $text): void
     {
         // The page looks itself, a second at a time: asking it again and again from outside costs all three processes.
-        $look = 'const [text, done] = arguments; const end = performance.now() + 1000; const look = () => { const has = document.body?.innerText.replace(/\s+/g, " ").includes(text); if (has || performance.now() > end) done(has === true); else setTimeout(look, 40); }; look()';
+        $look =
+            'const [text, done] = arguments; const end = performance.now() + 1000; const look = () => { const has = document.body?.innerText.replace(/\s+/g, " ").includes(text); if (has || performance.now() > end) done(has === true); else setTimeout(look, 40); }; look()';
         $this->until(fn (): bool => $this->driver->executeAsyncScript($look, [$text]) === true, sprintf('“%s” on the page', $text));
     }
 

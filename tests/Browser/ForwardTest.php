@@ -57,10 +57,18 @@ final class ForwardTest extends BrowserTestCase
         $page->logIn('orrell', 'honeycomb');
         $page->open('/banks/1/blueprints/2');
         $page->click('write it as text');
-        $document = ['v' => 2, 'title' => 'A day at the hives', 'pass' => ['percent' => '50'], 'rules' => ['feedback' => 'after each attempt'], 'sections' => [
-            ['id' => 'morning', 'title' => 'The morning', 'time' => '2 min', 'steps' => [['id' => 'p1', 'page' => 'why eggs matter'], ['id' => 'q1', 'question' => 'fresh eggs']]],
-            ['id' => 'evening', 'title' => 'The evening', 'steps' => [['id' => 'd1', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]]]],
-        ], 'closing' => ['passed' => 'a word before swarm day'], 'review' => ['passed' => [['rung' => 'total']]]];
+        $document = [
+            'v' => 2,
+            'title' => 'A day at the hives',
+            'pass' => ['percent' => '50'],
+            'rules' => ['feedback' => 'after each attempt'],
+            'sections' => [
+                ['id' => 'morning', 'title' => 'The morning', 'time' => '2 min', 'steps' => [['id' => 'p1', 'page' => 'why eggs matter'], ['id' => 'q1', 'question' => 'fresh eggs']]],
+                ['id' => 'evening', 'title' => 'The evening', 'steps' => [['id' => 'd1', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]]]],
+            ],
+            'closing' => ['passed' => 'a word before swarm day'],
+            'review' => ['passed' => [['rung' => 'total']]],
+        ];
         $text = json_encode($document, JSON_THROW_ON_ERROR);
         $this->write(str_replace('fresh eggs', 'fresh egg', $text));
         $page->see('there is no question “fresh egg”');
@@ -93,7 +101,10 @@ final class ForwardTest extends BrowserTestCase
     private function write(string $text): void
     {
         $this->page->field('The whole blueprint as text');
-        $this->page->script('const t = document.querySelector("textarea"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(t, arguments[0]); t.dispatchEvent(new Event("input", { bubbles: true }));', $text);
+        $this->page->script(
+            'const t = document.querySelector("textarea"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(t, arguments[0]); t.dispatchEvent(new Event("input", { bubbles: true }));',
+            $text,
+        );
         $this->page->click('Save the whole');
     }
 
@@ -101,7 +112,8 @@ final class ForwardTest extends BrowserTestCase
     private function made(): int
     {
         $this->page->see('The bank by objective');
-        $this->page->script(<<<'JS'
+        $this->page->script(
+            <<<'JS'
             (async () => {
               const ask = async (method, path, body) => {
                 const answer = await fetch('/api' + path, { method, headers: { 'Content-Type': 'application/json', 'X-Zetema': '1' }, body: body && JSON.stringify(body) });
@@ -125,7 +137,9 @@ final class ForwardTest extends BrowserTestCase
               await ask('PUT', `/blueprints/${made.id}/document`, { version: made.version, document: { ...made.document, rules: { ...made.document.rules, feedback: 'after each attempt' }, sections: [{ id: 'all', steps }] } });
               window.made = made.id;
             })();
-            JS);
+            JS
+            ,
+        );
         $id = null;
         $this->page->until(function () use (&$id): bool {
             $id = $this->page->script('return window.made ?? null');

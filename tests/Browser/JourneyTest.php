@@ -27,7 +27,9 @@ final class JourneyTest extends BrowserTestCase
         $page->see('did you mean `points:`?');
         unlink($file);
         $page->see('Take in 2 questions');
-        $page->driver->executeScript('const line = [...document.querySelectorAll(".cm-line")].find((l) => l.textContent.includes("poinst")); const text = line.firstChild; const at = text.data.indexOf("poinst"); document.querySelector(".cm-content").focus(); getSelection().setBaseAndExtent(text, at, text, at + 6);');
+        $page->driver->executeScript(
+            'const line = [...document.querySelectorAll(".cm-line")].find((l) => l.textContent.includes("poinst")); const text = line.firstChild; const at = text.data.indexOf("poinst"); document.querySelector(".cm-content").focus(); getSelection().setBaseAndExtent(text, at, text, at + 6);',
+        );
         $page->type('points');
         $page->see('Take in 3 questions');
         $page->click('Take in 3 questions');

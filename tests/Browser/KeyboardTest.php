@@ -68,7 +68,11 @@ final class KeyboardTest extends BrowserTestCase
     {
         $page = $this->page;
         $page->logIn('orrell', 'honeycomb');
-        $id = $this->blueprint('Short of time', [['id' => 'q', 'question' => 'fresh eggs', 'settings' => ['time' => '9 s', 'attempts' => '2', 'late' => 'wrong']], ['id' => 'p', 'page' => 'why eggs matter']], ['feedback' => 'after each attempt']);
+        $id = $this->blueprint(
+            'Short of time',
+            [['id' => 'q', 'question' => 'fresh eggs', 'settings' => ['time' => '9 s', 'attempts' => '2', 'late' => 'wrong']], ['id' => 'p', 'page' => 'why eggs matter']],
+            ['feedback' => 'after each attempt'],
+        );
         $page->open("/banks/1/blueprints/$id");
         $page->click('Rehearse');
         $page->see('left for this question');
@@ -92,9 +96,7 @@ final class KeyboardTest extends BrowserTestCase
     /** Presses Tab until the focus is on something. @param string $what a selector, or the place of it in the page */
     private function moveTo(string $what): void
     {
-        $is = str_starts_with($what, '/')
-            ? 'return document.activeElement === document.evaluate(arguments[0], document, null, 9, null).singleNodeValue'
-            : 'return document.activeElement.matches(arguments[0])';
+        $is = str_starts_with($what, '/') ? 'return document.activeElement === document.evaluate(arguments[0], document, null, 9, null).singleNodeValue' : 'return document.activeElement.matches(arguments[0])';
         for ($i = 0; $i < 200; ++$i) {
             $this->page->type(Key::TAB);
             if ($this->page->script($is, $what) === true) {

@@ -163,17 +163,27 @@ final class LookingAfterTest extends BrowserTestCase
     public function test_hostile_texts_are_shown_as_texts_and_nothing_runs(): void
     {
         $page = $this->page;
-        $hostile = '<img src=x onerror="window.hacked=1"> <script>window.hacked=1</script> [a](javascript:window.hacked=1) ![b](javascript:x) $\href{javascript:window.hacked=1}{c}$ <iframe src="javascript:1"></iframe> [d](page:<b>x</b>) <svg onload="window.hacked=1">';
+        $hostile =
+            '<img src=x onerror="window.hacked=1"> <script>window.hacked=1</script> [a](javascript:window.hacked=1) ![b](javascript:x) $\href{javascript:window.hacked=1}{c}$ <iframe src="javascript:1"></iframe> [d](page:<b>x</b>) <svg onload="window.hacked=1">';
         $choices = [['id' => 1, 'text' => $hostile, 'key' => true, 'says' => $hostile], ['id' => 2, 'text' => 'plain', 'key' => false], ['id' => 3, 'text' => 'plainer', 'key' => false]];
-        $body = json_encode(['name' => mb_substr($hostile, 0, 60), 'objective' => mb_substr($hostile, 0, 44), 'content' => ['v' => 1, 'kind' => 'one', 'stem' => $hostile, 'choices' => $choices, 'tags' => [$hostile]]], JSON_THROW_ON_ERROR);
+        $body = json_encode(
+            ['name' => mb_substr($hostile, 0, 60), 'objective' => mb_substr($hostile, 0, 44), 'content' => ['v' => 1, 'kind' => 'one', 'stem' => $hostile, 'choices' => $choices, 'tags' => [$hostile]]],
+            JSON_THROW_ON_ERROR,
+        );
         $id = $page->script('return fetch("/api/banks/1/questions", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: arguments[0]}).then(r => r.json()).then(q => q.id)', $body);
         self::assertIsInt($id);
-        foreach (["/banks/1/questions/$id" => 'what scores what', "/as-seen/$id?key=shown" => 'Check', '/banks/1/questions' => 'every objective', '/banks/1/proofreading' => 'questions read', '/banks/1' => 'what it takes'] as $path => $text) {
+        foreach (
+            ["/banks/1/questions/$id" => 'what scores what', "/as-seen/$id?key=shown" => 'Check', '/banks/1/questions' => 'every objective', '/banks/1/proofreading' => 'questions read', '/banks/1' => 'what it takes'] as $path => $text
+        ) {
             $page->open($path);
             $page->see($text);
             usleep(500_000);
 
-            self::assertSame('[null,0]', $page->script('return JSON.stringify([window.hacked ?? null, document.querySelectorAll("[onerror], [onload], .rich script, .rich iframe, main iframe, a[href^=javascript]").length])'), $path);
+            self::assertSame(
+                '[null,0]',
+                $page->script('return JSON.stringify([window.hacked ?? null, document.querySelectorAll("[onerror], [onload], .rich script, .rich iframe, main iframe, a[href^=javascript]").length])'),
+                $path,
+            );
         }
     }
 }

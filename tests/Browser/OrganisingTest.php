@@ -37,7 +37,10 @@ final class OrganisingTest extends BrowserTestCase
         foreach ([['?kind=claim', 'A drone has no sting.', 'points: 4'], ['?search=fresh eggs', 'Which sign shows', 'points: 10'], ['?kind=number', 'How many', 'points: 10']] as [$filter, $question, $points]) {
             $page->open('/banks/1/questions' . $filter);
             $page->see($question);
-            self::assertStringContainsString(substr($points, 8), $page->find('//div[contains(@class, "line")][1]//span[contains(@class, "fig")] | //div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText());
+            self::assertStringContainsString(
+                substr($points, 8),
+                $page->find('//div[contains(@class, "line")][1]//span[contains(@class, "fig")] | //div[contains(@class, "line")][1]//b[contains(@class, "fig")]')->getText(),
+            );
         }
         $page->open('/banks/1/history');
         $page->see('points: 10, claim points: 4');

@@ -18,8 +18,8 @@ final class PackagesTest extends BrowserTestCase
         // The file is put where a person's choice would put it.
         $bytes = base64_encode((string) file_get_contents($file));
         $this->page->script(
-            'const bytes = Uint8Array.from(atob(arguments[1]), (c) => c.charCodeAt(0)); const data = new DataTransfer(); data.items.add(new File([bytes], arguments[2]));'
-            . 'const input = document.querySelector(`input[aria-label="${arguments[0]}"]`); input.files = data.files; input.dispatchEvent(new Event("change", {bubbles: true}));',
+            'const bytes = Uint8Array.from(atob(arguments[1]), (c) => c.charCodeAt(0)); const data = new DataTransfer(); data.items.add(new File([bytes], arguments[2]));' .
+                'const input = document.querySelector(`input[aria-label="${arguments[0]}"]`); input.files = data.files; input.dispatchEvent(new Event("change", {bubbles: true}));',
             $label,
             $bytes,
             basename($file),
@@ -57,7 +57,9 @@ final class PackagesTest extends BrowserTestCase
         $page = $this->page;
         $page->open('/banks');
         $page->see('Banks of questions');
-        $zip = $page->script('const done = await fetch(document.querySelector("a[href$=\'/archive\']").href); const bytes = new Uint8Array(await done.arrayBuffer()); let text = ""; for (const b of bytes) text += String.fromCharCode(b); return btoa(text);');
+        $zip = $page->script(
+            'const done = await fetch(document.querySelector("a[href$=\'/archive\']").href); const bytes = new Uint8Array(await done.arrayBuffer()); let text = ""; for (const b of bytes) text += String.fromCharCode(b); return btoa(text);',
+        );
         self::assertIsString($zip);
         $file = sys_get_temp_dir() . '/zetema-archive-' . bin2hex(random_bytes(4)) . '.zip';
         file_put_contents($file, (string) base64_decode($zip, true));

@@ -131,8 +131,18 @@ final class PlanningTest extends BrowserTestCase
         $page = $this->page;
         $page->open('/banks/1/blueprints/1');
         $handle = $page->find('//*[@data-of="section health"]');
-        $page->driver->action()->moveToElement($handle)->clickAndHold()->moveByOffset(0, -12)->moveToElement($page->find('//*[@data-of="section colony"]'))->release()->perform();
-        $page->until(static fn (): bool => $page->script('return [...document.querySelectorAll("[data-of]")].slice(0, 4).map(e => e.dataset.of).join()') === 'section health,step health-one,step health-claim,section colony', 'it stands before');
+        $page->driver
+            ->action()
+            ->moveToElement($handle)
+            ->clickAndHold()
+            ->moveByOffset(0, -12)
+            ->moveToElement($page->find('//*[@data-of="section colony"]'))
+            ->release()
+            ->perform();
+        $page->until(
+            static fn (): bool => $page->script('return [...document.querySelectorAll("[data-of]")].slice(0, 4).map(e => e.dataset.of).join()') === 'section health,step health-one,step health-claim,section colony',
+            'it stands before',
+        );
         self::assertStringContainsString('Health in this order', explode('The colony', $page->text())[0]);
         $page->click('undo');
         $page->see(' saved');

@@ -74,7 +74,9 @@ final class PutRightTest extends BrowserTestCase
             $cell->click();
             $page->type(Key::ESCAPE);
         }
-        foreach ([['Pass mark, in percent or points', '150 %', 'more than 100 % cannot be reached'], ['Pass mark, in percent or points', 'abc', 'is no pass mark'], ['Minutes for the whole, or no', '99999', '24 hours']] as [$label, $typed, $told]) {
+        foreach (
+            [['Pass mark, in percent or points', '150 %', 'more than 100 % cannot be reached'], ['Pass mark, in percent or points', 'abc', 'is no pass mark'], ['Minutes for the whole, or no', '99999', '24 hours']] as [$label, $typed, $told]
+        ) {
             $page->find("//button[starts-with(@aria-label, \"$label\")]")->click();
             $page->type($typed . Key::ENTER);
             $page->see($told);
@@ -120,7 +122,10 @@ final class PutRightTest extends BrowserTestCase
         $page->see('what it says');
         $page->field('Answer 1')->sendKeys('The first stays');
         $lines = implode("\n", array_map(static fn (int $i): string => "answer number $i", range(1, 200)));
-        $page->script('const f = document.querySelector("[aria-label=\'Answer 1\']"); f.focus(); const d = new DataTransfer(); d.setData("text/plain", arguments[0]); f.dispatchEvent(new ClipboardEvent("paste", {clipboardData: d, bubbles: true, cancelable: true}));', $lines);
+        $page->script(
+            'const f = document.querySelector("[aria-label=\'Answer 1\']"); f.focus(); const d = new DataTransfer(); d.setData("text/plain", arguments[0]); f.dispatchEvent(new ClipboardEvent("paste", {clipboardData: d, bubbles: true, cancelable: true}));',
+            $lines,
+        );
         $page->see('201 lines were pasted');
         $page->click('Make 201 answers of them');
         $page->until(static fn (): bool => $page->script('return document.querySelectorAll("textarea[aria-label^=\'Answer \']").length') >= 201, '201 answers');
@@ -179,7 +184,10 @@ final class PutRightTest extends BrowserTestCase
         $page->open('/banks/1/questions/17');
         $page->see('what scores what');
         $page->find('//button[starts-with(@aria-label, "Objective:")]')->click();
-        $page->until(static fn (): bool => in_array('Hive inspection > Reading a frame', (array) $page->script('return [...document.querySelectorAll("datalist option")].map(o => o.value)'), true), 'the objectives there are');
+        $page->until(
+            static fn (): bool => in_array('Hive inspection > Reading a frame', (array) $page->script('return [...document.querySelectorAll("datalist option")].map(o => o.value)'), true),
+            'the objectives there are',
+        );
         $page->type(Key::CONTROL . 'a' . Key::NULL . 'Hive inspection > Reading a fram' . Key::ENTER);
         $page->see('is no objective of this bank yet');
         $page->click('leave “Hive inspection > Reading a frame”');
@@ -199,7 +207,14 @@ final class PutRightTest extends BrowserTestCase
         $page->see('what it says');
         $page->field('Stem')->sendKeys('Which mite?');
         $page->field('Accepted answer 1')->sendKeys('varroa');
-        foreach ([['What is ignored', 'case, accents', 'ignores case, accents'], ['Attempts', '2', '2 attempts'], ['What a later attempt costs', '1, 50 %', 'a later one costs 1, 50 %'], ['Time', '1:30', '(where one moves forward)']] as [$label, $typed, $shown]) {
+        foreach (
+            [
+                ['What is ignored', 'case, accents', 'ignores case, accents'],
+                ['Attempts', '2', '2 attempts'],
+                ['What a later attempt costs', '1, 50 %', 'a later one costs 1, 50 %'],
+                ['Time', '1:30', '(where one moves forward)'],
+            ] as [$label, $typed, $shown]
+        ) {
             $page->find("//button[starts-with(@aria-label, \"$label:\")]")->click();
             $page->type($typed . Key::ENTER);
             $page->see($shown);
@@ -222,12 +237,20 @@ final class PutRightTest extends BrowserTestCase
         $before = $page->script('return document.querySelectorAll(".shape").length');
         self::assertIsInt($before);
         $to = fn (int $x, int $y) => $page->driver->action()->moveToElement($board, $x, $y);
-        $to(-100, -80)->click()->perform();
-        $to(100, -80)->click()->perform();
+        $to(-100, -80)
+            ->click()
+            ->perform();
+        $to(100, -80)
+            ->click()
+            ->perform();
         $to(0, 60)->doubleClick()->perform();
         $page->until(static fn (): bool => $page->script('return document.querySelectorAll(".shape").length') === $before + 1, 'one area more');
 
-        self::assertSame(3, $page->script('return [...document.querySelectorAll(".shape polygon")].at(-1).points.length'), (string) json_encode($page->script('return [...document.querySelectorAll(".shape polygon")].map(p => p.getAttribute("points"))')));
+        self::assertSame(
+            3,
+            $page->script('return [...document.querySelectorAll(".shape polygon")].at(-1).points.length'),
+            (string) json_encode($page->script('return [...document.querySelectorAll(".shape polygon")].map(p => p.getAttribute("points"))')),
+        );
     }
 
     private function begin(string $who, string $what): void

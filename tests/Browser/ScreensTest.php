@@ -10,12 +10,35 @@ use Facebook\WebDriver\WebDriverKeys;
 final class ScreensTest extends BrowserTestCase
 {
     private const SCREENS = [
-        '/banks' => 'Banks of questions', '/banks/1' => 'what it takes', '/banks/1/history' => 'What was done to the bank', '/banks/1/alike' => 'ask', '/banks/1/questions' => '92 questions', '/banks/1/questions/16' => 'what it says', '/banks/1/questions/new' => 'What sort',
-        '/banks/1/questions/64' => 'what it says', '/banks/1/questions/67' => 'what it says', '/banks/1/questions/70' => 'what it says', '/banks/1/questions/75' => 'what it says',
+        '/banks' => 'Banks of questions',
+        '/banks/1' => 'what it takes',
+        '/banks/1/history' => 'What was done to the bank',
+        '/banks/1/alike' => 'ask',
+        '/banks/1/questions' => '92 questions',
+        '/banks/1/questions/16' => 'what it says',
+        '/banks/1/questions/new' => 'What sort',
+        '/banks/1/questions/64' => 'what it says',
+        '/banks/1/questions/67' => 'what it says',
+        '/banks/1/questions/70' => 'what it says',
+        '/banks/1/questions/75' => 'what it says',
         '/banks/1/questions/76' => 'what it says',
-        '/as-seen/64' => 'Check', '/as-seen/67' => 'Check', '/as-seen/70' => 'Check', '/as-seen/75' => 'Check',
-        '/banks/1/pages' => 'Pages for reading', '/banks/1/pages/1' => 'Take this page out', '/banks/1/proofreading' => 'questions read', '/banks/1/settings' => 'What counts', '/house-rules' => 'What counts in all banks',
-        '/banks/1/intake' => 'Bring questions in', '/banks/1/blueprints' => 'Spring practice', '/banks/1/blueprints/1' => 'quota board', '/banks/1/blueprints/1/editions/1' => 'frozen by', '/banks/1/blueprints/1/editions/1/results' => 'the middle one', '/papers/1' => 'All results of edition 1', '/blueprints/1/opening' => 'Before it begins', '/groups' => 'Groups of candidates',
+        '/as-seen/64' => 'Check',
+        '/as-seen/67' => 'Check',
+        '/as-seen/70' => 'Check',
+        '/as-seen/75' => 'Check',
+        '/banks/1/pages' => 'Pages for reading',
+        '/banks/1/pages/1' => 'Take this page out',
+        '/banks/1/proofreading' => 'questions read',
+        '/banks/1/settings' => 'What counts',
+        '/house-rules' => 'What counts in all banks',
+        '/banks/1/intake' => 'Bring questions in',
+        '/banks/1/blueprints' => 'Spring practice',
+        '/banks/1/blueprints/1' => 'quota board',
+        '/banks/1/blueprints/1/editions/1' => 'frozen by',
+        '/banks/1/blueprints/1/editions/1/results' => 'the middle one',
+        '/papers/1' => 'All results of edition 1',
+        '/blueprints/1/opening' => 'Before it begins',
+        '/groups' => 'Groups of candidates',
     ];
 
     public function test_screens_are_accessible_in_both_schemes_and_fit_a_phone(): void
@@ -64,7 +87,9 @@ final class ScreensTest extends BrowserTestCase
         $page = $this->page;
         $page->open('/');
         $page->see('Log in');
-        $page->script('return (async () => { for (let i = 0; i < 6; i++) await fetch("/api/log-in", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({login: "aldous", password: "x"})}); })()');
+        $page->script(
+            'return (async () => { for (let i = 0; i < 6; i++) await fetch("/api/log-in", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({login: "aldous", password: "x"})}); })()',
+        );
         $page->logIn('kestle', 'honeycomb');
         $page->click('People');
         $page->see('aldous');
@@ -106,12 +131,21 @@ final class ScreensTest extends BrowserTestCase
         $page->open('/banks/1/questions/2');
         $page->see('queen or worker');
         $page->click('Points: 10, change');
-        $page->driver->switchTo()->activeElement()->sendKeys('8' . WebDriverKeys::ENTER);
+        $page->driver
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys('8' . WebDriverKeys::ENTER);
         $page->see('key · earns 8');
         $page->click('Attempts: 1, change');
-        $page->driver->switchTo()->activeElement()->sendKeys('2' . WebDriverKeys::ENTER);
+        $page->driver
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys('2' . WebDriverKeys::ENTER);
         $page->click('What a later attempt costs: 0, change');
-        $page->driver->switchTo()->activeElement()->sendKeys('50 %' . WebDriverKeys::ENTER);
+        $page->driver
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys('50 %' . WebDriverKeys::ENTER);
         $page->see('earns 8, then 4');
 
         self::assertStringContainsString('draft, revision 2', $page->text());
@@ -124,11 +158,17 @@ final class ScreensTest extends BrowserTestCase
         $page->open('/banks/1/questions/3');
         $page->see('five days old');
         $page->click('Points: 10, change');
-        $page->driver->switchTo()->activeElement()->sendKeys('lots' . WebDriverKeys::ENTER);
+        $page->driver
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys('lots' . WebDriverKeys::ENTER);
         $page->see('“lots” is no decimal number');
         // What counted stands again, the reason beside it.
         $page->click('Points: 10, change');
-        $page->driver->switchTo()->activeElement()->sendKeys('7' . WebDriverKeys::ENTER);
+        $page->driver
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys('7' . WebDriverKeys::ENTER);
         $page->see('earns 7');
 
         self::assertStringNotContainsString('not whole', $page->text());
@@ -140,7 +180,9 @@ final class ScreensTest extends BrowserTestCase
         $page->logIn('orrell', 'honeycomb');
         $page->open('/banks/1/questions/4');
         $page->see('where queens mate');
-        $page->driver->executeScript('return fetch("/api/questions/4").then(r => r.json()).then(q => fetch("/api/questions/4", {method: "PUT", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({version: q.version, name: q.name, objective: q.objective, content: {...q.content, stem: "From elsewhere?"}})}))');
+        $page->driver->executeScript(
+            'return fetch("/api/questions/4").then(r => r.json()).then(q => fetch("/api/questions/4", {method: "PUT", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({version: q.version, name: q.name, objective: q.objective, content: {...q.content, stem: "From elsewhere?"}})}))',
+        );
         $page->field('Stem')->sendKeys(' Mine.');
         $page->see('saved in another window');
         $page->click('Take the newer one');

@@ -55,7 +55,12 @@ final class Server
     public function start(): void
     {
         // What it says goes into a file: a full pipe would stop it. A request that lasts too long ends, and not the server with it.
-        $this->process = Process::fromShellCommandline('exec setsid php -d opcache.enable_cli=1 -d hard_timeout=0 -S 127.0.0.1:' . $this->port->number . ' -t public public/router.php 2>>' . escapeshellarg($this->log), self::root(), $this->environment(), timeout: null);
+        $this->process = Process::fromShellCommandline(
+            'exec setsid php -d opcache.enable_cli=1 -d hard_timeout=0 -S 127.0.0.1:' . $this->port->number . ' -t public public/router.php 2>>' . escapeshellarg($this->log),
+            self::root(),
+            $this->environment(),
+            timeout: null,
+        );
         $this->process->disableOutput();
         $this->process->start();
         $this->startWork();
@@ -113,7 +118,7 @@ final class Server
     /** @return array<string, string> */
     public function environment(): array
     {
-        return [...self::environmentOf($this->database), ...($this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : [])];
+        return [...self::environmentOf($this->database), ...$this->workers > 1 ? ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers] : []];
     }
 
     /** @return array<string, string> */

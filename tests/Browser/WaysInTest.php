@@ -25,7 +25,10 @@ final class WaysInTest extends BrowserTestCase
     {
         $page = $this->page;
         $html = '<h2>Queens</h2><p><b>1. Which bee lays?</b> (3 points)</p><ol type="a"><li>a drone</li><li><b>the queen</b></li></ol><p>2. A drone can sting.</p><p>Answer: F</p><p>3. Who feeds the larvae?</p>';
-        $page->script('const data = new DataTransfer(); data.setData("text/html", arguments[0]); data.setData("text/plain", "1. Which bee lays?"); document.querySelector(".cm-content").dispatchEvent(new ClipboardEvent("paste", {clipboardData: data, bubbles: true, cancelable: true}));', $html);
+        $page->script(
+            'const data = new DataTransfer(); data.setData("text/html", arguments[0]); data.setData("text/plain", "1. Which bee lays?"); document.querySelector(".cm-content").dispatchEvent(new ClipboardEvent("paste", {clipboardData: data, bubbles: true, cancelable: true}));',
+            $html,
+        );
         $page->see('Read as a typed paper');
         $page->see('2 of 3 questions understood');
         $page->see('key B: marked');
@@ -62,7 +65,9 @@ final class WaysInTest extends BrowserTestCase
         $page = $this->page;
         $this->choose('summer-quiz.csv');
         $page->see('Say which column holds what');
-        foreach (['Our question' => 'the stem', 'First reply' => 'choice A', 'Second reply' => 'choice B', 'Third reply' => 'choice C', 'What is right' => 'the key', 'Worth' => 'points', 'About' => 'the objective'] as $column => $holds) {
+        foreach (
+            ['Our question' => 'the stem', 'First reply' => 'choice A', 'Second reply' => 'choice B', 'Third reply' => 'choice C', 'What is right' => 'the key', 'Worth' => 'points', 'About' => 'the objective'] as $column => $holds
+        ) {
             $page->click("Column $column: nothing, change");
             $page->find("//*[@role='menuitemradio'][normalize-space(.)='$holds']")->click();
             $page->see("“{$column}” is $holds");
@@ -118,15 +123,30 @@ final class WaysInTest extends BrowserTestCase
     {
         $page = $this->page;
         $page->open('/banks');
-        $id = $page->script('return fetch("/api/banks", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({name: "Six files"})}).then((r) => r.json()).then((b) => b.made)');
+        $id = $page->script(
+            'return fetch("/api/banks", {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({name: "Six files"})}).then((r) => r.json()).then((b) => b.made)',
+        );
         self::assertIsInt($id);
         foreach (self::OBJECTIVES as $objective) {
-            $page->script('return fetch(`/api/banks/${arguments[0]}/objectives`, {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({do: "add", name: arguments[1], parent: null})}).then((answer) => answer.text())', $id, $objective);
+            $page->script(
+                'return fetch(`/api/banks/${arguments[0]}/objectives`, {method: "POST", headers: {"X-Zetema": "1", "Content-Type": "application/json"}, body: JSON.stringify({do: "add", name: arguments[1], parent: null})}).then((answer) => answer.text())',
+                $id,
+                $objective,
+            );
         }
         $page->open("/banks/$id/intake");
         $page->see('Bring questions in');
         $files = [];
-        foreach (['queens' => "one: Who lays?\n  yes: She\n  no: He\n", 'drones' => "1. Who flies?\nAnswer: drones\n", 'guards' => "Question,Answer\nGuards sting.,True\n", 'wax' => "number: How many sides?\n  answer: 6\n", 'honey' => "text: What is sweet?\n  answer: honey\n", 'swarms' => "1. Where do they hang?\na) In trees *\nb) In wells\n"] as $name => $text) {
+        foreach (
+            [
+                'queens' => "one: Who lays?\n  yes: She\n  no: He\n",
+                'drones' => "1. Who flies?\nAnswer: drones\n",
+                'guards' => "Question,Answer\nGuards sting.,True\n",
+                'wax' => "number: How many sides?\n  answer: 6\n",
+                'honey' => "text: What is sweet?\n  answer: honey\n",
+                'swarms' => "1. Where do they hang?\na) In trees *\nb) In wells\n",
+            ] as $name => $text
+        ) {
             $files[] = $file = sys_get_temp_dir() . "/$name" . ($name === 'guards' ? '.csv' : '.txt');
             file_put_contents($file, $text);
         }

@@ -73,7 +73,9 @@ final class CandidateKnowsTest extends TestCase
     #[DataProvider('clicks')]
     public function test_a_click_tells_what_it_hit_only_with_the_key(Rung $rung, array $words, int $areas): void
     {
-        $run = self::begun([self::MITES], new PlainRules(whoPassesSees: $rung, whoDoesNotSees: $rung))->saved(1, Response::clicking([[3, 3]]))->handedIn();
+        $run = self::begun([self::MITES], new PlainRules(whoPassesSees: $rung, whoDoesNotSees: $rung))
+            ->saved(1, Response::clicking([[3, 3]]))
+            ->handedIn();
         $review = $run->review()->objects('questions')[0];
 
         self::assertSame($words, array_map(static fn (Fields $line): string => $line->text('text'), $review->objects('response')));
@@ -92,7 +94,11 @@ final class CandidateKnowsTest extends TestCase
     #[DataProvider('atAnswers')]
     public function test_a_question_is_reviewed_as_it_was_seen(Rung $rung, string $at): void
     {
-        $review = self::begun(["several: W?\n yes: a\n no: b\n yes: c\n shuffle: no"], new PlainRules())->saved(1, Response::choosing([1, 2]))->handedIn()->review($rung)->objects('questions')[0];
+        $review = self::begun(["several: W?\n yes: a\n no: b\n yes: c\n shuffle: no"], new PlainRules())
+            ->saved(1, Response::choosing([1, 2]))
+            ->handedIn()
+            ->review($rung)
+            ->objects('questions')[0];
 
         self::assertSame([['a', 'b', 'c'], ['choose' => [1, 2]]], [$review->object('answers')->items('choices'), $review->object('given')->raw()]);
         self::assertSame($at, implode(', ', array_map(static fn (Fields $one): string => $one->integer('n') . ' ' . $one->text('outcome'), $review->objects('atAnswers'))));
@@ -106,8 +112,16 @@ final class CandidateKnowsTest extends TestCase
         yield 'pairs, one of them left empty' => [$pairs, [1 => '1', 3 => '2'], '1 right, 3 wrong'];
         yield 'items with the same text are interchangeable' => [$groups, [1 => '2', 2 => '2', 3 => '1'], 'roof right, roof right, straw wrong'];
         yield 'as far as they go' => [$groups, [1 => '2', 3 => '2'], 'roof right, roof wrong'];
-        yield 'gaps: a wording that is worth a share, a typo and an entry of a list' => ["gaps: A ___, ___ and ___\n gap 1: queen\n gap 1 50%: bee\n gap 2: drone\n gap 3 yes: egg\n gap 3 no: lid", [1 => 'bee', 2 => 'drome', 3 => '1'], '1 partly right, 2 wrong, 3 right'];
-        yield 'weighed, where what is right may earn nothing' => ["gaps: A ___ and ___\n marking: weighed\n gap 1: queen\n  earns: 0\n gap 2: drone\n  earns: 2\n  loses: 1", [1 => 'queen', 2 => 'egg'], '1 right, 2 wrong'];
+        yield 'gaps: a wording that is worth a share, a typo and an entry of a list' => [
+            "gaps: A ___, ___ and ___\n gap 1: queen\n gap 1 50%: bee\n gap 2: drone\n gap 3 yes: egg\n gap 3 no: lid",
+            [1 => 'bee', 2 => 'drome', 3 => '1'],
+            '1 partly right, 2 wrong, 3 right',
+        ];
+        yield 'weighed, where what is right may earn nothing' => [
+            "gaps: A ___ and ___\n marking: weighed\n gap 1: queen\n  earns: 0\n gap 2: drone\n  earns: 2\n  loses: 1",
+            [1 => 'queen', 2 => 'egg'],
+            '1 right, 2 wrong',
+        ];
     }
 
     /** @param array<int, string> $given */

@@ -108,11 +108,12 @@ final class DealingTest extends TestCase
 
     public function test_the_flow_agrees_with_trying_everything(): void
     {
-        $this->limitTo(120)->forAll(Generators::vector(3, Generators::choose(1, 3)), Generators::vector(5, Generators::choose(0, 7)))->then(
-            function (array $takes, array $fits): void {
+        $this->limitTo(120)
+            ->forAll(Generators::vector(3, Generators::choose(1, 3)), Generators::vector(5, Generators::choose(0, 7)))
+            ->then(function (array $takes, array $fits): void {
                 $eligible = [];
                 foreach (array_values($fits) as $i => $mask) {
-                    $tags = array_values(array_filter(['t0', 't1', 't2'], static fn (string $t): bool => is_int($mask) && ($mask >> (int) $t[1] & 1) === 1));
+                    $tags = array_values(array_filter(['t0', 't1', 't2'], static fn (string $t): bool => is_int($mask) && (($mask >> (int) $t[1]) & 1) === 1));
                     $eligible[] = new EligibleQuestion("q$i", 'one', [], $tags, null, Points::of('1'));
                 }
                 $draws = [];
@@ -126,8 +127,7 @@ final class DealingTest extends TestCase
                 if ($possible) {
                     self::assertCount(array_sum(array_map(static fn (Draw $d): int => $d->take, $draws)), array_unique($dealer->deal(7)->ids()));
                 }
-            },
-        );
+            });
     }
 
     public function test_questions_kept_apart_never_meet(): void
@@ -174,7 +174,11 @@ final class DealingTest extends TestCase
 
     public function test_all_graded_questions_of_a_draw_are_worth_what_it_says(): void
     {
-        $pool = [new EligibleQuestion('plain', 'one', [], [], null, Points::of('10')), new EligibleQuestion('weighed', 'one', [], [], null, Points::of('8')), new EligibleQuestion('ungraded', 'one', [], [], null, Points::zero())];
+        $pool = [
+            new EligibleQuestion('plain', 'one', [], [], null, Points::of('10')),
+            new EligibleQuestion('weighed', 'one', [], [], null, Points::of('8')),
+            new EligibleQuestion('ungraded', 'one', [], [], null, Points::zero()),
+        ];
         $draw = new Draw(2, new Pool(), Points::of('5'));
 
         self::assertSame(['5', '5', '0'], array_map(static fn (EligibleQuestion $c): string => (string) $draw->worthOf($c), $pool));

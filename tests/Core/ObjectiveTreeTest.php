@@ -17,8 +17,14 @@ final class ObjectiveTreeTest extends TestCase
     private static function tree(): ObjectiveTree
     {
         return new ObjectiveTree([
-            new ObjectiveNode(1, null, 'A'), new ObjectiveNode(2, 1, 'A1', 'a.1', 'About A1.'), new ObjectiveNode(3, 1, 'A2'),
-            new ObjectiveNode(4, null, 'B'), new ObjectiveNode(5, 4, 'B1'), new ObjectiveNode(6, 4, 'A1'), new ObjectiveNode(7, 6, 'Deep'), new ObjectiveNode(8, 2, 'Deep'),
+            new ObjectiveNode(1, null, 'A'),
+            new ObjectiveNode(2, 1, 'A1', 'a.1', 'About A1.'),
+            new ObjectiveNode(3, 1, 'A2'),
+            new ObjectiveNode(4, null, 'B'),
+            new ObjectiveNode(5, 4, 'B1'),
+            new ObjectiveNode(6, 4, 'A1'),
+            new ObjectiveNode(7, 6, 'Deep'),
+            new ObjectiveNode(8, 2, 'Deep'),
         ]);
     }
 
@@ -27,8 +33,14 @@ final class ObjectiveTreeTest extends TestCase
     {
         yield 'as it is' => [static fn (ObjectiveTree $t) => $t, ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
         yield 'added last below' => [static fn (ObjectiveTree $t) => $t->add(9, 1, '  New   one '), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > New one', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
-        yield 'a whole path, of which the beginning is there' => [static fn (ObjectiveTree $t) => $t->add(9, null, 'B > B1>New > Newer'), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > B1 > New', 'B > B1 > New > Newer', 'B > A1', 'B > A1 > Deep']];
-        yield 'a path that is all new, below another' => [static fn (ObjectiveTree $t) => $t->add(9, 3, 'Knots > Bends > Sheet'), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > A2 > Knots', 'A > A2 > Knots > Bends', 'A > A2 > Knots > Bends > Sheet', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
+        yield 'a whole path, of which the beginning is there' => [
+            static fn (ObjectiveTree $t) => $t->add(9, null, 'B > B1>New > Newer'),
+            ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > B1 > New', 'B > B1 > New > Newer', 'B > A1', 'B > A1 > Deep'],
+        ];
+        yield 'a path that is all new, below another' => [
+            static fn (ObjectiveTree $t) => $t->add(9, 3, 'Knots > Bends > Sheet'),
+            ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > A2 > Knots', 'A > A2 > Knots > Bends', 'A > A2 > Knots > Bends > Sheet', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep'],
+        ];
         yield 'renamed, and all paths below it' => [static fn (ObjectiveTree $t) => $t->describe(6, 'C', 'c', ''), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'B', 'B > B1', 'B > C', 'B > C > Deep']];
         yield 'moved before a sibling' => [static fn (ObjectiveTree $t) => $t->move(3, 1, 2), ['A', 'A > A2', 'A > A1', 'A > A1 > Deep', 'B', 'B > B1', 'B > A1', 'B > A1 > Deep']];
         yield 'moved with all below it' => [static fn (ObjectiveTree $t) => $t->move(4, 3, null), ['A', 'A > A1', 'A > A1 > Deep', 'A > A2', 'A > A2 > B', 'A > A2 > B > B1', 'A > A2 > B > A1', 'A > A2 > B > A1 > Deep']];
@@ -70,7 +82,10 @@ final class ObjectiveTreeTest extends TestCase
         yield 'the top taken out from over others' => [static fn (ObjectiveTree $t) => $t->remove(1), 'objective: “A” has others below it'];
         yield 'one that is gone' => [static fn (ObjectiveTree $t) => $t->move(99, null, null), 'objective: is no longer there'];
         yield 'a code too long' => [static fn (ObjectiveTree $t) => $t->describe(3, 'A2', str_repeat('c', 41), ''), 'code: has more than 40 characters'];
-        yield 'too deep' => [static fn (ObjectiveTree $t) => array_reduce(range(9, 16), static fn (ObjectiveTree $tree, int $id): ObjectiveTree => $tree->add($id, $id === 9 ? 8 : $id - 1, 'x'), $t), 'objective: “x” would lie too deep: 8 levels and 500 characters from the top'];
+        yield 'too deep' => [
+            static fn (ObjectiveTree $t) => array_reduce(range(9, 16), static fn (ObjectiveTree $tree, int $id): ObjectiveTree => $tree->add($id, $id === 9 ? 8 : $id - 1, 'x'), $t),
+            'objective: “x” would lie too deep: 8 levels and 500 characters from the top',
+        ];
     }
 
     /** @param callable(ObjectiveTree): mixed $change */

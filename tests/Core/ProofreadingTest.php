@@ -21,7 +21,8 @@ final class ProofreadingTest extends TestCase
     public static function cases(): iterable
     {
         $one = static fn (string $stem, string ...$choices): string => "one: $stem\n yes: " . implode("\n no: ", $choices) . self::SAID;
-        $areas = static fn (string $right, string $other, string $is = 'no'): string => "regions: Click the queen here.\n image: frame.svg\n  size: 400 300\n  shows: a frame\n area yes: $right\n area $is: $other" . self::SAID;
+        $areas = static fn (string $right, string $other, string $is = 'no'): string => "regions: Click the queen here.\n image: frame.svg\n  size: 400 300\n  shows: a frame\n area yes: $right\n area $is: $other" .
+            self::SAID;
         $plain = ['Smoke calms them', 'Water cools them', 'Light wakes them'];
         $cases = [
             [$one('Which of these is not a bee?', ...$plain), Rule::NegativeStem, 'stem'],
@@ -143,7 +144,10 @@ final class ProofreadingTest extends TestCase
     #[DataProvider('keys')]
     public function test_a_key_that_stands_in_one_place_over_a_bank_is_told(array $places, ?string $shuffle, array $told): void
     {
-        $questions = array_map(static fn (string $key): Question => TextQuestions::one('one: Which one is it?' . implode('', array_map(static fn (string $c): string => "\n " . ($c === $key ? 'yes' : 'no') . ": $c", ['a', 'b', 'c']))), $places);
+        $questions = array_map(
+            static fn (string $key): Question => TextQuestions::one('one: Which one is it?' . implode('', array_map(static fn (string $c): string => "\n " . ($c === $key ? 'yes' : 'no') . ": $c", ['a', 'b', 'c']))),
+            $places,
+        );
         $bank = $shuffle === null ? null : new \Zetema\Core\Question\Settings\BankSettings(Settings::of(['shuffle' => $shuffle]));
         $findings = (new Proofreader())->across($questions, $bank);
         ksort($findings);

@@ -24,14 +24,17 @@ final class RandomBlueprintsTest extends TestCase
     /** @return list<EligibleQuestion> */
     private static function questions(Chance $chance): array
     {
-        return array_map(static fn (int $i): EligibleQuestion => new EligibleQuestion(
-            "q$i",
-            self::KINDS[$chance->below(3)],
-            [self::OBJECTIVES[$chance->below(2)], ...($chance->below(2) === 0 ? [] : ['Below'])],
-            $chance->below(3) === 0 ? ['spring'] : [],
-            null,
-            Points::of((string) (1 + $chance->below(3))),
-        ), range(0, 5 + $chance->below(7)));
+        return array_map(
+            static fn (int $i): EligibleQuestion => new EligibleQuestion(
+                "q$i",
+                self::KINDS[$chance->below(3)],
+                [self::OBJECTIVES[$chance->below(2)], ...$chance->below(2) === 0 ? [] : ['Below']],
+                $chance->below(3) === 0 ? ['spring'] : [],
+                null,
+                Points::of((string) (1 + $chance->below(3))),
+            ),
+            range(0, 5 + $chance->below(7)),
+        );
     }
 
     /** @param list<EligibleQuestion> $questions */
@@ -71,7 +74,7 @@ final class RandomBlueprintsTest extends TestCase
         $draws = $plan->draws();
         $found = null;
         for ($set = 1; $set < 1 << count($draws); ++$set) {
-            $in = array_values(array_filter(array_keys($draws), static fn (int $d): bool => ($set >> $d & 1) === 1));
+            $in = array_values(array_filter(array_keys($draws), static fn (int $d): bool => (($set >> $d) & 1) === 1));
             $ask = array_sum(array_map(static fn (int $d): int => $draws[$d]->take, $in));
             $fit = count(array_filter($questions, static fn (EligibleQuestion $q): bool => !in_array($q->id, $plan->fixed(), true) && array_filter($in, static fn (int $d): bool => $draws[$d]->pool->fits($q)) !== []));
             $numbers = array_map(static fn (int $d): int => $d + 1, $in);

@@ -59,7 +59,10 @@ final class SeenFirstTest extends TestCase
         for ($i = 0; $i < 250; ++$i) {
             $n = 4 + $chance->below(4);
             $ids = array_map(static fn (int $k): string => "a$k", range(1, $n));
-            $draws = array_map(static fn (): Draw => new Draw(1 + $chance->below(2), new Pool(only: ['a1', ...array_filter($chance->shuffled(array_slice($ids, 1)), static fn (): bool => $chance->below(3) > 0)])), range(0, 1 + $chance->below(2)));
+            $draws = array_map(
+                static fn (): Draw => new Draw(1 + $chance->below(2), new Pool(only: ['a1', ...array_filter($chance->shuffled(array_slice($ids, 1)), static fn (): bool => $chance->below(3) > 0)])),
+                range(0, 1 + $chance->below(2)),
+            );
             $had = array_map(static fn (): array => array_values(array_filter($ids, static fn (): bool => $chance->below(2) === 0)), range(0, $chance->below(3)));
             $seen = new Seen($had);
             $dealer = new Dealer(new DealingPlan($draws), self::stock($n), $seen);

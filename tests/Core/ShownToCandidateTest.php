@@ -25,21 +25,36 @@ final class ShownToCandidateTest extends TestCase
     {
         $place = static fn (mixed $list, string $text): int => (int) array_search($text, is_array($list) ? $list : [], true) + 1;
         yield 'one' => ["one: W?\n shuffle: yes\n yes: a\n no: b\n no: c", static fn (array $f): array => ['choose' => [$place($f['choices'], 'a')]]];
-        yield 'several' => ["several: W?\n shuffle: yes\n yes: a\n yes: b\n no: c", static function (array $f) use ($place): array {
-            $places = [$place($f['choices'], 'a'), $place($f['choices'], 'b')];
-            sort($places);
+        yield 'several' => [
+            "several: W?\n shuffle: yes\n yes: a\n yes: b\n no: c",
+            static function (array $f) use ($place): array {
+                $places = [$place($f['choices'], 'a'), $place($f['choices'], 'b')];
+                sort($places);
 
-            return ['choose' => $places];
-        }];
+                return ['choose' => $places];
+            },
+        ];
         yield 'claim' => ['true: W.', static fn (array $f): array => ['choose' => [$place($f['choices'], 'true')]]];
         yield 'text' => ["text: W?\n answer: a", static fn (array $f): array => ['text' => 'a']];
         yield 'number' => ["number: W?\n answer: 14\n unit: kg", static fn (array $f): array => ['text' => '14 ' . (is_array($f['units']) && is_string($f['units'][0]) ? $f['units'][0] : '')]];
-        yield 'gaps' => ["gaps: W ___ and ___ and ___\n gap 1: a\n gap 2 yes: b\n gap 2 no: c\n gap 2 no: d\n gap 3 no: e\n gap 3 yes: f", static fn (array $f): array => ['gaps' => ['1' => 'a', '2' => (string) $place(is_array($f['gaps']) ? $f['gaps'][1] : [], 'b'), '3' => (string) $place(is_array($f['gaps']) ? $f['gaps'][2] : [], 'f')]]];
-        yield 'pairs' => ["pairs: W?\n pair: a\n with: 1\n pair: b\n with: 2\n pair: c\n with: 3\n spare with: 4", static fn (array $f): array => ['pairs' => ['1' => (string) $place($f['rights'], '1'), '2' => (string) $place($f['rights'], '2'), '3' => (string) $place($f['rights'], '3')]]];
-        yield 'groups' => ["groups: W?\n group: G\n item: a\n item: b\n group: H\n item: c\n spare item: d", static fn (array $f): array => ['groups' => [(string) $place($f['items'], 'a') => '1', (string) $place($f['items'], 'b') => '1', (string) $place($f['items'], 'c') => '2']]];
+        yield 'gaps' => [
+            "gaps: W ___ and ___ and ___\n gap 1: a\n gap 2 yes: b\n gap 2 no: c\n gap 2 no: d\n gap 3 no: e\n gap 3 yes: f",
+            static fn (array $f): array => ['gaps' => ['1' => 'a', '2' => (string) $place(is_array($f['gaps']) ? $f['gaps'][1] : [], 'b'), '3' => (string) $place(is_array($f['gaps']) ? $f['gaps'][2] : [], 'f')]],
+        ];
+        yield 'pairs' => [
+            "pairs: W?\n pair: a\n with: 1\n pair: b\n with: 2\n pair: c\n with: 3\n spare with: 4",
+            static fn (array $f): array => ['pairs' => ['1' => (string) $place($f['rights'], '1'), '2' => (string) $place($f['rights'], '2'), '3' => (string) $place($f['rights'], '3')]],
+        ];
+        yield 'groups' => [
+            "groups: W?\n group: G\n item: a\n item: b\n group: H\n item: c\n spare item: d",
+            static fn (array $f): array => ['groups' => [(string) $place($f['items'], 'a') => '1', (string) $place($f['items'], 'b') => '1', (string) $place($f['items'], 'c') => '2']],
+        ];
         yield 'order' => ["order: W?\n item: a\n item: b\n item: c\n item: d", static fn (array $f): array => ['order' => array_map(static fn (string $t): int => $place($f['items'], $t), ['a', 'b', 'c', 'd'])]];
         yield 'regions' => ["regions: W?\n image: p.svg\n  size: 100 100\n  shows: P\n area yes: rectangle 10 10 20 20\n  name: secret", static fn (array $f): array => ['points' => [[15, 15]]]];
-        yield 'place' => ["place: W?\n image: p.svg\n  size: 100 100\n  shows: P\n spot: 10 10 5\n  name: secret\n spot: 50 50 5\n label: a\n  at: 1\n label: b\n  at: 2\n spare label: c", static fn (array $f): array => ['place' => [(string) $place($f['labels'], 'a') => '1', (string) $place($f['labels'], 'b') => '2']]];
+        yield 'place' => [
+            "place: W?\n image: p.svg\n  size: 100 100\n  shows: P\n spot: 10 10 5\n  name: secret\n spot: 50 50 5\n label: a\n  at: 1\n label: b\n  at: 2\n spare label: c",
+            static fn (array $f): array => ['place' => [(string) $place($f['labels'], 'a') => '1', (string) $place($f['labels'], 'b') => '2']],
+        ];
     }
 
     /** @param \Closure(array<string, mixed>): mixed $right */
@@ -54,7 +69,10 @@ final class ShownToCandidateTest extends TestCase
 
             self::assertSame('right', (new Marker())->mark(self::plan($question), $response)->outcome->value, "seed $seed");
             self::assertEquals(json_decode((string) json_encode($given)), json_decode((string) json_encode($sheet->toPage($response))), "seed $seed");
-            self::assertSame($response->toData() === null ? null : json_encode($response->toData()), json_encode($question->kind->response(json_decode((string) json_encode($response->toData()), true), $question->effective(), complete: false)->toData()));
+            self::assertSame(
+                $response->toData() === null ? null : json_encode($response->toData()),
+                json_encode($question->kind->response(json_decode((string) json_encode($response->toData()), true), $question->effective(), complete: false)->toData()),
+            );
             self::assertNotSame([], $question->kind->inWords($response));
         }
     }
@@ -71,7 +89,7 @@ final class ShownToCandidateTest extends TestCase
                     continue;
                 }
                 $id = 20 - 3 * (int) $i;
-                $data[$list][$i] = is_array($row['part'] ?? null) ? [...$row, 'part' => [...$row['part'], 'id' => $id]] : [...$row, ...(isset($row['id']) ? ['id' => $id] : [])];
+                $data[$list][$i] = is_array($row['part'] ?? null) ? [...$row, 'part' => [...$row['part'], 'id' => $id]] : [...$row, ...isset($row['id']) ? ['id' => $id] : []];
             }
         }
         $other = Question::fromData(Fields::of($data));

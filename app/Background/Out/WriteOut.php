@@ -17,7 +17,10 @@ use Zetema\App\Shared\NoRoom;
 use Zetema\App\Shared\WholeFile;
 use Zetema\Core\Data\Fields;
 
-/** Writes a file that waits to be fetched by whoever asked for it, for a day. Left half-way it is written anew; a part of it is never fetched. */
+/**
+ * Writes a file that waits to be fetched by whoever asked for it, for a day. Left half-way it is written anew; a part of it is never
+ * fetched.
+ */
 final readonly class WriteOut implements Task
 {
     /** Seconds that a file waits. */
@@ -44,7 +47,10 @@ final readonly class WriteOut implements Task
         $input = Fields::of($job->input);
         $way = $this->ways->get($input->text('way'));
         $account = $this->em->find(Account::class, $job->account->id) ?? throw new \LogicException('a job is begun by somebody');
-        $written = $way instanceof WritesOut ? $way->written($input, $account, $progress->beat(...)) : throw new \LogicException('there is such a way');
+        $written =
+            $way instanceof WritesOut
+                ? $way->written($input, $account, $progress->beat(...))
+                : throw new \LogicException('there is such a way');
         $progress->begin($written->total);
         $part = $this->path($job->id) . '.part';
         $pieces = self::counted($written, $progress);

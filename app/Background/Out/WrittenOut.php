@@ -13,7 +13,13 @@ final readonly class WrittenOut
      * @param int $each how many of them a piece has
      * @param iterable<array-key, string> $pieces of a text, or the files of a zip by their paths
      */
-    public function __construct(public string $name, public string $type, public int $total, public int $each, public iterable $pieces, public bool $isZip = false)
-    {
+    public function __construct(
+        public string $name,
+        public string $type,
+        public int $total,
+        public int $each,
+        public iterable $pieces,
+        public bool $isZip = false,
+    ) {
     }
 }

@@ -41,7 +41,10 @@ final readonly class KeepingApart implements Undoing
         $seen = self::rising($body->integers('before'));
         $others = self::rising($body->integers('others'));
         if (in_array($question->id, $others, true) || count($others) > self::MOST) {
-            throw new Malformed('others', in_array($question->id, $others, true) ? 'are other questions' : sprintf('are too many; up to %d can be', self::MOST));
+            throw new Malformed(
+                'others',
+                in_array($question->id, $others, true) ? 'are other questions' : sprintf('are too many; up to %d can be', self::MOST),
+            );
         }
 
         return $this->saving->make(function () use ($question, $seen, $others, $account): BankChange {
@@ -59,7 +62,13 @@ final readonly class KeepingApart implements Undoing
             $words = array_diff($others, $before) === [] ? 'let the question “%s” meet %s again' : 'kept the question “%s” apart from %s';
             $changed = count(array_diff($others, $before) === [] ? array_diff($before, $others) : array_diff($others, $before));
 
-            return $this->history->record($question->bank, $account, self::kind(), sprintf($words, $question->name() ?? $question->excerpt(), $changed === 1 ? 'another' : "$changed others"), ['question' => $question->id, 'before' => $before, 'after' => $others]);
+            return $this->history->record(
+                $question->bank,
+                $account,
+                self::kind(),
+                sprintf($words, $question->name() ?? $question->excerpt(), $changed === 1 ? 'another' : "$changed others"),
+                ['question' => $question->id, 'before' => $before, 'after' => $others],
+            );
         });
     }
 
@@ -67,7 +76,10 @@ final readonly class KeepingApart implements Undoing
     {
         $undo = Fields::of($change->undo);
         $question = $undo->integer('question');
-        if ($this->db->fetchOne('SELECT 1 FROM question WHERE id = ?', [$question]) === false || $this->pairs->with($question) !== $undo->integers('after')) {
+        if (
+            $this->db->fetchOne('SELECT 1 FROM question WHERE id = ?', [$question]) === false ||
+            $this->pairs->with($question) !== $undo->integers('after')
+        ) {
             throw new Conflict('Which questions it does not meet was changed since. Put it right at the question.');
         }
         $this->pairs->put($question, $undo->integers('before'));

@@ -26,13 +26,23 @@ final readonly class ArchiveController
     public function restore(Request $request, Banks $banks, Jobs $jobs, KeptArchives $kept, #[CurrentUser] Account $account): JsonResponse
     {
         if ((int) $request->headers->get('Content-Length', '0') > KeptArchives::LARGEST) {
-            throw new Malformed('file', sprintf('is larger than the %d MB that an archive may have', intdiv(KeptArchives::LARGEST, 1_000_000)));
+            throw new Malformed(
+                'file',
+                sprintf('is larger than the %d MB that an archive may have', intdiv(KeptArchives::LARGEST, 1_000_000)),
+            );
         }
         $key = $kept->keep($request->getContent(true));
         try {
             $archive = new Archive(SafeZip::open($kept->path($key)));
             $name = $request->query->getString('name');
-            $job = $jobs->begin(RestoreBank::class, null, $account, ['archive' => $key], $archive->count() <= RestoreBank::AT_ONCE, static fn (): array => ['made' => $banks->make($name === '' ? $archive->bank : $name, isUnfinished: true)->id]);
+            $job = $jobs->begin(
+                RestoreBank::class,
+                null,
+                $account,
+                ['archive' => $key],
+                $archive->count() <= RestoreBank::AT_ONCE,
+                static fn (): array => ['made' => $banks->make($name === '' ? $archive->bank : $name, isUnfinished: true)->id],
+            );
         } catch (RefusedZip|Malformed $e) {
             $kept->forget($key);
             throw $e instanceof Malformed ? $e : new Malformed('file', $e->getMessage());

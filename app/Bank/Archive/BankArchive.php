@@ -20,11 +20,20 @@ use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Archive\ArchiveFormat;
 use Zetema\Core\Exchange\Archive\ArchiveWriter;
 
-/** A bank as an archive: its settings, objectives, questions as they stand and as they are dealt, pages, pools, blueprints, and its pictures, sound and film. Or some of its questions with what belongs to them. */
+/**
+ * A bank as an archive: its settings, objectives, questions as they stand and as they are dealt, pages, pools, blueprints, and its
+ * pictures, sound and film. Or some of its questions with what belongs to them.
+ */
 final readonly class BankArchive
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionsInOrder $questions, private Media $media, private ArchivedWithBank $others, private ApartPairs $apart)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private QuestionsInOrder $questions,
+        private Media $media,
+        private ArchivedWithBank $others,
+        private ApartPairs $apart,
+    ) {
     }
 
     /**
@@ -45,7 +54,9 @@ final readonly class BankArchive
                 $needed?->question($question);
             }
             while (count($waiting) >= ArchiveFormat::PIECE) {
-                yield ArchiveFormat::questions(++$piece) => ArchiveWriter::json(['questions' => array_splice($waiting, 0, ArchiveFormat::PIECE)]);
+                yield ArchiveFormat::questions(++$piece) => ArchiveWriter::json([
+                    'questions' => array_splice($waiting, 0, ArchiveFormat::PIECE),
+                ]);
             }
         }
         if ($waiting !== []) {
@@ -56,7 +67,9 @@ final readonly class BankArchive
         $told = $this->others->told($bank, $numbers, $needed === null ? null : $blueprints);
         $needed?->planned($told);
         $pages = $this->pages($bank, $needed);
-        $media = array_values(array_filter($this->media->of($bank), static fn (Medium $m): bool => $needed === null || $needed->hasFile($m->name)));
+        $media = array_values(
+            array_filter($this->media->of($bank), static fn (Medium $m): bool => $needed === null || $needed->hasFile($m->name)),
+        );
         yield ArchiveFormat::HEAD => ArchiveWriter::json([
             'archive' => ArchiveFormat::VERSION,
             'bank' => $bank->name(),
@@ -64,7 +77,15 @@ final readonly class BankArchive
             'objectives' => $this->objectives($bank, $needed),
             'pages' => $pages,
             'pools' => $this->pools($bank, $numbers, $needed),
-            'apart' => array_values(array_filter(array_map(static fn (array $pair): array => [$numbers[$pair[0]] ?? 0, $numbers[$pair[1]] ?? 0], $this->apart->of($bank)), static fn (array $pair): bool => !in_array(0, $pair, true))),
+            'apart' => array_values(
+                array_filter(
+                    array_map(
+                        static fn (array $pair): array => [$numbers[$pair[0]] ?? 0, $numbers[$pair[1]] ?? 0],
+                        $this->apart->of($bank),
+                    ),
+                    static fn (array $pair): bool => !in_array(0, $pair, true),
+                ),
+            ),
             'blueprints' => $told,
             'questions' => count($numbers),
             'media' => array_map(static fn (Medium $m): string => $m->name, $media),
@@ -81,9 +102,21 @@ final readonly class BankArchive
     /** @return list<array<string, mixed>> */
     private function objectives(Bank $bank, ?NeededWith $needed): array
     {
-        $objectives = array_map(static fn (array $row): array => ['path' => explode(Objective::SEPARATOR, is_string($row['path']) ? $row['path'] : ''), 'code' => $row['code'], 'description' => $row['description'], 'kept' => (bool) $row['is_kept']], $this->db->fetchAllAssociative('SELECT path, code, description, is_kept FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
+        $objectives = array_map(
+            static fn (array $row): array => [
+                'path' => explode(Objective::SEPARATOR, is_string($row['path']) ? $row['path'] : ''),
+                'code' => $row['code'],
+                'description' => $row['description'],
+                'kept' => (bool) $row['is_kept'],
+            ],
+            $this->db->fetchAllAssociative('SELECT path, code, description, is_kept FROM objective WHERE bank_id = ? ORDER BY place, id', [
+                $bank->id,
+            ]),
+        );
 
-        return $needed === null ? $objectives : array_values(array_filter($objectives, static fn (array $objective): bool => $needed->hasObjective($objective['path'])));
+        return $needed === null
+            ? $objectives
+            : array_values(array_filter($objectives, static fn (array $objective): bool => $needed->hasObjective($objective['path'])));
     }
 
     /** @return list<array{name: string, heading: string|null, reads: string}> */
@@ -112,11 +145,20 @@ final readonly class BankArchive
             $row = Fields::of($row);
             $filter = json_decode($row->optionalText('filter') ?? 'null', true, 512, JSON_THROW_ON_ERROR);
             // What an assessment of this bank holds is nothing elsewhere.
-            if (is_array($filter) && isset($filter['assessment']) || $needed?->hasPool($row->text('name')) === false) {
+            if ((is_array($filter) && isset($filter['assessment'])) || $needed?->hasPool($row->text('name')) === false) {
                 continue;
             }
-            $members = array_map(static fn (mixed $id): ?int => $numbers[Row::int($id)] ?? null, $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$row->integer('id')]));
-            $pools[] = ['name' => $row->text('name'), 'filter' => is_array($filter) ? (object) $filter : null, 'questions' => array_values(array_filter($members, is_int(...)))];
+            $members = array_map(
+                static fn (mixed $id): ?int => $numbers[Row::int($id)] ?? null,
+                $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [
+                    $row->integer('id'),
+                ]),
+            );
+            $pools[] = [
+                'name' => $row->text('name'),
+                'filter' => is_array($filter) ? (object) $filter : null,
+                'questions' => array_values(array_filter($members, is_int(...))),
+            ];
         }
 
         return $pools;
@@ -133,9 +175,9 @@ final readonly class BankArchive
             'objective' => $question->objective()?->names() ?? [],
             'status' => $question->status()->value,
             'content' => $question->newest()->content(),
-            ...($dealt === null || $dealt === $question->newest() ? [] : ['dealt' => $dealt->content()]),
-            ...($question->isPattern() ? ['pattern' => true] : []),
-            ...($question->selfNote() === '' ? [] : ['note' => $question->selfNote()]),
+            ...$dealt === null || $dealt === $question->newest() ? [] : ['dealt' => $dealt->content()],
+            ...$question->isPattern() ? ['pattern' => true] : [],
+            ...$question->selfNote() === '' ? [] : ['note' => $question->selfNote()],
         ];
     }
 }

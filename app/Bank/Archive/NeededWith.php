@@ -7,7 +7,10 @@ namespace Zetema\App\Bank\Archive;
 use Zetema\App\Bank\Question\Question;
 use Zetema\Core\Question\Mentions;
 
-/** What belongs to some of a bank's questions: their objectives with those above, and the pages, files and pools that are named in them or in what is planned with them. */
+/**
+ * What belongs to some of a bank's questions: their objectives with those above, and the pages, files and pools that are named in them or
+ * in what is planned with them.
+ */
 final class NeededWith
 {
     private readonly Mentions $mentions;

@@ -31,13 +31,25 @@ use Zetema\Core\Question\BankRole;
 use Zetema\Core\Question\Sketch;
 use Zetema\Core\Question\Status;
 
-/** Fills a bank that was made for it with what an archive holds, a piece at a time: all of it, or, if something of it cannot be taken in, nothing; nobody sees it before. */
+/**
+ * Fills a bank that was made for it with what an archive holds, a piece at a time: all of it, or, if something of it cannot be taken in,
+ * nothing; nobody sees it before.
+ */
 final readonly class RestoreBank implements Task
 {
     public const AT_ONCE = 500;
 
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Objectives $objectives, private Media $media, private KeptArchives $kept, private ArchivedWithBank $others, private UnfinishedBanks $unfinished, private ApartPairs $apart, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Objectives $objectives,
+        private Media $media,
+        private KeptArchives $kept,
+        private ArchivedWithBank $others,
+        private UnfinishedBanks $unfinished,
+        private ApartPairs $apart,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function name(): string
@@ -80,30 +92,53 @@ final readonly class RestoreBank implements Task
         $lock = Lock::bank($job->bankId);
         $media = $archive->media();
         for ($next = $progress->cursor()->integer('media', 0); $next < count($media); ++$next) {
-            if (!$progress->piece($lock, 0, function () use ($archive, $job, $media, $next): array {
-                $this->media->restore($this->bank($job->bankId), $media[$next], $archive->medium($media[$next]));
+            if (
+                !$progress->piece(
+                    $lock,
+                    0,
+                    function () use ($archive, $job, $media, $next): array {
+                        $this->media->restore($this->bank($job->bankId), $media[$next], $archive->medium($media[$next]));
 
-                return ['media' => $next + 1];
-            }, 0)) {
+                        return ['media' => $next + 1];
+                    },
+                    0,
+                )
+            ) {
                 return;
             }
         }
         if (!$progress->cursor()->flag('around', false)) {
-            $progress->piece($lock, 0, function () use ($archive, $job, $media): array {
-                $bank = $this->bank($job->bankId);
-                $account = $this->account($job);
-                $bank->set($archive->settings);
-                $this->objectives->ensure($bank, array_values(array_filter(array_map(static fn (Fields $o): array => $o->texts('path'), $archive->objectives()))));
-                $this->em->flush();
-                foreach ($archive->objectives() as $objective) {
-                    $this->db->update('objective', ['code' => mb_substr($objective->text('code', ''), 0, 40), 'description' => $objective->text('description', ''), 'is_kept' => (int) $objective->flag('kept', false)], ['bank_id' => $bank->id, 'path' => implode(Objective::SEPARATOR, $objective->texts('path'))]);
-                }
-                foreach ($archive->pages() as $page) {
-                    $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now()));
-                }
+            $progress->piece(
+                $lock,
+                0,
+                function () use ($archive, $job, $media): array {
+                    $bank = $this->bank($job->bankId);
+                    $account = $this->account($job);
+                    $bank->set($archive->settings);
+                    $this->objectives->ensure(
+                        $bank,
+                        array_values(array_filter(array_map(static fn (Fields $o): array => $o->texts('path'), $archive->objectives()))),
+                    );
+                    $this->em->flush();
+                    foreach ($archive->objectives() as $objective) {
+                        $this->db->update(
+                            'objective',
+                            [
+                                'code' => mb_substr($objective->text('code', ''), 0, 40),
+                                'description' => $objective->text('description', ''),
+                                'is_kept' => (int) $objective->flag('kept', false),
+                            ],
+                            ['bank_id' => $bank->id, 'path' => implode(Objective::SEPARATOR, $objective->texts('path'))],
+                        );
+                    }
+                    foreach ($archive->pages() as $page) {
+                        $this->em->persist(new Page($bank, $page->name, $page->heading, $page->reads, $account, $this->clock->now()));
+                    }
 
-                return ['media' => count($media), 'around' => true];
-            }, 0);
+                    return ['media' => count($media), 'around' => true];
+                },
+                0,
+            );
         }
     }
 
@@ -139,18 +174,23 @@ final readonly class RestoreBank implements Task
     {
         $this->em->clear();
         $made = [];
-        $goesOn = $progress->piece(Lock::bank($job->bankId), count($ids) + count($piece), function () use ($piece, $job, &$made): array {
-            [$bank, $account] = [$this->bank($job->bankId), $this->account($job)];
-            foreach ($piece as $number => [$place, $data]) {
-                try {
-                    $made[$number] = $this->question($bank, $account, $data);
-                } catch (ToldToPeople $e) {
-                    throw new Malformed(sprintf('question %d', $place), $e->getMessage());
+        $goesOn = $progress->piece(
+            Lock::bank($job->bankId),
+            count($ids) + count($piece),
+            function () use ($piece, $job, &$made): array {
+                [$bank, $account] = [$this->bank($job->bankId), $this->account($job)];
+                foreach ($piece as $number => [$place, $data]) {
+                    try {
+                        $made[$number] = $this->question($bank, $account, $data);
+                    } catch (ToldToPeople $e) {
+                        throw new Malformed(sprintf('question %d', $place), $e->getMessage());
+                    }
                 }
-            }
 
-            return ['around' => true, 'media' => \PHP_INT_MAX];
-        }, count($piece));
+                return ['around' => true, 'media' => \PHP_INT_MAX];
+            },
+            count($piece),
+        );
         $ids += array_map(static fn (Question $question): int => $question->id, $made);
         $this->em->clear();
 
@@ -162,7 +202,11 @@ final readonly class RestoreBank implements Task
     {
         foreach ($archive->pools() as $pool) {
             $filter = $pool->optionalObject('filter');
-            $this->db->insert('pool', ['bank_id' => $bank, 'name' => mb_substr($pool->text('name'), 0, 80), 'filter' => $filter === null ? null : json_encode((object) $filter->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+            $this->db->insert('pool', [
+                'bank_id' => $bank,
+                'name' => mb_substr($pool->text('name'), 0, 80),
+                'filter' => $filter === null ? null : json_encode((object) $filter->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            ]);
             $id = $this->db->lastInsertId();
             foreach (array_unique($pool->integers('questions', optional: true)) as $number) {
                 if (isset($ids[$number])) {

@@ -62,7 +62,10 @@ class BankChange
         [$this->undoneBy, $this->undoneAt] = [$by, $at];
     }
 
-    /** @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null, undoneBy: string|null, question: array{id: int, objective: string}|null} question: what came back, and where it stands */
+    /**
+     * @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null,
+     *   undoneBy: string|null, question: array{id: int, objective: string}|null} question: what came back, and where it stands
+     */
     public function toData(): array
     {
         return [

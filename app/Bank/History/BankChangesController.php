@@ -23,15 +23,42 @@ final readonly class BankChangesController
     }
 
     #[Route('/api/banks/{id}/changes', methods: ['GET'])]
-    public function changes(#[MapEntity] Bank $bank, #[MapQueryParameter] ?int $before = null, #[MapQueryParameter] ?int $who = null, #[MapQueryParameter] string $since = '', #[MapQueryParameter] string $kind = ''): JsonResponse
-    {
-        return new JsonResponse(['changes' => array_map(static fn (BankChange $change): array => $change->toData(), $this->history->of($bank, $before, $who, self::day($since), $kind)), 'people' => $this->saves->people()]);
+    public function changes(
+        #[MapEntity]
+        Bank $bank,
+        #[MapQueryParameter]
+        ?int $before = null,
+        #[MapQueryParameter]
+        ?int $who = null,
+        #[MapQueryParameter]
+        string $since = '',
+        #[MapQueryParameter]
+        string $kind = '',
+    ): JsonResponse {
+        return new JsonResponse([
+            'changes' => array_map(
+                static fn (BankChange $change): array => $change->toData(),
+                $this->history->of($bank, $before, $who, self::day($since), $kind),
+            ),
+            'people' => $this->saves->people(),
+        ]);
     }
 
     #[Route('/api/banks/{id}/saves', methods: ['GET'])]
-    public function saves(#[MapEntity] Bank $bank, #[MapQueryParameter] ?int $before = null, #[MapQueryParameter] ?int $who = null, #[MapQueryParameter] string $since = ''): JsonResponse
-    {
-        return new JsonResponse(['saves' => $this->saves->of($bank, $before, $who, self::day($since)), 'people' => $this->saves->people()]);
+    public function saves(
+        #[MapEntity]
+        Bank $bank,
+        #[MapQueryParameter]
+        ?int $before = null,
+        #[MapQueryParameter]
+        ?int $who = null,
+        #[MapQueryParameter]
+        string $since = '',
+    ): JsonResponse {
+        return new JsonResponse([
+            'saves' => $this->saves->of($bank, $before, $who, self::day($since)),
+            'people' => $this->saves->people(),
+        ]);
     }
 
     private static function day(string $since): ?\DateTimeImmutable
@@ -43,10 +70,19 @@ final readonly class BankChangesController
 
     #[Route('/api/banks/{bank}/changes/{id}/undo', requirements: ['bank' => '\d{1,18}'], methods: ['POST'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function undo(#[MapEntity(mapping: ['id' => 'id', 'bank' => 'bank'])] BankChange $change, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function undo(
+        #[MapEntity(mapping: ['id' => 'id', 'bank' => 'bank'])]
+        BankChange $change,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $undone = $this->history->undo($change, $account);
 
-        return $undone instanceof Job ? new JsonResponse([...$this->history->again($change)->toData(), 'job' => $undone->toData()], $undone->state()->isOver() ? 200 : 202) : new JsonResponse([...$undone->toData(), 'job' => null]);
+        return $undone instanceof Job
+            ? new JsonResponse(
+                [...$this->history->again($change)->toData(), 'job' => $undone->toData()],
+                $undone->state()->isOver() ? 200 : 202,
+            )
+            : new JsonResponse([...$undone->toData(), 'job' => null]);
     }
 }

@@ -36,7 +36,15 @@ final readonly class BankHistory
      */
     public function record(Bank $bank, Account $account, string $kind, string $words, array $undo, bool $isAtWork = false): BankChange
     {
-        $change = new BankChange($this->saving->again(Bank::class, $bank->id), $this->saving->again(Account::class, $account->id), $kind, $words, $undo, $this->clock->now(), $isAtWork);
+        $change = new BankChange(
+            $this->saving->again(Bank::class, $bank->id),
+            $this->saving->again(Account::class, $account->id),
+            $kind,
+            $words,
+            $undo,
+            $this->clock->now(),
+            $isAtWork,
+        );
         $this->em->persist($change);
         $this->em->flush();
 
@@ -63,14 +71,22 @@ final readonly class BankHistory
      */
     public function become(BankChange $change, string $words, array $undo): void
     {
-        $this->em->getConnection()->executeStatement('UPDATE bank_change SET words = ?, undo = ? WHERE id = ?', [$words, json_encode($undo, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $change->id]);
+        $this->em
+            ->getConnection()
+            ->executeStatement('UPDATE bank_change SET words = ?, undo = ? WHERE id = ?', [
+                $words,
+                json_encode($undo, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                $change->id,
+            ]);
         $this->em->detach($change);
     }
 
     /** Says what it is by now: a change in pieces is one entry from its first piece on. Within a transaction. */
     public function goOn(int $change, string $words, bool $isAtWork): void
     {
-        $this->em->getConnection()->executeStatement('UPDATE bank_change SET words = ?, is_at_work = ? WHERE id = ?', [$words, (int) $isAtWork, $change]);
+        $this->em
+            ->getConnection()
+            ->executeStatement('UPDATE bank_change SET words = ?, is_at_work = ? WHERE id = ?', [$words, (int) $isAtWork, $change]);
     }
 
     /**
@@ -82,8 +98,22 @@ final readonly class BankHistory
      */
     public function of(Bank $bank, ?int $before = null, ?int $who = null, ?\DateTimeImmutable $since = null, string $kind = ''): array
     {
-        $query = $this->em->createQueryBuilder()->select('c')->from(BankChange::class, 'c')->where('c.bank = :bank')->setParameter('bank', $bank)->orderBy('c.id', 'DESC')->setMaxResults(self::PAGE);
-        foreach (['before' => ['c.id < :before', $before], 'who' => ['c.account = :who', $who], 'since' => ['c.at >= :since', $since], 'kind' => ['c.kind = :kind', $kind === '' ? null : $kind]] as $name => [$condition, $value]) {
+        $query = $this->em
+            ->createQueryBuilder()
+            ->select('c')
+            ->from(BankChange::class, 'c')
+            ->where('c.bank = :bank')
+            ->setParameter('bank', $bank)
+            ->orderBy('c.id', 'DESC')
+            ->setMaxResults(self::PAGE);
+        foreach (
+            [
+                'before' => ['c.id < :before', $before],
+                'who' => ['c.account = :who', $who],
+                'since' => ['c.at >= :since', $since],
+                'kind' => ['c.kind = :kind', $kind === '' ? null : $kind],
+            ] as $name => [$condition, $value]
+        ) {
             if ($value !== null) {
                 $query->andWhere($condition)->setParameter($name, $value);
             }
@@ -125,7 +155,9 @@ final readonly class BankHistory
                 throw new Conflict('This is undone already.');
             }
             $undoing = $this->kinds->get($change->kind);
-            $undoing instanceof Undoing ? $undoing->undo($change, $account) : throw new \LogicException('each kind of change can be undone');
+            $undoing instanceof Undoing
+                ? $undoing->undo($change, $account)
+                : throw new \LogicException('each kind of change can be undone');
             $change->undone($this->saving->again(Account::class, $account->id), $this->clock->now());
             $this->em->flush();
 

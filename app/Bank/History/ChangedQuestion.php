@@ -8,7 +8,9 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Question\Question;
 use Zetema\Core\Question\Status;
 
-/** A question as it was before a change of many, with the version that the change gave it: what undoing needs. A row goes when it is undone. */
+/**
+ * A question as it was before a change of many, with the version that the change gave it: what undoing needs. A row goes when it is undone.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'changed_question')]
 class ChangedQuestion

@@ -33,7 +33,14 @@ final readonly class Media
         if ($bytes === '') {
             throw new Malformed('file', 'is empty');
         }
-        ['bytes' => $bytes, 'type' => $type, 'extension' => $extension, 'width' => $width, 'height' => $height, 'takenOut' => $takenOut] = $this->safe($bytes);
+        [
+            'bytes' => $bytes,
+            'type' => $type,
+            'extension' => $extension,
+            'width' => $width,
+            'height' => $height,
+            'takenOut' => $takenOut,
+        ] = $this->safe($bytes);
         $hash = hash('sha256', $bytes);
         $this->files->keep($hash, $bytes);
         // Whether a name is free is asked where nobody else can take it.
@@ -43,7 +50,9 @@ final readonly class Media
             if ($known !== null) {
                 return $known;
             }
-            $this->em->persist($medium = new Medium($this->saving->again(Bank::class, $bank->id), $free, $hash, $type, strlen($bytes), $width, $height));
+            $this->em->persist(
+                $medium = new Medium($this->saving->again(Bank::class, $bank->id), $free, $hash, $type, strlen($bytes), $width, $height),
+            );
             $this->em->flush();
 
             return $medium;
@@ -88,13 +97,33 @@ final readonly class Media
         }
         $bytes = $known === null && preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $this->files->contents($hash) : null;
         if ($bytes === null || preg_match('/^[a-z0-9-]{1,90}\.[a-z0-9]{3,4}$/', $name) !== 1) {
-            throw new Malformed('pictures', sprintf($known === null ? '“%s” is not kept any more; open the package again' : 'another picture is called “%s” by now; open the package again', $name));
+            throw new Malformed(
+                'pictures',
+                sprintf(
+                    $known === null
+                        ? '“%s” is not kept any more; open the package again'
+                        : 'another picture is called “%s” by now; open the package again',
+                    $name,
+                ),
+            );
         }
-        $type = self::soundOrFilm($bytes)[0] ?? (str_ends_with($name, '.svg') ? 'image/svg+xml' : 'image/' . (str_ends_with($name, '.jpg') ? 'jpeg' : 'png'));
+        $type =
+            self::soundOrFilm($bytes)[0] ??
+            (str_ends_with($name, '.svg') ? 'image/svg+xml' : 'image/' . (str_ends_with($name, '.jpg') ? 'jpeg' : 'png'));
         $size = str_ends_with($name, '.svg') ? SvgCleaner::clean($bytes) : null;
         $pixels = $size === null && str_starts_with($type, 'image/') ? @getimagesizefromstring($bytes) : false;
         $this->files->keep($hash, $bytes);
-        $this->em->persist(new Medium($bank, $name, $hash, $type, strlen($bytes), $size['width'] ?? ($pixels === false ? null : $pixels[0]), $size['height'] ?? ($pixels === false ? null : $pixels[1])));
+        $this->em->persist(
+            new Medium(
+                $bank,
+                $name,
+                $hash,
+                $type,
+                strlen($bytes),
+                $size['width'] ?? ($pixels === false ? null : $pixels[0]),
+                $size['height'] ?? ($pixels === false ? null : $pixels[1]),
+            ),
+        );
         $this->em->flush();
     }
 
@@ -143,7 +172,8 @@ final readonly class Media
     /**
      * The pages and media of a bank that an author's texts mention, by their whole names; and the media of those pages.
      *
-     * @param list<array{name: string, heading: string|null, reads: string}>|null $pages the pages mentioned, where others count than those of the bank now
+     * @param list<array{name: string, heading: string|null, reads: string}>|null $pages the pages mentioned, where others count than those
+     *   of the bank now
      *
      * @return array{pages: object, media: object} by name
      */
@@ -155,7 +185,10 @@ final readonly class Media
             $mentions->inTexts($reads);
         }
         $media = [];
-        foreach ($mentions->files() === [] ? [] : $this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $mentions->files()], ['name' => 'ASC']) as $medium) {
+        $named = $mentions->files();
+        $files =
+            $named === [] ? [] : $this->em->getRepository(Medium::class)->findBy(['bank' => $bank, 'name' => $named], ['name' => 'ASC']);
+        foreach ($files as $medium) {
             $media[$medium->name] = $medium->toData();
         }
 
@@ -171,7 +204,10 @@ final readonly class Media
     {
         $pages = $names === [] ? [] : $this->em->getRepository(Page::class)->findBy(['bank' => $bank, 'name' => $names]);
 
-        return array_map(static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()], $pages);
+        return array_map(
+            static fn (Page $page): array => ['name' => $page->name(), 'heading' => $page->heading(), 'reads' => $page->reads()],
+            $pages,
+        );
     }
 
     /** @return \Closure(string): ?string what a bank's file holds, by its name */
@@ -202,19 +238,48 @@ final readonly class Media
         $other = self::soundOrFilm($bytes);
         $most = $other === null ? self::LARGEST_PICTURE : self::LARGEST_OTHER;
         if (strlen($bytes) > $most) {
-            throw new Malformed('file', sprintf('has %.1f MB; a %s may have up to %d MB', strlen($bytes) / 1e6, $other === null ? 'picture' : 'sound or film', intdiv($most, 1_000_000)));
+            throw new Malformed(
+                'file',
+                sprintf(
+                    'has %.1f MB; a %s may have up to %d MB',
+                    strlen($bytes) / 1e6,
+                    $other === null ? 'picture' : 'sound or film',
+                    intdiv($most, 1_000_000),
+                ),
+            );
         }
         if ($other !== null) {
-            return ['bytes' => $bytes, 'type' => $other[0], 'extension' => $other[1], 'width' => null, 'height' => null, 'takenOut' => []];
+            return [
+                'bytes' => $bytes,
+                'type' => $other[0],
+                'extension' => $other[1],
+                'width' => null,
+                'height' => null,
+                'takenOut' => [],
+            ];
         }
         if (preg_match('/^(\xEF\xBB\xBF)?\s*(<\?xml|<!--|<!DOCTYPE|<svg)/i', substr($bytes, 0, 500)) === 1) {
             $drawing = SvgCleaner::clean($bytes);
 
-            return ['bytes' => $drawing['svg'], 'type' => 'image/svg+xml', 'extension' => 'svg', 'width' => $drawing['width'], 'height' => $drawing['height'], 'takenOut' => $drawing['takenOut']];
+            return [
+                'bytes' => $drawing['svg'],
+                'type' => 'image/svg+xml',
+                'extension' => 'svg',
+                'width' => $drawing['width'],
+                'height' => $drawing['height'],
+                'takenOut' => $drawing['takenOut'],
+            ];
         }
         $picture = PictureMaker::make($bytes);
 
-        return ['bytes' => $picture['bytes'], 'type' => $picture['type'], 'extension' => $picture['type'] === 'image/jpeg' ? 'jpg' : 'png', 'width' => $picture['width'], 'height' => $picture['height'], 'takenOut' => []];
+        return [
+            'bytes' => $picture['bytes'],
+            'type' => $picture['type'],
+            'extension' => $picture['type'] === 'image/jpeg' ? 'jpg' : 'png',
+            'width' => $picture['width'],
+            'height' => $picture['height'],
+            'takenOut' => [],
+        ];
     }
 
     /** @return array{string, string}|null type and extension, by the first bytes */

@@ -35,7 +35,15 @@ final readonly class MediaController
     public function take(#[MapEntity(id: 'id')] Bank $bank, string $name, Request $request): JsonResponse
     {
         if ((int) $request->headers->get('Content-Length', '0') > Media::LARGEST_OTHER) {
-            throw new Malformed('file', sprintf('has %.1f MB; a picture may have up to %d MB, sound or film up to %d MB', (int) $request->headers->get('Content-Length') / 1e6, intdiv(Media::LARGEST_PICTURE, 1_000_000), intdiv(Media::LARGEST_OTHER, 1_000_000)));
+            throw new Malformed(
+                'file',
+                sprintf(
+                    'has %.1f MB; a picture may have up to %d MB, sound or film up to %d MB',
+                    (int) $request->headers->get('Content-Length') / 1e6,
+                    intdiv(Media::LARGEST_PICTURE, 1_000_000),
+                    intdiv(Media::LARGEST_OTHER, 1_000_000),
+                ),
+            );
         }
         $taken = $this->media->take($bank, $name, $request->getContent());
 
@@ -50,11 +58,16 @@ final readonly class MediaController
             throw new NotFoundHttpException();
         }
 
-        return new BinaryFileResponse($this->media->path($hash), 200, [
-            'Content-Type' => $medium->type,
-            'Cache-Control' => 'private, max-age=31536000, immutable',
-            'X-Content-Type-Options' => 'nosniff',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox; frame-ancestors 'self'",
-        ], false);
+        return new BinaryFileResponse(
+            $this->media->path($hash),
+            200,
+            [
+                'Content-Type' => $medium->type,
+                'Cache-Control' => 'private, max-age=31536000, immutable',
+                'X-Content-Type-Options' => 'nosniff',
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox; frame-ancestors 'self'",
+            ],
+            false,
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace Zetema\App\Bank\Media;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Zetema\App\Shared\NoRoom;
 
-/** Files by what they hold: each is called by its hash, is written beside, is on the disk before it gets its name, and holds what its name says. */
+/**
+ * Files by what they hold: each is called by its hash, is written beside, is on the disk before it gets its name, and holds what its name
+ * says.
+ */
 final readonly class MediaFiles
 {
     /** Seconds that a file of an opened package waits to be taken in. */

@@ -39,6 +39,13 @@ class Medium
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['name' => $this->name, 'url' => '/api/media/' . $this->hash, 'type' => $this->type, 'bytes' => $this->bytes, 'width' => $this->width, 'height' => $this->height];
+        return [
+            'name' => $this->name,
+            'url' => '/api/media/' . $this->hash,
+            'type' => $this->type,
+            'bytes' => $this->bytes,
+            'width' => $this->width,
+            'height' => $this->height,
+        ];
     }
 }

@@ -6,7 +6,9 @@ namespace Zetema\App\Bank\Media;
 
 use Zetema\Core\Data\Malformed;
 
-/** Photographs and bitmaps are drawn anew before they are kept: no hidden data stays, turned ones are set upright, large ones made smaller. */
+/**
+ * Photographs and bitmaps are drawn anew before they are kept: no hidden data stays, turned ones are set upright, large ones made smaller.
+ */
 final class PictureMaker
 {
     public const LONGEST_SIDE = 1600;
@@ -34,7 +36,12 @@ final class PictureMaker
         $image = self::upright($image, $bytes, $size[2]);
         $longest = max(imagesx($image), imagesy($image));
         if ($longest > self::LONGEST_SIDE) {
-            $image = imagescale($image, (int) round(imagesx($image) * self::LONGEST_SIDE / $longest), (int) round(imagesy($image) * self::LONGEST_SIDE / $longest), IMG_BICUBIC);
+            $image = imagescale(
+                $image,
+                (int) round((imagesx($image) * self::LONGEST_SIDE) / $longest),
+                (int) round((imagesy($image) * self::LONGEST_SIDE) / $longest),
+                IMG_BICUBIC,
+            );
             if ($image === false) {
                 throw new Malformed('file', 'could not be made smaller');
             }
@@ -44,7 +51,12 @@ final class PictureMaker
         $jpeg = $size[2] === IMAGETYPE_JPEG;
         $jpeg ? imagejpeg($image, null, 86) : imagepng($image, null, 7);
 
-        return ['bytes' => (string) ob_get_clean(), 'type' => $jpeg ? 'image/jpeg' : 'image/png', 'width' => imagesx($image), 'height' => imagesy($image)];
+        return [
+            'bytes' => (string) ob_get_clean(),
+            'type' => $jpeg ? 'image/jpeg' : 'image/png',
+            'width' => imagesx($image),
+            'height' => imagesy($image),
+        ];
     }
 
     private static function upright(\GdImage $image, string $bytes, int $type): \GdImage
@@ -53,7 +65,7 @@ final class PictureMaker
             return $image;
         }
         $data = @exif_read_data('data://image/jpeg;base64,' . base64_encode($bytes));
-        $angle = match (is_array($data) ? ($data['Orientation'] ?? 1) : 1) {
+        $angle = match (is_array($data) ? $data['Orientation'] ?? 1 : 1) {
             3 => 180,
             6 => -90,
             8 => 90,

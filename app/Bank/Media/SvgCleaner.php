@@ -9,17 +9,6 @@ use Zetema\Core\Data\Malformed;
 /** Drawings as SVG are kept without anything that could run, load or lead elsewhere: only known elements and attributes stay. */
 final class SvgCleaner
 {
-    private const ELEMENTS = [
-        'svg', 'g', 'defs', 'title', 'desc', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'tspan', 'use', 'symbol', 'marker',
-        'clipPath', 'mask', 'pattern', 'linearGradient', 'radialGradient', 'stop',
-    ];
-    private const ATTRIBUTES = [
-        'id', 'class', 'd', 'x', 'y', 'x1', 'x2', 'y1', 'y2', 'cx', 'cy', 'r', 'rx', 'ry', 'dx', 'dy', 'width', 'height', 'viewBox', 'points', 'transform', 'fill', 'stroke',
-        'opacity', 'offset', 'preserveAspectRatio', 'version', 'role', 'refX', 'refY', 'orient', 'markerWidth', 'markerHeight', 'markerUnits', 'gradientUnits',
-        'gradientTransform', 'patternUnits', 'patternTransform', 'clipPathUnits', 'maskUnits', 'spreadMethod', 'rotate', 'textLength', 'color', 'display', 'visibility',
-    ];
-    private const PREFIXES = ['fill-', 'stroke-', 'stop-', 'font-', 'text-', 'clip-', 'marker-', 'aria-', 'dominant-', 'letter-', 'word-', 'paint-'];
-
     /** Things that are drawn, those by reference counted each time. */
     private const MOST_DRAWN = 50_000;
     private const DEEPEST = 100;
@@ -51,7 +40,12 @@ final class SvgCleaner
         $root->setAttribute('width', (string) $width);
         $root->setAttribute('height', (string) $height);
 
-        return ['svg' => (string) $root->ownerDocument?->saveXML($root), 'width' => $width, 'height' => $height, 'takenOut' => $cleaner->takenOut()];
+        return [
+            'svg' => (string) $root->ownerDocument?->saveXML($root),
+            'width' => $width,
+            'height' => $height,
+            'takenOut' => $cleaner->takenOut(),
+        ];
     }
 
     /** What is drawn again by reference, and within that again, soon is more than there are grains of sand. */
@@ -83,7 +77,10 @@ final class SvgCleaner
                 $weight += $child instanceof \DOMElement ? $weigh($child, $depth + 1) : 0;
             }
             if ($weight > self::MOST_DRAWN) {
-                throw new Malformed('file', sprintf('would draw more than %s things, since it draws some again and again', number_format(self::MOST_DRAWN)));
+                throw new Malformed(
+                    'file',
+                    sprintf('would draw more than %s things, since it draws some again and again', number_format(self::MOST_DRAWN)),
+                );
             }
 
             return $weights[$key] = $weight;
@@ -99,7 +96,10 @@ final class SvgCleaner
             throw new Malformed('file', 'is a drawing in another encoding than UTF-8; save it as UTF-8');
         }
         if (preg_match('/<!(DOCTYPE|ENTITY|ELEMENT|ATTLIST|NOTATION)/i', $svg) === 1) {
-            throw new Malformed('file', 'has a document type, which drawings here go without; take the line that begins with <!DOCTYPE out, or export it as plain SVG');
+            throw new Malformed(
+                'file',
+                'has a document type, which drawings here go without; take the line that begins with <!DOCTYPE out, or export it as plain SVG',
+            );
         }
         $document = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
@@ -119,16 +119,18 @@ final class SvgCleaner
             $attribute = $element->attributes->item($i);
             if ($attribute instanceof \DOMAttr && !self::isHarmless($attribute)) {
                 $element->removeAttributeNode($attribute);
-                $this->note(match (true) {
-                    str_starts_with($attribute->localName ?? '', 'on') => 'something that would run (' . $attribute->localName . ')',
-                    in_array($attribute->localName, ['href', 'src'], true) => 'an address that leads elsewhere',
-                    default => '',
-                });
+                $this->note(
+                    match (true) {
+                        str_starts_with($attribute->localName ?? '', 'on') => 'something that would run (' . $attribute->localName . ')',
+                        in_array($attribute->localName, ['href', 'src'], true) => 'an address that leads elsewhere',
+                        default => '',
+                    },
+                );
             }
         }
         for ($child = $element->firstChild; $child !== null; $child = $next) {
             $next = $child->nextSibling;
-            if ($child instanceof \DOMElement && in_array($child->localName, self::ELEMENTS, true)) {
+            if ($child instanceof \DOMElement && in_array($child->localName, SvgVocabulary::ELEMENTS, true)) {
                 $this->cleanElement($child);
             } elseif ($child instanceof \DOMElement && $child->localName === 'a') {
                 // The link goes, what it holds stays.
@@ -138,16 +140,20 @@ final class SvgCleaner
                 }
                 $element->removeChild($child);
                 $this->note('a link (what it held stays)');
-            } elseif (!$child instanceof \DOMText || $child instanceof \DOMCdataSection) {
+            } elseif (!($child instanceof \DOMText) || $child instanceof \DOMCdataSection) {
                 $element->removeChild($child);
-                $this->note($child instanceof \DOMElement ? match ($child->localName) {
-                    'script' => 'a script',
-                    'style' => 'a style sheet',
-                    'image', 'feImage' => 'a picture within the drawing',
-                    'foreignObject' => 'a piece of a web page',
-                    'metadata' => '',
-                    default => 'a “' . mb_substr($child->localName ?? '', 0, 30) . '”',
-                } : '');
+                $this->note(
+                    $child instanceof \DOMElement
+                        ? match ($child->localName) {
+                            'script' => 'a script',
+                            'style' => 'a style sheet',
+                            'image', 'feImage' => 'a picture within the drawing',
+                            'foreignObject' => 'a piece of a web page',
+                            'metadata' => '',
+                            default => 'a “' . mb_substr($child->localName ?? '', 0, 30) . '”',
+                        }
+                    : '',
+                );
             }
         }
     }
@@ -173,7 +179,11 @@ final class SvgCleaner
     /** @return list<string> */
     private function takenOut(): array
     {
-        return array_map(static fn (string $what, int $n): string => $n === 1 ? $what : "$what, $n times", array_keys($this->takenOut), $this->takenOut);
+        return array_map(
+            static fn (string $what, int $n): string => $n === 1 ? $what : "$what, $n times",
+            array_keys($this->takenOut),
+            $this->takenOut,
+        );
     }
 
     private static function isHarmless(\DOMAttr $attribute): bool
@@ -186,7 +196,9 @@ final class SvgCleaner
         if ($attribute->prefix !== '') {
             return false;
         }
-        $known = in_array($name, self::ATTRIBUTES, true) || array_filter(self::PREFIXES, static fn (string $p): bool => str_starts_with($name, $p)) !== [];
+        $known =
+            in_array($name, SvgVocabulary::ATTRIBUTES, true) ||
+            array_filter(SvgVocabulary::PREFIXES, static fn (string $p): bool => str_starts_with($name, $p)) !== [];
 
         return $known && (in_array($name, self::WORDS, true) || str_starts_with($name, 'aria-') || self::isPlainStyle($value));
     }
@@ -194,7 +206,8 @@ final class SvgCleaner
     /** Whether a value could be a style's and yet load nothing: only known functions, addresses within the drawing, no escapes. */
     private static function isPlainStyle(string $value): bool
     {
-        $rest = preg_replace(['/url\(\s*(["\']?)#[\w.:-]+\1\s*\)/i', '/\b(' . implode('|', self::FUNCTIONS) . ')\(/i'], '', $value) ?? '\\';
+        $rest =
+            preg_replace(['/url\(\s*(["\']?)#[\w.:-]+\1\s*\)/i', '/\b(' . implode('|', self::FUNCTIONS) . ')\(/i'], '', $value) ?? '\\';
 
         return preg_match('/[\\@{};<>]|\/\*|[\w-]\s*\(|(javascript|data)\s*:/i', $rest) !== 1;
     }
@@ -203,7 +216,10 @@ final class SvgCleaner
     private static function size(\DOMElement $root): array
     {
         $box = preg_split('/[\s,]+/', trim($root->getAttribute('viewBox')));
-        $size = array_map(static fn (string $length): int => (int) round((float) $length), [$root->getAttribute('width'), $root->getAttribute('height')]);
+        $size = array_map(static fn (string $length): int => (int) round((float) $length), [
+            $root->getAttribute('width'),
+            $root->getAttribute('height'),
+        ]);
         if (($size[0] <= 0 || $size[1] <= 0) && is_array($box) && count($box) === 4) {
             $size = [(int) round((float) $box[2]), (int) round((float) $box[3])];
         }

@@ -18,8 +18,14 @@ use Zetema\App\Shared\Body;
 final readonly class ObjectiveController
 {
     #[Route('/api/banks/{id}/objectives', methods: ['POST'])]
-    public function change(#[MapEntity] Bank $bank, Request $request, ObjectiveEditing $editing, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function change(
+        #[MapEntity]
+        Bank $bank,
+        Request $request,
+        ObjectiveEditing $editing,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         return new JsonResponse($editing->change($bank, Body::of($request), $account)->toData());
     }
 }

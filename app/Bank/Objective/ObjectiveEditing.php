@@ -22,8 +22,14 @@ use Zetema\Core\Objective\ObjectiveTree;
 /** Changes of a bank's objectives, each one step in the bank's history that can be undone. No question is ever lost by one. */
 final readonly class ObjectiveEditing implements Undoing
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private StoredTree $stored, private Objectives $objectives, private BankHistory $history)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Saving $saving,
+        private StoredTree $stored,
+        private Objectives $objectives,
+        private BankHistory $history,
+    ) {
     }
 
     public static function kind(): string
@@ -49,7 +55,11 @@ final readonly class ObjectiveEditing implements Undoing
             $stood = $this->stored->become($bank, $before, $after, $went);
             $this->em->clear();
 
-            return $this->history->record($bank, $account, self::kind(), $words, ['before' => $before->toData(), 'after' => $after->toData(), ...$stood]);
+            return $this->history->record($bank, $account, self::kind(), $words, [
+                'before' => $before->toData(),
+                'after' => $after->toData(),
+                ...$stood,
+            ]);
         });
     }
 
@@ -63,7 +73,10 @@ final readonly class ObjectiveEditing implements Undoing
         $seen = $body->integer('version');
         foreach ($this->objectives->told($bank) as $objective) {
             if ($objective['id'] === $id && $objective['version'] !== $seen) {
-                throw new Stale(sprintf('“%s” was described in another window or by someone else since you opened it.', $objective['name']), $objective);
+                throw new Stale(
+                    sprintf('“%s” was described in another window or by someone else since you opened it.', $objective['name']),
+                    $objective,
+                );
             }
         }
     }
@@ -71,7 +84,10 @@ final readonly class ObjectiveEditing implements Undoing
     public function undo(BankChange $change, Account $account): void
     {
         $undo = Fields::of($change->undo);
-        [$before, $after] = array_map(static fn (string $which): ObjectiveTree => new ObjectiveTree(array_map(ObjectiveNode::fromData(...), $undo->objects($which))), ['before', 'after']);
+        [$before, $after] = array_map(
+            static fn (string $which): ObjectiveTree => new ObjectiveTree(array_map(ObjectiveNode::fromData(...), $undo->objects($which))),
+            ['before', 'after'],
+        );
         $now = $this->stored->of($change->bank);
         if (!$now->equals($after)) {
             throw new Conflict('The objectives were changed again since. Undo the later changes first, newest first.');
@@ -84,7 +100,10 @@ final readonly class ObjectiveEditing implements Undoing
         $this->stored->goBack($change->bank, $now, $before, $undo);
     }
 
-    /** @return array{ObjectiveTree, array<int, int|null>, string} the tree, where questions of those that go belong, and what is done, in words */
+    /**
+     * @return array{ObjectiveTree, array<int, int|null>, string} the tree, where questions of those that go belong, and what is done, in
+     *   words
+     */
     private function changed(ObjectiveTree $tree, Fields $body): array
     {
         $do = $body->text('do');
@@ -92,10 +111,28 @@ final readonly class ObjectiveEditing implements Undoing
         $name = $do === 'add' ? '' : $tree->node($id)->name;
 
         return match ($do) {
-            'add' => [$tree->add($this->stored->nextId(), $body->optionalInteger('parent'), $body->text('name')), [], sprintf('added the objective “%s”', implode(ObjectiveTree::SEPARATOR, array_map(trim(...), explode('>', $body->text('name')))))],
-            'describe' => [$new = $tree->describe($id, $body->text('name'), $body->text('code', ''), $body->text('description', '')), [], self::described($name, $new->node($id)->name)],
-            'move' => [$tree->move($id, $body->optionalInteger('parent'), $body->optionalInteger('before')), [], sprintf('moved the objective “%s”', $name)],
-            'merge' => [...$tree->merge($id, $body->integer('into')), sprintf('merged the objective “%s” into “%s”', $name, $tree->node($body->integer('into'))->name)],
+            'add' => [
+                $tree->add($this->stored->nextId(), $body->optionalInteger('parent'), $body->text('name')),
+                [],
+                sprintf(
+                    'added the objective “%s”',
+                    implode(ObjectiveTree::SEPARATOR, array_map(trim(...), explode('>', $body->text('name')))),
+                ),
+            ],
+            'describe' => [
+                $new = $tree->describe($id, $body->text('name'), $body->text('code', ''), $body->text('description', '')),
+                [],
+                self::described($name, $new->node($id)->name),
+            ],
+            'move' => [
+                $tree->move($id, $body->optionalInteger('parent'), $body->optionalInteger('before')),
+                [],
+                sprintf('moved the objective “%s”', $name),
+            ],
+            'merge' => [
+                ...$tree->merge($id, $body->integer('into')),
+                sprintf('merged the objective “%s” into “%s”', $name, $tree->node($body->integer('into'))->name),
+            ],
             'remove' => [...$tree->remove($id), sprintf('took out the objective “%s”', $name)],
             default => throw new Malformed('do', 'must be add, describe, move, merge or remove'),
         };
@@ -103,6 +140,8 @@ final readonly class ObjectiveEditing implements Undoing
 
     private static function described(string $before, string $after): string
     {
-        return $before === $after ? sprintf('described the objective “%s”', $after) : sprintf('renamed the objective “%s” to “%s”', $before, $after);
+        return $before === $after
+            ? sprintf('described the objective “%s”', $after)
+            : sprintf('renamed the objective “%s” to “%s”', $before, $after);
     }
 }

@@ -23,19 +23,30 @@ final readonly class Objectives
         return $this->em->getRepository(Objective::class)->findBy(['bank' => $bank], ['place' => 'ASC', 'id' => 'ASC']);
     }
 
-    /** @return list<array{id: int, parent: int|null, name: string, path: string, depth: int, code: string, description: string, version: int}> the same as plain data */
+    /**
+     * @return list<array{id: int, parent: int|null, name: string, path: string, depth: int, code: string, description: string,
+     *   version: int}> the same as plain data
+     */
     public function told(Bank $bank): array
     {
-        return array_map(static fn (array $row): array => [
-            'id' => Row::int($row[0]),
-            'parent' => Row::optionalInt($row[3]),
-            'name' => is_string($row[1]) ? $row[1] : '',
-            'path' => is_string($row[2]) ? $row[2] : '',
-            'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
-            'code' => is_string($row[4]) ? $row[4] : '',
-            'description' => is_string($row[5]) ? $row[5] : '',
-            'version' => Row::int($row[6]),
-        ], $this->em->getConnection()->fetchAllNumeric('SELECT id, name, path, parent_id, code, description, version FROM objective WHERE bank_id = ? ORDER BY place, id', [$bank->id]));
+        return array_map(
+            static fn (array $row): array => [
+                'id' => Row::int($row[0]),
+                'parent' => Row::optionalInt($row[3]),
+                'name' => is_string($row[1]) ? $row[1] : '',
+                'path' => is_string($row[2]) ? $row[2] : '',
+                'depth' => substr_count(is_string($row[2]) ? $row[2] : '', Objective::SEPARATOR),
+                'code' => is_string($row[4]) ? $row[4] : '',
+                'description' => is_string($row[5]) ? $row[5] : '',
+                'version' => Row::int($row[6]),
+            ],
+            $this->em
+                ->getConnection()
+                ->fetchAllNumeric(
+                    'SELECT id, name, path, parent_id, code, description, version FROM objective WHERE bank_id = ? ORDER BY place, id',
+                    [$bank->id],
+                ),
+        );
     }
 
     /** @param iterable<Objective> $all of a bank */
@@ -57,14 +68,20 @@ final readonly class Objectives
         $walk('');
     }
 
-    /** Takes out objectives that nobody made by hand and that hold nothing any more: no question, no objective below, nothing that is still dealt from there. */
+    /**
+     * Takes out objectives that nobody made by hand and that hold nothing any more: no question, no objective below, nothing that is still
+     * dealt from there.
+     */
     public function dropEmpty(Bank $bank): void
     {
         do {
-            $gone = $this->em->getConnection()->executeStatement('DELETE FROM objective WHERE bank_id = ? AND NOT is_kept
+            $gone = $this->em->getConnection()->executeStatement(
+                'DELETE FROM objective WHERE bank_id = ? AND NOT is_kept
                 AND NOT EXISTS (SELECT 1 FROM question q WHERE q.bank_id = objective.bank_id AND q.objective_id = objective.id)
                 AND NOT EXISTS (SELECT 1 FROM objective o WHERE o.parent_id = objective.id)
-                AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = TRUE AND r.objective_path = objective.path)', [$bank->id]);
+                AND NOT EXISTS (SELECT 1 FROM revision r WHERE r.bank_id = objective.bank_id AND r.is_dealt = TRUE AND r.objective_path = objective.path)',
+                [$bank->id],
+            );
         } while ($gone > 0);
     }
 
@@ -77,7 +94,8 @@ final readonly class Objectives
     {
         $key = implode(Objective::SEPARATOR, $path);
 
-        return $this->em->getRepository(Objective::class)->findOneBy(['bank' => $bank, 'path' => $key]) ?? $this->ensure($bank, [$path])[$key];
+        return $this->em->getRepository(Objective::class)->findOneBy(['bank' => $bank, 'path' => $key]) ??
+            $this->ensure($bank, [$path])[$key];
     }
 
     /**

@@ -22,8 +22,14 @@ use Zetema\Core\Exchange\Qti\Writing\Version;
 /** The four ways out of a bank in the background: all of it, or what its list is narrowed to. */
 final readonly class BankOut implements WritesOut
 {
-    public function __construct(private EntityManagerInterface $em, private QuestionList $list, private BankText $text, private BankTable $table, private BankArchive $archive, private BankPackage $package)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private QuestionList $list,
+        private BankText $text,
+        private BankTable $table,
+        private BankArchive $archive,
+        private BankPackage $package,
+    ) {
     }
 
     public static function name(): string
@@ -38,10 +44,41 @@ final readonly class BankOut implements WritesOut
         $total = $this->count($bank, $selection);
 
         return match ($as = $input->text('as')) {
-            'text' => new WrittenOut(NamedFile::after($bank->name(), 'zet.txt', 'bank'), 'text/plain; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->text->pieces($bank, $selection)),
-            'table' => new WrittenOut(NamedFile::after($bank->name(), 'csv', 'bank'), 'text/csv; charset=utf-8', $total, QuestionsInOrder::PIECE, $this->table->pieces($bank, $selection)),
-            'archive' => new WrittenOut(NamedFile::after($bank->name(), 'zip', 'bank'), 'application/zip', $total, ArchiveFormat::PIECE, $this->archive->files($bank, $selection), isZip: true),
-            default => new WrittenOut(NamedFile::after($bank->name() . ' ' . $as, 'zip', 'package'), 'application/zip', $total, 1, $this->package->files($bank, $selection, Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30'), $beat), isZip: true),
+            'text' => new WrittenOut(
+                NamedFile::after($bank->name(), 'zet.txt', 'bank'),
+                'text/plain; charset=utf-8',
+                $total,
+                QuestionsInOrder::PIECE,
+                $this->text->pieces($bank, $selection),
+            ),
+            'table' => new WrittenOut(
+                NamedFile::after($bank->name(), 'csv', 'bank'),
+                'text/csv; charset=utf-8',
+                $total,
+                QuestionsInOrder::PIECE,
+                $this->table->pieces($bank, $selection),
+            ),
+            'archive' => new WrittenOut(
+                NamedFile::after($bank->name(), 'zip', 'bank'),
+                'application/zip',
+                $total,
+                ArchiveFormat::PIECE,
+                $this->archive->files($bank, $selection),
+                isZip: true,
+            ),
+            default => new WrittenOut(
+                NamedFile::after($bank->name() . ' ' . $as, 'zip', 'package'),
+                'application/zip',
+                $total,
+                1,
+                $this->package->files(
+                    $bank,
+                    $selection,
+                    Version::tryFrom($as) ?? throw new Malformed('as', 'is text, table, archive, qti21 or qti30'),
+                    $beat,
+                ),
+                isZip: true,
+            ),
         };
     }
 
@@ -58,7 +95,10 @@ final readonly class BankOut implements WritesOut
     /** @param Fields $filter what the list is narrowed to, as its address says */
     public function selection(Bank $bank, Fields $filter, Account $account): Selection
     {
-        $filter = QuestionFilter::of(Fields::of(array_diff_key($filter->raw(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])), $account);
+        $filter = QuestionFilter::of(
+            Fields::of(array_diff_key($filter->raw(), ['order' => 1, 'after' => 1, 'more' => 1, 'as' => 1])),
+            $account,
+        );
 
         return new Selection($filter->isAll() ? null : $this->list->ids($bank, $filter));
     }

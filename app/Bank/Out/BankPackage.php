@@ -39,7 +39,8 @@ final readonly class BankPackage
     /**
      * @param callable(): mixed $beat at each question
      *
-     * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that are not whole and stay out; and of how many others what is missing
+     * @return array{rows: int, without: list<string>, missing: list<array{what: string, questions: int}>} questions that are not whole and
+     *   stay out; and of how many others what is missing
      *
      * @throws Malformed if there are too many
      */
@@ -52,7 +53,15 @@ final readonly class BankPackage
         }
         arsort($missing);
 
-        return ['rows' => $count, 'without' => $without, 'missing' => array_map(static fn (string $what, int $n): array => ['what' => $what, 'questions' => $n], array_map(strval(...), array_keys($missing)), array_values($missing))];
+        return [
+            'rows' => $count,
+            'without' => $without,
+            'missing' => array_map(
+                static fn (string $what, int $n): array => ['what' => $what, 'questions' => $n],
+                array_map(strval(...), array_keys($missing)),
+                array_values($missing),
+            ),
+        ];
     }
 
     /**
@@ -78,17 +87,34 @@ final readonly class BankPackage
                 $beat();
             }
             if (count($questions) > self::MOST) {
-                throw new Malformed('questions', sprintf('are more than the %s that a package holds; narrow the list first', number_format(self::MOST)));
+                throw new Malformed(
+                    'questions',
+                    sprintf('are more than the %s that a package holds; narrow the list first', number_format(self::MOST)),
+                );
             }
         }
         $writer = new PackageWriter($version, $this->media->contentsOf($bank));
         // Attempts and times stand in a test: one section of all of them.
-        $references = array_map(static function (string $name, array $asked): array {
-            $attempts = $asked[1]->attempts();
+        $references = array_map(
+            static function (string $name, array $asked): array {
+                $attempts = $asked[1]->attempts();
 
-            return ['name' => $name, 'attempts' => $attempts === 1 ? null : $attempts ?? 0, 'seconds' => $asked[1]->seconds(), 'isLateMarked' => $asked[1]->late() === Late::Marks, 'weight' => null];
-        }, array_map(strval(...), array_keys($questions)), $questions);
-        $writer->write($questions, $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]), beat: $beat);
+                return [
+                    'name' => $name,
+                    'attempts' => $attempts === 1 ? null : $attempts ?? 0,
+                    'seconds' => $asked[1]->seconds(),
+                    'isLateMarked' => $asked[1]->late() === Late::Marks,
+                    'weight' => null,
+                ];
+            },
+            array_map(strval(...), array_keys($questions)),
+            $questions,
+        );
+        $writer->write(
+            $questions,
+            $questions === [] ? null : new WrittenTest($bank->name(), [new WrittenSection('Questions', $references)]),
+            beat: $beat,
+        );
 
         return [$writer, count($questions), $without];
     }

@@ -35,7 +35,8 @@ final readonly class BankTable
     /**
      * @param (callable(int): bool)|null $goesOn told how many were looked at; whether to look at more
      *
-     * @return array{rows: int, without: list<string>, missing: list<array{what: string, items: list<string>}>} questions that stand in no row, by their names or first words; and of which others what is missing
+     * @return array{rows: int, without: list<string>, missing: list<array{what: string, items: list<string>}>} questions that stand in no
+     *   row, by their names or first words; and of which others what is missing
      */
     public function missing(Bank $bank, Selection $selection, ?callable $goesOn = null): array
     {
@@ -56,13 +57,28 @@ final readonly class BankTable
                     continue;
                 }
                 ++$rows;
-                foreach (array_unique(array_map(static fn (string $line): string => trim(preg_replace('/ ?\d+$/', '', explode(':', $line)[0]) ?? ''), $writer->missing($core))) as $what) {
+                foreach (
+                    array_unique(
+                        array_map(
+                            static fn (string $line): string => trim(preg_replace('/ ?\d+$/', '', explode(':', $line)[0]) ?? ''),
+                            $writer->missing($core),
+                        ),
+                    ) as $what
+                ) {
                     $missing[$what][] = $called;
                 }
             }
         }
         uasort($missing, static fn (array $a, array $b): int => count($b) <=> count($a));
 
-        return ['rows' => $rows, 'without' => $without, 'missing' => array_map(static fn (string $what, array $items): array => ['what' => $what, 'items' => $items], array_map(strval(...), array_keys($missing)), array_values($missing))];
+        return [
+            'rows' => $rows,
+            'without' => $without,
+            'missing' => array_map(
+                static fn (string $what, array $items): array => ['what' => $what, 'items' => $items],
+                array_map(strval(...), array_keys($missing)),
+                array_values($missing),
+            ),
+        ];
     }
 }

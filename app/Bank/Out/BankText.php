@@ -37,6 +37,8 @@ final readonly class BankText
     {
         $whole = $selection->question($question);
 
-        return $whole !== null ? $writer->question($whole) : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($question->newest())))) . "\n";
+        return $whole !== null
+            ? $writer->question($whole)
+            : "\n-- " . implode("\n-- ", explode("\n", implode("\n", Revisions::text($question->newest())))) . "\n";
     }
 }

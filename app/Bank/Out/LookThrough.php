@@ -13,11 +13,18 @@ use Zetema\App\People\Account;
 use Zetema\Core\Data\Fields;
 use Zetema\Core\Exchange\Qti\Writing\Version;
 
-/** Looks questions through for what a table, or a package of the open standard, cannot say of them. Left half-way it looks anew; nothing is written. */
+/**
+ * Looks questions through for what a table, or a package of the open standard, cannot say of them. Left half-way it looks anew; nothing is
+ * written.
+ */
 final readonly class LookThrough implements Task
 {
-    public function __construct(private EntityManagerInterface $em, private BankOut $out, private BankTable $table, private BankPackage $package)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private BankOut $out,
+        private BankTable $table,
+        private BankPackage $package,
+    ) {
     }
 
     public static function name(): string
@@ -39,7 +46,13 @@ final readonly class LookThrough implements Task
         }
         $missing = $this->table->missing($bank, $selection, $progress->beat(...));
 
-        return [...$missing, 'missing' => array_map(static fn (array $m): array => ['what' => $m['what'], 'questions' => count($m['items'])], $missing['missing'])];
+        return [
+            ...$missing,
+            'missing' => array_map(
+                static fn (array $m): array => ['what' => $m['what'], 'questions' => count($m['items'])],
+                $missing['missing'],
+            ),
+        ];
     }
 
     public function abandon(Job $job): void

@@ -37,7 +37,10 @@ final readonly class OutController
     {
     }
 
-    /** The same in the background, for what takes longer: {as: text | table | archive | qti21 | qti30, filter: what the list is narrowed to}. */
+    /**
+     * The same in the background, for what takes longer: {as: text | table | archive | qti21 | qti30, filter: what the list is narrowed
+     * to}.
+     */
     #[Route('/api/banks/{id}/out', methods: ['POST'])]
     public function out(#[MapEntity] Bank $bank, Request $request, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
     {
@@ -51,19 +54,38 @@ final readonly class OutController
         $filter = $body->optionalObject('filter') ?? Fields::of([]);
         $this->out->selection($bank, $filter, $account);
 
-        return new JsonResponse($jobs->begin(WriteOut::class, $bank->id, $account, ['way' => BankOut::name(), 'bank' => $bank->id, 'as' => $as, 'filter' => (object) $filter->raw()], atOnce: false)->toData(), 202);
+        return new JsonResponse(
+            $jobs
+                ->begin(
+                    WriteOut::class,
+                    $bank->id,
+                    $account,
+                    ['way' => BankOut::name(), 'bank' => $bank->id, 'as' => $as, 'filter' => (object) $filter->raw()],
+                    atOnce: false,
+                )
+                ->toData(),
+            202,
+        );
     }
 
     #[Route('/api/banks/{id}/text', methods: ['GET'])]
     public function text(#[MapEntity] Bank $bank, BankText $text, Request $request, #[CurrentUser] Account $account): Response
     {
-        return WholeFile::response($text->pieces($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'zet.txt', 'bank'), 'text/plain; charset=utf-8');
+        return WholeFile::response(
+            $text->pieces($bank, $this->selection($bank, $request, $account)),
+            NamedFile::after($bank->name(), 'zet.txt', 'bank'),
+            'text/plain; charset=utf-8',
+        );
     }
 
     #[Route('/api/banks/{id}/table', methods: ['GET'])]
     public function table(#[MapEntity] Bank $bank, BankTable $table, Request $request, #[CurrentUser] Account $account): Response
     {
-        return WholeFile::response($table->pieces($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'csv', 'bank'), 'text/csv; charset=utf-8');
+        return WholeFile::response(
+            $table->pieces($bank, $this->selection($bank, $request, $account)),
+            NamedFile::after($bank->name(), 'csv', 'bank'),
+            'text/csv; charset=utf-8',
+        );
     }
 
     /** What a table or package cannot say: {as: table | qti21 | qti30, filter}. At once if there are few. */
@@ -83,14 +105,20 @@ final readonly class OutController
     #[Route('/api/banks/{id}/package', methods: ['GET'])]
     public function package(#[MapEntity] Bank $bank, BankPackage $package, Request $request, #[CurrentUser] Account $account): Response
     {
-        return FixedZip::response($package->files($bank, $this->selection($bank, $request, $account), self::version($request)), NamedFile::after($bank->name() . ' ' . self::version($request)->value, 'zip', 'package'));
+        return FixedZip::response(
+            $package->files($bank, $this->selection($bank, $request, $account), self::version($request)),
+            NamedFile::after($bank->name() . ' ' . self::version($request)->value, 'zip', 'package'),
+        );
     }
 
     #[Route('/api/banks/{id}/archive', methods: ['GET'])]
     #[IsGranted('ROLE_AUTHOR')]
     public function archive(#[MapEntity] Bank $bank, BankArchive $archive, Request $request, #[CurrentUser] Account $account): Response
     {
-        return FixedZip::response($archive->files($bank, $this->selection($bank, $request, $account)), NamedFile::after($bank->name(), 'zip', 'bank'));
+        return FixedZip::response(
+            $archive->files($bank, $this->selection($bank, $request, $account)),
+            NamedFile::after($bank->name(), 'zip', 'bank'),
+        );
     }
 
     /** @throws Malformed */

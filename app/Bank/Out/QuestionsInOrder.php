@@ -25,8 +25,13 @@ final readonly class QuestionsInOrder
      */
     public function of(Bank $bank, ?array $only): \Generator
     {
-        foreach (array_chunk($only === null ? $this->ids($bank) : array_values(array_intersect($this->ids($bank), $only)), self::PIECE) as $ids) {
-            $questions = $this->em->createQuery('SELECT q, n FROM ' . Question::class . ' q LEFT JOIN q.newest n WHERE q.id IN (:ids)')->setParameter('ids', $ids)->getResult();
+        foreach (
+            array_chunk($only === null ? $this->ids($bank) : array_values(array_intersect($this->ids($bank), $only)), self::PIECE) as $ids
+        ) {
+            $questions = $this->em
+                ->createQuery('SELECT q, n FROM ' . Question::class . ' q LEFT JOIN q.newest n WHERE q.id IN (:ids)')
+                ->setParameter('ids', $ids)
+                ->getResult();
             $byId = [];
             foreach (is_array($questions) ? $questions : [] as $question) {
                 if ($question instanceof Question) {
@@ -41,7 +46,12 @@ final readonly class QuestionsInOrder
     /** @return list<int> */
     private function ids(Bank $bank): array
     {
-        $ids = $this->em->getConnection()->fetchFirstColumn('SELECT q.id FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.bank_id = ? ORDER BY o.place IS NULL, o.place, q.place, q.id', [$bank->id]);
+        $ids = $this->em
+            ->getConnection()
+            ->fetchFirstColumn(
+                'SELECT q.id FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.bank_id = ? ORDER BY o.place IS NULL, o.place, q.place, q.id',
+                [$bank->id],
+            );
 
         return array_map(Row::int(...), $ids);
     }

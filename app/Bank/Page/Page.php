@@ -88,8 +88,13 @@ class Page implements Versioned
     public function toData(): array
     {
         return [
-            'id' => $this->id, 'version' => $this->version, 'name' => $this->name, 'heading' => $this->heading, 'reads' => $this->reads,
-            'by' => $this->author->name, 'savedAt' => $this->savedAt->format(DATE_ATOM),
+            'id' => $this->id,
+            'version' => $this->version,
+            'name' => $this->name,
+            'heading' => $this->heading,
+            'reads' => $this->reads,
+            'by' => $this->author->name,
+            'savedAt' => $this->savedAt->format(DATE_ATOM),
         ];
     }
 }

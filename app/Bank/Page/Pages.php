@@ -19,8 +19,13 @@ use Zetema\Core\Question\TextWork;
 /** Where a bank's pages are written. */
 final readonly class Pages
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private ClockInterface $clock, private BankHistory $history, private Wastebasket $wastebasket)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private ClockInterface $clock,
+        private BankHistory $history,
+        private Wastebasket $wastebasket,
+    ) {
     }
 
     /** @return list<Page> by name */
@@ -54,7 +59,13 @@ final readonly class Pages
     public function remove(Page $page, int $version, Account $account): void
     {
         $this->change($page, $version, function (Page $page) use ($account): void {
-            $this->history->record($page->bank, $account, Wastebasket::kind(), sprintf('took out the page “%s”', $page->name()), $this->wastebasket->keptPage($page));
+            $this->history->record(
+                $page->bank,
+                $account,
+                Wastebasket::kind(),
+                sprintf('took out the page “%s”', $page->name()),
+                $this->wastebasket->keptPage($page),
+            );
             $this->em->remove($page);
         });
     }
@@ -62,12 +73,19 @@ final readonly class Pages
     /** @param callable(Page): void $change */
     private function change(Page $page, int $version, callable $change): Page
     {
-        return $this->saving->change(Page::class, $page->id, $version, function (Page $page) use ($change): Page {
-            $change($page);
-            $this->em->flush();
+        return $this->saving->change(
+            Page::class,
+            $page->id,
+            $version,
+            function (Page $page) use ($change): Page {
+                $change($page);
+                $this->em->flush();
 
-            return $page;
-        }, 'This page was saved in another window or by someone else since you opened it. Your text is still here.', static fn (Page $page): array => $page->toData());
+                return $page;
+            },
+            'This page was saved in another window or by someone else since you opened it. Your text is still here.',
+            static fn (Page $page): array => $page->toData(),
+        );
     }
 
     /** @return array{string, string|null, string} */
@@ -84,7 +102,10 @@ final readonly class Pages
         $heading = trim($body->text('heading', ''));
         $reads = $body->text('reads', '');
         if (mb_strlen($heading) > 200 || mb_strlen($reads) > 100_000) {
-            throw new Malformed(mb_strlen($heading) > 200 ? 'heading' : 'reads', 'is too long: a heading has up to 200, a page up to 100,000 characters');
+            throw new Malformed(
+                mb_strlen($heading) > 200 ? 'heading' : 'reads',
+                'is too long: a heading has up to 200, a page up to 100,000 characters',
+            );
         }
 
         $problem = TextWork::problem($reads);

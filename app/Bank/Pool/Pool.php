@@ -8,7 +8,9 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Bank;
 
-/** Questions of a bank under a name, for draws to take from: all that fit a filter, whenever it is asked, or those that were put in by hand. */
+/**
+ * Questions of a bank under a name, for draws to take from: all that fit a filter, whenever it is asked, or those that were put in by hand.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'pool')]
 #[ORM\UniqueConstraint(name: 'pool_name', columns: ['bank_id', 'name'])]

@@ -38,7 +38,8 @@ final readonly class PoolEditing implements Undoing
     }
 
     /**
-     * @param Fields $body {do: keep | gather | hold | rename | put in | take out | remove, id or name, filter or questions as ChosenQuestions has them}
+     * @param Fields $body {do: keep | gather | hold | rename | put in | take out | remove, id or name, filter or questions as
+     *   ChosenQuestions has them}
      *
      * @throws Malformed|Conflict
      */
@@ -57,7 +58,11 @@ final readonly class PoolEditing implements Undoing
             }
             $this->become($bank, $id, $before, $after);
 
-            return $this->history->record($bank, $account, self::kind(), $words, ['id' => $id, 'before' => $before?->toData(), 'after' => $after?->toData()]);
+            return $this->history->record($bank, $account, self::kind(), $words, [
+                'id' => $id,
+                'before' => $before?->toData(),
+                'after' => $after?->toData(),
+            ]);
         });
     }
 
@@ -78,15 +83,26 @@ final readonly class PoolEditing implements Undoing
         if (in_array($do, ['put in', 'take out'], true) && $before->filter !== null) {
             throw new Malformed('id', 'is a pool of all that fits a filter; questions are put into pools made by hand');
         }
-        $chosen = in_array($do, ['gather', 'put in', 'take out'], true) ? $this->ofBank($bank, $this->chosen->ids($bank, $body, $account)) : [];
+        $chosen = in_array($do, ['gather', 'put in', 'take out'], true)
+            ? $this->ofBank($bank, $this->chosen->ids($bank, $body, $account))
+            : [];
 
         return match ($do) {
-            'keep' => [$before->holding($this->filters->kept($bank, $body->object('filter'))), sprintf('kept a filter as the pool “%s”', $before->name)],
+            'keep' => [
+                $before->holding($this->filters->kept($bank, $body->object('filter'))),
+                sprintf('kept a filter as the pool “%s”', $before->name),
+            ],
             'gather' => [$before->of($chosen), sprintf('made the pool “%s” by hand', $before->name)],
-            'hold' => [$before->holding($this->filters->kept($bank, $body->object('filter'))), sprintf('changed what the pool “%s” holds', $before->name)],
+            'hold' => [
+                $before->holding($this->filters->kept($bank, $body->object('filter'))),
+                sprintf('changed what the pool “%s” holds', $before->name),
+            ],
             'rename' => [$before->called(self::name($body)), sprintf('renamed the pool “%s” to “%s”', $before->name, self::name($body))],
             'put in' => [$before->of([...$before->questions, ...$chosen]), sprintf('put questions into the pool “%s”', $before->name)],
-            'take out' => [$before->of(array_diff($before->questions, $chosen)), sprintf('took questions out of the pool “%s”', $before->name)],
+            'take out' => [
+                $before->of(array_diff($before->questions, $chosen)),
+                sprintf('took questions out of the pool “%s”', $before->name),
+            ],
             'remove' => [null, sprintf('took the pool “%s” apart', $before->name)],
             default => throw new Malformed('do', 'must be keep, gather, hold, rename, put in, take out or remove'),
         };
@@ -121,7 +137,12 @@ final readonly class PoolEditing implements Undoing
      */
     private function ofBank(Bank $bank, array $ids): array
     {
-        return Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE bank_id = ? AND id IN (' . Dialects::of($this->db)->inList('?') . ')', [$bank->id, json_encode($ids, JSON_THROW_ON_ERROR)]));
+        return Row::ints(
+            $this->db->fetchFirstColumn(
+                'SELECT id FROM question WHERE bank_id = ? AND id IN (' . Dialects::of($this->db)->inList('?') . ')',
+                [$bank->id, json_encode($ids, JSON_THROW_ON_ERROR)],
+            ),
+        );
     }
 
     private static function name(Fields $body): string

@@ -36,7 +36,10 @@ final readonly class PoolFilter
         if ($address->has('pool')) {
             throw new Malformed('pool', 'cannot be part of what another pool holds');
         }
-        $kept = array_map(static fn (mixed $value): mixed => is_int($value) ? (string) $value : $value, array_filter($address->raw(), static fn (mixed $value): bool => !in_array($value, [null, '', false], true)));
+        $kept = array_map(
+            static fn (mixed $value): mixed => is_int($value) ? (string) $value : $value,
+            array_filter($address->raw(), static fn (mixed $value): bool => !in_array($value, [null, '', false], true)),
+        );
         if ($filter->objective !== null) {
             $path = array_column($this->objectives->told($bank), 'path', 'id')[$filter->objective] ?? null;
             $kept['objective'] = $filter->objective === 0 ? '' : $path ?? throw new Malformed('objective', 'is not there any more');

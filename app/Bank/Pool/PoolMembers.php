@@ -28,7 +28,15 @@ final readonly class PoolMembers
     public function named(Bank $bank, array $names): array
     {
         $members = [];
-        foreach ($names === [] ? [] : $this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? AND name IN (?)', [$bank->id, $names], [1 => ArrayParameterType::STRING]) as $row) {
+        foreach (
+            $names === []
+                ? []
+                : $this->db->fetchAllAssociative(
+                    'SELECT id, name, filter FROM pool WHERE bank_id = ? AND name IN (?)',
+                    [$bank->id, $names],
+                    [1 => ArrayParameterType::STRING],
+                ) as $row
+        ) {
             $row = Fields::of($row);
             $members[$row->text('name')] = $this->of($bank, $row->integer('id'), self::filter($row));
         }
@@ -44,7 +52,9 @@ final readonly class PoolMembers
     public function of(Bank $bank, int $pool, ?array $filter): array
     {
         if ($filter === null) {
-            return Row::ints($this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$pool]));
+            return Row::ints(
+                $this->db->fetchFirstColumn('SELECT question_id FROM pool_question WHERE pool_id = ? ORDER BY question_id', [$pool]),
+            );
         }
         // Only what is cleared is drawn anyway; what has a draft beside its cleared revision stays in the pool.
         if (($filter['status'] ?? null) === Status::Cleared->value) {

@@ -12,16 +12,28 @@ use Zetema\Core\Data\Fields;
 /** A bank's pools, each with how many questions it has, how many of them can be drawn, and what draws from it. */
 final readonly class Pools
 {
-    public function __construct(private Connection $db, private PoolMembers $members, private PoolFilter $filters, private NamesPools $names)
-    {
+    public function __construct(
+        private Connection $db,
+        private PoolMembers $members,
+        private PoolFilter $filters,
+        private NamesPools $names,
+    ) {
     }
 
-    /** @return list<array{id: int, name: string, filter: object|null, questions: int, cleared: int, waiting: object, drawnBy: list<string>}> waiting: how many of those that cannot be drawn have which status */
+    /**
+     * @return list<array{id: int, name: string, filter: object|null, questions: int, cleared: int, waiting: object, drawnBy: list<string>}>
+     *   waiting: how many of those that cannot be drawn have which status
+     */
     public function told(Bank $bank): array
     {
         $told = [];
         $drawnBy = $this->names->of($bank);
-        foreach ($this->db->fetchAllAssociative('SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name ' . Dialects::of($this->db)->whateverCapitals(), [$bank->id]) as $row) {
+        foreach (
+            $this->db->fetchAllAssociative(
+                'SELECT id, name, filter FROM pool WHERE bank_id = ? ORDER BY name ' . Dialects::of($this->db)->whateverCapitals(),
+                [$bank->id],
+            ) as $row
+        ) {
             $row = Fields::of($row);
             $filter = PoolMembers::filter($row);
             [$questions, $cleared, $waiting] = $this->counts($bank, $row->integer('id'), $filter);
@@ -57,7 +69,14 @@ final readonly class Pools
     {
         $ids = $this->members->of($bank, $id, $filter);
         $waiting = [];
-        foreach ($this->db->fetchAllAssociative('SELECT status, COUNT(*) AS questions FROM question WHERE cleared_id IS NULL AND id IN (' . Dialects::of($this->db)->inList('?') . ') GROUP BY status', [json_encode($ids, JSON_THROW_ON_ERROR)]) as $row) {
+        foreach (
+            $this->db->fetchAllAssociative(
+                'SELECT status, COUNT(*) AS questions FROM question WHERE cleared_id IS NULL AND id IN (' .
+                    Dialects::of($this->db)->inList('?') .
+                    ') GROUP BY status',
+                [json_encode($ids, JSON_THROW_ON_ERROR)],
+            ) as $row
+        ) {
             $row = Fields::of($row);
             $waiting[$row->text('status')] = $row->integer('questions');
         }

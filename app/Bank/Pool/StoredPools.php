@@ -56,9 +56,20 @@ final readonly class StoredPools
 
             return;
         }
-        $filter = $pool->filter === null ? null : json_encode((object) $pool->filter, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        $this->db->executeStatement('INSERT INTO pool (id, bank_id, name, filter) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET name = excluded.name, filter = excluded.filter, version = pool.version + 1', [$id, $bank->id, $pool->name, $filter]);
+        $filter =
+            $pool->filter === null
+                ? null
+                : json_encode((object) $pool->filter, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $this->db->executeStatement(
+            'INSERT INTO pool (id, bank_id, name, filter) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET name = excluded.name, filter = excluded.filter, version = pool.version + 1',
+            [$id, $bank->id, $pool->name, $filter],
+        );
         // What was deleted meanwhile is left out.
-        $this->db->executeStatement('INSERT INTO pool_question (pool_id, question_id) SELECT ?, q.id FROM question q WHERE q.id IN (' . Dialects::of($this->db)->inList('?') . ')', [$id, json_encode($pool->questions, JSON_THROW_ON_ERROR)]);
+        $this->db->executeStatement(
+            'INSERT INTO pool_question (pool_id, question_id) SELECT ?, q.id FROM question q WHERE q.id IN (' .
+                Dialects::of($this->db)->inList('?') .
+                ')',
+            [$id, json_encode($pool->questions, JSON_THROW_ON_ERROR)],
+        );
     }
 }

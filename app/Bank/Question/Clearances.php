@@ -22,7 +22,10 @@ final readonly class Clearances
         if ($clearing === Clearing::Anybody) {
             return true; // whoever wrote in it
         }
-        $writers = $this->db->fetchFirstColumn('SELECT DISTINCT author_id FROM revision WHERE question_id = ? AND number > ?', [$question->id, $question->cleared()->number ?? 0]);
+        $writers = $this->db->fetchFirstColumn('SELECT DISTINCT author_id FROM revision WHERE question_id = ? AND number > ?', [
+            $question->id,
+            $question->cleared()->number ?? 0,
+        ]);
 
         return $clearing->lets($account->id, array_map(Row::int(...), $writers));
     }

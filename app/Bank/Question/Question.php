@@ -34,6 +34,8 @@ use Zetema\Core\Question as Core;
 #[ORM\Index(name: 'question_elsewhere', columns: ['bank_id', 'dealt_elsewhere'])]
 class Question implements Versioned
 {
+    use KeptBeside;
+
     /** Saves by the same person within so many seconds go into the same revision. */
     private const ONE_REVISION = 900;
 
@@ -63,14 +65,6 @@ class Question implements Versioned
     /** Where it stands within its objective: below 0 as somebody put it (Arranging), 0 as it was made. */
     #[ORM\Column(options: ['default' => 0])]
     private int $place = 0;
-
-    /** Kept as a house pattern: new questions can be made from it. */
-    #[ORM\Column(options: ['default' => false])]
-    private bool $isPattern = false;
-
-    /** What its authors note for themselves; no part of the question. */
-    #[ORM\Column(type: Types::TEXT, options: ['default' => ''])]
-    private string $selfNote = '';
 
     /** Raised by every save, so that a second tab is noticed. */
     #[ORM\Version, ORM\Column(type: Types::INTEGER, options: ['default' => 1])]
@@ -122,9 +116,18 @@ class Question implements Versioned
         $this->describe($sketch);
     }
 
-    /** Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or if asked for afresh. */
-    public function edit(Core\Sketch $sketch, ?string $name, ?Objective $objective, Account $author, \DateTimeImmutable $now, bool $afresh = false): void
-    {
+    /**
+     * Saves what was edited: into the newest revision, or into a new one after a pause, by another person, when the newest is cleared, or
+     * if asked for afresh.
+     */
+    public function edit(
+        Core\Sketch $sketch,
+        ?string $name,
+        ?Objective $objective,
+        Account $author,
+        \DateTimeImmutable $now,
+        bool $afresh = false,
+    ): void {
         $this->place = $objective === $this->objective ? $this->place : 0; // it is new there
         $this->name = $name;
         $this->objective = $objective;
@@ -150,7 +153,10 @@ class Question implements Versioned
         $this->compareWithDealt();
     }
 
-    /** Works out anew all that follows from the text and the settings, as after an upgrade. Whoever has it open loses nothing by it: no version is raised. */
+    /**
+     * Works out anew all that follows from the text and the settings, as after an upgrade. Whoever has it open loses nothing by it: no
+     * version is raised.
+     */
     public function refresh(Connection $db): void
     {
         $this->describe(Core\Sketch::of(Fields::of($this->newest()->content()), $this->name, $this->objective?->names() ?? []));
@@ -172,7 +178,9 @@ class Question implements Versioned
 
     private function compareWithDealt(): void
     {
-        $this->dealtElsewhere = $this->cleared !== null && ($this->cleared->objectivePath() !== $this->objective?->path || $this->cleared->kind()->value !== $this->kind);
+        $dealt = $this->cleared;
+        $this->dealtElsewhere =
+            $dealt !== null && ($dealt->objectivePath() !== $this->objective?->path || $dealt->kind()->value !== $this->kind);
     }
 
     private function dealNow(?Revision $revision): void
@@ -207,38 +215,20 @@ class Question implements Versioned
         if ($status === Core\Status::Cleared) {
             $this->newest()->clear();
         }
-        $this->dealNow(match ($status) {
-            Core\Status::Cleared => $this->newest,
-            Core\Status::Retired => null,
-            Core\Status::Draft, Core\Status::InReview => $this->cleared,
-        });
+        $this->dealNow(
+            match ($status) {
+                Core\Status::Cleared => $this->newest,
+                Core\Status::Retired => null,
+                Core\Status::Draft, Core\Status::InReview => $this->cleared,
+            },
+        );
         $this->compareWithDealt();
-    }
-
-    public function keepAsPattern(bool $keep): void
-    {
-        $this->isPattern = $keep;
-    }
-
-    public function isPattern(): bool
-    {
-        return $this->isPattern;
     }
 
     /** Before it is removed: the newest revision is removed with it. */
     public function forgetNewest(): void
     {
         $this->newest = null;
-    }
-
-    public function noteToSelf(string $text): void
-    {
-        $this->selfNote = $text;
-    }
-
-    public function selfNote(): string
-    {
-        return $this->selfNote;
     }
 
     public function name(): ?string

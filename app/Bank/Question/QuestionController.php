@@ -25,8 +25,12 @@ use Zetema\App\Shared\Body;
 #[Route('/api/questions/{id}')]
 final readonly class QuestionController
 {
-    public function __construct(private QuestionEditing $editing, private QuestionView $view, private Comments $comments, private ProofreadingNotes $proofs)
-    {
+    public function __construct(
+        private QuestionEditing $editing,
+        private QuestionView $view,
+        private Comments $comments,
+        private ProofreadingNotes $proofs,
+    ) {
     }
 
     #[Route('', methods: ['GET'])]
@@ -44,8 +48,14 @@ final readonly class QuestionController
 
     #[Route('', methods: ['DELETE'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function remove(#[MapEntity] Question $question, #[MapQueryParameter] int $version, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function remove(
+        #[MapEntity]
+        Question $question,
+        #[MapQueryParameter]
+        int $version,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $this->editing->remove($question, $version, $account);
 
         return new JsonResponse(['removed' => true]);
@@ -67,8 +77,14 @@ final readonly class QuestionController
     /** Says which questions it never meets in a form. */
     #[Route('/apart', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function keepApart(#[MapEntity] Question $question, Request $request, KeepingApart $keeping, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function keepApart(
+        #[MapEntity]
+        Question $question,
+        Request $request,
+        KeepingApart $keeping,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $keeping->put($question, Body::of($request), $account);
 
         return $this->answer($question);
@@ -97,7 +113,9 @@ final readonly class QuestionController
     #[Route('/text', methods: ['GET'])]
     public function text(#[MapEntity] Question $question): Response
     {
-        return new Response(implode("\n", Revisions::text($question->newest())) . "\n", 200, ['Content-Type' => 'text/plain; charset=utf-8']);
+        return new Response(implode("\n", Revisions::text($question->newest())) . "\n", 200, [
+            'Content-Type' => 'text/plain; charset=utf-8',
+        ]);
     }
 
     /** Says that the account has it open, and who else has. */
@@ -116,8 +134,15 @@ final readonly class QuestionController
     }
 
     #[Route('/comments/{comment}', requirements: ['comment' => '\d{1,18}'], methods: ['PUT'])]
-    public function changeComment(#[MapEntity(id: 'id')] Question $question, #[MapEntity(mapping: ['comment' => 'id', 'id' => 'question'])] Comment $comment, Request $request, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function changeComment(
+        #[MapEntity(id: 'id')]
+        Question $question,
+        #[MapEntity(mapping: ['comment' => 'id', 'id' => 'question'])]
+        Comment $comment,
+        Request $request,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         return $this->answer($this->comments->answerOrClose($comment, Body::of($request), $account));
     }
 

@@ -25,8 +25,17 @@ final readonly class QuestionEditing
     private const MOST_AT_ONCE = 50;
     private const STALE = 'This question was saved in another window or by someone else since you opened it. Your text is still here; take the newer one or save yours over it.';
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Objectives $objectives, private QuestionView $view, private PictureSizes $sizes, private Clearances $clearances, private Wastebasket $wastebasket, private BankHistory $history, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private Objectives $objectives,
+        private QuestionView $view,
+        private PictureSizes $sizes,
+        private Clearances $clearances,
+        private Wastebasket $wastebasket,
+        private BankHistory $history,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return Question the first, if several of a kind are made at once */
@@ -90,27 +99,52 @@ final readonly class QuestionEditing
     {
         return $this->change($question->id, $body->integer('version'), function (Question $question) use ($body, $author): void {
             $older = Revisions::numbered($question, $body->integer('number'));
-            $sketch = Core\Sketch::of(Fields::of($older->content()), $question->name(), $question->objective()?->names() ?? [], $question->status());
-            $question->edit($sketch, $question->name(), $question->objective(), $this->saving->again(Account::class, $author->id), $this->clock->now(), afresh: true);
+            $sketch = Core\Sketch::of(
+                Fields::of($older->content()),
+                $question->name(),
+                $question->objective()?->names() ?? [],
+                $question->status(),
+            );
+            $question->edit(
+                $sketch,
+                $question->name(),
+                $question->objective(),
+                $this->saving->again(Account::class, $author->id),
+                $this->clock->now(),
+                afresh: true,
+            );
         });
     }
 
     /** Throws a draft into the wastebasket; refused if it was ever cleared, since papers may hold it. */
     public function remove(Question $question, int $version, Account $account): void
     {
-        $this->saving->change(Question::class, $question->id, $version, function (Question $question) use ($account): void {
-            foreach ($question->revisions() as $revision) {
-                if ($revision->wasCleared()) {
-                    throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
+        $this->saving->change(
+            Question::class,
+            $question->id,
+            $version,
+            function (Question $question) use ($account): void {
+                foreach ($question->revisions() as $revision) {
+                    if ($revision->wasCleared()) {
+                        throw new Malformed('status', 'was cleared before, and papers may hold it; retire it instead');
+                    }
                 }
-            }
-            $this->history->record($question->bank, $account, Wastebasket::kind(), sprintf('threw away the question “%s”', $question->name() ?? $question->excerpt()), $this->wastebasket->kept($question));
-            $question->forgetNewest();
-            $this->em->flush();
-            $this->em->remove($question);
-            $this->em->flush();
-            $this->objectives->dropEmpty($question->bank);
-        }, self::STALE, $this->view->of(...));
+                $this->history->record(
+                    $question->bank,
+                    $account,
+                    Wastebasket::kind(),
+                    sprintf('threw away the question “%s”', $question->name() ?? $question->excerpt()),
+                    $this->wastebasket->kept($question),
+                );
+                $question->forgetNewest();
+                $this->em->flush();
+                $this->em->remove($question);
+                $this->em->flush();
+                $this->objectives->dropEmpty($question->bank);
+            },
+            self::STALE,
+            $this->view->of(...),
+        );
     }
 
     public function moveTo(Question $question, Fields $body, Account $account): Question
@@ -131,7 +165,9 @@ final readonly class QuestionEditing
         return $this->change($question->id, $body->integer('version'), static function (Question $question) use ($body): void {
             if ($body->has('selfNote')) {
                 $note = $body->text('selfNote');
-                $question->noteToSelf(mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'));
+                $question->noteToSelf(
+                    mb_strlen($note) <= 10_000 ? $note : throw new Malformed('selfNote', 'has more than 10,000 characters'),
+                );
             }
             if ($body->has('isPattern')) {
                 $question->keepAsPattern($body->flag('isPattern'));
@@ -142,16 +178,27 @@ final readonly class QuestionEditing
     /** @param callable(Question): void $change */
     private function change(int $id, int $version, callable $change): Question
     {
-        return $this->saving->change(Question::class, $id, $version, function (Question $question) use ($change): Question {
-            $before = $question->objective();
-            $change($question);
-            $this->em->flush();
-            if ($before !== $question->objective() || $question->status() === Core\Status::Cleared || $question->status() === Core\Status::Retired) {
-                $this->objectives->dropEmpty($question->bank);
-            }
+        return $this->saving->change(
+            Question::class,
+            $id,
+            $version,
+            function (Question $question) use ($change): Question {
+                $before = $question->objective();
+                $change($question);
+                $this->em->flush();
+                if (
+                    $before !== $question->objective() ||
+                    $question->status() === Core\Status::Cleared ||
+                    $question->status() === Core\Status::Retired
+                ) {
+                    $this->objectives->dropEmpty($question->bank);
+                }
 
-            return $question;
-        }, self::STALE, $this->view->of(...));
+                return $question;
+            },
+            self::STALE,
+            $this->view->of(...),
+        );
     }
 
     private function refuseTakenName(Bank $bank, ?string $name, ?Question $but): void

@@ -41,7 +41,9 @@ final readonly class QuestionMargin
             'worth' => (string) $this->plan->scoring->worth,
             'settings' => (object) $values,
             'lines' => (object) $this->lines(),
-            'key' => $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::allRight($this->plan->scoring), $attempt)),
+            'key' => $this->earns(
+                fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::allRight($this->plan->scoring), $attempt),
+            ),
             'blank' => (string) $this->marker->mark($this->plan, Core\Response\Response::blank())->earned,
             'wrong' => (string) $this->plan->mostLostByOneWrong(),
             'keyInWords' => AnswerLine::texts($this->question->kind->keyInWords()),
@@ -70,7 +72,9 @@ final readonly class QuestionMargin
             };
             $earning = !$criterion->right->isZero() || $criterion->weight->isPositive() || $criterion->find instanceof Sought\InArea;
             if ($id !== null && $earning) {
-                $lines[$word . ':' . $id] ??= $this->earns(fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::of([$criterion]), $attempt));
+                $lines[$word . ':' . $id] ??= $this->earns(
+                    fn (int $attempt) => $this->marker->markSums($this->plan, FoundScores::of([$criterion]), $attempt),
+                );
             }
         }
 
@@ -82,9 +86,7 @@ final readonly class QuestionMargin
     {
         $kind = $this->question->kind;
 
-        return $kind instanceof OnNumberLine
-            ? $kind->drawn()
-            : [];
+        return $kind instanceof OnNumberLine ? $kind->drawn() : [];
     }
 
     /**
@@ -96,6 +98,9 @@ final readonly class QuestionMargin
     {
         $verdicts = array_map($mark, range(1, max(1, min($this->settings->attempts() ?? 3, 3))));
 
-        return ['outcome' => $verdicts[0]->outcome->value, 'earned' => array_map(static fn ($v): string => (string) $v->earned, $verdicts)];
+        return [
+            'outcome' => $verdicts[0]->outcome->value,
+            'earned' => array_map(static fn ($v): string => (string) $v->earned, $verdicts),
+        ];
     }
 }

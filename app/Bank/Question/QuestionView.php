@@ -17,8 +17,14 @@ use Zetema\Core\Question as Core;
 /** One question as its author has it: page and margin, and what stands about it. */
 final readonly class QuestionView
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ProofreadingNotes $proofs, private Security $security, private Clearances $clearances, private ApartPairs $apart)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private ProofreadingNotes $proofs,
+        private Security $security,
+        private Clearances $clearances,
+        private ApartPairs $apart,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -41,12 +47,19 @@ final readonly class QuestionView
             'clearedRevision' => $question->cleared()?->number,
             'savedAt' => $newest->savedAt()->format(DATE_ATOM),
             'savedBy' => $revisions[0]['by'] ?? $newest->author->name,
-            'content' => (object) $newest->kind()->facts()->complete($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
+            'content' => (object) $newest
+                ->kind()
+                ->facts()
+                ->complete($newest->isWhole() ? $newest->question()->toData() : $newest->content()),
             'problem' => self::onScreen($newest->problem()),
             'margin' => $newest->isWhole() ? (new QuestionMargin($newest->question(), $question->bank->settings()))->toData() : null,
             'bankSettings' => (object) array_filter(
                 $question->bank->settings()->for($newest->kind())->values,
-                static fn (string $value, string $word): bool => Core\Question::kindTakes($newest->kind(), Core\Settings\Setting::from($word), $value),
+                static fn (string $value, string $word): bool => Core\Question::kindTakes(
+                    $newest->kind(),
+                    Core\Settings\Setting::from($word),
+                    $value,
+                ),
                 ARRAY_FILTER_USE_BOTH,
             ),
             'wording' => (object) $question->bank->settings()->wordingFor($newest->kind()),
@@ -60,17 +73,26 @@ final readonly class QuestionView
         ];
     }
 
-    /** @return list<array{number: int, by: string, savedAt: string, cleared: bool}> newest first; as rows, since what they hold is asked for one by one */
+    /**
+     * @return list<array{number: int, by: string, savedAt: string, cleared: bool}> newest first; as rows, since what they hold is asked for
+     *   one by one
+     */
     private function revisions(Question $question): array
     {
-        $rows = $this->db->fetchAllNumeric('SELECT r.number, a.name, r.saved_at, r.id FROM revision r JOIN account a ON a.id = r.author_id WHERE r.question_id = ? ORDER BY r.number DESC', [$question->id]);
+        $rows = $this->db->fetchAllNumeric(
+            'SELECT r.number, a.name, r.saved_at, r.id FROM revision r JOIN account a ON a.id = r.author_id WHERE r.question_id = ? ORDER BY r.number DESC',
+            [$question->id],
+        );
 
-        return array_map(static fn (array $row): array => [
-            'number' => Row::int($row[0]),
-            'by' => is_string($row[1]) ? $row[1] : '',
-            'savedAt' => (new \DateTimeImmutable(is_string($row[2]) ? $row[2] : ''))->format(DATE_ATOM),
-            'cleared' => $row[3] === $question->cleared()?->id,
-        ], $rows);
+        return array_map(
+            static fn (array $row): array => [
+                'number' => Row::int($row[0]),
+                'by' => is_string($row[1]) ? $row[1] : '',
+                'savedAt' => (new \DateTimeImmutable(is_string($row[2]) ? $row[2] : ''))->format(DATE_ATOM),
+                'cleared' => $row[3] === $question->cleared()?->id,
+            ],
+            $rows,
+        );
     }
 
     /** @return list<string> what whoever asks may make of its status */
@@ -105,7 +127,12 @@ final readonly class QuestionView
      */
     private static function onScreen(?array $problem): ?array
     {
-        return $problem === null ? null : ['field' => $problem['field'], 'message' => trim(preg_replace('/[;(][^;]*[“`][a-z ]+( \d+)?:[”` ].*$/u', '', $problem['message']) ?? '')];
+        return $problem === null
+            ? null
+            : [
+                'field' => $problem['field'],
+                'message' => trim(preg_replace('/[;(][^;]*[“`][a-z ]+( \d+)?:[”` ].*$/u', '', $problem['message']) ?? ''),
+            ];
     }
 
     /** @return array{place: int, of: int, previous: int|null, next: int|null} among the questions of the same objective */
@@ -119,6 +146,11 @@ final readonly class QuestionView
         );
         $id = static fn (mixed $value): ?int => Row::optionalInt($value);
 
-        return ['place' => $id($row['place'] ?? null) ?? 1, 'of' => $id($row['of_all'] ?? null) ?? 1, 'previous' => $id($row['previous'] ?? null), 'next' => $id($row['next'] ?? null)];
+        return [
+            'place' => $id($row['place'] ?? null) ?? 1,
+            'of' => $id($row['of_all'] ?? null) ?? 1,
+            'previous' => $id($row['previous'] ?? null),
+            'next' => $id($row['next'] ?? null),
+        ];
     }
 }

@@ -71,7 +71,7 @@ class Revision
 
     public function __construct(
         #[ORM\ManyToOne(inversedBy: 'revisions')]
-        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
         public readonly Question $question,
         #[ORM\Column]
         public readonly int $number,
@@ -92,7 +92,13 @@ class Revision
             throw new \LogicException('a revision that was cleared is never written again');
         }
         $facts = RevisionFacts::of($sketch, $this->question->objective()?->names(), $this->bank->settings());
-        [$this->content, $this->problem, $this->objectivePath, $this->kind, $this->difficulty] = [$facts->content, $facts->problem, $facts->objectivePath, $facts->kind, $facts->difficulty];
+        [$this->content, $this->problem, $this->objectivePath, $this->kind, $this->difficulty] = [
+            $facts->content,
+            $facts->problem,
+            $facts->objectivePath,
+            $facts->kind,
+            $facts->difficulty,
+        ];
         [$this->worth, $this->keyPlace, $this->savedAt] = [$facts->worth, $facts->keyPlace, $now];
         foreach (array_diff($this->tags->getKeys(), $facts->tags) as $gone) {
             $this->tags->remove($gone);
@@ -186,7 +192,13 @@ class Revision
     /** The core's question, with the name and objective it has in the bank; only of one that is whole. */
     public function question(): Core\Question
     {
-        return Core\Question::fromData(Fields::of($this->content), $this->question->name(), self::path($this->objectivePath), $this->question->status(), verified: true);
+        return Core\Question::fromData(
+            Fields::of($this->content),
+            $this->question->name(),
+            self::path($this->objectivePath),
+            $this->question->status(),
+            verified: true,
+        );
     }
 
     /** @return list<string> */

@@ -35,7 +35,7 @@ final readonly class RevisionFacts
     {
         $question = $sketch->question;
         $settings = $question?->effective($bank);
-        $path = $objective ?? $question->objective ?? [];
+        $path = $objective ?? ($question->objective ?? []);
 
         return new self(
             $sketch->data,

@@ -15,7 +15,7 @@ class RevisionTag
     public function __construct(
         #[ORM\Id]
         #[ORM\ManyToOne(inversedBy: 'tags')]
-        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
         public readonly Revision $revision,
         #[ORM\Id]
         #[ORM\Column(length: 80)]

@@ -39,7 +39,10 @@ final readonly class Revisions
         $lines = [];
         foreach ($differ->diffToArray($before === null ? [] : self::text($before), self::text($revision)) as $entry) {
             if (is_array($entry) && is_string($entry[0] ?? null) && is_int($entry[1] ?? null)) {
-                $lines[] = ['text' => $entry[0], 'change' => $entry[1] === self::KEPT ? 'kept' : ($entry[1] === self::ADDED ? 'added' : 'taken out')];
+                $lines[] = [
+                    'text' => $entry[0],
+                    'change' => $entry[1] === self::KEPT ? 'kept' : ($entry[1] === self::ADDED ? 'added' : 'taken out'),
+                ];
             }
         }
 
@@ -58,7 +61,13 @@ final readonly class Revisions
                 $lines[] = $field . ': ' . $value;
             } elseif (is_array($value)) {
                 foreach ($value as $key => $entry) {
-                    $lines[] = '  ' . $field . ' ' . (is_int($key) ? $key + 1 : $key) . ': ' . (is_string($entry) ? $entry : implode(' · ', array_filter(is_array($entry) ? $entry : [], is_string(...))));
+                    $lines[] =
+                        '  ' .
+                        $field .
+                        ' ' .
+                        (is_int($key) ? $key + 1 : $key) .
+                        ': ' .
+                        (is_string($entry) ? $entry : implode(' · ', array_filter(is_array($entry) ? $entry : [], is_string(...))));
                 }
             }
         }

@@ -12,9 +12,11 @@ final class StepRefused extends \DomainException implements ToldToPeople
 {
     public static function step(Status $from, Status $to, bool $authorsMay): self
     {
-        return new self($authorsMay
-            ? sprintf('A question that is %s is made %s by its authors.', $from->value, $to->value)
-            : sprintf('A question that is %s cannot be made %s.', $from->value, $to->value));
+        return new self(
+            $authorsMay
+                ? sprintf('A question that is %s is made %s by its authors.', $from->value, $to->value)
+                : sprintf('A question that is %s cannot be made %s.', $from->value, $to->value),
+        );
     }
 
     public static function toOneWhoWrote(): self

@@ -52,7 +52,9 @@ final readonly class TryOut
         $this->content = $question->newest()->question();
         $bank = $question->bank->settings();
         $shuffle = $this->content->effective($bank)->isYes(Core\Settings\Setting::Shuffle);
-        $this->paper = PaperMaker::ofQuestions([$this->content], new PlainRules(tellsAtOnce: true), null, $bank, [ChoiceOrder::of($this->content, $shuffle, new Chance($seed))]);
+        $this->paper = PaperMaker::ofQuestions([$this->content], new PlainRules(tellsAtOnce: true), null, $bank, [
+            ChoiceOrder::of($this->content, $shuffle, new Chance($seed)),
+        ]);
         $this->place = array_values($this->paper->questions)[0];
     }
 
@@ -98,7 +100,11 @@ final readonly class TryOut
         $left = $most === null ? null : $most - $attempt;
         $chooser = new FeedbackChooser();
 
-        return [...$verdict->toData(), 'facts' => $chooser->facts($verdict, $left), 'said' => $chooser->texts($this->place->question, $this->place->plan, $response, $verdict, $attempt, $left === 0)];
+        return [
+            ...$verdict->toData(),
+            'facts' => $chooser->facts($verdict, $left),
+            'said' => $chooser->texts($this->place->question, $this->place->plan, $response, $verdict, $attempt, $left === 0),
+        ];
     }
 
     /** @return array{rows: list<array<string, mixed>>, total: int} where not all are told, right ones come first and nothing last */
@@ -107,7 +113,19 @@ final readonly class TryOut
         $rows = [];
         foreach (WhatScoresWhat::table($this->place->question, $this->place->settings) as $row) {
             $lines = $this->lines($row['response']);
-            $rows[] = [...$row, 'response' => implode($row['response'] instanceof Core\Response\OrderedItems ? ' › ' : ' · ', array_map(static fn (Core\Answers\AnswerLine $line): string => $line->typed ? (string) $line : AuthorText::excerpt((string) $line), $lines)), 'lines' => array_map(static fn (Core\Answers\AnswerLine $line): array => $line->toData(), $lines)];
+            $rows[] = [
+                ...$row,
+                'response' => implode(
+                    $row['response'] instanceof Core\Response\OrderedItems ? ' › ' : ' · ',
+                    array_map(
+                        static fn (Core\Answers\AnswerLine $line): string => $line->typed
+                            ? (string) $line
+                            : AuthorText::excerpt((string) $line),
+                        $lines,
+                    ),
+                ),
+                'lines' => array_map(static fn (Core\Answers\AnswerLine $line): array => $line->toData(), $lines),
+            ];
         }
         $total = count($rows);
         if (!$all && $total > self::FIRST) {
@@ -120,7 +138,10 @@ final readonly class TryOut
         return ['rows' => $rows, 'total' => $total];
     }
 
-    /** @return list<Core\Answers\AnswerLine> in the words of the answers, short enough for a row of the table; what was typed in quotation marks */
+    /**
+     * @return list<Core\Answers\AnswerLine> in the words of the answers, short enough for a row of the table; what was typed in quotation
+     *   marks
+     */
     private function lines(Core\Response\Response $response): array
     {
         if ($response->isBlank()) {
@@ -138,9 +159,13 @@ final readonly class TryOut
     /** As it was written where that is short, to be drawn; else its first words. */
     private static function short(Core\Answers\AnswerLine $line, int $longest): Core\Answers\AnswerLine
     {
-        $isShort = !str_contains($line->text, '![') && AuthorText::excerpt($line->text, $longest) === AuthorText::excerpt($line->text, 2 * self::WIDEST);
+        $isShort =
+            !str_contains($line->text, '![') &&
+            AuthorText::excerpt($line->text, $longest) === AuthorText::excerpt($line->text, 2 * self::WIDEST);
 
-        return $line->typed || $isShort ? $line : Core\Answers\AnswerLine::typed(AuthorText::excerpt($line->text, $longest), $line->before);
+        return $line->typed || $isShort
+            ? $line
+            : Core\Answers\AnswerLine::typed(AuthorText::excerpt($line->text, $longest), $line->before);
     }
 
     /**
@@ -160,6 +185,10 @@ final readonly class TryOut
             return ['expected' => null, 'right' => null, 'why' => $e->getMessage()];
         }
 
-        return ['expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2), 'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact()), 'why' => null];
+        return [
+            'expected' => (string) Core\Points::rounded(FormGuessing::expected($distribution), 2),
+            'right' => (string) FormGuessing::chanceToReach($distribution, $max->exact()),
+            'why' => null,
+        ];
     }
 }

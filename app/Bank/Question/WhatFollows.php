@@ -9,7 +9,10 @@ use Doctrine\ORM\Events;
 use Zetema\App\Bank\Question\Listing\SearchIndex;
 use Zetema\App\Bank\Review\ProofreadingStore;
 
-/** What is kept beside a question and follows from it: its words for searching, the proofreader's notes. Written within the same transaction. */
+/**
+ * What is kept beside a question and follows from it: its words for searching, the proofreader's notes. Written within the same
+ * transaction.
+ */
 #[AsEntityListener(Events::postPersist, entity: Question::class, method: 'write')]
 #[AsEntityListener(Events::postUpdate, entity: Question::class, method: 'write')]
 #[AsEntityListener(Events::preRemove, entity: Question::class, method: 'forget')]

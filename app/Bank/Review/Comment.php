@@ -73,8 +73,14 @@ class Comment implements Versioned
     public function toData(): array
     {
         return [
-            'id' => $this->id, 'where' => $this->line, 'text' => $this->text, 'by' => $this->author->name, 'at' => $this->madeAt->format(DATE_ATOM),
-            'answers' => $this->answers, 'closedBy' => $this->closedBy?->name, 'closedAt' => $this->closedAt?->format(DATE_ATOM),
+            'id' => $this->id,
+            'where' => $this->line,
+            'text' => $this->text,
+            'by' => $this->author->name,
+            'at' => $this->madeAt->format(DATE_ATOM),
+            'answers' => $this->answers,
+            'closedBy' => $this->closedBy?->name,
+            'closedAt' => $this->closedAt?->format(DATE_ATOM),
         ];
     }
 }

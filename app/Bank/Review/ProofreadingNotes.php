@@ -20,8 +20,12 @@ use Zetema\Core\Question\Lines;
 /** The proofreader's notes at a question, and those that were waved off. */
 final readonly class ProofreadingNotes
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Saving $saving,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return list<array<string, mixed>> */
@@ -32,7 +36,11 @@ final readonly class ProofreadingNotes
         }
         $content = $question->newest()->question();
 
-        return $this->told((new Proofreader())->read($content, $content->effective($question->bank->settings())), Lines::of($content), $this->waved($question));
+        return $this->told(
+            (new Proofreader())->read($content, $content->effective($question->bank->settings())),
+            Lines::of($content),
+            $this->waved($question),
+        );
     }
 
     /** @throws Malformed without a reason, or for a rule that there is not */
@@ -53,7 +61,14 @@ final readonly class ProofreadingNotes
     public function bringBack(Question $question, Fields $body): void
     {
         [$line, $message] = $this->kept($question, $body);
-        $this->saving->make(fn () => $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [$question->id, $body->text('rule'), $line, $message]));
+        $this->saving->make(
+            fn () => $this->db->executeStatement('DELETE FROM waving WHERE question_id = ? AND rule = ? AND line = ? AND message = ?', [
+                $question->id,
+                $body->text('rule'),
+                $line,
+                $message,
+            ]),
+        );
     }
 
     /** @return array{string, string} line and message as they are kept: by ids, so that they mean the same wherever the lines stand */
@@ -73,14 +88,17 @@ final readonly class ProofreadingNotes
      */
     private function told(array $flaws, Lines $lines, array $waved): array
     {
-        return array_map(static fn (Flaw $f): array => [
-            'rule' => $f->rule->value,
-            'where' => $lines->at($f->where),
-            'message' => $f->message,
-            'reason' => $f->rule->reason(),
-            'remedy' => $f->rule->remedy(),
-            'waved' => $waved[$f->rule->value . '|' . $lines->at($f->where) . '|' . $lines->inText($f->message)] ?? null,
-        ], $flaws);
+        return array_map(
+            static fn (Flaw $f): array => [
+                'rule' => $f->rule->value,
+                'where' => $lines->at($f->where),
+                'message' => $f->message,
+                'reason' => $f->rule->reason(),
+                'remedy' => $f->rule->remedy(),
+                'waved' => $waved[$f->rule->value . '|' . $lines->at($f->where) . '|' . $lines->inText($f->message)] ?? null,
+            ],
+            $flaws,
+        );
     }
 
     /** @return array<string, array{by: string, reason: string}> by rule, line and message */

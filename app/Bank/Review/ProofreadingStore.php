@@ -23,7 +23,11 @@ final readonly class ProofreadingStore
     public function keep(Question $question): void
     {
         $isRead = $question->newest()->isWhole() && $question->status() !== Status::Retired;
-        $this->put($question->id, $question->bank->id, $isRead ? self::notes($question->newest()->question(), $question->bank->settings()) : []);
+        $this->put(
+            $question->id,
+            $question->bank->id,
+            $isRead ? self::notes($question->newest()->question(), $question->bank->settings()) : [],
+        );
     }
 
     /** @param list<array<string, string>> $notes as notes() gives them */
@@ -32,7 +36,14 @@ final readonly class ProofreadingStore
         $this->statements->run('DELETE FROM proofreading_note WHERE question_id = ?', [$id]);
         foreach ($notes as $note) {
             $row = ['bank_id' => $bank, 'question_id' => $id, ...$note];
-            $this->statements->run(sprintf('INSERT INTO proofreading_note (%s) VALUES (%s)', implode(', ', array_keys($row)), implode(', ', array_fill(0, count($row), '?'))), array_values($row));
+            $this->statements->run(
+                sprintf(
+                    'INSERT INTO proofreading_note (%s) VALUES (%s)',
+                    implode(', ', array_keys($row)),
+                    implode(', ', array_fill(0, count($row), '?')),
+                ),
+                array_values($row),
+            );
         }
     }
 
@@ -45,9 +56,15 @@ final readonly class ProofreadingStore
     {
         $lines = Core\Lines::of($content);
 
-        return array_map(static fn (Flaw $flaw): array => [
-            'rule' => $flaw->rule->value, 'line' => mb_substr($flaw->where, 0, 40), 'message' => mb_substr($flaw->message, 0, 300),
-            'line_id' => mb_substr($lines->at($flaw->where), 0, 40), 'message_by_ids' => mb_substr($lines->inText($flaw->message), 0, 300),
-        ], (new Proofreader())->read($content, $content->effective($settings)));
+        return array_map(
+            static fn (Flaw $flaw): array => [
+                'rule' => $flaw->rule->value,
+                'line' => mb_substr($flaw->where, 0, 40),
+                'message' => mb_substr($flaw->message, 0, 300),
+                'line_id' => mb_substr($lines->at($flaw->where), 0, 40),
+                'message_by_ids' => mb_substr($lines->inText($flaw->message), 0, 300),
+            ],
+            (new Proofreader())->read($content, $content->effective($settings)),
+        );
     }
 }

@@ -8,7 +8,10 @@ use Doctrine\ORM\Mapping as ORM;
 use Zetema\App\Bank\Question\Question;
 use Zetema\App\People\Account;
 
-/** A note of the proofreader waved off with a reason. It holds for the note as it reads: a change that makes it read otherwise brings it back. */
+/**
+ * A note of the proofreader waved off with a reason. It holds for the note as it reads: a change that makes it read otherwise brings it
+ * back.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'waving')]
 #[ORM\Index(name: 'waving_rule', columns: ['rule', 'question_id'])]

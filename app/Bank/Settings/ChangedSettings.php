@@ -46,7 +46,12 @@ final readonly class ChangedSettings
         $named = $this->named();
         $more = count($named) - self::MOST_NAMED;
 
-        return $named === [] ? 'left what counts as it was' : sprintf('changed what counts: %s', implode(', ', array_slice($named, 0, self::MOST_NAMED)) . ($more > 0 ? " and $more more" : ''));
+        return $named === []
+            ? 'left what counts as it was'
+            : sprintf(
+                'changed what counts: %s',
+                implode(', ', array_slice($named, 0, self::MOST_NAMED)) . ($more > 0 ? " and $more more" : ''),
+            );
     }
 
     /** @return list<string> what differs, as authors call it */
@@ -67,7 +72,9 @@ final readonly class ChangedSettings
     private static function flat(BankSettings $settings): array
     {
         $flat = [];
-        foreach (['' => $settings->every->values, ...array_map(static fn ($s): array => $s->values, $settings->byKind)] as $kind => $values) {
+        foreach (
+            ['' => $settings->every->values, ...array_map(static fn ($s): array => $s->values, $settings->byKind)] as $kind => $values
+        ) {
             foreach ($values as $setting => $value) {
                 $flat[sprintf('“%s”', $setting) . ($kind === '' ? '' : " of every $kind")] = $value;
             }
@@ -85,6 +92,12 @@ final readonly class ChangedSettings
     {
         $data = $settings->toData();
 
-        return (object) [...$data, ...array_map(static fn (array $map): object => (object) $map, array_intersect_key($data, ['settings' => 1, 'byKind' => 1, 'wording' => 1, 'kindWording' => 1]))];
+        return (object) [
+            ...$data,
+            ...array_map(
+                static fn (array $map): object => (object) $map,
+                array_intersect_key($data, ['settings' => 1, 'byKind' => 1, 'wording' => 1, 'kindWording' => 1]),
+            ),
+        ];
     }
 }

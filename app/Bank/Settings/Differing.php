@@ -13,14 +13,20 @@ use Zetema\Core\Question\Kinds\KindId;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** How the questions of a bank stand to what it sets: which say another value themselves, how many say nothing and follow it, and how many of those are cleared; and how many cleared ones say nothing themselves after an outcome. */
+/**
+ * How the questions of a bank stand to what it sets: which say another value themselves, how many say nothing and follow it, and how many
+ * of those are cleared; and how many cleared ones say nothing themselves after an outcome.
+ */
 final readonly class Differing
 {
     public function __construct(private Connection $db)
     {
     }
 
-    /** @return array{differ: array<string, array<string, int>>, follow: array<string, array<string, int>>, cleared: array<string, array<string, int>>} by kind and setting; `cleared` by kind and outcome, too */
+    /**
+     * @return array{differ: array<string, array<string, int>>, follow: array<string, array<string, int>>, cleared: array<string,
+     *   array<string, int>>} by kind and setting; `cleared` by kind and outcome, too
+     */
     public function of(Bank $bank): array
     {
         $settings = $bank->settings();
@@ -28,7 +34,10 @@ final readonly class Differing
         $follow = $this->everyOne($bank, "<> 'retired'");
         $cleared = $this->everyOne($bank, "= 'cleared'");
         $dialect = Dialects::of($this->db);
-        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n, SUM(CASE WHEN q.status = 'cleared' THEN 1 ELSE 0 END) AS cleared FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows('r.content', 'settings')} s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
+        $said = "SELECT q.kind, s.key AS word, s.value, COUNT(*) AS n, SUM(CASE WHEN q.status = 'cleared' THEN 1 ELSE 0 END) AS cleared FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows(
+            'r.content',
+            'settings',
+        )} s WHERE q.bank_id = ? AND q.status <> 'retired' GROUP BY q.kind, s.key, s.value";
         foreach ($this->db->iterateNumeric($said, [$bank->id]) as $row) {
             [$kind, $word, $value] = array_map(static fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $row);
             $id = KindId::tryFrom($kind);
@@ -49,17 +58,31 @@ final readonly class Differing
         return ['differ' => $differ, 'follow' => $follow, 'cleared' => $cleared];
     }
 
-    /** @return array<string, array<string, int>> how many cleared questions do not say themselves what is said after an outcome on whichever attempt, by kind and outcome */
+    /**
+     * @return array<string, array<string, int>> how many cleared questions do not say themselves what is said after an outcome on whichever
+     *   attempt, by kind and outcome
+     */
     private function unworded(Bank $bank): array
     {
         $unworded = [];
         foreach ($this->count($bank, "= 'cleared'") as $kind => $questions) {
-            foreach (KindId::tryFrom($kind) === null ? [] : array_filter(Outcome::cases(), KindId::from($kind)->facts()->canBe(...)) as $outcome) {
+            foreach (
+                KindId::tryFrom($kind) === null ? [] : array_filter(Outcome::cases(), KindId::from($kind)->facts()->canBe(...)) as $outcome
+            ) {
                 $unworded[$kind][$outcome->value] = $questions;
             }
         }
         $dialect = Dialects::of($this->db);
-        $said = "SELECT q.kind, {$dialect->jsonText('t.value', 'outcome')} AS outcome, COUNT(DISTINCT q.id) FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows('r.content', 'outcomeTexts')} t WHERE q.bank_id = ? AND q.status = 'cleared' AND {$dialect->jsonText('t.value', 'attempt')} IS NULL AND {$dialect->jsonText('t.value', 'onLast')} IS NULL GROUP BY q.kind, outcome";
+        $said = "SELECT q.kind, {$dialect->jsonText(
+            't.value',
+            'outcome',
+        )} AS outcome, COUNT(DISTINCT q.id) FROM question q JOIN revision r ON r.id = q.newest_id, {$dialect->jsonRows(
+            'r.content',
+            'outcomeTexts',
+        )} t WHERE q.bank_id = ? AND q.status = 'cleared' AND {$dialect->jsonText('t.value', 'attempt')} IS NULL AND {$dialect->jsonText(
+            't.value',
+            'onLast',
+        )} IS NULL GROUP BY q.kind, outcome";
         foreach ($this->db->iterateNumeric($said, [$bank->id]) as [$kind, $outcome, $questions]) {
             if (is_string($kind) && is_string($outcome) && isset($unworded[$kind][$outcome])) {
                 $unworded[$kind][$outcome] -= Row::int($questions);
@@ -84,7 +107,12 @@ final readonly class Differing
     private function count(Bank $bank, string $status): array
     {
         $counts = [];
-        foreach ($this->db->fetchAllKeyValue("SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status $status GROUP BY kind", [$bank->id]) as $kind => $questions) {
+        foreach (
+            $this->db->fetchAllKeyValue(
+                "SELECT kind, SUM(questions) FROM question_count WHERE bank_id = ? AND status $status GROUP BY kind",
+                [$bank->id],
+            ) as $kind => $questions
+        ) {
             $counts[(string) $kind] = Row::int($questions);
         }
 
@@ -94,6 +122,6 @@ final readonly class Differing
     /** What counts for questions of a kind that say nothing. */
     public static function value(BankSettings $settings, KindId $kind, Setting $setting): string
     {
-        return $settings->for($kind)->get($setting) ?? $kind->facts()->defaults[$setting->value] ?? $setting->houseValue() ?? '';
+        return $settings->for($kind)->get($setting) ?? ($kind->facts()->defaults[$setting->value] ?? ($setting->houseValue() ?? ''));
     }
 }

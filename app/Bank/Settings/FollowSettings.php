@@ -36,13 +36,19 @@ final readonly class FollowSettings implements Task
         $last = $at->integer('last', 0);
         for ($done = $at->integer('done', 0), $goesOn = true; $goesOn && $done < $total;) {
             $size = min($progress->size(), $total - $done);
-            $goesOn = $progress->piece(Lock::bank($bank), $done += $size, function () use ($bank, $size, $done, &$last): array {
-                $last = $this->next($bank, $last, $size);
-                // What was worked out is stored, and is no change of theirs.
-                $this->em->clear();
+            $goesOn =
+                $progress->piece(
+                    Lock::bank($bank),
+                    $done += $size,
+                    function () use ($bank, $size, $done, &$last): array {
+                        $last = $this->next($bank, $last, $size);
+                        // What was worked out is stored, and is no change of theirs.
+                        $this->em->clear();
 
-                return ['last' => $last, 'done' => $done];
-            }, $size) && $last < \PHP_INT_MAX;
+                        return ['last' => $last, 'done' => $done];
+                    },
+                    $size,
+                ) && $last < \PHP_INT_MAX;
         }
 
         return null;
@@ -51,8 +57,15 @@ final readonly class FollowSettings implements Task
     /** @return int the last question that was looked at; PHP_INT_MAX if there is no other */
     private function next(int $bank, int $after, int $size): int
     {
-        $questions = $this->em->createQuery('SELECT q, n, c FROM ' . Question::class . ' q LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.bank = :bank AND q.id > :last ORDER BY q.id')
-            ->setParameters(['bank' => $bank, 'last' => $after])->setMaxResults($size)->getResult();
+        $questions = $this->em
+            ->createQuery(
+                'SELECT q, n, c FROM ' .
+                    Question::class .
+                    ' q LEFT JOIN q.newest n LEFT JOIN q.cleared c WHERE q.bank = :bank AND q.id > :last ORDER BY q.id',
+            )
+            ->setParameters(['bank' => $bank, 'last' => $after])
+            ->setMaxResults($size)
+            ->getResult();
         $last = \PHP_INT_MAX;
         foreach (is_array($questions) ? $questions : [] as $question) {
             if ($question instanceof Question) {

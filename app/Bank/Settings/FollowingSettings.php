@@ -34,6 +34,13 @@ final readonly class FollowingSettings
         }
         $count = $this->em->getRepository(Question::class)->count(['bank' => $bank]);
 
-        return $this->jobs->begin(FollowSettings::class, $bank->id, $account, [], atOnce: !$inBackground && $count <= FollowSettings::AT_ONCE, with: $with);
+        return $this->jobs->begin(
+            FollowSettings::class,
+            $bank->id,
+            $account,
+            [],
+            atOnce: !$inBackground && $count <= FollowSettings::AT_ONCE,
+            with: $with,
+        );
     }
 }

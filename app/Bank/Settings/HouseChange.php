@@ -58,9 +58,21 @@ class HouseChange
         [$this->undoneBy, $this->undoneAt] = [$by, $at];
     }
 
-    /** @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null, undoneBy: string|null} as the history of a bank tells it */
+    /**
+     * @return array{id: int, kind: string, words: string, atWork: bool, by: string, at: string, undoneAt: string|null,
+     *   undoneBy: string|null} as the history of a bank tells it
+     */
     public function toData(): array
     {
-        return ['id' => $this->id, 'kind' => 'house rules', 'words' => $this->what()->words(), 'atWork' => false, 'by' => $this->account->name, 'at' => $this->at->format(\DATE_ATOM), 'undoneAt' => $this->undoneAt?->format(\DATE_ATOM), 'undoneBy' => $this->undoneBy?->name];
+        return [
+            'id' => $this->id,
+            'kind' => 'house rules',
+            'words' => $this->what()->words(),
+            'atWork' => false,
+            'by' => $this->account->name,
+            'at' => $this->at->format(\DATE_ATOM),
+            'undoneAt' => $this->undoneAt?->format(\DATE_ATOM),
+            'undoneBy' => $this->undoneBy?->name,
+        ];
     }
 }

@@ -19,8 +19,12 @@ final readonly class HouseEditing
 {
     private const SHOWN = 20;
 
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private FollowingSettings $following, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private FollowingSettings $following,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -41,7 +45,10 @@ final readonly class HouseEditing
                 return;
             }
             $last = $this->changes(1)[0] ?? null;
-            if ($last === null || !ChangedSettings::goesOn($last->account === $account, $last->at, $last->isUndone(), $this->clock->now())) {
+            if (
+                $last === null ||
+                !ChangedSettings::goesOn($last->account === $account, $last->at, $last->isUndone(), $this->clock->now())
+            ) {
                 $this->em->persist(new HouseChange($account, $change, $this->clock->now()));
             } else {
                 $last->become($last->what()->then($change));
@@ -74,16 +81,23 @@ final readonly class HouseEditing
     /** @param callable(HouseRules, Account): void $change */
     private function change(?int $version, Account $account, callable $change): void
     {
-        $banks = $this->saving->change(HouseRules::class, HouseRules::ID, $version, function (HouseRules $rules) use ($change, $account): array {
-            $change($rules, $this->saving->again(Account::class, $account->id));
-            $banks = $this->em->getRepository(Bank::class)->findAll();
-            foreach ($banks as $bank) {
-                $bank->follow($rules->settings());
-            }
-            $this->em->flush();
+        $banks = $this->saving->change(
+            HouseRules::class,
+            HouseRules::ID,
+            $version,
+            function (HouseRules $rules) use ($change, $account): array {
+                $change($rules, $this->saving->again(Account::class, $account->id));
+                $banks = $this->em->getRepository(Bank::class)->findAll();
+                foreach ($banks as $bank) {
+                    $bank->follow($rules->settings());
+                }
+                $this->em->flush();
 
-            return array_map(static fn (Bank $bank): int => $bank->id, $banks);
-        }, 'The house rules were changed in another window or by someone else since you opened them.', fn (): array => $this->told());
+                return array_map(static fn (Bank $bank): int => $bank->id, $banks);
+            },
+            'The house rules were changed in another window or by someone else since you opened them.',
+            fn (): array => $this->told(),
+        );
         foreach ($banks as $id) {
             $this->following->begin($this->saving->again(Bank::class, $id), $this->saving->again(Account::class, $account->id));
         }

@@ -39,7 +39,9 @@ final readonly class HouseRulesController
     #[Route('/api/house-rules/changes', methods: ['GET'])]
     public function changes(): JsonResponse
     {
-        return new JsonResponse(['changes' => array_map(static fn (HouseChange $change): array => $change->toData(), $this->house->changes())]);
+        return new JsonResponse([
+            'changes' => array_map(static fn (HouseChange $change): array => $change->toData(), $this->house->changes()),
+        ]);
     }
 
     #[Route('/api/house-rules/changes/{id}/undo', requirements: ['id' => '\d{1,18}'], methods: ['POST'])]

@@ -19,8 +19,12 @@ use Zetema\Core\Question\Settings\BankSettings;
 /** Changes of what a bank sets, in its history; what follows from one at the questions is worked out anew when it is undone, too. */
 final readonly class SettingsHistory implements UndoingInPieces
 {
-    public function __construct(private EntityManagerInterface $em, private BankHistory $history, private FollowingSettings $following, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private BankHistory $history,
+        private FollowingSettings $following,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function kind(): string
@@ -36,7 +40,12 @@ final readonly class SettingsHistory implements UndoingInPieces
             return;
         }
         $last = $this->history->newest($bank);
-        if ($alone || $last === null || $last->kind !== self::kind() || !ChangedSettings::goesOn($last->account->id === $account->id, $last->at, $last->isUndone(), $this->clock->now())) {
+        if (
+            $alone ||
+            $last === null ||
+            $last->kind !== self::kind() ||
+            !ChangedSettings::goesOn($last->account->id === $account->id, $last->at, $last->isUndone(), $this->clock->now())
+        ) {
             $this->history->record($bank, $account, self::kind(), $change->words(), $change->toData());
 
             return;

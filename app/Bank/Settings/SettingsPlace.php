@@ -14,7 +14,9 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 use Zetema\Core\Question\Settings\Settings;
 
-/** A place that sets something for many questions, as its screen has it: what it sets, what counts where it does not, which kinds take what. */
+/**
+ * A place that sets something for many questions, as its screen has it: what it sets, what counts where it does not, which kinds take what.
+ */
 final readonly class SettingsPlace
 {
     /** @return array<string, mixed> */
@@ -24,10 +26,18 @@ final readonly class SettingsPlace
             'version' => $version,
             ...self::written($own),
             'takes' => self::takes(),
-            'house' => self::written($further, [
-                ...array_combine(array_map(static fn (Setting $s): string => $s->value, Bank::SETTINGS), array_map(static fn (Setting $s): string => $s->houseValue() ?? '', Bank::SETTINGS)),
-                ...$further->every->values,
-            ], self::houseWording(), Clearing::Anybody),
+            'house' => self::written(
+                $further,
+                [
+                    ...array_combine(
+                        array_map(static fn (Setting $s): string => $s->value, Bank::SETTINGS),
+                        array_map(static fn (Setting $s): string => $s->houseValue() ?? '', Bank::SETTINGS),
+                    ),
+                    ...$further->every->values,
+                ],
+                self::houseWording(),
+                Clearing::Anybody,
+            ),
         ];
     }
 
@@ -64,7 +74,10 @@ final readonly class SettingsPlace
     {
         $takes = [];
         foreach (KindId::cases() as $kind) {
-            $fitting = array_filter(Bank::SETTINGS, static fn (Setting $s): bool => Core\Question::kindTakes($kind, $s, $s->houseValue() ?? ''));
+            $fitting = array_filter(
+                Bank::SETTINGS,
+                static fn (Setting $s): bool => Core\Question::kindTakes($kind, $s, $s->houseValue() ?? ''),
+            );
             $takes[$kind->value] = array_values(array_map(static fn (Setting $s): string => $s->value, $fitting));
         }
 

@@ -29,8 +29,14 @@ final readonly class Specimens
     public function of(Bank $bank): array
     {
         $dialect = Dialects::of($this->em->getConnection());
-        $least = $this->em->getConnection()->fetchAllKeyValue("SELECT kind, id FROM (SELECT r.kind, r.id, ROW_NUMBER() OVER (PARTITION BY q.kind ORDER BY LENGTH(COALESCE({$dialect->jsonText('r.content', 'settings')}, '')) + LENGTH(COALESCE({$dialect->jsonText('r.content', 'outcomeTexts')}, '')), q.id) AS place
-            FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND NOT q.is_unfinished) placed WHERE place = 1", [$bank->id]);
+        $least = $this->em->getConnection()->fetchAllKeyValue(
+            "SELECT kind, id FROM (SELECT r.kind, r.id, ROW_NUMBER() OVER (PARTITION BY q.kind ORDER BY LENGTH(COALESCE({$dialect->jsonText(
+                'r.content',
+                'settings',
+            )}, '')) + LENGTH(COALESCE({$dialect->jsonText('r.content', 'outcomeTexts')}, '')), q.id) AS place
+            FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND NOT q.is_unfinished) placed WHERE place = 1",
+            [$bank->id],
+        );
         $specimens = [];
         foreach ($least as $kind => $id) {
             $revision = $this->em->find(Revision::class, $id) ?? throw new \LogicException('it was found');
@@ -51,9 +57,26 @@ final readonly class Specimens
         $facts = $question->kind::id()->facts();
         $said = [];
         foreach (Outcome::cases() as $outcome) {
-            if ($facts->isJudged === ($outcome !== Outcome::Recorded) && ($facts->isPartly || $outcome !== Outcome::Partly) && ($outcome !== Outcome::OutOfTime || $settings->seconds() !== null)) {
-                $verdict = new Verdict($outcome, $outcome === Outcome::Right ? $max : ($outcome === Outcome::Partly ? Points::rounded($max->exact()->dividedBy(2), $settings->integer(Setting::Decimals)) : Points::zero()), $max, []);
-                $said[] = ['outcome' => $outcome->value, 'text' => FeedbackChooser::afterOutcome($question, $verdict, 1, $attempts === 1) ?? (new FeedbackChooser())->facts($verdict, $attempts === null ? null : $attempts - 1)];
+            if (
+                $facts->isJudged === ($outcome !== Outcome::Recorded) &&
+                ($facts->isPartly || $outcome !== Outcome::Partly) &&
+                ($outcome !== Outcome::OutOfTime || $settings->seconds() !== null)
+            ) {
+                $verdict = new Verdict(
+                    $outcome,
+                    $outcome === Outcome::Right
+                        ? $max
+                        : ($outcome === Outcome::Partly
+                            ? Points::rounded($max->exact()->dividedBy(2), $settings->integer(Setting::Decimals))
+                            : Points::zero()),
+                    $max,
+                    [],
+                );
+                $said[] = [
+                    'outcome' => $outcome->value,
+                    'text' => FeedbackChooser::afterOutcome($question, $verdict, 1, $attempts === 1) ??
+                        (new FeedbackChooser())->facts($verdict, $attempts === null ? null : $attempts - 1),
+                ];
             }
         }
 

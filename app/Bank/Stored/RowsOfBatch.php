@@ -21,13 +21,20 @@ final readonly class RowsOfBatch
     /** From now on a change of its questions is told. */
     public function cameIn(int $batch): void
     {
-        $this->db->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [$batch]);
+        $this->db->executeStatement('UPDATE question SET intake_version = version WHERE batch_id = ? AND intake_version IS NULL', [
+            $batch,
+        ]);
     }
 
     /** @return list<int> its next questions */
     public function next(int $batch, int $after, int $size): array
     {
-        return Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE batch_id = ? AND id > ? ORDER BY id LIMIT ' . $size, [$batch, $after]));
+        return Row::ints(
+            $this->db->fetchFirstColumn('SELECT id FROM question WHERE batch_id = ? AND id > ? ORDER BY id LIMIT ' . $size, [
+                $batch,
+                $after,
+            ]),
+        );
     }
 
     /**
@@ -39,7 +46,13 @@ final readonly class RowsOfBatch
      */
     public function takeOut(array $ids): int
     {
-        $free = Row::ints($this->db->fetchFirstColumn('SELECT id FROM question WHERE id IN (?) AND version = intake_version AND ' . $this->assessments->holdNone('question.id'), [$ids], [ArrayParameterType::INTEGER]));
+        $free = Row::ints(
+            $this->db->fetchFirstColumn(
+                'SELECT id FROM question WHERE id IN (?) AND version = intake_version AND ' . $this->assessments->holdNone('question.id'),
+                [$ids],
+                [ArrayParameterType::INTEGER],
+            ),
+        );
         array_walk($free, fn (int $id) => $this->search->forget($id));
         $this->db->executeStatement('DELETE FROM question WHERE id IN (?)', [$free], [ArrayParameterType::INTEGER]);
 
@@ -50,8 +63,11 @@ final readonly class RowsOfBatch
     public function takeOutPages(int $batch): void
     {
         $refresher = Dialects::of($this->db)->jsonText('r.content', 'settings.refresher');
-        $this->db->executeStatement("DELETE FROM page WHERE batch_id = ? AND version = 1 AND NOT ({$this->assessments->name('page')}
-            OR EXISTS (SELECT 1 FROM question q JOIN revision r ON r.id IN (q.newest_id, q.cleared_id) WHERE q.bank_id = page.bank_id AND $refresher = page.name))", [$batch]);
+        $this->db->executeStatement(
+            "DELETE FROM page WHERE batch_id = ? AND version = 1 AND NOT ({$this->assessments->name('page')}
+            OR EXISTS (SELECT 1 FROM question q JOIN revision r ON r.id IN (q.newest_id, q.cleared_id) WHERE q.bank_id = page.bank_id AND $refresher = page.name))",
+            [$batch],
+        );
     }
 
     /** Takes the objectives out that came with it, and that hold nothing any more. */

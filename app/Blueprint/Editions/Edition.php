@@ -74,7 +74,9 @@ class Edition
     #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
     private array $apart;
 
-    /** @var array<string, list<int>> ids of the questions that were in the bank's pools, by the pool's name; of those that draws take from */
+    /**
+     * @var array<string, list<int>> ids of the questions that were in the bank's pools, by the pool's name; of those that draws take from
+     */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     private array $pools;
 
@@ -118,7 +120,12 @@ class Edition
     /** The places beyond the question, as they were when it was frozen. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings(Settings::of($this->bankSettings), array_map(Settings::of(...), $this->bankKindSettings), $this->bankWording, $this->bankKindWording);
+        return new BankSettings(
+            Settings::of($this->bankSettings),
+            array_map(Settings::of(...), $this->bankKindSettings),
+            $this->bankWording,
+            $this->bankKindWording,
+        );
     }
 
     /** @return array<string, list<int>> ids of questions by the names of pools */
@@ -202,12 +209,30 @@ class Edition
         ksort($settings);
         ksort($byKind);
 
-        return [$this->title, $this->holds, json_encode($this->document()), $settings, $byKind, $this->bankWording, $this->bankKindWording, $this->pools, $this->apart];
+        return [
+            $this->title,
+            $this->holds,
+            json_encode($this->document()),
+            $settings,
+            $byKind,
+            $this->bankWording,
+            $this->bankKindWording,
+            $this->pools,
+            $this->apart,
+        ];
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['id' => $this->id, 'number' => $this->number, 'title' => $this->title, 'frozenAt' => $this->frozenAt->format(DATE_ATOM), 'frozenBy' => $this->frozenBy->name, 'withdrawn' => $this->isWithdrawn(), 'closed' => $this->isClosed()];
+        return [
+            'id' => $this->id,
+            'number' => $this->number,
+            'title' => $this->title,
+            'frozenAt' => $this->frozenAt->format(DATE_ATOM),
+            'frozenBy' => $this->frozenBy->name,
+            'withdrawn' => $this->isWithdrawn(),
+            'closed' => $this->isClosed(),
+        ];
     }
 }

@@ -22,8 +22,15 @@ use Zetema\App\Shared\Body;
 #[IsGranted('ROLE_READER')]
 final readonly class EditionController
 {
-    public function __construct(private Freezing $freezing, private BlueprintView $view, private EditionDifferences $differences, private Editions $editions, private SittingsOfAssessments $sittings, private Maker $maker, private EntityManagerInterface $em)
-    {
+    public function __construct(
+        private Freezing $freezing,
+        private BlueprintView $view,
+        private EditionDifferences $differences,
+        private Editions $editions,
+        private SittingsOfAssessments $sittings,
+        private Maker $maker,
+        private EntityManagerInterface $em,
+    ) {
     }
 
     #[Route('/api/blueprints/{id}/editions', methods: ['POST'])]
@@ -60,8 +67,14 @@ final readonly class EditionController
 
     #[Route('/api/editions/{id}/closed', methods: ['PUT'])]
     #[IsGranted('ROLE_AUTHOR')]
-    public function close(#[MapEntity] Edition $edition, Request $request, ClosesSittings $sittings, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function close(
+        #[MapEntity]
+        Edition $edition,
+        Request $request,
+        ClosesSittings $sittings,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $this->maker->refuseOthers($account, $edition->blueprint);
         $body = Body::of($request);
         $blueprint = $edition->blueprint->id;

@@ -16,7 +16,9 @@ use Zetema\Core\Blueprint\Differing\Difference;
 use Zetema\Core\Blueprint\Differing\Differences;
 use Zetema\Core\Data\Fields;
 
-/** In what an edition differs from another one, or from what would be frozen now: its plan and rules, and the questions that it can deal. */
+/**
+ * In what an edition differs from another one, or from what would be frozen now: its plan and rules, and the questions that it can deal.
+ */
 final readonly class EditionDifferences
 {
     /** Questions that are named; of more it says how many. */
@@ -29,7 +31,9 @@ final readonly class EditionDifferences
     /**
      * @param Edition|null $to null: what would be frozen now
      *
-     * @return array{from: int, to: int|null, plan: list<array<string, mixed>>, problem: string|null, questions: array<string, array{count: int, few: list<array<string, mixed>>}>} questions that came in, went out, read otherwise, and those that count otherwise by themselves
+     * @return array{from: int, to: int|null, plan: list<array<string, mixed>>, problem: string|null, questions: array<string, array{
+     *   count: int, few: list<array<string, mixed>>}>} questions that came in, went out, read otherwise, and those that count otherwise by
+     *   themselves
      */
     public function between(Edition $from, ?Edition $to): array
     {
@@ -49,13 +53,37 @@ final readonly class EditionDifferences
         return [
             'from' => $from->number,
             'to' => $to?->number,
-            'plan' => array_map(static fn (Difference $d): array => $d->toData(), Differences::between(Fields::of($names->read($from->document())), Fields::of($names->read($to?->document() ?? $blueprint->document())))),
+            'plan' => array_map(
+                static fn (Difference $d): array => $d->toData(),
+                Differences::between(
+                    Fields::of($names->read($from->document())),
+                    Fields::of($names->read($to?->document() ?? $blueprint->document())),
+                ),
+            ),
             'problem' => $problem,
             'questions' => [
                 'in' => $this->few(array_keys(array_diff_key($new, $old)), $worths),
                 'out' => $this->few(array_keys(array_diff_key($old, $new)), $worths),
-                'changed' => $this->few(array_keys(array_filter($both, static fn (array $held, int $id): bool => $held['revision'] !== $old[$id]['revision'], ARRAY_FILTER_USE_BOTH)), $worths),
-                'worth' => $this->few(array_keys(array_filter($both, static fn (array $held, int $id): bool => $held['worth'] !== $old[$id]['worth'], ARRAY_FILTER_USE_BOTH)), $worths),
+                'changed' => $this->few(
+                    array_keys(
+                        array_filter(
+                            $both,
+                            static fn (array $held, int $id): bool => $held['revision'] !== $old[$id]['revision'],
+                            ARRAY_FILTER_USE_BOTH,
+                        ),
+                    ),
+                    $worths,
+                ),
+                'worth' => $this->few(
+                    array_keys(
+                        array_filter(
+                            $both,
+                            static fn (array $held, int $id): bool => $held['worth'] !== $old[$id]['worth'],
+                            ARRAY_FILTER_USE_BOTH,
+                        ),
+                    ),
+                    $worths,
+                ),
             ],
         ];
     }
@@ -63,7 +91,11 @@ final readonly class EditionDifferences
     /** @return array<int, array{revision: int, worth: string}> by question */
     private function heldBy(Edition $edition): array
     {
-        return self::held($this->db->fetchAllAssociative('SELECT question_id, revision_id, worth FROM edition_question WHERE edition_id = ?', [$edition->id]));
+        return self::held(
+            $this->db->fetchAllAssociative('SELECT question_id, revision_id, worth FROM edition_question WHERE edition_id = ?', [
+                $edition->id,
+            ]),
+        );
     }
 
     /**
@@ -76,7 +108,12 @@ final readonly class EditionDifferences
         $stock = $this->stock->of($blueprint->bank);
         $revisions = array_keys($stock->held($stock->dealer($blueprint->plan())->held()));
 
-        return self::held($this->db->fetchAllAssociative('SELECT question_id, id AS revision_id, worth FROM revision WHERE id IN (' . Dialects::of($this->db)->inList('?') . ')', [json_encode($revisions, JSON_THROW_ON_ERROR)]));
+        return self::held(
+            $this->db->fetchAllAssociative(
+                'SELECT question_id, id AS revision_id, worth FROM revision WHERE id IN (' . Dialects::of($this->db)->inList('?') . ')',
+                [json_encode($revisions, JSON_THROW_ON_ERROR)],
+            ),
+        );
     }
 
     /**

@@ -19,7 +19,9 @@ final readonly class Editions
 
     public function newest(Blueprint $blueprint): ?Edition
     {
-        return $this->em->getRepository(Edition::class)->findOneBy(['blueprint' => $blueprint, 'withdrawnAt' => null], ['number' => 'DESC']);
+        return $this->em
+            ->getRepository(Edition::class)
+            ->findOneBy(['blueprint' => $blueprint, 'withdrawnAt' => null], ['number' => 'DESC']);
     }
 
     public function numbered(Blueprint $blueprint, int $number): ?Edition
@@ -34,7 +36,12 @@ final readonly class Editions
      */
     public function refuseOver(Edition $edition): void
     {
-        $stands = $this->em->getConnection()->fetchAssociative('SELECT e.withdrawn_at, e.closed_at, b.is_put_away, (SELECT MAX(n.number) FROM edition n WHERE n.blueprint_id = e.blueprint_id AND n.withdrawn_at IS NULL) AS newest FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE e.id = ?', [$edition->id]);
+        $stands = $this->em
+            ->getConnection()
+            ->fetchAssociative(
+                'SELECT e.withdrawn_at, e.closed_at, b.is_put_away, (SELECT MAX(n.number) FROM edition n WHERE n.blueprint_id = e.blueprint_id AND n.withdrawn_at IS NULL) AS newest FROM edition e JOIN blueprint b ON b.id = e.blueprint_id WHERE e.id = ?',
+                [$edition->id],
+            );
         if ($stands === false || $stands['withdrawn_at'] !== null || $stands['newest'] !== $edition->number) {
             throw new Refused('This edition is no longer to be begun; your list of assessments has the newest one.');
         }
@@ -49,7 +56,10 @@ final readonly class Editions
         return $this->em->getRepository(Account::class)->count(['role' => Role::Candidate]);
     }
 
-    /** @return list<Edition> the newest of each assessment, if that is neither closed nor put away, in the order in which the assessments were made */
+    /**
+     * @return list<Edition> the newest of each assessment, if that is neither closed nor put away, in the order in which the assessments
+     *   were made
+     */
     public function toBegin(): array
     {
         $newest = [];

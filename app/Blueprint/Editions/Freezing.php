@@ -25,8 +25,18 @@ use Zetema\Core\Sitting\Refused;
 /** Where editions are made of a blueprint, closed, and withdrawn. */
 final readonly class Freezing
 {
-    public function __construct(private EntityManagerInterface $em, private Saving $saving, private Transactions $transactions, private BlueprintView $view, private BlueprintEditing $editing, private Editions $editions, private SittingsOfAssessments $sittings, private BankStock $stock, private ApartPairs $pairs, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Saving $saving,
+        private Transactions $transactions,
+        private BlueprintView $view,
+        private BlueprintEditing $editing,
+        private Editions $editions,
+        private SittingsOfAssessments $sittings,
+        private BankStock $stock,
+        private ApartPairs $pairs,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -36,7 +46,14 @@ final readonly class Freezing
      */
     public function freeze(Blueprint $blueprint, int $version, Account $account): Edition
     {
-        return $this->saving->change(Blueprint::class, $blueprint->id, $version, fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->again(Account::class, $account->id)), BlueprintEditing::STALE, $this->view->of(...));
+        return $this->saving->change(
+            Blueprint::class,
+            $blueprint->id,
+            $version,
+            fn (Blueprint $blueprint): Edition => $this->frozen($blueprint, $this->saving->again(Account::class, $account->id)),
+            BlueprintEditing::STALE,
+            $this->view->of(...),
+        );
     }
 
     /** @throws Refused if somebody has begun it */
@@ -45,7 +62,12 @@ final readonly class Freezing
         $this->transactions->over(Lock::edition($edition->id), function () use ($edition): void {
             $begun = $this->sittings->begun($edition);
             if ($begun > 0) {
-                throw new Refused(sprintf('%s begun this edition, so it stays. Freeze another one; then no more can begin this.', $begun === 1 ? 'One candidate has' : $begun . ' candidates have'));
+                throw new Refused(
+                    sprintf(
+                        '%s begun this edition, so it stays. Freeze another one; then no more can begin this.',
+                        $begun === 1 ? 'One candidate has' : $begun . ' candidates have',
+                    ),
+                );
             }
             $edition->withdraw($this->clock->now());
         });
@@ -66,7 +88,9 @@ final readonly class Freezing
     {
         $held = array_flip($held);
 
-        return array_values(array_filter($this->pairs->of($blueprint->bank), static fn (array $pair): bool => isset($held[$pair[0]], $held[$pair[1]])));
+        return array_values(
+            array_filter($this->pairs->of($blueprint->bank), static fn (array $pair): bool => isset($held[$pair[0]], $held[$pair[1]])),
+        );
     }
 
     /** @throws CannotDeal|Malformed|Refused if no form could be dealt, nobody could pass, or nothing has changed since the last edition */
@@ -88,7 +112,15 @@ final readonly class Freezing
         }
         $number = 1 + $this->em->getRepository(Edition::class)->count(['blueprint' => $blueprint]);
         $held = $stock->held($dealer->held());
-        $edition = new Edition($blueprint, $number, array_keys($held), $stock->pools($plan->pools()), $this->apart($blueprint, array_values($held)), $account, $this->clock->now());
+        $edition = new Edition(
+            $blueprint,
+            $number,
+            array_keys($held),
+            $stock->pools($plan->pools()),
+            $this->apart($blueprint, array_values($held)),
+            $account,
+            $this->clock->now(),
+        );
         $last = $this->editions->newest($blueprint);
         if ($last !== null && $last->holdsTheSameAs($edition)) {
             throw new Refused(sprintf('Nothing has changed since edition %d was frozen, so there is nothing to freeze.', $last->number));
@@ -96,7 +128,12 @@ final readonly class Freezing
         $this->em->persist($edition);
         $this->em->flush();
         $stock->hold($edition, $dealer->held());
-        $this->em->getConnection()->executeStatement('INSERT INTO edition_page (edition_id, name, heading, reads) SELECT ?, name, heading, reads FROM page WHERE bank_id = ?', [$edition->id, $blueprint->bank->id]);
+        $this->em
+            ->getConnection()
+            ->executeStatement(
+                'INSERT INTO edition_page (edition_id, name, heading, reads) SELECT ?, name, heading, reads FROM page WHERE bank_id = ?',
+                [$edition->id, $blueprint->bank->id],
+            );
 
         return $edition;
     }

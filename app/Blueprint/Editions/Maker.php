@@ -9,7 +9,10 @@ use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Zetema\App\Blueprint\Blueprint;
 use Zetema\App\People\Account;
 
-/** Who made an assessment: whoever froze its first edition. Others of the bank may freeze further ones; what came of it, and its closing, are not theirs. */
+/**
+ * Who made an assessment: whoever froze its first edition. Others of the bank may freeze further ones; what came of it, and its closing,
+ * are not theirs.
+ */
 final readonly class Maker
 {
     public function __construct(private Connection $db)

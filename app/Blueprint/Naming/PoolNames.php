@@ -39,7 +39,10 @@ final readonly class PoolNames implements NamesPools
             return $data;
         }
         foreach ($data as $field => $value) {
-            $data[$field] = $field === 'pool' && is_array($value) && ($value['in'] ?? null) === $from ? [...$value, 'in' => $to] : self::called($value, $from, $to);
+            $data[$field] =
+                $field === 'pool' && is_array($value) && ($value['in'] ?? null) === $from
+                    ? [...$value, 'in' => $to]
+                    : self::called($value, $from, $to);
         }
 
         return $data;

@@ -26,7 +26,14 @@ final readonly class QuestionNames implements NamesQuestions
             }
         }
 
-        return $this->written->rewrite($bank, WrittenPlans::PLANS, static fn (mixed $data): mixed => NamedQuestions::called($data, static fn (string $id): string => $id === "q$other" ? "q$keep" : $id));
+        return $this->written->rewrite(
+            $bank,
+            WrittenPlans::PLANS,
+            static fn (mixed $data): mixed => NamedQuestions::called(
+                $data,
+                static fn (string $id): string => $id === "q$other" ? "q$keep" : $id,
+            ),
+        );
     }
 
     public function putBack(array $changed): void

@@ -9,7 +9,10 @@ use Zetema\App\Bank\Bank;
 use Zetema\App\Shared\Conflict;
 use Zetema\Core\Data\Fields;
 
-/** What is written as data and names things of the bank, rewritten when they are called otherwise, and put back. Whoever has it open is told when they save. */
+/**
+ * What is written as data and names things of the bank, rewritten when they are called otherwise, and put back. Whoever has it open is told
+ * when they save.
+ */
 final readonly class WrittenPlans
 {
     /** By table its column with a name, and those with data. */
@@ -30,7 +33,12 @@ final readonly class WrittenPlans
     {
         $changed = [];
         foreach ($written as $table => [$name, $columns]) {
-            foreach ($this->db->fetchAllAssociative(sprintf('SELECT id, %s AS name, version, %s FROM %s WHERE bank_id = ?', $name, implode(', ', $columns), $table), [$bank->id]) as $row) {
+            foreach (
+                $this->db->fetchAllAssociative(
+                    sprintf('SELECT id, %s AS name, version, %s FROM %s WHERE bank_id = ?', $name, implode(', ', $columns), $table),
+                    [$bank->id],
+                ) as $row
+            ) {
                 $row = Fields::of($row);
                 $new = [];
                 foreach ($columns as $column) {
@@ -43,7 +51,12 @@ final readonly class WrittenPlans
                 if ($new !== []) {
                     $version = $row->integer('version') + 1;
                     $this->db->update($table, [...$new, 'version' => $version], ['id' => $row->integer('id')]);
-                    $changed[] = ['table' => $table, 'id' => $row->integer('id'), 'version' => $version, ...array_intersect_key($row->raw(), array_flip($columns))];
+                    $changed[] = [
+                        'table' => $table,
+                        'id' => $row->integer('id'),
+                        'version' => $version,
+                        ...array_intersect_key($row->raw(), array_flip($columns)),
+                    ];
                 }
             }
         }
@@ -66,9 +79,20 @@ final readonly class WrittenPlans
             foreach ($columns as $column) {
                 $values[$column] = $one->optionalText($column);
             }
-            if ($this->db->executeStatement("UPDATE $table SET $set, version = version + 1 WHERE id = :id AND version = :version", $values) === 0) {
+            if (
+                $this->db->executeStatement(
+                    "UPDATE $table SET $set, version = version + 1 WHERE id = :id AND version = :version",
+                    $values,
+                ) === 0
+            ) {
                 $called = $this->db->fetchOne("SELECT $name FROM $table WHERE id = ?", [$one->integer('id')]);
-                throw new Conflict(sprintf('The %s “%s” was changed since, and draws from what was merged. Split them by hand.', $table === 'pool' ? 'pool' : 'assessment', is_string($called) ? $called : ''));
+                throw new Conflict(
+                    sprintf(
+                        'The %s “%s” was changed since, and draws from what was merged. Split them by hand.',
+                        $table === 'pool' ? 'pool' : 'assessment',
+                        is_string($called) ? $called : '',
+                    ),
+                );
             }
         }
     }

@@ -35,7 +35,8 @@ final readonly class AssessmentPackage
     }
 
     /**
-     * @return array{questions: int, missing: list<array{what: string, items: list<string>}>} what is said, and of which questions, pages and steps
+     * @return array{questions: int, missing: list<array{what: string, items: list<string>}>} what is said, and of which questions, pages
+     *   and steps
      *
      * @throws Malformed|NotCleared
      */
@@ -50,7 +51,14 @@ final readonly class AssessmentPackage
             $missing['pictures that the bank does not have'] = $writer->missing;
         }
 
-        return ['questions' => $questions, 'missing' => array_map(static fn (string $what, array $items): array => ['what' => $what, 'items' => array_values(array_unique($items))], array_keys($missing), array_values($missing))];
+        return [
+            'questions' => $questions,
+            'missing' => array_map(
+                static fn (string $what, array $items): array => ['what' => $what, 'items' => array_values(array_unique($items))],
+                array_keys($missing),
+                array_values($missing),
+            ),
+        ];
     }
 
     /** @return array{PackageWriter, int} */
@@ -58,7 +66,12 @@ final readonly class AssessmentPackage
     {
         $bank = $blueprint->bank;
         [$questions, $eligible] = $this->questions->of($blueprint, BankPackage::MOST);
-        $written = new WrittenAssessment($blueprint->assessment(), $eligible, static fn (string $name): array => $questions[$name], fn (string $name): ?TextFormat\Page => $this->page($bank, $name));
+        $written = new WrittenAssessment(
+            $blueprint->assessment(),
+            $eligible,
+            static fn (string $name): array => $questions[$name],
+            fn (string $name): ?TextFormat\Page => $this->page($bank, $name),
+        );
         $writer = new PackageWriter($version, $this->media->contentsOf($bank));
         $writer->write($written->questions, $written->test, $written->unmatched);
 

@@ -21,12 +21,24 @@ final class OpenSection
     public bool $isOpen = true;
 
     /** @param Section $of the blueprint's section it comes from */
-    public function __construct(public readonly Section $of, public readonly string $title, public readonly ?string $identifier = null, public readonly ?string $reads = null)
-    {
+    public function __construct(
+        public readonly Section $of,
+        public readonly string $title,
+        public readonly ?string $identifier = null,
+        public readonly ?string $reads = null,
+    ) {
     }
 
     public function written(bool $isMixed): WrittenSection
     {
-        return new WrittenSection($this->title, $this->items, $this->take, $this->identifier, $this->reads, $this->routes, isMixed: $isMixed);
+        return new WrittenSection(
+            $this->title,
+            $this->items,
+            $this->take,
+            $this->identifier,
+            $this->reads,
+            $this->routes,
+            isMixed: $isMixed,
+        );
     }
 }

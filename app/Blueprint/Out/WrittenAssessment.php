@@ -48,8 +48,12 @@ final class WrittenAssessment
      * @param \Closure(string): array{Question, BankSettings|null} $question by the name that the blueprint has for it
      * @param \Closure(string): ?Page $page by its name
      */
-    public function __construct(private readonly Blueprint $blueprint, private readonly array $eligible, private readonly \Closure $question, private readonly \Closure $page)
-    {
+    public function __construct(
+        private readonly Blueprint $blueprint,
+        private readonly array $eligible,
+        private readonly \Closure $question,
+        private readonly \Closure $page,
+    ) {
         $targets = array_fill_keys(WrittenWays::targets($blueprint), true);
         $number = 0;
         $ways = [];
@@ -66,7 +70,7 @@ final class WrittenAssessment
                     $this->close();
                 }
                 $this->step($section, $step, $number);
-                $this->begins += [$step->id => $this->identifier(), ...($isFirst ? [$section->id => $this->identifier()] : [])];
+                $this->begins += [$step->id => $this->identifier(), ...$isFirst ? [$section->id => $this->identifier()] : []];
                 $isFirst = false;
             }
         }
@@ -82,7 +86,12 @@ final class WrittenAssessment
         $rules = $this->blueprint->rules;
         $mark = $this->blueprint->pass?->mark;
         $closing = [];
-        foreach (array_filter(['passed' => $this->blueprint->closing->passed, 'notPassed' => $this->blueprint->closing->notPassed], is_string(...)) as $when => $name) {
+        foreach (
+            array_filter(
+                ['passed' => $this->blueprint->closing->passed, 'notPassed' => $this->blueprint->closing->notPassed],
+                is_string(...),
+            ) as $when => $name
+        ) {
             $page = ($this->page)($name);
             if ($mark === null || $page === null) {
                 $this->lost('closing page', $name);
@@ -118,7 +127,14 @@ final class WrittenAssessment
                 array_push($sections, ...$written);
             } else {
                 $title = $section->title === '' ? 'Part ' . (count($sections) + 1) : $section->title;
-                $sections[] = new WrittenSection($title, [], identifier: 'part-' . (count($sections) + 1), within: $written, seconds: $section->seconds, isMixed: $isMixed);
+                $sections[] = new WrittenSection(
+                    $title,
+                    [],
+                    identifier: 'part-' . (count($sections) + 1),
+                    within: $written,
+                    seconds: $section->seconds,
+                    isMixed: $isMixed,
+                );
             }
         }
 
@@ -165,7 +181,10 @@ final class WrittenAssessment
 
     private function draw(OpenSection $open, Section $section, DrawStep $step, int $number): void
     {
-        $names = array_map(static fn (EligibleQuestion $q): string => $q->id, array_values(array_filter($this->eligible, $step->draw->pool->fits(...))));
+        $names = array_map(
+            static fn (EligibleQuestion $q): string => $q->id,
+            array_values(array_filter($this->eligible, $step->draw->pool->fits(...))),
+        );
         if (array_intersect($names, $this->pooled) !== []) {
             $this->lost('pool, which overlaps another', "step $number");
         }
@@ -185,7 +204,10 @@ final class WrittenAssessment
         $before = WrittenWays::before($step);
         // What comes next is passed over as a whole only where it is led to what follows it.
         $after = isset($this->open[$at + 1]) ? $this->open[$at + 1]->identifier ?? 'S' . ($at + 2) : null;
-        $isAround = $step->otherwise === Blueprint::END ? $after === null : $after !== null && ($this->begins[$step->otherwise] ?? null) === $after;
+        $isAround =
+            $step->otherwise === Blueprint::END
+                ? $after === null
+                : $after !== null && ($this->begins[$step->otherwise] ?? null) === $after;
         $routes = WrittenWays::after($step, fn (string $id): ?string => $this->begins[$id] ?? null);
         if ($routes !== null && $at > 0) {
             array_push($this->open[$at - 1]->routes, ...$routes);

@@ -21,7 +21,7 @@ final class WrittenWays
     {
         $targets = [];
         foreach ($blueprint->steps() as [, $step]) {
-            array_push($targets, ...($step instanceof CheckpointStep ? $step->ways() : []));
+            array_push($targets, ...$step instanceof CheckpointStep ? $step->ways() : []);
         }
 
         return array_values(array_diff(array_unique($targets), [Blueprint::NEXT, Blueprint::END]));
@@ -43,7 +43,8 @@ final class WrittenWays
             if ($step->isAnnounced || $step->otherwise !== Blueprint::NEXT || $to === null || $compared === null) {
                 return null;
             }
-            $routes[] = new WrittenRoute(...$compared, to: $to);
+            [$of, $is, $than] = $compared;
+            $routes[] = new WrittenRoute($of, $is, $than, $to);
         }
 
         return $routes;
@@ -64,7 +65,8 @@ final class WrittenWays
             if ($compared === null) {
                 return null;
             }
-            $routes[] = new WrittenRoute(...$compared, to: null);
+            [$of, $is, $than] = $compared;
+            $routes[] = new WrittenRoute($of, $is, $than, null);
         }
 
         return $routes === [] || $step->isAnnounced ? null : $routes;
@@ -74,7 +76,12 @@ final class WrittenWays
     private static function compared(Condition $when): ?array
     {
         $is = $when instanceof PointsCondition && !$when->inPercent ? self::SIGNS[$when->is->sign] ?? null : null;
-        if (!$when instanceof PointsCondition || $is === null || $when->scope->section !== null || count($when->scope->questions ?? ['all']) !== 1) {
+        if (
+            !($when instanceof PointsCondition) ||
+            $is === null ||
+            $when->scope->section !== null ||
+            count($when->scope->questions ?? ['all']) !== 1
+        ) {
             return null;
         }
 

@@ -73,12 +73,30 @@ final readonly class DealMany implements Task
             $seen[(int) substr($id, 1)] = $n;
         }
         $dialect = Dialects::of($this->db);
-        $rows = $this->db->fetchAllAssociativeIndexed("SELECT q.id, q.name, COALESCE(r.objective_path, '') AS objective, r.kind, COALESCE({$dialect->jsonText('r.content', 'stem')}, '') AS stem FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.id IN (?)", [array_keys($seen)], [ArrayParameterType::INTEGER]);
+        $rows = $this->db->fetchAllAssociativeIndexed(
+            "SELECT q.id, q.name, COALESCE(r.objective_path, '') AS objective, r.kind, COALESCE({$dialect->jsonText(
+                'r.content',
+                'stem',
+            )}, '') AS stem FROM question q JOIN revision r ON r.id = q.cleared_id WHERE q.id IN (?)",
+            [array_keys($seen)],
+            [ArrayParameterType::INTEGER],
+        );
 
-        return array_map(static function (int $id, int $n) use ($rows): array {
-            $row = Fields::of($rows[$id] ?? []);
+        return array_map(
+            static function (int $id, int $n) use ($rows): array {
+                $row = Fields::of($rows[$id] ?? []);
 
-            return ['id' => $id, 'name' => $row->optionalText('name') ?? "q$id", 'stem' => mb_substr($row->text('stem', ''), 0, 160), 'objective' => $row->text('objective', ''), 'kind' => $row->text('kind', ''), 'seen' => $n];
-        }, array_keys($seen), array_values($seen));
+                return [
+                    'id' => $id,
+                    'name' => $row->optionalText('name') ?? "q$id",
+                    'stem' => mb_substr($row->text('stem', ''), 0, 160),
+                    'objective' => $row->text('objective', ''),
+                    'kind' => $row->text('kind', ''),
+                    'seen' => $n,
+                ];
+            },
+            array_keys($seen),
+            array_values($seen),
+        );
     }
 }

@@ -18,7 +18,10 @@ final readonly class GuessingThrough
     {
     }
 
-    /** @return array{least: string|null, most: string|null, leastPercent: string|null, mostPercent: string|null, why: string|null} chances as "one in so many", exact if both are the same; why: they are not told */
+    /**
+     * @return array{least: string|null, most: string|null, leastPercent: string|null, mostPercent: string|null, why: string|null} chances
+     *   as "one in so many", exact if both are the same; why: they are not told
+     */
     public function told(Blueprint $blueprint): array
     {
         try {
@@ -31,7 +34,13 @@ final readonly class GuessingThrough
             return ['least' => null, 'most' => null, 'leastPercent' => null, 'mostPercent' => null, 'why' => $chance];
         }
 
-        return ['least' => self::oneIn($chance['least']), 'most' => self::oneIn($chance['most']), 'leastPercent' => self::percent($chance['least']), 'mostPercent' => self::percent($chance['most']), 'why' => null];
+        return [
+            'least' => self::oneIn($chance['least']),
+            'most' => self::oneIn($chance['most']),
+            'leastPercent' => self::percent($chance['least']),
+            'mostPercent' => self::percent($chance['most']),
+            'why' => null,
+        ];
     }
 
     /** Of a hundred who guess, rounded to whole ones: where it is many, “1 in so many” would be far off. */

@@ -25,15 +25,28 @@ final readonly class SimulatingController
     private const AT_ONCE = 200;
 
     #[Route('/api/blueprints/{id}/simulations', methods: ['POST'])]
-    public function simulate(#[MapEntity] Blueprint $blueprint, Request $request, DealMany $many, Jobs $jobs, #[CurrentUser] Account $account): JsonResponse
-    {
+    public function simulate(
+        #[MapEntity]
+        Blueprint $blueprint,
+        Request $request,
+        DealMany $many,
+        Jobs $jobs,
+        #[CurrentUser]
+        Account $account,
+    ): JsonResponse {
         $body = Body::of($request);
         $forms = $body->optionalInteger('forms') ?? 10_000;
         if ($forms < 1 || $forms > self::MOST) {
             throw new Malformed('forms', sprintf('are from 1 to %s', number_format(self::MOST)));
         }
         $many->simulation($blueprint);
-        $job = $jobs->begin(DealMany::class, $blueprint->bank->id, $account, ['blueprint' => $blueprint->id, 'forms' => $forms, 'seed' => Body::seed($body) ?? 1], $forms <= self::AT_ONCE);
+        $job = $jobs->begin(
+            DealMany::class,
+            $blueprint->bank->id,
+            $account,
+            ['blueprint' => $blueprint->id, 'forms' => $forms, 'seed' => Body::seed($body) ?? 1],
+            $forms <= self::AT_ONCE,
+        );
 
         return new JsonResponse($job->toData(), $job->state()->isOver() ? 201 : 202);
     }

@@ -17,8 +17,14 @@ final readonly class HeldByEditions implements HoldsRevisions
 
     public function whyHeld(Bank $bank, array $revisions): ?string
     {
-        $held = $this->db->fetchOne('SELECT 1 FROM edition_question WHERE revision_id IN (?) LIMIT 1', [$revisions], [ArrayParameterType::INTEGER]);
+        $held = $this->db->fetchOne(
+            'SELECT 1 FROM edition_question WHERE revision_id IN (?) LIMIT 1',
+            [$revisions],
+            [ArrayParameterType::INTEGER],
+        );
 
-        return $held === false ? null : 'An edition was frozen with these questions since. Change them again, and freeze the next edition.';
+        return $held === false
+            ? null
+            : 'An edition was frozen with these questions since. Change them again, and freeze the next edition.';
     }
 }

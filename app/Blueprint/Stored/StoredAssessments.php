@@ -28,7 +28,9 @@ final readonly class StoredAssessments implements Assessments
 
     public function name(string $page): string
     {
-        return 'EXISTS (SELECT 1 FROM blueprint b, ' . Dialects::of($this->db)->jsonTree('b.document') . " t WHERE b.bank_id = $page.bank_id AND t.type = 'text' AND t.value = $page.name)";
+        return 'EXISTS (SELECT 1 FROM blueprint b, ' .
+            Dialects::of($this->db)->jsonTree('b.document') .
+            " t WHERE b.bank_id = $page.bank_id AND t.type = 'text' AND t.value = $page.name)";
     }
 
     public function editionsWith(int $question): int
@@ -39,7 +41,12 @@ final readonly class StoredAssessments implements Assessments
     public function holdOf(Batch $batch): array
     {
         $held = [];
-        foreach ($this->db->fetchAllNumeric('SELECT b.title, COUNT(DISTINCT q.id) FROM question q JOIN edition_question e ON e.question_id = q.id JOIN edition d ON d.id = e.edition_id JOIN blueprint b ON b.id = d.blueprint_id WHERE q.batch_id = ? GROUP BY b.id ORDER BY b.title', [$batch->id]) as [$title, $questions]) {
+        foreach (
+            $this->db->fetchAllNumeric(
+                'SELECT b.title, COUNT(DISTINCT q.id) FROM question q JOIN edition_question e ON e.question_id = q.id JOIN edition d ON d.id = e.edition_id JOIN blueprint b ON b.id = d.blueprint_id WHERE q.batch_id = ? GROUP BY b.id ORDER BY b.title',
+                [$batch->id],
+            ) as [$title, $questions]
+        ) {
             $held[Row::text($title)] = Row::int($questions);
         }
 

@@ -46,7 +46,16 @@ final class StoredClass
         ksort($tags);
         ksort($pools);
 
-        return new self($sample, $text('objective_path'), $text('kind') ?? '', $text('difficulty'), $text('worth') ?? '0', $tags, $pools, $own);
+        return new self(
+            $sample,
+            $text('objective_path'),
+            $text('kind') ?? '',
+            $text('difficulty'),
+            $text('worth') ?? '0',
+            $tags,
+            $pools,
+            $own,
+        );
     }
 
     /** Whether a draw may take any of them, as far as their facts tell. */
@@ -119,7 +128,9 @@ final class StoredClass
 
             return;
         }
-        foreach (['objective_path' => $this->objectivePath, 'kind' => $this->kind, 'difficulty' => $this->difficulty, 'worth' => $this->worth] as $fact => $value) {
+        foreach (
+            ['objective_path' => $this->objectivePath, 'kind' => $this->kind, 'difficulty' => $this->difficulty, 'worth' => $this->worth] as $fact => $value
+        ) {
             if ($value === null) {
                 $query->andWhere("s.$fact IS NULL");
             } else {
@@ -127,10 +138,21 @@ final class StoredClass
             }
         }
         foreach ($tags as $i => $tag) {
-            $query->andWhere((isset($this->tags[$i]) ? '' : 'NOT ') . 'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' . $revision . ' AND tag = :tag' . $i . ')')->setParameter('tag' . $i, $tag);
+            $query
+                ->andWhere(
+                    (isset($this->tags[$i]) ? '' : 'NOT ') .
+                        'EXISTS (SELECT 1 FROM revision_tag WHERE revision_id = ' .
+                        $revision .
+                        ' AND tag = :tag' .
+                        $i .
+                        ')',
+                )
+                ->setParameter('tag' . $i, $tag);
         }
         foreach ($pools as $i => $members) {
-            $query->andWhere('s.question_id ' . (isset($this->pools[$i]) ? '' : 'NOT ') . 'IN (' . $dialect->inList(':pool' . $i) . ')')->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
+            $query
+                ->andWhere('s.question_id ' . (isset($this->pools[$i]) ? '' : 'NOT ') . 'IN (' . $dialect->inList(':pool' . $i) . ')')
+                ->setParameter('pool' . $i, json_encode($members, JSON_THROW_ON_ERROR));
         }
         if ($named !== []) {
             $query->andWhere('s.question_id NOT IN (:named)')->setParameter('named', $named, ArrayParameterType::INTEGER);

@@ -35,9 +35,20 @@ final readonly class BackupCommand
         $backup = (new SqliteFile($copy))->db;
         // Files never change and never go, so those that the copy names are all there now.
         $missing = Installation::copy(Installation::named($backup), $this->installation->media, $target . '/media');
-        $manifest = ['made' => $this->clock->now()->format(\DATE_ATOM), 'database' => hash_file('sha256', $copy), 'rows' => Installation::counts($backup), 'files' => count(Installation::named($backup)) - count($missing), 'missing' => $missing];
+        $manifest = [
+            'made' => $this->clock->now()->format(\DATE_ATOM),
+            'database' => hash_file('sha256', $copy),
+            'rows' => Installation::counts($backup),
+            'files' => count(Installation::named($backup)) - count($missing),
+            'missing' => $missing,
+        ];
         file_put_contents($target . '/' . Installation::MANIFEST, json_encode($manifest, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR));
-        QuestionFiles::print($output, ['target' => $target, 'rows' => array_sum($manifest['rows']), 'files' => $manifest['files'], 'missing' => $missing]);
+        QuestionFiles::print($output, [
+            'target' => $target,
+            'rows' => array_sum($manifest['rows']),
+            'files' => $manifest['files'],
+            'missing' => $missing,
+        ]);
 
         return $missing === [] ? 0 : 1;
     }

@@ -13,14 +13,20 @@ final readonly class Installation
     public const DATABASE = 'zetema.sqlite';
     public const MANIFEST = 'backup.json';
 
-    public function __construct(#[Autowire('%env(resolve:DATABASE_URL)%')] private string $url, #[Autowire('%env(resolve:MEDIA_DIR)%')] public string $media)
-    {
+    public function __construct(
+        #[Autowire('%env(resolve:DATABASE_URL)%')]
+        private string $url,
+        #[Autowire('%env(resolve:MEDIA_DIR)%')]
+        public string $media,
+    ) {
     }
 
     /** @return string the path of the database */
     public function database(): string
     {
-        return str_starts_with($this->url, 'sqlite:///') ? substr($this->url, strlen('sqlite:///')) : throw new \RuntimeException('Only a database of SQLite is backed up so.');
+        return str_starts_with($this->url, 'sqlite:///')
+            ? substr($this->url, strlen('sqlite:///'))
+            : throw new \RuntimeException('Only a database of SQLite is backed up so.');
     }
 
     /**
@@ -39,7 +45,9 @@ final readonly class Installation
     public static function counts(\PDO $db): array
     {
         $counts = [];
-        $tables = $db->query("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'question_search_%' ORDER BY name");
+        $tables = $db->query(
+            "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'question_search_%' ORDER BY name",
+        );
         foreach ($tables === false ? [] : $tables->fetchAll(\PDO::FETCH_COLUMN) as $table) {
             if (is_string($table)) {
                 $count = $db->query("SELECT COUNT(*) FROM \"$table\"");
@@ -79,7 +87,11 @@ final readonly class Installation
             if (!is_dir(dirname($target))) {
                 mkdir(dirname($target), 0o775, true);
             }
-            if (!copy($source, $target . '.part') || hash_file('sha256', $target . '.part') !== $hash || !rename($target . '.part', $target)) {
+            if (
+                !copy($source, $target . '.part') ||
+                hash_file('sha256', $target . '.part') !== $hash ||
+                !rename($target . '.part', $target)
+            ) {
                 @unlink($target . '.part');
                 throw new NoRoom('There is no room for a file.');
             }

@@ -11,7 +11,10 @@ use Zetema\App\CommandLine\Files\QuestionFiles;
 use Zetema\App\Shared\Dialect\SqliteFile;
 use Zetema\Core\Data\Fields;
 
-#[AsCommand('zetema:restore', 'Puts a backup in the place of what is there, which is kept beside; only where nothing else has the database open')]
+#[AsCommand(
+    'zetema:restore',
+    'Puts a backup in the place of what is there, which is kept beside; only where nothing else has the database open',
+),]
 final readonly class RestoreCommand
 {
     public function __construct(private Installation $installation)
@@ -72,7 +75,9 @@ final readonly class RestoreCommand
         return null;
     }
 
-    /** Leaving the write-ahead log is allowed to whoever has the database for itself, and to nobody else; all of it is in the database then. */
+    /**
+     * Leaving the write-ahead log is allowed to whoever has the database for itself, and to nobody else; all of it is in the database then.
+     */
     private static function isAlone(string $database): bool
     {
         try {

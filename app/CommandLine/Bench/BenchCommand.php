@@ -17,11 +17,21 @@ use Zetema\App\CommandLine\Bench\Bank\MarkingBench;
 use Zetema\App\CommandLine\Bench\Sitting\ResultsBench;
 use Zetema\App\CommandLine\Bench\Sitting\SittingBench;
 
-#[AsCommand('zetema:bench', 'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, their results, work in the background, or the ways in')]
+#[AsCommand(
+    'zetema:bench',
+    'Measures, beside a floor measured in the same run: marking, dealing, a large bank, a crowd of candidates behind the real server, their results, work in the background, or the ways in',
+),]
 final readonly class BenchCommand
 {
-    public function __construct(private MarkingBench $marking, private DealBench $deal, private BankBench $bank, private SittingBench $sitting, private IntakeBench $intake, private ResultsBench $results, private JobsBench $jobs)
-    {
+    public function __construct(
+        private MarkingBench $marking,
+        private DealBench $deal,
+        private BankBench $bank,
+        private SittingBench $sitting,
+        private IntakeBench $intake,
+        private ResultsBench $results,
+        private JobsBench $jobs,
+    ) {
     }
 
     public function __invoke(
@@ -38,7 +48,7 @@ final readonly class BenchCommand
         string $kills = '0',
         #[Option('For sitting: behind php-fpm with so many children, instead of PHP’s own server')]
         string $fpm = '0',
-        #[Option('For sitting: all of them log in, begin, save and hand in, each within a minute, while the author reads results')]
+        #[Option('For sitting: all of them log in, begin, save and hand in, each within a minute, while the author reads results'),]
         bool $storm = false,
         #[Option('For sitting with --storm: the windows in percent of their length, for a try')]
         string $shorter = '100',
@@ -55,11 +65,21 @@ final readonly class BenchCommand
             'marking' => $this->marking->run($output, $file),
             'deal' => $this->deal->run($output),
             'bank' => $this->bank->run($output, (int) $questions),
-            'sitting' => (int) $kills > 0 ? $this->sitting->kills($output, min(500, (int) $kills)) : $this->sitting->run($output, max(1, min(2000, (int) $candidates)), max(0, min(64, (int) $fpm)), $storm, max(1, min(100, (int) $shorter)) / 100),
+            'sitting' => (int) $kills > 0
+                ? $this->sitting->kills($output, min(500, (int) $kills))
+                : $this->sitting->run(
+                    $output,
+                    max(1, min(2000, (int) $candidates)),
+                    max(0, min(64, (int) $fpm)),
+                    $storm,
+                    max(1, min(100, (int) $shorter)) / 100,
+                ),
             'results' => $this->results->run($output, max(200, min(50_000, (int) $sittings))),
             'jobs' => $this->jobs->run($output, (int) $questions),
             'intake' => $this->intake->run($output, max(1, min(1_000_000, (int) $mutated))),
-            default => throw new InvalidArgumentException('There are seven things to measure: marking, deal, bank, sitting, results, jobs and intake.'),
+            default => throw new InvalidArgumentException(
+                'There are seven things to measure: marking, deal, bank, sitting, results, jobs and intake.',
+            ),
         };
     }
 }

@@ -18,7 +18,10 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Status;
 use Zetema\Core\Sitting\Paper\PaperMaker;
 
-/** The questions and pages of files, as a bank that blueprints name and forms are dealt from. Without a name a question is called by its number. */
+/**
+ * The questions and pages of files, as a bank that blueprints name and forms are dealt from. Without a name a question is called by its
+ * number.
+ */
 final class FileBank implements Known
 {
     private readonly QuestionFiles $texts;
@@ -85,7 +88,14 @@ final class FileBank implements Known
         $eligible = [];
         foreach ($this->questions as $name => $question) {
             if ($this->mayBeDealt((string) $name)) {
-                $eligible[] = new EligibleQuestion((string) $name, $question->kind::id()->value, $question->objective, $question->tags, $question->difficulty?->value, MarkingPlan::of($question, $this->texts->effective($question))->max());
+                $eligible[] = new EligibleQuestion(
+                    (string) $name,
+                    $question->kind::id()->value,
+                    $question->objective,
+                    $question->tags,
+                    $question->difficulty?->value,
+                    MarkingPlan::of($question, $this->texts->effective($question))->max(),
+                );
             }
         }
 
@@ -104,25 +114,42 @@ final class FileBank implements Known
         return new BlueprintDealer($blueprint, $this->stock());
     }
 
-    /** @return string|array{least: string, most: string}|null the chance of passing by guessing, exact or between bounds; null where it is not told */
+    /**
+     * @return string|array{least: string, most: string}|null the chance of passing by guessing, exact or between bounds; null where it is
+     *   not told
+     */
     public function guessed(Blueprint $blueprint): string|array|null
     {
-        $chance = GuessedPass::of($blueprint, $this->eligible(), fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])]);
+        $chance = GuessedPass::of(
+            $blueprint,
+            $this->eligible(),
+            fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])],
+        );
         if (is_string($chance)) {
             return null;
         }
 
-        return $chance['least']->isEqualTo($chance['most']) ? (string) $chance['least'] : ['least' => (string) $chance['least'], 'most' => (string) $chance['most']];
+        return $chance['least']->isEqualTo($chance['most'])
+            ? (string) $chance['least']
+            : ['least' => (string) $chance['least'], 'most' => (string) $chance['most']];
     }
 
     /** The assessment as a test of the open standard. */
     public function written(Blueprint $blueprint): WrittenAssessment
     {
-        return new WrittenAssessment($blueprint, $this->eligible(), fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])], $this->page(...));
+        return new WrittenAssessment(
+            $blueprint,
+            $this->eligible(),
+            fn (string $name): array => [$this->questions[$name], $this->settings($this->questions[$name])],
+            $this->page(...),
+        );
     }
 
     public function papers(Blueprint $blueprint): PaperMaker
     {
-        return new PaperMaker($blueprint, fn (string $name): array => [$this->questions[$name], $this->texts->bankSettingsOf($this->questions[$name])]);
+        return new PaperMaker(
+            $blueprint,
+            fn (string $name): array => [$this->questions[$name], $this->texts->bankSettingsOf($this->questions[$name])],
+        );
     }
 }

@@ -38,8 +38,20 @@ final readonly class FileSources
      */
     public static function said(?string $from = null, ?string $encoding = null, ?string $map = null): self
     {
-        $format = $from === null ? null : SourceFormat::tryFrom($from) ?? throw new InvalidArgumentException(sprintf('There is no way in “%s”; text, paper, table, qti and archive are.', $from));
-        $encoded = $encoding === null ? null : Encoding::tryFrom(strtolower($encoding)) ?? throw new InvalidArgumentException(sprintf('The encoding “%s” is not known; utf-8, utf-16le, utf-16be and windows-1252 are.', $encoding));
+        $format =
+            $from === null
+                ? null
+                : SourceFormat::tryFrom($from) ??
+                    throw new InvalidArgumentException(
+                        sprintf('There is no way in “%s”; text, paper, table, qti and archive are.', $from),
+                    );
+        $encoded =
+            $encoding === null
+                ? null
+                : Encoding::tryFrom(strtolower($encoding)) ??
+                    throw new InvalidArgumentException(
+                        sprintf('The encoding “%s” is not known; utf-8, utf-16le, utf-16be and windows-1252 are.', $encoding),
+                    );
         try {
             return new self($format, $encoded, $map === null ? null : Mapping::of(Fields::of(JsonFile::read($map))));
         } catch (Malformed $e) {
@@ -55,10 +67,14 @@ final readonly class FileSources
     public function areTexts(array $files): bool
     {
         if ($this->from !== null || in_array('-', $files, true)) {
-            return $this->from === SourceFormat::Text || ($this->from === null && count($files) === 1 && $this->formatOf('-', QuestionFiles::contents('-')) === SourceFormat::Text);
+            return $this->from === SourceFormat::Text ||
+                ($this->from === null && count($files) === 1 && $this->formatOf('-', QuestionFiles::contents('-')) === SourceFormat::Text);
         }
 
-        return array_filter($files, fn (string $file): bool => $this->formatOf($file, QuestionFiles::contents($file)) !== SourceFormat::Text) === [];
+        return array_filter(
+            $files,
+            fn (string $file): bool => $this->formatOf($file, QuestionFiles::contents($file)) !== SourceFormat::Text,
+        ) === [];
     }
 
     public function of(string $file): Source
@@ -68,10 +84,16 @@ final readonly class FileSources
 
         return match ($this->formatOf($file, $bytes)) {
             SourceFormat::Text => new TextSource($bytes),
-            SourceFormat::Table => $isZip ? TableSource::ofSpreadsheet(self::path($file, $bytes), $this->mapping) : TableSource::ofText($bytes, $this->encoding, $this->mapping),
+            SourceFormat::Table => $isZip
+                ? TableSource::ofSpreadsheet(self::path($file, $bytes), $this->mapping)
+                : TableSource::ofText($bytes, $this->encoding, $this->mapping),
             SourceFormat::Archive => new ArchiveSource(self::path($file, $bytes)),
             SourceFormat::Qti => $isZip ? PackageSource::ofZip(self::path($file, $bytes)) : new QtiSource($bytes, $file),
-            SourceFormat::Paper => new PaperSource($bytes, $this->encoding, $file === '-' ? null : preg_match('/\.html?$/i', $file) === 1),
+            SourceFormat::Paper => new PaperSource(
+                $bytes,
+                $this->encoding,
+                $file === '-' ? null : preg_match('/\.html?$/i', $file) === 1,
+            ),
         };
     }
 

@@ -48,7 +48,8 @@ final class QuestionFiles
                 if ($read->question !== null) {
                     // What a text sets counts from where it stands; what other files set is known from the beginning.
                     $report = $source instanceof TextSource ? null : $report ?? $source->report();
-                    $this->settings[$read->question] = $source instanceof TextSource ? $source->bankSettings() : $report->bankSettings ?? BankSettings::none();
+                    $this->settings[$read->question] =
+                        $source instanceof TextSource ? $source->bankSettings() : $report->bankSettings ?? BankSettings::none();
                     yield $number => $read->question;
                 }
             }
@@ -133,7 +134,9 @@ final class QuestionFiles
      */
     public static function pictures(array $files): \Closure
     {
-        $zips = array_values(array_filter(array_map(PicturesInZip::of(...), $files), static fn (?PicturesInZip $zip): bool => $zip !== null));
+        $zips = array_values(
+            array_filter(array_map(PicturesInZip::of(...), $files), static fn (?PicturesInZip $zip): bool => $zip !== null),
+        );
 
         return static function (string $name) use ($files, $zips): ?string {
             foreach ($files as $file) {
@@ -158,7 +161,10 @@ final class QuestionFiles
 
     public static function print(OutputInterface $output, mixed $document): void
     {
-        $output->writeln(json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 
     /** @param list<Problem> $problems */

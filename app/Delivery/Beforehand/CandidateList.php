@@ -20,8 +20,12 @@ use Zetema\Core\Time\Instant;
 /** What a candidate can sit, goes on with, and has sat. */
 final readonly class CandidateList
 {
-    public function __construct(private EntityManagerInterface $em, private Editions $editions, private Admissions $admissions, private ClosedNow $closed)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Editions $editions,
+        private Admissions $admissions,
+        private ClosedNow $closed,
+    ) {
     }
 
     /** @return array{assessments: list<array<string, mixed>>, sat: list<array<string, mixed>>} */
@@ -44,9 +48,15 @@ final readonly class CandidateList
         $now = $invigilation->now();
         $editions = $this->editions($open);
         $assessments = [...$editions, ...$ended];
-        $candidacies = $this->admissions->candidacies(array_map(static fn (Edition|Sitting $one): Blueprint => $one->blueprint, $assessments), $account);
+        $candidacies = $this->admissions->candidacies(
+            array_map(static fn (Edition|Sitting $one): Blueprint => $one->blueprint, $assessments),
+            $account,
+        );
 
-        return ['assessments' => self::offered($editions, $candidacies, $ended, $open, $now), 'sat' => $this->sat($ended, $candidacies, $now)];
+        return [
+            'assessments' => self::offered($editions, $candidacies, $ended, $open, $now),
+            'sat' => $this->sat($ended, $candidacies, $now),
+        ];
     }
 
     /**
@@ -121,7 +131,10 @@ final readonly class CandidateList
             $edition = $sitting->edition ?? throw new \LogicException('a rehearsal is in no list');
             $reviews[$edition->id] ??= $edition->assessment()->review;
             $result = $sitting->result();
-            $rung = $reviews[$edition->id]->rung($result['passed'], $this->closed->isFor($sitting, $now, $candidacies[$sitting->blueprint->id]));
+            $rung = $reviews[$edition->id]->rung(
+                $result['passed'],
+                $this->closed->isFor($sitting, $now, $candidacies[$sitting->blueprint->id]),
+            );
             $total = $rung->includes(Rung::Total);
             $sat[] = [
                 'id' => $sitting->id,

@@ -45,7 +45,15 @@ final readonly class Opening
     {
         $plan = $blueprint->assessment();
 
-        return ['offer' => ['edition' => null, 'bank' => $blueprint->bank->name(), 'running' => null, ...Offer::facts($plan, new Candidacy(true, null, null), [], Instant::start())], ...$this->said($blueprint, null, $plan)];
+        return [
+            'offer' => [
+                'edition' => null,
+                'bank' => $blueprint->bank->name(),
+                'running' => null,
+                ...Offer::facts($plan, new Candidacy(true, null, null), [], Instant::start()),
+            ],
+            ...$this->said($blueprint, null, $plan),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -53,22 +61,32 @@ final readonly class Opening
     {
         $mentions = new Mentions();
         $mentions->page($plan->opening);
-        $clocks = array_keys(array_filter([
-            'whole' => $plan->rules->seconds() !== null,
-            'section' => array_filter($plan->sections, static fn (Section $section): bool => $section->seconds !== null) !== [],
-        ]));
-        $words = static fn (Rule $rule): array => array_values(array_unique(array_map(static fn (Section $section): string => $plan->rulesIn($section)->word($rule), $plan->sections)));
-        $rungs = static fn (?bool $passed): array => ['atOnce' => $plan->review->rung($passed, false)->value, 'closed' => $plan->review->rung($passed, true)->value];
+        $clocks = array_keys(
+            array_filter([
+                'whole' => $plan->rules->seconds() !== null,
+                'section' => array_filter($plan->sections, static fn (Section $section): bool => $section->seconds !== null) !== [],
+            ]),
+        );
+        $words = static fn (Rule $rule): array => array_values(
+            array_unique(array_map(static fn (Section $section): string => $plan->rulesIn($section)->word($rule), $plan->sections)),
+        );
+        $rungs = static fn (?bool $passed): array => [
+            'atOnce' => $plan->review->rung($passed, false)->value,
+            'closed' => $plan->review->rung($passed, true)->value,
+        ];
 
-        return PageAliases::veiled([
-            'page' => $plan->opening,
-            'moving' => $words(Rule::Moving),
-            'feedback' => $words(Rule::Feedback),
-            'clocks' => $clocks,
-            'runningOut' => $words(Rule::RunningOut),
-            'endsAtClosing' => $plan->rules->flag(Rule::UntilEnds),
-            'stakes' => $edition === null ? $this->stakes->ofBlueprint($blueprint) : $this->stakes->ofEdition($edition),
-            'review' => ['passed' => $rungs(true), 'notPassed' => $plan->pass === null ? null : $rungs(false)],
-        ], $this->shown->mentioned($blueprint->bank, $edition, $mentions));
+        return PageAliases::veiled(
+            [
+                'page' => $plan->opening,
+                'moving' => $words(Rule::Moving),
+                'feedback' => $words(Rule::Feedback),
+                'clocks' => $clocks,
+                'runningOut' => $words(Rule::RunningOut),
+                'endsAtClosing' => $plan->rules->flag(Rule::UntilEnds),
+                'stakes' => $edition === null ? $this->stakes->ofBlueprint($blueprint) : $this->stakes->ofEdition($edition),
+                'review' => ['passed' => $rungs(true), 'notPassed' => $plan->pass === null ? null : $rungs(false)],
+            ],
+            $this->shown->mentioned($blueprint->bank, $edition, $mentions),
+        );
     }
 }

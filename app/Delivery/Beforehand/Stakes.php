@@ -23,10 +23,18 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** What a candidate stands to lose, told before the clock starts: what wrong, blank and later answers cost, and what becomes of an answer when the time of its question runs out. */
+/**
+ * What a candidate stands to lose, told before the clock starts: what wrong, blank and later answers cost, and what becomes of an answer
+ * when the time of its question runs out.
+ */
 final readonly class Stakes
 {
-    private const COSTS = ['wrong' => Setting::WrongCosts, 'blank' => Setting::BlankCosts, 'later' => Setting::AttemptCosts, 'hint' => Setting::HintCosts];
+    private const COSTS = [
+        'wrong' => Setting::WrongCosts,
+        'blank' => Setting::BlankCosts,
+        'later' => Setting::AttemptCosts,
+        'hint' => Setting::HintCosts,
+    ];
     /** Settings that say the same are read once; no bank has so many that differ. */
     private const SORTS = 2_000;
 
@@ -37,7 +45,15 @@ final readonly class Stakes
     /** @return array<string, mixed> an edition never changes, so that it is worked out once */
     public function ofEdition(Edition $edition): array
     {
-        return $this->cache->get('stakes-' . $edition->checksum(), fn (): array => $this->of($edition->assessment(), $edition->bankSettings(), 'SELECT revision_id FROM edition_question WHERE edition_id = ?', [$edition->id]));
+        return $this->cache->get(
+            'stakes-' . $edition->checksum(),
+            fn (): array => $this->of(
+                $edition->assessment(),
+                $edition->bankSettings(),
+                'SELECT revision_id FROM edition_question WHERE edition_id = ?',
+                [$edition->id],
+            ),
+        );
     }
 
     /** @return array<string, mixed> as it would be if it were frozen now */
@@ -50,7 +66,9 @@ final readonly class Stakes
             $held = [];
         }
 
-        return $this->of($blueprint->assessment(), $blueprint->bank->settings(), Dialects::of($this->db)->inList('?'), [json_encode(array_keys($held), JSON_THROW_ON_ERROR)]);
+        return $this->of($blueprint->assessment(), $blueprint->bank->settings(), Dialects::of($this->db)->inList('?'), [
+            json_encode(array_keys($held), JSON_THROW_ON_ERROR),
+        ]);
     }
 
     /**
@@ -62,14 +80,27 @@ final readonly class Stakes
     private function of(Assessment $plan, BankSettings $bank, string $ids, array $parameters): array
     {
         $dialect = Dialects::of($this->db);
-        $rows = $this->db->fetchAllAssociative("SELECT r.content, s.ids FROM (SELECT MIN(id) AS id, {$dialect->jsonList("'q' || question_id")} AS ids FROM revision WHERE id IN ($ids) GROUP BY kind, {$dialect->jsonText('content', 'settings')}, {$dialect->jsonLength('content', 'hints')} > 0 ORDER BY 1 LIMIT " . self::SORTS . ') s JOIN revision r ON r.id = s.id', $parameters);
+        $rows = $this->db->fetchAllAssociative(
+            "SELECT r.content, s.ids FROM (SELECT MIN(id) AS id, {$dialect->jsonList(
+                "'q' || question_id",
+            )} AS ids FROM revision WHERE id IN ($ids) GROUP BY kind, {$dialect->jsonText('content', 'settings')}, {$dialect->jsonLength(
+                'content',
+                'hints',
+            )} > 0 ORDER BY 1 LIMIT " .
+                self::SORTS .
+                ') s JOIN revision r ON r.id = s.id',
+            $parameters,
+        );
         $isGraded = false;
         $late = $costs = [];
         foreach ($rows as $row) {
             $question = Revision::dealt(Fields::ofJson(is_string($row['content']) ? $row['content'] : ''), null);
             $names = json_decode(is_string($row['ids']) ? $row['ids'] : '[]', true);
             foreach ($plan->steps() as [$section, $step]) {
-                if (!$step instanceof DrawStep && !($step instanceof QuestionStep && is_array($names) && in_array($step->question, $names, true))) {
+                if (
+                    !($step instanceof DrawStep) &&
+                    !($step instanceof QuestionStep && is_array($names) && in_array($step->question, $names, true))
+                ) {
                     continue;
                 }
                 $settings = $question->effective($bank, $step->settings, $section->settings, $plan->settings);
@@ -83,9 +114,20 @@ final readonly class Stakes
                 }
             }
         }
-        $isScaled = array_filter($plan->steps(), static fn (array $at): bool => $at[1] instanceof AskingStep && $at[1]->settings->get(Setting::Points) !== null) !== [];
+        $isScaled =
+            array_filter(
+                $plan->steps(),
+                static fn (array $at): bool => $at[1] instanceof AskingStep && $at[1]->settings->get(Setting::Points) !== null,
+            ) !== [];
 
-        return ['graded' => $isGraded, 'late' => array_keys($late), ...array_map(static fn (Setting $setting): ?array => self::cost(array_keys($costs[$setting->value] ?? []), $isScaled), self::COSTS)];
+        return [
+            'graded' => $isGraded,
+            'late' => array_keys($late),
+            ...array_map(
+                static fn (Setting $setting): ?array => self::cost(array_keys($costs[$setting->value] ?? []), $isScaled),
+                self::COSTS,
+            ),
+        ];
     }
 
     /** @return array<string, string> points by setting, as they are written; 0 where there is nothing to pay for */
@@ -94,7 +136,9 @@ final readonly class Stakes
         $charged = [];
         foreach (self::COSTS as $setting) {
             // Where nothing is told before the end there is one attempt.
-            $counts = ($setting !== Setting::AttemptCosts || ($isTold && ($settings->attempts() ?? 2) > 1)) && ($setting !== Setting::HintCosts || $question->hints !== []);
+            $counts =
+                ($setting !== Setting::AttemptCosts || ($isTold && ($settings->attempts() ?? 2) > 1)) &&
+                ($setting !== Setting::HintCosts || $question->hints !== []);
             $charged[$setting->value] = $counts ? $settings->get($setting) ?? '0' : '0';
         }
 
@@ -104,13 +148,19 @@ final readonly class Stakes
     /**
      * @param list<int|string> $values
      *
-     * @return array{all: bool, points: string|null}|null whether all questions have it, and how much where it is the same for those; null: none
+     * @return array{all: bool, points: string|null}|null whether all questions have it, and how much where it is the same for those; null:
+     *   none
      */
     private static function cost(array $values, bool $isScaled): ?array
     {
         $values = array_map(strval(...), $values);
         $some = array_values(array_filter($values, static fn (string $value): bool => trim($value, '0., ') !== ''));
 
-        return $some === [] ? null : ['all' => count($some) === count($values), 'points' => count($some) === 1 && !$isScaled && is_numeric($some[0]) ? $some[0] : null];
+        return $some === []
+            ? null
+            : [
+                'all' => count($some) === count($values),
+                'points' => count($some) === 1 && !$isScaled && is_numeric($some[0]) ? $some[0] : null,
+            ];
     }
 }

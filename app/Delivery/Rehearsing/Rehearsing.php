@@ -43,24 +43,32 @@ final readonly class Rehearsing
     }
 
     /**
-     * @param Fields $body {do: wind on, to: seconds | question | section | whole, seconds} · {do: stop | go on} · {do: answer, how, rest} · {do: back}
+     * @param Fields $body {do: wind on, to: seconds | question | section | whole, seconds} · {do: stop | go on} · {do: answer, how, rest} ·
+     *   {do: back}
      *
      * @throws Malformed|Refused in words
      */
     public function do(Sitting $sitting, Fields $body): void
     {
         if ($body->text('do') === 'answer') {
-            $this->answer($sitting, HowToAnswer::tryFrom($body->text('how')) ?? throw new Malformed('how', 'is none that is known'), $body->flag('rest', false));
+            $this->answer(
+                $sitting,
+                HowToAnswer::tryFrom($body->text('how')) ?? throw new Malformed('how', 'is none that is known'),
+                $body->flag('rest', false),
+            );
 
             return;
         }
-        $this->transactions->over(Lock::sitting($sitting->id), fn () => match ($body->text('do')) {
-            'wind on' => $this->windOn($sitting, $body->text('to'), $body->optionalInteger('seconds')),
-            'stop' => $sitting->rehearsalClock()->stop($this->invigilation->now()),
-            'go on' => $sitting->rehearsalClock()->goOn($this->invigilation->now()),
-            'back' => $this->back($sitting),
-            default => throw new Malformed('do', 'is wind on, stop, go on, answer or back'),
-        });
+        $this->transactions->over(
+            Lock::sitting($sitting->id),
+            fn () => match ($body->text('do')) {
+                'wind on' => $this->windOn($sitting, $body->text('to'), $body->optionalInteger('seconds')),
+                'stop' => $sitting->rehearsalClock()->stop($this->invigilation->now()),
+                'go on' => $sitting->rehearsalClock()->goOn($this->invigilation->now()),
+                'back' => $this->back($sitting),
+                default => throw new Malformed('do', 'is wind on, stop, go on, answer or back'),
+            },
+        );
     }
 
     private function windOn(Sitting $sitting, string $to, ?int $seconds): void
@@ -78,12 +86,16 @@ final readonly class Rehearsing
         foreach ((new Clocks($going->paper, $going->terms))->running($going->state) as $due) {
             if ($due->clock->kind->value === $to) {
                 // What is on its way is waited for as long as for a candidate.
-                $sitting->rehearsalClock()->windOn($due->at->plus(Conduct::grace())->plus(Duration::micros(2)), $this->invigilation->now());
+                $sitting
+                    ->rehearsalClock()
+                    ->windOn($due->at->plus(Conduct::grace())->plus(Duration::micros(2)), $this->invigilation->now());
 
                 return;
             }
         }
-        throw in_array(ClockKind::tryFrom($to), [ClockKind::Question, ClockKind::Section, ClockKind::Whole], true) ? new Refused(sprintf('No time of the %s runs now.', $to)) : new Malformed('to', 'is seconds, question, section or whole');
+        throw in_array(ClockKind::tryFrom($to), [ClockKind::Question, ClockKind::Section, ClockKind::Whole], true)
+            ? new Refused(sprintf('No time of the %s runs now.', $to))
+            : new Malformed('to', 'is seconds, question, section or whole');
     }
 
     /** The questions on this screen that are open; or all to come, up to the end. */
@@ -97,11 +109,19 @@ final readonly class Rehearsing
             }
             $given = 0;
             foreach (self::open($going) as $place) {
-                $given += $this->give($sitting, $place, $how, $chance) || ($rest && $how === HowToAnswer::Partly && $this->give($sitting, $place, HowToAnswer::ByChance, $chance)) ? 1 : 0;
+                $given +=
+                    $this->give($sitting, $place, $how, $chance) ||
+                    ($rest && $how === HowToAnswer::Partly && $this->give($sitting, $place, HowToAnswer::ByChance, $chance))
+                        ? 1
+                        : 0;
             }
             if (!$rest) {
                 if ($given === 0 && $how !== HowToAnswer::NotAtAll) {
-                    throw new Refused($how === HowToAnswer::Partly ? 'Nothing here can be answered partly right.' : 'Nothing here is open to be answered so.');
+                    throw new Refused(
+                        $how === HowToAnswer::Partly
+                            ? 'Nothing here can be answered partly right.'
+                            : 'Nothing here is open to be answered so.',
+                    );
                 }
                 break;
             }
@@ -117,7 +137,11 @@ final readonly class Rehearsing
     {
         $node = $going->state->position->isAt(At::Node) ? $going->paper->nodes[$going->state->position->node] ?? null : null;
 
-        return $node instanceof Screen ? array_values(array_filter($node->questions(), static fn (QuestionPlace $place): bool => $going->state->visit($place->id)->isOpen())) : [];
+        return $node instanceof Screen
+            ? array_values(
+                array_filter($node->questions(), static fn (QuestionPlace $place): bool => $going->state->visit($place->id)->isOpen()),
+            )
+            : [];
     }
 
     private function give(Sitting $sitting, QuestionPlace $place, HowToAnswer $how, Chance $chance): bool
@@ -127,7 +151,12 @@ final readonly class Rehearsing
             return false;
         }
         $checks = $place->rules->tellsBeforeTheEnd();
-        $this->invigilation->byStaff($sitting, static fn (Going $going, Instant $now): Act => $checks ? new Check($now, $place->name, Given::of($response)) : new Save($now, $place->name, Given::of($response)));
+        $this->invigilation->byStaff(
+            $sitting,
+            static fn (Going $going, Instant $now): Act => $checks
+                ? new Check($now, $place->name, Given::of($response))
+                : new Save($now, $place->name, Given::of($response)),
+        );
 
         return true;
     }

@@ -46,9 +46,18 @@ final readonly class SittingStore
     public function events(Sitting $sitting, Paper $paper): \Generator
     {
         $codec = new EventCodec($paper);
-        foreach ($this->db->iterateAssociative('SELECT kind, at, place, data FROM sitting_event WHERE sitting_id = ? ORDER BY number', [$sitting->id]) as $row) {
+        foreach (
+            $this->db->iterateAssociative('SELECT kind, at, place, data FROM sitting_event WHERE sitting_id = ? ORDER BY number', [
+                $sitting->id,
+            ]) as $row
+        ) {
             $data = is_string($row['data']) ? Fields::ofJson($row['data'])->raw() : [];
-            yield $codec->event(is_string($row['kind']) ? $row['kind'] : '', Instant::micros(Row::int($row['at'])), is_string($row['place']) ? $row['place'] : null, array_combine(array_map(strval(...), array_keys($data)), $data));
+            yield $codec->event(
+                is_string($row['kind']) ? $row['kind'] : '',
+                Instant::micros(Row::int($row['at'])),
+                is_string($row['place']) ? $row['place'] : null,
+                array_combine(array_map(strval(...), array_keys($data)), $data),
+            );
         }
     }
 
@@ -59,7 +68,10 @@ final readonly class SittingStore
      */
     public function stateAndRequest(Sitting $sitting, Paper $paper, Conduct $conduct, string $request): array
     {
-        $row = $this->db->fetchAssociative('SELECT s.state, e.kind, e.place, e.data FROM sitting s LEFT JOIN sitting_event e ON e.sitting_id = s.id AND e.request = ? WHERE s.id = ?', [$request, $sitting->id]);
+        $row = $this->db->fetchAssociative(
+            'SELECT s.state, e.kind, e.place, e.data FROM sitting s LEFT JOIN sitting_event e ON e.sitting_id = s.id AND e.request = ? WHERE s.id = ?',
+            [$request, $sitting->id],
+        );
         $text = static fn (string $column): ?string => is_array($row) && is_string($row[$column]) ? $row[$column] : null;
         $stored = $text('state');
         $state = $stored === null ? $conduct->replay($this->events($sitting, $paper)) : Snapshot::read(Fields::ofJson($stored), $paper);
@@ -77,13 +89,27 @@ final readonly class SittingStore
         $number = $after->events - count($events);
         foreach ($events as $i => $event) {
             ++$number;
-            $this->db->insert('sitting_event', [
-                'sitting_id' => $sitting->id, 'number' => $number, 'request' => $i === count($events) - 1 ? $request : Invigilation::OWN . $number,
-                'kind' => EventCodec::kind($event), 'at' => $event->at->micros, 'place' => EventCodec::place($event), 'data' => EventCodec::data($event),
-            ], ['data' => Types::JSON]);
+            $this->db->insert(
+                'sitting_event',
+                [
+                    'sitting_id' => $sitting->id,
+                    'number' => $number,
+                    'request' => $i === count($events) - 1 ? $request : Invigilation::OWN . $number,
+                    'kind' => EventCodec::kind($event),
+                    'at' => $event->at->micros,
+                    'place' => EventCodec::place($event),
+                    'data' => EventCodec::data($event),
+                ],
+                ['data' => Types::JSON],
+            );
         }
-        $sign = $events === [] || str_starts_with($request, Invigilation::OWN) ? [] : ['last_sign' => $events[count($events) - 1]->at->inMillis()];
-        $answered = count(array_filter($paper->questions, static fn (QuestionPlace $place): bool => $after->visit($place->id)->isAnswered()));
+        $sign =
+            $events === [] || str_starts_with($request, Invigilation::OWN)
+                ? []
+                : ['last_sign' => $events[count($events) - 1]->at->inMillis()];
+        $answered = count(
+            array_filter($paper->questions, static fn (QuestionPlace $place): bool => $after->visit($place->id)->isAnswered()),
+        );
         $due = (new Clocks($paper, $terms))->due($after);
         $result = new Review($paper, $after);
         $total = $after->ended === null ? null : $result->total();
@@ -94,8 +120,15 @@ final readonly class SittingStore
             $total === null ? null : [...$total, 'passed' => $result->passed()],
             $total === null ? null : Summary::of($paper, $after),
         );
-        $this->db->update('sitting', ['state' => self::snapshot($after), 'answered' => $answered, ...$sign, ...$columns], ['id' => $sitting->id], ['passed' => Types::BOOLEAN, 'summary' => Types::JSON]);
-        $isSurvey = $sitting->edition !== null && array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$place->plan->counts()) !== [];
+        $this->db->update(
+            'sitting',
+            ['state' => self::snapshot($after), 'answered' => $answered, ...$sign, ...$columns],
+            ['id' => $sitting->id],
+            ['passed' => Types::BOOLEAN, 'summary' => Types::JSON],
+        );
+        $isSurvey =
+            $sitting->edition !== null &&
+            array_filter($paper->questions, static fn (QuestionPlace $place): bool => !$place->plan->counts()) !== [];
         if ($isSurvey && $before->ended !== null) {
             $this->count($sitting->id, -1);
         }
@@ -116,7 +149,10 @@ final readonly class SittingStore
      */
     public function goBack(Sitting $sitting): ?Instant
     {
-        $last = $this->db->fetchAssociative("SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started', 'placed') ORDER BY number DESC LIMIT 1", [$sitting->id]);
+        $last = $this->db->fetchAssociative(
+            "SELECT number, at FROM sitting_event WHERE sitting_id = ? AND kind NOT IN ('ran out', 'started', 'placed') ORDER BY number DESC LIMIT 1",
+            [$sitting->id],
+        );
         if ($last === false) {
             return null;
         }
@@ -142,7 +178,12 @@ final readonly class SittingStore
     /** Counts what was given to questions that are not graded (SurveyCount). */
     private function count(int $sitting, int $by): void
     {
-        foreach ($this->db->fetchAllAssociative('SELECT s.edition_id, m.revision_id, m.response, m.id FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.id = ? AND s.edition_id IS NOT NULL AND m.stands = TRUE AND m.is_graded = FALSE ORDER BY m.id', [$sitting]) as $row) {
+        foreach (
+            $this->db->fetchAllAssociative(
+                'SELECT s.edition_id, m.revision_id, m.response, m.id FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.id = ? AND s.edition_id IS NOT NULL AND m.stands = TRUE AND m.is_graded = FALSE ORDER BY m.id',
+                [$sitting],
+            ) as $row
+        ) {
             $this->db->executeStatement(
                 'INSERT INTO survey_count (edition_id, revision_id, response, first_mark, hash, given) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (edition_id, revision_id, hash) DO UPDATE SET given = given + excluded.given',
                 [...array_values($row), SurveyCount::hash(is_string($row['response']) ? $row['response'] : null), $by],
@@ -177,17 +218,45 @@ final readonly class SittingStore
             return;
         }
         $standing = Standing::of($place, $after->visit($place->id));
-        $this->db->executeStatement('UPDATE mark SET stands = FALSE WHERE sitting_id = ? AND place = ? AND stands = TRUE', [$sitting->id, $place->id]);
+        $this->db->executeStatement('UPDATE mark SET stands = FALSE WHERE sitting_id = ? AND place = ? AND stands = TRUE', [
+            $sitting->id,
+            $place->id,
+        ]);
         foreach ($new as $mark) {
-            $this->db->insert('mark', [
-                'sitting_id' => $sitting->id, 'place' => $place->id, 'revision_id' => $sitting->revisionOf($place->name), 'round' => $mark->round, 'attempt' => $mark->attempt,
-                'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16), 'outcome' => $mark->verdict->outcome->value, 'earned' => (string) $mark->verdict->earned, 'max' => (string) $mark->verdict->max,
-                'working' => $mark->verdict->working, 'reason' => $mark->reason->value, 'at' => $mark->at->micros, 'stands' => 0, 'is_graded' => $place->plan->counts(),
-                'response' => $place->plan->counts() || $mark->response->isBlank() ? null : json_encode($mark->response->toData(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
-            ], ['working' => Types::JSON, 'is_graded' => Types::BOOLEAN]);
+            $this->db->insert(
+                'mark',
+                [
+                    'sitting_id' => $sitting->id,
+                    'place' => $place->id,
+                    'revision_id' => $sitting->revisionOf($place->name),
+                    'round' => $mark->round,
+                    'attempt' => $mark->attempt,
+                    'plan' => substr(hash('sha256', json_encode($place->plan->toData(), JSON_THROW_ON_ERROR)), 0, 16),
+                    'outcome' => $mark->verdict->outcome->value,
+                    'earned' => (string) $mark->verdict->earned,
+                    'max' => (string) $mark->verdict->max,
+                    'working' => $mark->verdict->working,
+                    'reason' => $mark->reason->value,
+                    'at' => $mark->at->micros,
+                    'stands' => 0,
+                    'is_graded' => $place->plan->counts(),
+                    'response' => $place->plan->counts() || $mark->response->isBlank()
+                            ? null
+                            : json_encode(
+                                $mark->response->toData(),
+                                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                            ),
+                ],
+                ['working' => Types::JSON, 'is_graded' => Types::BOOLEAN],
+            );
         }
         if ($standing !== null) {
-            $this->db->executeStatement('UPDATE mark SET stands = TRUE WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [$sitting->id, $place->id, $standing->mark->round, $standing->mark->attempt]);
+            $this->db->executeStatement('UPDATE mark SET stands = TRUE WHERE sitting_id = ? AND place = ? AND round = ? AND attempt = ?', [
+                $sitting->id,
+                $place->id,
+                $standing->mark->round,
+                $standing->mark->attempt,
+            ]);
         }
     }
 
@@ -196,6 +265,6 @@ final readonly class SittingStore
     {
         $visit = $state->visit($place->id);
 
-        return [...$visit->allMarks(), ...($visit->blank === null ? [] : [$visit->blank])];
+        return [...$visit->allMarks(), ...$visit->blank === null ? [] : [$visit->blank]];
     }
 }

@@ -39,7 +39,12 @@ final class BankFiles implements PackageFiles
             return $this->names[$path];
         }
         try {
-            ['name' => $name, 'hash' => $hash] = $this->media->await($this->bank, basename($path), $this->files->contents($path) ?? '', $this->kept);
+            ['name' => $name, 'hash' => $hash] = $this->media->await(
+                $this->bank,
+                basename($path),
+                $this->files->contents($path) ?? '',
+                $this->kept,
+            );
             $this->kept[$name] = $hash;
         } catch (Malformed $e) {
             $name = basename($path);

@@ -36,7 +36,9 @@ final readonly class PackageOpening
     /**
      * @param string $path of the file
      *
-     * @return array{text: string, blueprints: list<array{title: string, document: array<string, mixed>}>, pictures: array<string, string>, unmatched: list<array<string, mixed>>, problems: list<array<string, mixed>>} pictures: hashes of files that are kept for the bank, by the names that it will have for them
+     * @return array{text: string, blueprints: list<array{title: string, document: array<string, mixed>}>, pictures: array<string, string>,
+     *   unmatched: list<array<string, mixed>>, problems: list<array<string, mixed>>} pictures: hashes of files that are kept for the bank,
+     *   by the names that it will have for them
      *
      * @throws Malformed if nothing of it can be read
      */
@@ -46,9 +48,14 @@ final readonly class PackageOpening
         $files = null;
         $isZip = file_get_contents($path, length: strlen(SafeZip::BEGINS)) === SafeZip::BEGINS;
         $archive = $isZip ? self::archive($path) : null;
-        $source = $archive !== null ? new ArchiveSource($path) : ($isZip ? new PackageSource(function () use ($bank, $path, &$files): PackageFiles {
-            return $files = new BankFiles(new ZipFiles(SafeZip::open($path)), $this->media, $bank);
-        }) : new QtiSource((string) file_get_contents($path), $name));
+        $source =
+            $archive !== null
+                ? new ArchiveSource($path)
+                : ($isZip
+                    ? new PackageSource(function () use ($bank, $path, &$files): PackageFiles {
+                        return $files = new BankFiles(new ZipFiles(SafeZip::open($path)), $this->media, $bank);
+                    })
+                    : new QtiSource((string) file_get_contents($path), $name));
         $writer = new Writer();
         $text = '';
         $problems = [];
@@ -61,7 +68,8 @@ final readonly class PackageOpening
         if ($text === '' && $report->pages === [] && $report->unmatched === []) {
             throw new Malformed('file', $problems[0]->message ?? 'holds no item');
         }
-        [$text, $kept] = $archive === null ? [$text, $files instanceof BankFiles ? $files->kept() : []] : $this->media($bank, $archive, $text);
+        [$text, $kept] =
+            $archive === null ? [$text, $files instanceof BankFiles ? $files->kept() : []] : $this->media($bank, $archive, $text);
         [$blueprints, $left] = self::assessments($report);
         foreach ($files instanceof BankFiles ? $files->refused() : [] as $refused => $why) {
             $problems[] = new Problem(1, 1, $why, file: $refused);
@@ -76,7 +84,10 @@ final readonly class PackageOpening
         ];
     }
 
-    /** @return array{list<array{title: string, document: array<string, mixed>}>, list<Unmatched>} tests as blueprints, and what of them does not come along */
+    /**
+     * @return array{list<array{title: string, document: array<string, mixed>}>, list<Unmatched>} tests as blueprints, and what of them does
+     *   not come along
+     */
     private static function assessments(Report $report): array
     {
         $blueprints = $left = [];

@@ -45,6 +45,12 @@ class KeptMapping
     /** @return array{id: int, name: string, headings: list<string>, mapping: array<array-key, mixed>, by: string} */
     public function toData(): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'headings' => $this->headings, 'mapping' => $this->mapping, 'by' => $this->account->name];
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'headings' => $this->headings,
+            'mapping' => $this->mapping,
+            'by' => $this->account->name,
+        ];
     }
 }

@@ -30,7 +30,12 @@ final readonly class MappingController
     #[Route('/api/intake/mappings', methods: ['GET'])]
     public function mappings(): JsonResponse
     {
-        return new JsonResponse(['mappings' => array_map(static fn (KeptMapping $m): array => $m->toData(), $this->em->getRepository(KeptMapping::class)->findBy([], ['name' => 'ASC']))]);
+        return new JsonResponse([
+            'mappings' => array_map(
+                static fn (KeptMapping $m): array => $m->toData(),
+                $this->em->getRepository(KeptMapping::class)->findBy([], ['name' => 'ASC']),
+            ),
+        ]);
     }
 
     /** Keeps one; what was kept under its name is gone. */

@@ -106,7 +106,15 @@ final readonly class SqliteDialect implements Dialect
 
         return [
             ...array_map(static fn (mixed $line): string => 'the database: ' . $text($line), array_values($broken)),
-            ...array_map(static fn (array $row): string => sprintf('row %s of %s refers to a %s that is not there', $text($row['rowid']), $text($row['table']), $text($row['parent'])), $db->fetchAllAssociative('PRAGMA foreign_key_check')),
+            ...array_map(
+                static fn (array $row): string => sprintf(
+                    'row %s of %s refers to a %s that is not there',
+                    $text($row['rowid']),
+                    $text($row['table']),
+                    $text($row['parent']),
+                ),
+                $db->fetchAllAssociative('PRAGMA foreign_key_check'),
+            ),
         ];
     }
 

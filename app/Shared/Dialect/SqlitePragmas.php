@@ -12,8 +12,11 @@ use Doctrine\DBAL\Driver\Middleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
-/** Every connection: transactions that have the write lock from their beginning, so that what is read in them still stands when they write; write-ahead log, foreign keys, patience when another process writes, every commit on the disk
- * before it is acknowledged; and a function that folds letters of all alphabets. */
+/**
+ * Every connection: transactions that have the write lock from their beginning, so that what is read in them still stands when they write;
+ * write-ahead log, foreign keys, patience when another process writes, every commit on the disk before it is acknowledged; and a function
+ * that folds letters of all alphabets.
+ */
 #[AsMiddleware(priority: 200)]
 final class SqlitePragmas implements Middleware
 {
@@ -65,13 +68,20 @@ final class SqlitePragmas implements Middleware
                         }
                     }
                 };
-                foreach (['journal_mode=WAL', 'busy_timeout=' . SqlitePragmas::PATIENCE, 'foreign_keys=ON', 'synchronous=FULL'] as $pragma) {
+                foreach (
+                    ['journal_mode=WAL', 'busy_timeout=' . SqlitePragmas::PATIENCE, 'foreign_keys=ON', 'synchronous=FULL'] as $pragma
+                ) {
                     $connection->exec('PRAGMA ' . $pragma);
                 }
                 // SQLite's own LOWER() knows a to z alone.
                 $native = $connection->getNativeConnection();
                 if ($native instanceof \PDO) {
-                    $native->sqliteCreateFunction('folded', static fn (?string $text): string => mb_strtolower((string) $text), 1, \PDO::SQLITE_DETERMINISTIC);
+                    $native->sqliteCreateFunction(
+                        'folded',
+                        static fn (?string $text): string => mb_strtolower((string) $text),
+                        1,
+                        \PDO::SQLITE_DETERMINISTIC,
+                    );
                 }
 
                 return $connection;

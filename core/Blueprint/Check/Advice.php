@@ -20,7 +20,10 @@ use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** What can be sat and is hardly meant so: routes that nobody takes, a second attempt that loses what the first earned, hints that never open. */
+/**
+ * What can be sat and is hardly meant so: routes that nobody takes, a second attempt that loses what the first earned, hints that never
+ * open.
+ */
 final class Advice
 {
     /** @var list<Refusal> */
@@ -30,7 +33,8 @@ final class Advice
      * @param list<Span> $before what may have been asked when each step is reached
      * @param \Closure(string): ?Question $question a fixed one, if it is whole
      *
-     * @return list<Refusal> by the steps they are about; "loses" can be put right by letting the best attempt stand, "attempts 2" by giving as many
+     * @return list<Refusal> by the steps they are about; "loses" can be put right by letting the best attempt stand, "attempts 2" by giving
+     *   as many
      */
     public static function on(Ways $ways, array $before, \Closure $question, ?BankSettings $bank = null): array
     {
@@ -44,7 +48,12 @@ final class Advice
             $fixed = $step instanceof QuestionStep ? $question($step->question) : null;
             if ($fixed !== null) {
                 $told = $ways->blueprint->rulesIn($section)->tellsBeforeTheEnd();
-                $advice->hints($step, $fixed, $fixed->effective($bank, $step->settings, $section->settings, $ways->blueprint->settings), $told);
+                $advice->hints(
+                    $step,
+                    $fixed,
+                    $fixed->effective($bank, $step->settings, $section->settings, $ways->blueprint->settings),
+                    $told,
+                );
             }
         }
 
@@ -59,12 +68,30 @@ final class Advice
             if ($is === null) {
                 continue;
             }
-            if ($route->when instanceof PointsCondition && $route->when->scope->section === null && $route->when->scope->questions === null && self::isAbove($is, $route->when->inPercent ? Ratio::of(100) : $before->most->exact())) {
-                $this->found[] = new Refusal($step->id, 'never', sprintf('nobody takes route %d: until here there are at most %s %s', $i + 1, $route->when->inPercent ? '100' : $before->most, $route->when->inPercent ? '%' : 'points'));
+            if (
+                $route->when instanceof PointsCondition &&
+                $route->when->scope->section === null &&
+                $route->when->scope->questions === null &&
+                self::isAbove($is, $route->when->inPercent ? Ratio::of(100) : $before->most->exact())
+            ) {
+                $this->found[] = new Refusal(
+                    $step->id,
+                    'never',
+                    sprintf(
+                        'nobody takes route %d: until here there are at most %s %s',
+                        $i + 1,
+                        $route->when->inPercent ? '100' : $before->most,
+                        $route->when->inPercent ? '%' : 'points',
+                    ),
+                );
             }
             $of = self::about($route->when);
             if (self::lies($is, $covered[$of] ?? [])) {
-                $this->found[] = new Refusal($step->id, 'dead', sprintf('nobody takes route %d: what it asks for has gone another way before', $i + 1));
+                $this->found[] = new Refusal(
+                    $step->id,
+                    'dead',
+                    sprintf('nobody takes route %d: what it asks for has gone another way before', $i + 1),
+                );
             }
             $covered[$of][] = $is;
         }
@@ -83,7 +110,11 @@ final class Advice
     /** What a condition measures, so that two of them can be held against each other. */
     private static function about(Condition $when): string
     {
-        return $when instanceof PointsCondition ? serialize([$when->inPercent, $when->scope]) : ($when instanceof TallyCondition ? 'tally ' . $when->tally : '');
+        return $when instanceof PointsCondition
+            ? serialize([$when->inPercent, $when->scope])
+            : ($when instanceof TallyCondition
+                ? 'tally ' . $when->tally
+                : '');
     }
 
     private static function isAbove(Comparison $is, Ratio $most): bool
@@ -108,8 +139,8 @@ final class Advice
             return false;
         }
         $ends = [];
-        foreach ([...($is === null ? [] : [$is]), ...$others] as $one) {
-            array_push($ends, $one->value->exact(), ...($one->to === null ? [] : [$one->to->exact()]));
+        foreach ([...$is === null ? [] : [$is], ...$others] as $one) {
+            array_push($ends, $one->value->exact(), ...$one->to === null ? [] : [$one->to->exact()]);
         }
         usort($ends, static fn (Ratio $a, Ratio $b): int => $a->compareTo($b));
         $tried = [$ends[0]->minus(Ratio::one()), $ends[count($ends) - 1]->plus(Ratio::one()), ...$ends];
@@ -130,7 +161,11 @@ final class Advice
     {
         $attempts = $step->settings->get(Setting::Attempts) ?? '1';
         if ($step->settings->get(Setting::Time) !== null && $attempts !== '1' && $step->settings->get(Setting::Stands) !== 'best') {
-            $this->found[] = new Refusal($step->id, 'loses', 'time runs on while feedback is read: a further attempt that runs out loses what an earlier one earned');
+            $this->found[] = new Refusal(
+                $step->id,
+                'loses',
+                'time runs on while feedback is read: a further attempt that runs out loses what an earlier one earned',
+            );
         }
     }
 
@@ -141,9 +176,22 @@ final class Advice
         $seconds = $settings->seconds();
         foreach ($question->hints as $i => $hint) {
             if ($attempts !== null && $hint->fromAttempt > $attempts) {
-                $this->found[] = new Refusal($step->id, $told ? "attempts $hint->fromAttempt" : 'hint', sprintf('hint %d never opens: it comes with attempt %d, and there %s', $i + 1, $hint->fromAttempt, $attempts === 1 ? 'is one' : "are $attempts"));
+                $this->found[] = new Refusal(
+                    $step->id,
+                    $told ? "attempts $hint->fromAttempt" : 'hint',
+                    sprintf(
+                        'hint %d never opens: it comes with attempt %d, and there %s',
+                        $i + 1,
+                        $hint->fromAttempt,
+                        $attempts === 1 ? 'is one' : "are $attempts",
+                    ),
+                );
             } elseif ($seconds !== null && $hint->afterSeconds >= $seconds) {
-                $this->found[] = new Refusal($step->id, 'hint', sprintf('hint %d never opens: it comes after %d s, and the time is %d s', $i + 1, $hint->afterSeconds, $seconds));
+                $this->found[] = new Refusal(
+                    $step->id,
+                    'hint',
+                    sprintf('hint %d never opens: it comes after %d s, and the time is %d s', $i + 1, $hint->afterSeconds, $seconds),
+                );
             }
         }
     }

@@ -40,7 +40,14 @@ final readonly class BandsCheck
             if ($before->to === null || $band->from === null) {
                 $wrong[] = sprintf('“%s” and “%s” meet at an open end', $before->name, $band->name);
             } elseif ($band->from !== $before->to + 1) {
-                $wrong[] = sprintf('%s between “%s”, which ends at %d, and “%s”, which begins at %d', $band->from > $before->to ? 'a gap' : 'an overlap', $before->name, $before->to, $band->name, $band->from);
+                $wrong[] = sprintf(
+                    '%s between “%s”, which ends at %d, and “%s”, which begins at %d',
+                    $band->from > $before->to ? 'a gap' : 'an overlap',
+                    $before->name,
+                    $before->to,
+                    $band->name,
+                    $band->from,
+                );
             }
         }
 

@@ -21,7 +21,8 @@ final readonly class Checks
         (new StepsCheck($this->blueprint, $this->known, $this->refusals))->run();
         (new ConditionsCheck($this->blueprint, $this->known, $this->refusals))->run();
         (new BandsCheck($this->blueprint, $this->refusals))->run();
-        if ($this->refusals->isEmpty()) { // where ways lead can only be told when all else is right
+        if ($this->refusals->isEmpty()) {
+            // where ways lead can only be told when all else is right
             (new WaysCheck($this->blueprint, $this->refusals))->run();
         }
     }

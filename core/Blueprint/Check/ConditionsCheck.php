@@ -23,8 +23,11 @@ final class ConditionsCheck
     /** @var array<string, true> */
     private array $fixed = [];
 
-    public function __construct(private readonly Blueprint $blueprint, private readonly Known $known, private readonly Refusals $refusals)
-    {
+    public function __construct(
+        private readonly Blueprint $blueprint,
+        private readonly Known $known,
+        private readonly Refusals $refusals,
+    ) {
     }
 
     public function run(): void
@@ -51,12 +54,24 @@ final class ConditionsCheck
         $asks = array_merge(...array_map(static fn ($route): array => $route->when->asks(), $step->routes));
         foreach (array_unique($asks, SORT_REGULAR) as $asked) {
             if (!$this->isThere($asked)) {
-                $this->refusals->add($step->id, 'unknown', match (true) {
-                    $asked->what === 'question' && $asked->choice !== null && $this->known->question($asked->name) !== null => sprintf('“%s” has no choice %d', $asked->name, $asked->choice),
-                    default => sprintf('there is no %s “%s” to ask about', $asked->what, $asked->name),
-                });
+                $this->refusals->add(
+                    $step->id,
+                    'unknown',
+                    match (true) {
+                        $asked->what === 'question' && $asked->choice !== null && $this->known->question($asked->name) !== null => sprintf(
+                            '“%s” has no choice %d',
+                            $asked->name,
+                            $asked->choice,
+                        ),
+                        default => sprintf('there is no %s “%s” to ask about', $asked->what, $asked->name),
+                    },
+                );
             } elseif ($this->comesAfter($asked)) {
-                $this->refusals->add($step->id, 'condition', sprintf('the %s “%s” comes after this checkpoint', $asked->what, $asked->name));
+                $this->refusals->add(
+                    $step->id,
+                    'condition',
+                    sprintf('the %s “%s” comes after this checkpoint', $asked->what, $asked->name),
+                );
             }
         }
     }
@@ -65,8 +80,10 @@ final class ConditionsCheck
     {
         return match ($asked->what) {
             'tally' => array_filter($this->blueprint->tallies, static fn (Tally $tally): bool => $tally->name === $asked->name) !== [],
-            'section' => array_filter($this->blueprint->sections, static fn (Section $section): bool => $section->id === $asked->name) !== [],
-            default => $this->known->has($asked->name) && ($asked->choice === null || $this->known->question($asked->name)?->canChoose($asked->choice) !== false),
+            'section' => array_filter($this->blueprint->sections, static fn (Section $section): bool => $section->id === $asked->name) !==
+                [],
+            default => $this->known->has($asked->name) &&
+                ($asked->choice === null || $this->known->question($asked->name)?->canChoose($asked->choice) !== false),
         };
     }
 

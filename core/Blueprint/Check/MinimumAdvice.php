@@ -22,9 +22,27 @@ final class MinimumAdvice
         foreach ($blueprint->pass->minimums ?? [] as $minimum) {
             [$least, $most] = $shares->points($minimum->objective, $paths);
             if ($least->isZero()) {
-                $found[] = new Refusal(Refusal::BLUEPRINT, 'minimum ' . $minimum->objective, sprintf($most->isZero() ? 'nothing is asked of %s; its minimum does not apply' : 'a form, or a path through it, may ask nothing of %s; its minimum does not apply then', $minimum->objective));
+                $found[] = new Refusal(
+                    Refusal::BLUEPRINT,
+                    'minimum ' . $minimum->objective,
+                    sprintf(
+                        $most->isZero()
+                            ? 'nothing is asked of %s; its minimum does not apply'
+                            : 'a form, or a path through it, may ask nothing of %s; its minimum does not apply then',
+                        $minimum->objective,
+                    ),
+                );
             } elseif (!$minimum->mark->inPercent && $minimum->mark->value->compare($least) > 0) {
-                $found[] = new Refusal(Refusal::BLUEPRINT, 'minimum ' . $minimum->objective, sprintf('in some forms %s has %s points in all; its minimum of %s cannot be reached then', $minimum->objective, $least, $minimum->mark->value));
+                $found[] = new Refusal(
+                    Refusal::BLUEPRINT,
+                    'minimum ' . $minimum->objective,
+                    sprintf(
+                        'in some forms %s has %s points in all; its minimum of %s cannot be reached then',
+                        $minimum->objective,
+                        $least,
+                        $minimum->mark->value,
+                    ),
+                );
             }
         }
 

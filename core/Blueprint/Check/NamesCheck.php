@@ -21,8 +21,11 @@ final class NamesCheck
     /** @var array<string, true> fixed questions so far */
     private array $fixed = [];
 
-    public function __construct(private readonly Blueprint $blueprint, private readonly Known $known, private readonly Refusals $refusals)
-    {
+    public function __construct(
+        private readonly Blueprint $blueprint,
+        private readonly Known $known,
+        private readonly Refusals $refusals,
+    ) {
     }
 
     public function run(): void
@@ -36,7 +39,10 @@ final class NamesCheck
         foreach ($this->blueprint->tallies as $tally) {
             array_map(fn (Band $band) => $this->page(Refusal::BLUEPRINT, $band->page), $tally->bands);
         }
-        array_map(fn (string $page) => $this->page(Refusal::BLUEPRINT, $page), array_filter([$this->blueprint->opening, ...$this->blueprint->closing->names()], is_string(...)));
+        array_map(
+            fn (string $page) => $this->page(Refusal::BLUEPRINT, $page),
+            array_filter([$this->blueprint->opening, ...$this->blueprint->closing->names()], is_string(...)),
+        );
     }
 
     private function step(Step $step): void

@@ -43,7 +43,11 @@ final readonly class RulesCheck
             $this->refusals->add(Refusal::BLUEPRINT, 'score', 'a running score would tell what a section does not tell before the end');
         }
         if ($silent && $this->blueprint->rules->dropsWhatIsOpen()) {
-            $this->refusals->add(Refusal::BLUEPRINT, 'runningOut', 'where nothing is checked before the end, “unanswered” would throw the paper away');
+            $this->refusals->add(
+                Refusal::BLUEPRINT,
+                'runningOut',
+                'where nothing is checked before the end, “unanswered” would throw the paper away',
+            );
         }
     }
 

@@ -25,7 +25,10 @@ final readonly class StepsCheck
 
     public function run(): void
     {
-        if ($this->blueprint->isMixed && array_filter($this->blueprint->steps(), static fn (array $at): bool => $at[1] instanceof CheckpointStep) !== []) {
+        if (
+            $this->blueprint->isMixed &&
+            array_filter($this->blueprint->steps(), static fn (array $at): bool => $at[1] instanceof CheckpointStep) !== []
+        ) {
             $this->refusals->add('blueprint', 'order', 'a checkpoint needs an order to lead along, and the sections are mixed');
         }
         foreach ($this->blueprint->sections as $section) {
@@ -43,7 +46,9 @@ final readonly class StepsCheck
 
     private function mixed(Section $section, Step $step): void
     {
-        $leadsOn = $step instanceof QuestionStep && array_filter($step->leads->typed(), static fn (Lead $lead): bool => $lead->then !== null) !== [];
+        $leadsOn =
+            $step instanceof QuestionStep &&
+            array_filter($step->leads->typed(), static fn (Lead $lead): bool => $lead->then !== null) !== [];
         if ($section->isMixed && ($step instanceof CheckpointStep || $leadsOn || ($step instanceof PageStep && $step->then !== null))) {
             $this->refusals->add($step->id, 'order', 'a way on needs an order to lead along, and this section is mixed');
         }

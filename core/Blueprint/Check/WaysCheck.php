@@ -54,7 +54,9 @@ final class WaysCheck
             return ['to', sprintf('“%s” does not come after this step; ways lead forward', $way)];
         }
 
-        return $this->isBeginning($way, $into) ? null : ['to', sprintf('“%s” stands in the middle of what is gone through together; lead to its beginning', $way)];
+        return $this->isBeginning($way, $into)
+            ? null
+            : ['to', sprintf('“%s” stands in the middle of what is gone through together; lead to its beginning', $way)];
     }
 
     /** Whether a screen that is shared, or a stretch that is moved in freely, begins there. */

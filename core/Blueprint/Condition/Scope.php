@@ -30,12 +30,16 @@ final readonly class Scope
 
     public function has(string $section, string $question): bool
     {
-        return ($this->section === null || $this->section === $section) && ($this->questions === null || in_array($question, $this->questions, true));
+        return ($this->section === null || $this->section === $section) &&
+            ($this->questions === null || in_array($question, $this->questions, true));
     }
 
     /** @return list<Asked> */
     public function asks(): array
     {
-        return [...($this->section === null ? [] : [Asked::section($this->section)]), ...array_map(static fn (string $name): Asked => Asked::question($name), $this->questions ?? [])];
+        return [
+            ...$this->section === null ? [] : [Asked::section($this->section)],
+            ...array_map(static fn (string $name): Asked => Asked::question($name), $this->questions ?? []),
+        ];
     }
 }

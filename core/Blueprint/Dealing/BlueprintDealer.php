@@ -84,19 +84,24 @@ final class BlueprintDealer
         $blocks = [];
         foreach ($section->steps as $step) {
             $mixed = $step instanceof DrawStep && $step->isMixed;
-            $dealt = $step instanceof AskingStep
-                ? array_map(static fn (string $id): DealtStep => new DealtStep($step->id, $id, $step->id), $picked[$step->id])
-                : [new DealtStep($step->id, null, $step->id)];
+            $dealt =
+                $step instanceof AskingStep
+                    ? array_map(static fn (string $id): DealtStep => new DealtStep($step->id, $id, $step->id), $picked[$step->id])
+                    : [new DealtStep($step->id, null, $step->id)];
             $among = $mixed ? [...$among, ...$dealt] : $among;
             // What stands together keeps together where the section is mixed.
-            $blocks = [...$blocks, ...($mixed ? array_map(static fn (DealtStep $one): array => [$one, true], $dealt) : [[$dealt, false]])];
+            $blocks = [...$blocks, ...$mixed ? array_map(static fn (DealtStep $one): array => [$one, true], $dealt) : [[$dealt, false]]];
         }
         $among = $chance->shuffled($among);
         $blocks = array_map(static function (array $block) use (&$among): array {
             [$steps, $isMixed] = $block;
             $one = $isMixed ? array_shift($among) : null;
 
-            return $one !== null && $steps instanceof DealtStep ? [new DealtStep($one->step, $one->question, $steps->at)] : (is_array($steps) ? $steps : [$steps]);
+            return $one !== null && $steps instanceof DealtStep
+                ? [new DealtStep($one->step, $one->question, $steps->at)]
+                : (is_array($steps)
+                    ? $steps
+                    : [$steps]);
         }, $blocks);
 
         return array_merge(...$section->isMixed ? $chance->shuffled($blocks) : $blocks);

@@ -15,7 +15,10 @@ final readonly class DealtForm
     /** @return list<string> ids of the questions, in their order */
     public function questions(): array
     {
-        $questions = array_map(static fn (DealtStep $step): ?string => $step->question, array_merge(...array_column($this->sections, 'steps')));
+        $questions = array_map(
+            static fn (DealtStep $step): ?string => $step->question,
+            array_merge(...array_column($this->sections, 'steps')),
+        );
 
         return array_values(array_filter($questions, is_string(...)));
     }

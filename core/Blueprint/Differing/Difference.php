@@ -13,8 +13,13 @@ final readonly class Difference
      * @param string|null $old in words; null: there was none
      * @param string|null $new in words; null: there is none. Both null: it differs in more than a few words could say
      */
-    public function __construct(public DifferenceSort $sort, public ?string $where, public string $what, public ?string $old = null, public ?string $new = null)
-    {
+    public function __construct(
+        public DifferenceSort $sort,
+        public ?string $where,
+        public string $what,
+        public ?string $old = null,
+        public ?string $new = null,
+    ) {
     }
 
     /** @return array{sort: string, where: string|null, what: string, old: string|null, new: string|null} */

@@ -52,7 +52,11 @@ final class Differences
             isset($pass['points']) => self::text($pass['points']) . ' points',
             default => null,
         };
-        $minimums = static fn (array $pass): array => array_reduce(Fields::of($pass)->objects('objectives', optional: true), static fn (array $all, Fields $one): array => [...$all, $one->text('objective') => $mark($one->raw())], []);
+        $minimums = static fn (array $pass): array => array_reduce(
+            Fields::of($pass)->objects('objectives', optional: true),
+            static fn (array $all, Fields $one): array => [...$all, $one->text('objective') => $mark($one->raw())],
+            [],
+        );
         $this->value(DifferenceSort::PassMark, null, 'pass', $mark($old), $mark($new));
         $this->words(DifferenceSort::Minimum, null, $minimums($old), $minimums($new));
     }
@@ -74,7 +78,12 @@ final class Differences
             $where = $section->text('title', '') === '' ? null : '“' . $section->text('title') . '”';
             $this->value(DifferenceSort::Section, null, 'section', $title($was), $title($is));
             if ($was !== null && $is !== null) {
-                $this->words(DifferenceSort::Rule, $where, ['time' => $was->optionalText('time')] + self::map($was, 'rules'), ['time' => $is->optionalText('time')] + self::map($is, 'rules'));
+                $this->words(
+                    DifferenceSort::Rule,
+                    $where,
+                    ['time' => $was->optionalText('time')] + self::map($was, 'rules'),
+                    ['time' => $is->optionalText('time')] + self::map($is, 'rules'),
+                );
                 $this->words(DifferenceSort::Setting, $where, self::map($was, 'settings'), self::map($is, 'settings'));
                 $this->value(DifferenceSort::Order, $where, 'steps', $was->text('order', 'as written'), $is->text('order', 'as written'));
             }
@@ -145,7 +154,11 @@ final class Differences
         return match (true) {
             $step->has('page') => sprintf('page “%s”', $step->text('page')),
             $step->has('question') => sprintf('question “%s”', $step->text('question')),
-            $step->has('draw') => sprintf('%d of %s', $step->object('draw')->integer('take'), Pool::fromData($step->object('draw')->object('pool'))->inWords()),
+            $step->has('draw') => sprintf(
+                '%d of %s',
+                $step->object('draw')->integer('take'),
+                Pool::fromData($step->object('draw')->object('pool'))->inWords(),
+            ),
             default => 'checkpoint',
         };
     }
@@ -155,7 +168,21 @@ final class Differences
     {
         $told = [];
         foreach ($document->objects('tallies', optional: true) as $tally) {
-            $told[$tally->text('name')] = implode(', ', array_map(static fn (Fields $band): string => trim(sprintf('%s %s to %s', $band->text('name'), $band->optionalInteger('from') ?? '', $band->optionalInteger('to') ?? '')) . ($band->optionalText('page') === null ? '' : sprintf(' (page “%s”)', $band->text('page'))), $tally->objects('bands', optional: true))) . self::told($tally->text('told', TallyTold::Value->value));
+            $told[$tally->text('name')] =
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (Fields $band): string => trim(
+                            sprintf(
+                                '%s %s to %s',
+                                $band->text('name'),
+                                $band->optionalInteger('from') ?? '',
+                                $band->optionalInteger('to') ?? '',
+                            ),
+                        ) . ($band->optionalText('page') === null ? '' : sprintf(' (page “%s”)', $band->text('page'))),
+                        $tally->objects('bands', optional: true),
+                    ),
+                ) . self::told($tally->text('told', TallyTold::Value->value));
         }
 
         return $told;
@@ -187,7 +214,9 @@ final class Differences
      */
     private static function stepsOf(array $sections): array
     {
-        return self::byId(array_merge(...array_map(static fn (Fields $section): array => $section->objects('steps'), array_values($sections))));
+        return self::byId(
+            array_merge(...array_map(static fn (Fields $section): array => $section->objects('steps'), array_values($sections))),
+        );
     }
 
     /** @return array<array-key, mixed> */
@@ -204,7 +233,15 @@ final class Differences
                 ksort($value);
             }
 
-            return implode(', ', array_map(static fn (mixed $part, int|string $key): string => (is_int($key) ? '' : "$key ") . (is_array($part) ? '(' . self::text($part) . ')' : self::text($part)), $value, array_keys($value)));
+            return implode(
+                ', ',
+                array_map(
+                    static fn (mixed $part, int|string $key): string => (is_int($key) ? '' : "$key ") .
+                        (is_array($part) ? '(' . self::text($part) . ')' : self::text($part)),
+                    $value,
+                    array_keys($value),
+                ),
+            );
         }
 
         return match (true) {

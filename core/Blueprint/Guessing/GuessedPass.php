@@ -50,7 +50,9 @@ final class GuessedPass
         }
         try {
             $shares = self::shares($ways, self::guessed($ways, $sums, $eligible, $question));
-            $isAlike = count($shares) === 1 && array_filter(array_merge(...$shares[0]), static fn (GuessedStep $step): bool => !$step->isAlike()) === [];
+            $isAlike =
+                count($shares) === 1 &&
+                array_filter(array_merge(...$shares[0]), static fn (GuessedStep $step): bool => !$step->isAlike()) === [];
             if (!$isAlike && array_filter($ways->steps, static fn (array $at): bool => $at[1] instanceof CheckpointStep) !== []) {
                 return 'the way divides, and a draw takes questions that are not guessed alike';
             }
@@ -88,12 +90,26 @@ final class GuessedPass
             if (!$step instanceof AskingStep) {
                 continue;
             }
-            $names = $step instanceof QuestionStep ? [$step->question] : ($step instanceof DrawStep ? array_map(static fn (EligibleQuestion $q): string => $q->id, array_values(array_filter($eligible, $step->draw->pool->fits(...)))) : []);
+            $names =
+                $step instanceof QuestionStep
+                    ? [$step->question]
+                    : ($step instanceof DrawStep
+                        ? array_map(
+                            static fn (EligibleQuestion $q): string => $q->id,
+                            array_values(array_filter($eligible, $step->draw->pool->fits(...))),
+                        )
+                        : []);
             $count += count($names);
             if ($count > self::MOST) {
                 throw new TooManyToCount(sprintf('the pools have more than %d questions', self::MOST));
             }
-            $guessed[$place] = [$step instanceof DrawStep ? $step->draw->take : count($names), array_map(static fn (string $name): array => self::one($guessing, $ways->blueprint, $sums, $section, $step, $name, $question), $names)];
+            $guessed[$place] = [
+                $step instanceof DrawStep ? $step->draw->take : count($names),
+                array_map(
+                    static fn (string $name): array => self::one($guessing, $ways->blueprint, $sums, $section, $step, $name, $question),
+                    $names,
+                ),
+            ];
         }
 
         return $guessed;
@@ -104,16 +120,28 @@ final class GuessedPass
      *
      * @return Guessed
      */
-    private static function one(Guessing $guessing, Blueprint $blueprint, Sums $sums, Section $section, AskingStep $step, string $name, \Closure $question): array
-    {
+    private static function one(
+        Guessing $guessing,
+        Blueprint $blueprint,
+        Sums $sums,
+        Section $section,
+        AskingStep $step,
+        string $name,
+        \Closure $question,
+    ): array {
         [$one, $bank] = $question($name);
         $settings = $one->effective($bank, $step->settings, $section->settings, $blueprint->settings);
 
-        return ['rows' => $guessing->of($one, $settings), 'worth' => MarkingPlan::of($one, $settings)->max(), 'sums' => $sums->of($section->id, $name, implode(' > ', $one->objective))];
+        return [
+            'rows' => $guessing->of($one, $settings),
+            'worth' => MarkingPlan::of($one, $settings)->max(),
+            'sums' => $sums->of($section->id, $name, implode(' > ', $one->objective)),
+        ];
     }
 
     /**
-     * What forms may ask, by place: one way, unless a draw takes of questions that count in different sums; then each way in which it can be shared out.
+     * What forms may ask, by place: one way, unless a draw takes of questions that count in different sums; then each way in which it can
+     * be shared out.
      *
      * @param array<int, array{int, list<Guessed>}> $guessed
      *
@@ -131,7 +159,15 @@ final class GuessedPass
             }
             $next = [];
             foreach (self::split(array_map(count(...), array_values($groups)), $take) as $counts) {
-                $steps = array_values(array_filter(array_map(static fn (array $group, int $n): ?GuessedStep => $n > 0 ? self::step($n, $group) : null, array_values($groups), $counts)));
+                $steps = array_values(
+                    array_filter(
+                        array_map(
+                            static fn (array $group, int $n): ?GuessedStep => $n > 0 ? self::step($n, $group) : null,
+                            array_values($groups),
+                            $counts,
+                        ),
+                    ),
+                );
                 foreach ($all as $before) {
                     $next[] = $before + [$place => $steps];
                 }

@@ -28,12 +28,20 @@ final readonly class GuessedStep
     /** Whether all are guessed alike and count the same, so that it does not matter which are taken. */
     public function isAlike(): bool
     {
-        $told = array_map(static fn (array $rows): string => implode(' ', array_map(static fn (array $row): string => $row['points'] . ':' . $row['chance'], $rows)), $this->pool);
+        $told = array_map(
+            static fn (array $rows): string => implode(
+                ' ',
+                array_map(static fn (array $row): string => $row['points'] . ':' . $row['chance'], $rows),
+            ),
+            $this->pool,
+        );
 
         return count(array_unique($told)) === 1 && $this->worths[0]->compare($this->worths[count($this->worths) - 1]) === 0;
     }
 
-    /** @return list<array{Distribution, Points}> how each that is taken is guessed and what it counts, at worst or at best for who guesses */
+    /**
+     * @return list<array{Distribution, Points}> how each that is taken is guessed and what it counts, at worst or at best for who guesses
+     */
     public function asked(bool $best): array
     {
         $rows = $this->isAlike() ? $this->pool[0] : Envelope::of($this->pool, $best);

@@ -52,7 +52,11 @@ final readonly class GuessedWalk
             }
         }
 
-        return array_reduce($at[$end] ?? [], fn (Ratio $sum, array $state): Ratio => $this->passes($state[0]) ? $sum->plus($state[1]) : $sum, Ratio::zero());
+        return array_reduce(
+            $at[$end] ?? [],
+            fn (Ratio $sum, array $state): Ratio => $this->passes($state[0]) ? $sum->plus($state[1]) : $sum,
+            Ratio::zero(),
+        );
     }
 
     /**

@@ -20,7 +20,9 @@ use Zetema\Core\Question\Settings\Setting;
  */
 final class ObjectiveShares
 {
-    /** @var array<int, list<array{list<string>, Points, int}>> objective, worth and number of the questions that a draw may take, by class */
+    /**
+     * @var array<int, list<array{list<string>, Points, int}>> objective, worth and number of the questions that a draw may take, by class
+     */
     private array $pools = [];
 
     /** @param list<Draw> $draws in running order */
@@ -58,7 +60,10 @@ final class ObjectiveShares
             if ($low === null || $high === null) {
                 return null;
             }
-            $range = $range === null ? [$low, $high] : [$low->compareTo($range[0]) < 0 ? $low : $range[0], $high->compareTo($range[1]) > 0 ? $high : $range[1]];
+            $range =
+                $range === null
+                    ? [$low, $high]
+                    : [$low->compareTo($range[0]) < 0 ? $low : $range[0], $high->compareTo($range[1]) > 0 ? $high : $range[1]];
         }
 
         return $range;
@@ -122,7 +127,7 @@ final class ObjectiveShares
                 $set = $step->settings->get(Setting::Points);
                 $worth = $set === null ? $this->dealer->worthOfFixed($step->question) : Points::of($set);
                 $one = new Span(1, 1, $worth, $worth);
-                self::isUnder($this->dealer->objectiveOfFixed($step->question), $objective) ? $own = $one : $rest = $one;
+                self::isUnder($this->dealer->objectiveOfFixed($step->question), $objective) ? ($own = $one) : ($rest = $one);
             } elseif ($step instanceof DrawStep) {
                 [$own, $rest] = $this->drawn($d++, $objective);
             }
@@ -142,7 +147,10 @@ final class ObjectiveShares
     {
         $draw = $this->draws[$d];
         $sorted = [[], []];
-        $this->pools[$d] ??= array_map(static fn (QuestionClass $class): array => [$class->sample->objective, $draw->worthOf($class->sample), $class->count], $this->dealer->pool($d));
+        $this->pools[$d] ??= array_map(
+            static fn (QuestionClass $class): array => [$class->sample->objective, $draw->worthOf($class->sample), $class->count],
+            $this->dealer->pool($d),
+        );
         foreach ($this->pools[$d] as [$of, $worth, $count]) {
             $sorted[self::isUnder($of, $objective) ? 0 : 1][] = [$worth, $count];
         }

@@ -17,7 +17,8 @@ final readonly class PathTotals
      * @param Span $all over all paths
      * @param list<Span> $before what may have been asked when a step is reached, by its place
      * @param int $paths how many there are; up to a million are counted
-     * @param list<array{ways: list<array{step: string, to: int}>, asks: Span, places: list<int>}> $each where there are few: the ways taken at checkpoints, what is asked, and the steps on it
+     * @param list<array{ways: list<array{step: string, to: int}>, asks: Span, places: list<int>}> $each where there are few: the ways taken
+     *   at checkpoints, what is asked, and the steps on it
      */
     private function __construct(public Span $all, public array $before, public int $paths, public array $each)
     {
@@ -40,7 +41,12 @@ final readonly class PathTotals
             $after[$place] = $on === null ? null : $asks[$place]->and($on);
         }
 
-        return new self($after[0] ?? Span::nothing(), self::before($ways, $asks), $paths[0], $paths[0] <= self::FEW ? self::each($ways, $asks) : []);
+        return new self(
+            $after[0] ?? Span::nothing(),
+            self::before($ways, $asks),
+            $paths[0],
+            $paths[0] <= self::FEW ? self::each($ways, $asks) : [],
+        );
     }
 
     /**
@@ -84,7 +90,12 @@ final readonly class PathTotals
             $on = $ways->from($place);
             $divides = count($on) > 1 || $step instanceof CheckpointStep;
             foreach ($on as $to) {
-                $open[] = [$to, $divides ? [...$taken, ['step' => $step->id, 'to' => $to]] : $taken, $so->and($asks[$place]), [...$places, $place]];
+                $open[] = [
+                    $to,
+                    $divides ? [...$taken, ['step' => $step->id, 'to' => $to]] : $taken,
+                    $so->and($asks[$place]),
+                    [...$places, $place],
+                ];
             }
         }
 

@@ -20,7 +20,12 @@ final readonly class Span
 
     public function and(self $other): self
     {
-        return new self($this->fewest + $other->fewest, $this->many + $other->many, $this->least->plus($other->least), $this->most->plus($other->most));
+        return new self(
+            $this->fewest + $other->fewest,
+            $this->many + $other->many,
+            $this->least->plus($other->least),
+            $this->most->plus($other->most),
+        );
     }
 
     /** What either of them may come to. */

@@ -12,7 +12,10 @@ use Zetema\Core\Blueprint\Step\QuestionStep;
 use Zetema\Core\Question\Kinds\Tallied;
 use Zetema\Core\Question\Question;
 
-/** Between which values a tally ends, over the forms that can be dealt and the responses that can be given. Exact where all is asked of everybody, else bounds. */
+/**
+ * Between which values a tally ends, over the forms that can be dealt and the responses that can be given. Exact where all is asked of
+ * everybody, else bounds.
+ */
 final readonly class TallySpan
 {
     /** @param bool $isWhole whether what draws may take is in it; else fixed questions alone are */

@@ -12,7 +12,10 @@ use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\BankSettings;
 use Zetema\Core\Question\Settings\Setting;
 
-/** How long a sitting may take at most: by the time of the whole; else by those of the sections on its path, a section without one by its questions'. */
+/**
+ * How long a sitting may take at most: by the time of the whole; else by those of the sections on its path, a section without one by its
+ * questions'.
+ */
 final readonly class TimeLimits
 {
     /** @param \Closure(string): ?Question $question a fixed one, if it is whole */
@@ -60,7 +63,9 @@ final readonly class TimeLimits
         if ($fixed !== null) {
             return $fixed->effective($this->bank, $step->settings, $section->settings, $this->ways->blueprint->settings)->seconds();
         }
-        $time = $step->settings->get(Setting::Time) ?? $section->settings->get(Setting::Time) ?? $this->ways->blueprint->settings->get(Setting::Time);
+        $time =
+            $step->settings->get(Setting::Time) ??
+            ($section->settings->get(Setting::Time) ?? $this->ways->blueprint->settings->get(Setting::Time));
 
         return $time === null || preg_match('/^(\d+) s$/D', $time, $m) !== 1 ? null : (int) $m[1];
     }

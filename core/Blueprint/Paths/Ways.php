@@ -41,7 +41,12 @@ final class Ways
         return match (true) {
             $step instanceof CheckpointStep => $step->ways(),
             $step instanceof PageStep => [$step->then ?? Blueprint::NEXT],
-            $step instanceof QuestionStep => [Blueprint::NEXT, ...array_values(array_filter(array_map(static fn (Lead $lead): ?string => $lead->then, $step->leads->typed()), is_string(...)))],
+            $step instanceof QuestionStep => [
+                Blueprint::NEXT,
+                ...array_values(
+                    array_filter(array_map(static fn (Lead $lead): ?string => $lead->then, $step->leads->typed()), is_string(...)),
+                ),
+            ],
             default => [Blueprint::NEXT],
         };
     }

@@ -13,7 +13,9 @@ use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Draw;
 use Zetema\Core\Drawing\PassMark;
 
-/** An assessment that is one section of draws, as a blueprint: in any order all its questions share one screen, forward each has its own. */
+/**
+ * An assessment that is one section of draws, as a blueprint: in any order all its questions share one screen, forward each has its own.
+ */
 final class PlainBlueprint
 {
     public static function of(string $title, DealingPlan $plan, PlainRules $rules): Blueprint
@@ -27,9 +29,14 @@ final class PlainBlueprint
         $steps = [];
         foreach ($plan->steps as $i => $step) {
             $id = ['id' => (string) ($i + 1)];
-            $steps[] = $step instanceof Draw
-                ? [...$id, 'draw' => ['take' => $step->take, 'pool' => $step->pool->toData()], ...($step->points === null ? [] : ['settings' => ['points' => (string) $step->points]])]
-                : [...$id, 'question' => $step];
+            $steps[] =
+                $step instanceof Draw
+                    ? [
+                        ...$id,
+                        'draw' => ['take' => $step->take, 'pool' => $step->pool->toData()],
+                        ...$step->points === null ? [] : ['settings' => ['points' => (string) $step->points]],
+                    ]
+                    : [...$id, 'question' => $step];
         }
 
         return self::documentOf($title, $steps, $rules, $plan->pass, $plan->apart);
@@ -58,7 +65,7 @@ final class PlainBlueprint
             'v' => Blueprint::VERSION,
             'title' => $title,
             'rules' => [
-                ...($rules->seconds === null ? [] : ['time' => $rules->seconds . ' s']),
+                ...$rules->seconds === null ? [] : ['time' => $rules->seconds . ' s'],
                 'moving' => $rules->forwardOnly ? 'forward only' : 'any order',
                 'screen' => $rules->forwardOnly ? 'question' : 'section',
                 'feedback' => $rules->tellsAtOnce ? 'after each attempt' : 'at the end',
@@ -66,10 +73,10 @@ final class PlainBlueprint
                 'mustAnswer' => $rules->mustAnswer,
                 'sittings' => $rules->sittings ?? 'unlimited',
             ],
-            ...($pass === null ? [] : ['pass' => $pass->toData()]),
+            ...$pass === null ? [] : ['pass' => $pass->toData()],
             'sections' => [['id' => VersionOne::SECTION, 'steps' => $steps]],
             'review' => ['passed' => $review($rules->whoPassesSees), 'notPassed' => $review($rules->whoDoesNotSees)],
-            ...($apart === [] ? [] : ['apart' => $apart]),
+            ...$apart === [] ? [] : ['apart' => $apart],
         ];
     }
 }

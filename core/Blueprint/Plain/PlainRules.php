@@ -60,7 +60,8 @@ final readonly class PlainRules
     public static function fromData(Fields $data): self
     {
         $data->only('seconds', 'tellsAtOnce', 'showsWorth', 'whoPassesSees', 'whoDoesNotSees', 'sittings', 'forwardOnly', 'mustAnswer');
-        $rung = static fn (string $field): Rung => Rung::tryFrom($data->text($field, Rung::WithKey->value)) ?? throw new Malformed($field, 'is no rung of the review');
+        $rung = static fn (string $field): Rung => Rung::tryFrom($data->text($field, Rung::WithKey->value)) ??
+            throw new Malformed($field, 'is no rung of the review');
 
         return new self(
             $data->optionalInteger('seconds'),

@@ -25,7 +25,9 @@ final readonly class AsIf implements WhatHappened
 
     public function percent(Scope $scope): Ratio
     {
-        return $scope->questions !== null || $this->max->isZero() ? Ratio::zero() : $this->earned->exact()->multipliedBy(100)->dividedBy($this->max->exact());
+        return $scope->questions !== null || $this->max->isZero()
+            ? Ratio::zero()
+            : $this->earned->exact()->multipliedBy(100)->dividedBy($this->max->exact());
     }
 
     public function tally(string $name): Ratio

@@ -33,8 +33,21 @@ final class Bounds
     private function add(Condition $condition): void
     {
         match (true) {
-            $condition instanceof PointsCondition => $condition->scope->questions === null ? array_push($this->points, ...array_map(fn (Ratio $value): Ratio => $condition->inPercent ? $value->multipliedBy($this->max->exact())->dividedBy(100) : $value, self::values($condition->is))) : null,
-            $condition instanceof TallyCondition => $this->tallies[$condition->tally] = [...$this->tallies[$condition->tally] ?? [], ...self::values($condition->is)],
+            $condition instanceof PointsCondition => $condition->scope->questions === null
+                ? array_push(
+                    $this->points,
+                    ...array_map(
+                        fn (Ratio $value): Ratio => $condition->inPercent
+                            ? $value->multipliedBy($this->max->exact())->dividedBy(100)
+                            : $value,
+                        self::values($condition->is),
+                    ),
+                )
+                : null,
+            $condition instanceof TallyCondition => ($this->tallies[$condition->tally] = [
+                ...$this->tallies[$condition->tally] ?? [],
+                ...self::values($condition->is),
+            ]),
             $condition instanceof Joined => array_map($this->add(...), $condition->conditions),
             $condition instanceof Not => $this->add($condition->condition),
             default => null,
@@ -44,6 +57,6 @@ final class Bounds
     /** @return list<Ratio> */
     private static function values(Comparison $is): array
     {
-        return [$is->value->exact(), ...($is->to === null ? [] : [$is->to->exact()])];
+        return [$is->value->exact(), ...$is->to === null ? [] : [$is->to->exact()]];
     }
 }

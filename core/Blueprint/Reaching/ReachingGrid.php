@@ -26,8 +26,10 @@ final readonly class ReachingGrid
     }
 
     /**
-     * @return array{max: string, points: list<array{from: string, to: string}>, columns: list<array<string, array{with: int, from: int|null, to: int|null}>>, cells: list<list<int|null>>, never: list<int>}|null
-     *                                                                                                                                                                                                             columns: ranges by tally, and a value of each; cells: by row and column the route from 1, null: what happens otherwise; never: routes that no cell takes
+     * @return array{max: string, points: list<array{from: string, to: string}>, columns: list<array<string, array{with: int,
+     *   from: int|null, to: int|null}>>, cells: list<list<int|null>>, never: list<int>}|null
+     * columns: ranges by tally, and a value of each; cells: by row and column the route from 1, null: what happens otherwise; never: routes
+     * that no cell takes
      */
     public function toData(): ?array
     {
@@ -38,24 +40,48 @@ final readonly class ReachingGrid
             return null;
         }
         $all = self::combined($tallies);
-        $rows = self::joined($points, fn (Ratio $earned): array => array_map(fn (array $counts): int => $this->taken($earned, $counts), $all));
+        $rows = self::joined(
+            $points,
+            fn (Ratio $earned): array => array_map(fn (array $counts): int => $this->taken($earned, $counts), $all),
+        );
         $ranges = [];
         foreach ($tallies as $tally => $values) {
             $others = self::combined(array_diff_key($tallies, [$tally => true]));
-            $groups = self::joined($values, fn (Ratio $value): array => array_map(fn (array $counts): array => array_map(fn (Ratio $earned): int => $this->taken($earned, [...$counts, $tally => $value]), $points), $others));
+            $groups = self::joined(
+                $values,
+                fn (Ratio $value): array => array_map(
+                    fn (array $counts): array => array_map(
+                        fn (Ratio $earned): int => $this->taken($earned, [...$counts, $tally => $value]),
+                        $points,
+                    ),
+                    $others,
+                ),
+            );
             $ranges[$tally] = $groups;
         }
         $columns = self::combined($ranges);
         if (count($columns) > self::MOST_COLUMNS) {
             return null;
         }
-        $cells = array_map(fn (array $row): array => array_map(fn (array $column): int => $this->taken($row[0], array_map(self::nearest(...), $column)), $columns), $rows);
+        $cells = array_map(
+            fn (array $row): array => array_map(
+                fn (array $column): int => $this->taken($row[0], array_map(self::nearest(...), $column)),
+                $columns,
+            ),
+            $rows,
+        );
 
         return [
             'max' => (string) $this->max,
-            'points' => array_map(static fn (array $row): array => ['from' => $row[0]->decimal() ?? '', 'to' => $row[count($row) - 1]->decimal() ?? ''], $rows),
+            'points' => array_map(
+                static fn (array $row): array => ['from' => $row[0]->decimal() ?? '', 'to' => $row[count($row) - 1]->decimal() ?? ''],
+                $rows,
+            ),
             'columns' => array_map(static fn (array $column): array => self::told($column, $ranges), $columns),
-            'cells' => array_map(static fn (array $row): array => array_map(static fn (int $route): ?int => $route === 0 ? null : $route, $row), $cells),
+            'cells' => array_map(
+                static fn (array $row): array => array_map(static fn (int $route): ?int => $route === 0 ? null : $route, $row),
+                $cells,
+            ),
             'never' => array_values(array_diff(range(1, max(1, count($this->checkpoint->routes))), ...$cells)),
         ];
     }
@@ -67,7 +93,11 @@ final readonly class ReachingGrid
      */
     private function taken(Ratio $earned, array $tallies): int
     {
-        $so = new AsIf(Points::rounded($earned, 6), $this->max, array_map(static fn (Ratio $value): int => (int) $value->decimal(), $tallies));
+        $so = new AsIf(
+            Points::rounded($earned, 6),
+            $this->max,
+            array_map(static fn (Ratio $value): int => (int) $value->decimal(), $tallies),
+        );
         foreach ($this->checkpoint->routes as $i => $route) {
             if ($route->when->holds($so)) {
                 return $i + 1;
@@ -91,7 +121,12 @@ final readonly class ReachingGrid
         $max = $this->max->exact();
         // Fewer than 0 are there only to be asked about.
         $fromZero = array_filter($bounds, static fn (Ratio $bound): bool => $bound->isNegative()) === [];
-        $tried = array_values(array_filter(self::around([...$bounds, $max], $grain), static fn (Ratio $value): bool => $value->compareTo($max) <= 0 && !($fromZero && $value->isNegative())));
+        $tried = array_values(
+            array_filter(
+                self::around([...$bounds, $max], $grain),
+                static fn (Ratio $value): bool => $value->compareTo($max) <= 0 && !($fromZero && $value->isNegative()),
+            ),
+        );
 
         return $tried === [] ? [Ratio::zero()] : $tried;
     }
@@ -162,7 +197,12 @@ final readonly class ReachingGrid
     {
         $all = [[]];
         foreach ($axes as $name => $values) {
-            $all = array_merge(...array_map(static fn (array $one): array => array_map(static fn (mixed $value): array => [...$one, $name => $value], $values), $all));
+            $all = array_merge(
+                ...array_map(
+                    static fn (array $one): array => array_map(static fn (mixed $value): array => [...$one, $name => $value], $values),
+                    $all,
+                ),
+            );
         }
 
         return $all;

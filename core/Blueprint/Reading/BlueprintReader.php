@@ -32,7 +32,8 @@ final class BlueprintReader
      * @param mixed $document as decoded from JSON, objects as arrays
      * @param Known $known the questions and pages that there are
      *
-     * @throws BlueprintRefused with all that is found; first what has the wrong shape or no proper id, without which nothing else can be said
+     * @throws BlueprintRefused with all that is found; first what has the wrong shape or no proper id, without which nothing else can be
+     *   said
      */
     public static function read(mixed $document, Known $known): Blueprint
     {
@@ -77,7 +78,21 @@ final class BlueprintReader
 
     private function blueprint(Shape $shape): Blueprint
     {
-        $shape->only('v', 'title', 'settings', 'rules', 'pass', 'tallies', 'sections', 'closing', 'review', 'order', 'apart', 'shares', 'opening');
+        $shape->only(
+            'v',
+            'title',
+            'settings',
+            'rules',
+            'pass',
+            'tallies',
+            'sections',
+            'closing',
+            'review',
+            'order',
+            'apart',
+            'shares',
+            'opening',
+        );
         if ($shape->raw('v') !== Blueprint::VERSION) {
             $shape->wrong('v', sprintf('must be %d', Blueprint::VERSION));
         }
@@ -122,7 +137,14 @@ final class BlueprintReader
             $shape->has('time') ? $shape->seconds('time') : null,
             $this->rules->settings($shape->optional('settings')),
             $this->rules->ofSection($shape->optional('rules')),
-            array_values(array_filter(array_map(fn (Shape $step): ?Step => $this->steps->step(...$this->identified($step)), $shape->objects('steps', needed: true)))),
+            array_values(
+                array_filter(
+                    array_map(
+                        fn (Shape $step): ?Step => $this->steps->step(...$this->identified($step)),
+                        $shape->objects('steps', needed: true),
+                    ),
+                ),
+            ),
         );
     }
 

@@ -30,7 +30,11 @@ final class ConditionReader
         }
 
         return match ($sorts[0]) {
-            'points', 'percent' => new PointsCondition($sorts[0] === 'percent', $this->scope($shape->only($sorts[0], 'is', 'value'), $sorts[0]), $this->comparison($shape)),
+            'points', 'percent' => new PointsCondition(
+                $sorts[0] === 'percent',
+                $this->scope($shape->only($sorts[0], 'is', 'value'), $sorts[0]),
+                $this->comparison($shape),
+            ),
             'tally' => new TallyCondition($shape->only('tally', 'is', 'value')->text('tally'), $this->comparison($shape)),
             'outcome' => new OutcomeCondition($shape->only('outcome', 'is')->text('outcome'), $this->outcomes($shape)),
             'chosen' => new ChosenCondition($shape->only('chosen', 'choice')->text('chosen'), $shape->integer('choice')),

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Blueprint\Reading;
 
-/** A blueprint's document without the questions that are not there: fixed ones are left out, draws take from what is left of their lists. */
+/**
+ * A blueprint's document without the questions that are not there: fixed ones are left out, draws take from what is left of their lists.
+ */
 final class KnownParts
 {
     /** How many questions it named that are not there. */
@@ -20,7 +22,9 @@ final class KnownParts
     {
         if (is_array($document) && is_array($document['sections'] ?? null)) {
             $sections = array_map($this->section(...), array_values($document['sections']));
-            $document['sections'] = array_values(array_filter($sections, static fn (mixed $section): bool => !is_array($section) || ($section['steps'] ?? null) !== []));
+            $document['sections'] = array_values(
+                array_filter($sections, static fn (mixed $section): bool => !is_array($section) || ($section['steps'] ?? null) !== []),
+            );
         }
 
         return $document;
@@ -29,7 +33,9 @@ final class KnownParts
     private function section(mixed $section): mixed
     {
         if (is_array($section) && is_array($section['steps'] ?? null)) {
-            $section['steps'] = array_values(array_filter(array_map($this->step(...), $section['steps']), static fn (mixed $step): bool => $step !== null));
+            $section['steps'] = array_values(
+                array_filter(array_map($this->step(...), $section['steps']), static fn (mixed $step): bool => $step !== null),
+            );
         }
 
         return $section;
@@ -41,8 +47,15 @@ final class KnownParts
         if (is_array($step) && is_string($step['question'] ?? null)) {
             return $this->known($step['question']) ? $step : null;
         }
-        if (is_array($step) && is_array($step['draw'] ?? null) && is_array($step['draw']['pool'] ?? null) && is_array($step['draw']['pool']['only'] ?? null)) {
-            $only = array_values(array_filter($step['draw']['pool']['only'], fn (mixed $name): bool => !is_string($name) || $this->known($name)));
+        if (
+            is_array($step) &&
+            is_array($step['draw'] ?? null) &&
+            is_array($step['draw']['pool'] ?? null) &&
+            is_array($step['draw']['pool']['only'] ?? null)
+        ) {
+            $only = array_values(
+                array_filter($step['draw']['pool']['only'], fn (mixed $name): bool => !is_string($name) || $this->known($name)),
+            );
             if ($only === []) {
                 return null;
             }

@@ -24,8 +24,16 @@ final class NamedQuestions
         foreach ($document as $field => $value) {
             $document[$field] = match (true) {
                 in_array($field, self::ONE, true) && is_string($value) => $call($value),
-                in_array($field, self::LISTS, true) && is_array($value) => array_map(static fn (mixed $one): mixed => is_string($one) ? $call($one) : $one, $value),
-                $field === 'apart' && is_array($value) => array_map(static fn (mixed $pair): mixed => is_array($pair) ? array_map(static fn (mixed $one): mixed => is_string($one) ? $call($one) : $one, $pair) : $pair, $value),
+                in_array($field, self::LISTS, true) && is_array($value) => array_map(
+                    static fn (mixed $one): mixed => is_string($one) ? $call($one) : $one,
+                    $value,
+                ),
+                $field === 'apart' && is_array($value) => array_map(
+                    static fn (mixed $pair): mixed => is_array($pair)
+                        ? array_map(static fn (mixed $one): mixed => is_string($one) ? $call($one) : $one, $pair)
+                        : $pair,
+                    $value,
+                ),
                 default => self::called($value, $call),
             };
         }

@@ -41,7 +41,11 @@ final class OutcomeReader
             }
         }
         if ($shape->has('points') === $shape->has('percent')) {
-            $shape->wrong('', sprintf('a pass mark says points or percent; this says %s', $shape->has('points') ? 'both' : 'neither'), 'pass');
+            $shape->wrong(
+                '',
+                sprintf('a pass mark says points or percent; this says %s', $shape->has('points') ? 'both' : 'neither'),
+                'pass',
+            );
 
             return PassMark::points('0');
         }
@@ -60,12 +64,19 @@ final class OutcomeReader
     {
         $shape->only('name', 'bands', 'told');
 
-        return new Tally($shape->text('name'), array_map(static fn (Shape $band): Band => new Band(
-            $band->only('from', 'to', 'name', 'page')->optionalInteger('from'),
-            $band->optionalInteger('to'),
-            $band->text('name'),
-            $band->optionalText('page'),
-        ), $shape->objects('bands')), TallyTold::from($shape->word('told', array_column(TallyTold::cases(), 'value'))));
+        return new Tally(
+            $shape->text('name'),
+            array_map(
+                static fn (Shape $band): Band => new Band(
+                    $band->only('from', 'to', 'name', 'page')->optionalInteger('from'),
+                    $band->optionalInteger('to'),
+                    $band->text('name'),
+                    $band->optionalText('page'),
+                ),
+                $shape->objects('bands'),
+            ),
+            TallyTold::from($shape->word('told', array_column(TallyTold::cases(), 'value'))),
+        );
     }
 
     /** @return list<WishedShare> */
@@ -106,7 +117,10 @@ final class OutcomeReader
         foreach ($shape->objects($field) as $rung) {
             $rung->only('rung', 'when');
             $word = $rung->has('rung') ? $rung->word('rung', $words) : $rung->text('rung');
-            $rungs[] = ['rung' => Rung::tryFrom($word) ?? Rung::Nothing, 'closed' => $rung->word('when', ['at once', 'closed']) === 'closed'];
+            $rungs[] = [
+                'rung' => Rung::tryFrom($word) ?? Rung::Nothing,
+                'closed' => $rung->word('when', ['at once', 'closed']) === 'closed',
+            ];
         }
 
         return $rungs;

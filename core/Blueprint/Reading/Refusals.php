@@ -21,7 +21,9 @@ final class Refusals
     /** @throws BlueprintRefused for its shape and ids */
     public function refuseUnread(): void
     {
-        self::refuse(array_values(array_filter($this->all, static fn (Refusal $refusal): bool => in_array($refusal->subject, self::FIRST, true))));
+        self::refuse(
+            array_values(array_filter($this->all, static fn (Refusal $refusal): bool => in_array($refusal->subject, self::FIRST, true))),
+        );
     }
 
     /** @throws BlueprintRefused for all that was found */

@@ -16,8 +16,20 @@ use Zetema\Core\Question\Settings\Settings;
 final class RuleReader
 {
     private const SETTINGS = [
-        Setting::Points, Setting::Graded, Setting::Attempts, Setting::AttemptCosts, Setting::Stands, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts,
-        Setting::WrongPartCosts, Setting::Floor, Setting::Late, Setting::Time, Setting::Shuffle, Setting::Decimals,
+        Setting::Points,
+        Setting::Graded,
+        Setting::Attempts,
+        Setting::AttemptCosts,
+        Setting::Stands,
+        Setting::WrongCosts,
+        Setting::BlankCosts,
+        Setting::HintCosts,
+        Setting::WrongPartCosts,
+        Setting::Floor,
+        Setting::Late,
+        Setting::Time,
+        Setting::Shuffle,
+        Setting::Decimals,
     ];
 
     public function settings(Shape $shape): Settings
@@ -69,7 +81,12 @@ final class RuleReader
             }
         }
 
-        return new Rules($values, $shape->has(Rule::Refresher->value) ? $this->refresher($shape->object(Rule::Refresher->value), ...['rounds', 'stands', 'clock', 'time']) : new RefresherRule());
+        return new Rules(
+            $values,
+            $shape->has(Rule::Refresher->value)
+                ? $this->refresher($shape->object(Rule::Refresher->value), ...['rounds', 'stands', 'clock', 'time'])
+                : new RefresherRule(),
+        );
     }
 
     private function value(Shape $shape, Rule $rule): string|bool|int|null

@@ -48,7 +48,14 @@ final readonly class StepReader
 
     private function question(string $id, Shape $shape): QuestionStep
     {
-        return new QuestionStep($id, $shape->text('question'), $this->rules->settings($shape->optional('settings')), $this->rules->ofStep($shape->optional('rules')), $this->refresher($shape), $this->leads($shape));
+        return new QuestionStep(
+            $id,
+            $shape->text('question'),
+            $this->rules->settings($shape->optional('settings')),
+            $this->rules->ofStep($shape->optional('rules')),
+            $this->refresher($shape),
+            $this->leads($shape),
+        );
     }
 
     private function draw(string $id, Shape $shape): DrawStep

@@ -14,7 +14,12 @@ final class VersionOne
     /** @return mixed the same as a document of this version; anything else as it is */
     public static function raised(mixed $document): mixed
     {
-        if (!is_array($document) || ($document !== [] && array_is_list($document)) || ($document['v'] ?? 1) !== 1 || isset($document['sections'])) {
+        if (
+            !is_array($document) ||
+            ($document !== [] && array_is_list($document)) ||
+            ($document['v'] ?? 1) !== 1 ||
+            isset($document['sections'])
+        ) {
             return $document;
         }
         $steps = [];

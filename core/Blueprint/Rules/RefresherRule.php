@@ -12,13 +12,22 @@ final readonly class RefresherRule
      * @param bool|null $clockRunsOn whether the question's clock runs on meanwhile
      * @param bool|null $timeAfresh whether the question's time then starts from nothing used
      */
-    public function __construct(public ?int $rounds = null, public ?RoundStands $stands = null, public ?bool $clockRunsOn = null, public ?bool $timeAfresh = null)
-    {
+    public function __construct(
+        public ?int $rounds = null,
+        public ?RoundStands $stands = null,
+        public ?bool $clockRunsOn = null,
+        public ?bool $timeAfresh = null,
+    ) {
     }
 
     public function over(?self $further): self
     {
-        return new self($this->rounds ?? $further?->rounds, $this->stands ?? $further?->stands, $this->clockRunsOn ?? $further?->clockRunsOn, $this->timeAfresh ?? $further?->timeAfresh);
+        return new self(
+            $this->rounds ?? $further?->rounds,
+            $this->stands ?? $further?->stands,
+            $this->clockRunsOn ?? $further?->clockRunsOn,
+            $this->timeAfresh ?? $further?->timeAfresh,
+        );
     }
 
     public function mostRounds(): int

@@ -10,8 +10,13 @@ use Zetema\Core\Question\Settings\Settings;
 /** A step that asks: one question, or some of a pool. */
 abstract readonly class AskingStep extends Step
 {
-    public function __construct(string $id, public Settings $settings, public Rules $rules, public RefresherHere $refresher, public LeadsHere $leads)
-    {
+    public function __construct(
+        string $id,
+        public Settings $settings,
+        public Rules $rules,
+        public RefresherHere $refresher,
+        public LeadsHere $leads,
+    ) {
         parent::__construct($id);
     }
 }

@@ -13,8 +13,12 @@ final readonly class CheckpointStep extends Step
      * @param list<Route> $routes the first whose condition holds is taken
      * @param bool $isAnnounced whether it is a screen of its own; else it is passed unseen
      */
-    public function __construct(string $id, public array $routes, public string $otherwise = Blueprint::NEXT, public bool $isAnnounced = false)
-    {
+    public function __construct(
+        string $id,
+        public array $routes,
+        public string $otherwise = Blueprint::NEXT,
+        public bool $isAnnounced = false,
+    ) {
         parent::__construct($id);
     }
 

@@ -11,9 +11,19 @@ use Zetema\Core\Question\Settings\Settings;
 /** So many questions of a pool, others in each form. */
 final readonly class DrawStep extends AskingStep
 {
-    /** @param bool $isMixed whether they are shuffled among those of the section's other mixed draws, so that nobody sees which draw one came from */
-    public function __construct(string $id, public Draw $draw, public bool $isMixed, Settings $settings, Rules $rules, RefresherHere $refresher, LeadsHere $leads)
-    {
+    /**
+     * @param bool $isMixed whether they are shuffled among those of the section's other mixed draws, so that nobody sees which draw one
+     *   came from
+     */
+    public function __construct(
+        string $id,
+        public Draw $draw,
+        public bool $isMixed,
+        Settings $settings,
+        Rules $rules,
+        RefresherHere $refresher,
+        LeadsHere $leads,
+    ) {
         parent::__construct($id, $settings, $rules, $refresher, $leads);
     }
 

@@ -10,8 +10,14 @@ use Zetema\Core\Question\Settings\Settings;
 /** A question that every form has. */
 final readonly class QuestionStep extends AskingStep
 {
-    public function __construct(string $id, public string $question, Settings $settings, Rules $rules, RefresherHere $refresher, LeadsHere $leads)
-    {
+    public function __construct(
+        string $id,
+        public string $question,
+        Settings $settings,
+        Rules $rules,
+        RefresherHere $refresher,
+        LeadsHere $leads,
+    ) {
         parent::__construct($id, $settings, $rules, $refresher, $leads);
     }
 }

@@ -65,7 +65,9 @@ final class Flow
         return $this->served;
     }
 
-    /** Takes a question of a group for a draw that still asks for some; changes nothing and says no if the rest could not be served then. */
+    /**
+     * Takes a question of a group for a draw that still asks for some; changes nothing and says no if the rest could not be served then.
+     */
     public function take(int $draw, int $group): bool
     {
         if (($this->given[$group][$draw] ?? 0) > 0) {

@@ -42,10 +42,18 @@ final readonly class Proof
         }
         $draws = [];
         foreach ($blueprint->draws() as $d => $draw) {
-            $worths = new Worths(array_map(static fn (QuestionClass $class): array => [$draw->worthOf($class->sample), $class->count], $dealer->pool($d)));
+            $worths = new Worths(
+                array_map(static fn (QuestionClass $class): array => [$draw->worthOf($class->sample), $class->count], $dealer->pool($d)),
+            );
             $low = $worths->least($draw->take);
             $high = $worths->most($draw->take);
-            $draws[] = ['take' => $draw->take, 'fit' => $worths->count, 'words' => $draw->pool->inWords(), 'least' => $low, 'most' => $high];
+            $draws[] = [
+                'take' => $draw->take,
+                'fit' => $worths->count,
+                'words' => $draw->pool->inWords(),
+                'least' => $low,
+                'most' => $high,
+            ];
             $least = $least->plus($low);
             $most = $most->plus($high);
             $questions += $draw->take;
@@ -57,6 +65,7 @@ final readonly class Proof
     /** Whether every form's pass mark can be reached: with points, the poorest form decides. */
     public function passIsReachable(): bool
     {
-        return $this->pass === null || ($this->most->compare(Points::zero()) > 0 && $this->pass->inPoints($this->least)->compareTo($this->least->exact()) <= 0);
+        return $this->pass === null ||
+            ($this->most->compare(Points::zero()) > 0 && $this->pass->inPoints($this->least)->compareTo($this->least->exact()) <= 0);
     }
 }

@@ -18,8 +18,20 @@ final readonly class Shortage
         $last = $this->draws[count($this->draws) - 1];
 
         return $names === ''
-            ? sprintf('Draw %d asks for %s; %s', $last, self::questions($this->ask), $this->fit === 1 ? 'only 1 fits it.' : sprintf('only %d fit it.', $this->fit))
-            : sprintf('Draws %s and %d together ask for %s; only %d fit%s them.', $names, $last, self::questions($this->ask), $this->fit, $this->fit === 1 ? 's' : '');
+            ? sprintf(
+                'Draw %d asks for %s; %s',
+                $last,
+                self::questions($this->ask),
+                $this->fit === 1 ? 'only 1 fits it.' : sprintf('only %d fit it.', $this->fit),
+            )
+            : sprintf(
+                'Draws %s and %d together ask for %s; only %d fit%s them.',
+                $names,
+                $last,
+                self::questions($this->ask),
+                $this->fit,
+                $this->fit === 1 ? 's' : '',
+            );
     }
 
     private static function questions(int $n): string

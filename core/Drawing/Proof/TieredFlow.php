@@ -52,6 +52,13 @@ final class TieredFlow
     /** @return non-empty-list<int> */
     private function ranks(): array
     {
-        return array_map(fn (int $tier): int => (new Flow($this->asks, array_filter($this->groups, static fn (FitGroup $group): bool => $group->tier <= $tier), counted: true))->served(), range(0, max(0, $this->last)));
+        return array_map(
+            fn (int $tier): int => (new Flow(
+                $this->asks,
+                array_filter($this->groups, static fn (FitGroup $group): bool => $group->tier <= $tier),
+                counted: true,
+            ))->served(),
+            range(0, max(0, $this->last)),
+        );
     }
 }

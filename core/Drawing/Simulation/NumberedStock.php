@@ -8,7 +8,10 @@ use Zetema\Core\Drawing\DealingPlan;
 use Zetema\Core\Drawing\Stock\QuestionClass;
 use Zetema\Core\Drawing\Stock\Stock;
 
-/** A stock whose questions are called by their class and their place in it, so that nobody is asked for 400,000 names while 10,000 forms are dealt. */
+/**
+ * A stock whose questions are called by their class and their place in it, so that nobody is asked for 400,000 names while 10,000 forms are
+ * dealt.
+ */
 final class NumberedStock implements Stock
 {
     /** @var array<string, QuestionClass> by key */
@@ -57,6 +60,8 @@ final class NumberedStock implements Stock
     /** What its own stock calls a question that was dealt. */
     public function own(string $id): string
     {
-        return isset($this->fixed[$id]) ? $id : $this->stock->idOf($this->classOf($id), max(0, (int) substr($id, (int) strrpos($id, '#') + 1)));
+        return isset($this->fixed[$id])
+            ? $id
+            : $this->stock->idOf($this->classOf($id), max(0, (int) substr($id, (int) strrpos($id, '#') + 1)));
     }
 }

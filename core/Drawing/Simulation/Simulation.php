@@ -13,7 +13,10 @@ use Zetema\Core\Drawing\Stock\Stock;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Points;
 
-/** Many forms of one blueprint, counted: how often each question is seen, what forms are worth, what they ask of each objective, kind and difficulty, and what two of them share. */
+/**
+ * Many forms of one blueprint, counted: how often each question is seen, what forms are worth, what they ask of each objective, kind and
+ * difficulty, and what two of them share.
+ */
 final class Simulation
 {
     private readonly NumberedStock $stock;
@@ -53,7 +56,8 @@ final class Simulation
             $this->seen[$id] = ($this->seen[$id] ?? 0) + 1;
             $this->seenByStep[$question['step']][$id] = ($this->seenByStep[$question['step']][$id] ?? 0) + 1;
             $of = $this->stock->classOf($id)->sample;
-            foreach (['objective' => $of->objective[0] ?? '', 'kind' => $of->kind, 'difficulty' => $of->difficulty ?? 'not said'] as $what => $word) {
+            $words = ['objective' => $of->objective[0] ?? '', 'kind' => $of->kind, 'difficulty' => $of->difficulty ?? 'not said'];
+            foreach ($words as $what => $word) {
                 $asked["$what $word"] = ($asked["$what $word"] ?? 0) + 1;
             }
         }
@@ -102,8 +106,23 @@ final class Simulation
             'exposure' => $this->spread(),
             'steps' => $this->bySteps(),
             'worths' => $this->worths(),
-            'asked' => array_map(fn (string $what, Tallied $t): array => ['what' => strtok($what, ' '), 'word' => substr($what, (int) strpos($what, ' ') + 1), ...$t->told($this->forms)], array_map(strval(...), array_keys($this->asked)), array_values($this->asked)),
-            'overlap' => ['mean' => self::mean($this->shared), 'pairs' => array_map(static fn (int $n, int $pairs): array => ['shared' => $n, 'pairs' => $pairs], array_keys($this->shared), array_values($this->shared))],
+            'asked' => array_map(
+                fn (string $what, Tallied $t): array => [
+                    'what' => strtok($what, ' '),
+                    'word' => substr($what, (int) strpos($what, ' ') + 1),
+                    ...$t->told($this->forms),
+                ],
+                array_map(strval(...), array_keys($this->asked)),
+                array_values($this->asked),
+            ),
+            'overlap' => [
+                'mean' => self::mean($this->shared),
+                'pairs' => array_map(
+                    static fn (int $n, int $pairs): array => ['shared' => $n, 'pairs' => $pairs],
+                    array_keys($this->shared),
+                    array_values($this->shared),
+                ),
+            ],
         ];
     }
 
@@ -117,7 +136,11 @@ final class Simulation
         }
         ksort($spread);
 
-        return array_map(static fn (int $percent, int $n): array => ['percent' => $percent, 'questions' => $n], array_keys($spread), array_values($spread));
+        return array_map(
+            static fn (int $percent, int $n): array => ['percent' => $percent, 'questions' => $n],
+            array_keys($spread),
+            array_values($spread),
+        );
     }
 
     /** @return list<array{step: int, take: int, fit: int, least: int, most: int}> how often the questions of each draw were dealt by it */
@@ -129,7 +152,13 @@ final class Simulation
             if (!is_string($step)) {
                 $fit = array_sum(array_map(static fn (QuestionClass $c): int => $c->count, $this->dealer->pool($d++)));
                 $seen = $this->seenByStep[$i + 1] ?? [];
-                $steps[] = ['step' => $i + 1, 'take' => $step->take, 'fit' => $fit, 'least' => count($seen) < $fit ? 0 : ($seen === [] ? 0 : min($seen)), 'most' => $seen === [] ? 0 : max($seen)];
+                $steps[] = [
+                    'step' => $i + 1,
+                    'take' => $step->take,
+                    'fit' => $fit,
+                    'least' => count($seen) < $fit ? 0 : ($seen === [] ? 0 : min($seen)),
+                    'most' => $seen === [] ? 0 : max($seen),
+                ];
             }
         }
 
@@ -139,7 +168,11 @@ final class Simulation
     /** @return list<array{points: string, forms: int}> */
     private function worths(): array
     {
-        $worths = array_map(static fn (string $points, int $n): array => ['points' => $points, 'forms' => $n], array_map(strval(...), array_keys($this->worths)), array_values($this->worths));
+        $worths = array_map(
+            static fn (string $points, int $n): array => ['points' => $points, 'forms' => $n],
+            array_map(strval(...), array_keys($this->worths)),
+            array_values($this->worths),
+        );
         usort($worths, static fn (array $a, array $b): int => Points::of($a['points'])->compare(Points::of($b['points'])));
 
         return $worths;

@@ -26,6 +26,10 @@ final class Tallied
         $none = $all - array_sum($forms);
         $forms += $none > 0 ? [0 => $none] : [];
 
-        return ['least' => $forms === [] ? 0 : min(array_keys($forms)), 'most' => $forms === [] ? 0 : max(array_keys($forms)), 'mean' => Simulation::mean($forms)];
+        return [
+            'least' => $forms === [] ? 0 : min(array_keys($forms)),
+            'most' => $forms === [] ? 0 : max(array_keys($forms)),
+            'mean' => Simulation::mean($forms),
+        ];
     }
 }

@@ -17,8 +17,11 @@ final class ListedStock implements Stock
      * @param list<string> $others ids of questions that are there but may not be dealt
      * @param list<array{string, string}> $apart
      */
-    public function __construct(private readonly array $questions, private readonly array $others = [], private readonly array $apart = [])
-    {
+    public function __construct(
+        private readonly array $questions,
+        private readonly array $others = [],
+        private readonly array $apart = [],
+    ) {
     }
 
     public function classes(DealingPlan $blueprint, array $alone = []): array
@@ -28,13 +31,28 @@ final class ListedStock implements Stock
         /** @var array<string, array{EligibleQuestion, non-empty-list<string>}> $classes */
         $classes = [];
         foreach ($this->questions as $q) {
-            $key = isset($named[$q->id]) ? '#' . $q->id : implode("\n", [$q->kind, $q->difficulty, (string) $q->worth, ...array_intersect($tags, $q->tags), '', ...$q->pools, '', ...$q->objective]);
+            $key = isset($named[$q->id])
+                ? '#' . $q->id
+                : implode("\n", [
+                    $q->kind,
+                    $q->difficulty,
+                    (string) $q->worth,
+                    ...array_intersect($tags, $q->tags),
+                    '',
+                    ...$q->pools,
+                    '',
+                    ...$q->objective,
+                ]);
             $classes[$key] ??= [$q, []];
             $classes[$key][1][] = $q->id;
         }
         $this->ids = array_map(static fn (array $class): array => $class[1], $classes);
 
-        return array_map(static fn (string $key, array $class): QuestionClass => new QuestionClass($class[0], count($class[1]), $key), array_keys($classes), $classes);
+        return array_map(
+            static fn (string $key, array $class): QuestionClass => new QuestionClass($class[0], count($class[1]), $key),
+            array_keys($classes),
+            $classes,
+        );
     }
 
     public function idOf(QuestionClass $class, int $n): string

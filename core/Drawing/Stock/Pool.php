@@ -61,17 +61,20 @@ final readonly class Pool
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return array_filter([
-            'objective' => implode(' > ', $this->objective),
-            'below' => $this->below ? null : false,
-            'kinds' => $this->kinds,
-            'tags' => $this->tags,
-            'difficulty' => $this->difficulty,
-            'only' => $this->only,
-            'without' => $this->without,
-            'also' => $this->also,
-            'in' => $this->in,
-        ], static fn (mixed $value): bool => !in_array($value, [null, '', []], true));
+        return array_filter(
+            [
+                'objective' => implode(' > ', $this->objective),
+                'below' => $this->below ? null : false,
+                'kinds' => $this->kinds,
+                'tags' => $this->tags,
+                'difficulty' => $this->difficulty,
+                'only' => $this->only,
+                'without' => $this->without,
+                'also' => $this->also,
+                'in' => $this->in,
+            ],
+            static fn (mixed $value): bool => !in_array($value, [null, '', []], true),
+        );
     }
 
     public function fits(EligibleQuestion $question): bool
@@ -80,12 +83,11 @@ final readonly class Pool
             return false;
         }
 
-        return in_array($question->id, $this->also, true) || (
-            $this->fitsFacts($question->objective, $question->kind, $question->difficulty)
-            && array_diff($this->tags, $question->tags) === []
-            && ($this->in === null || in_array($this->in, $question->pools, true))
-            && ($this->only === [] || in_array($question->id, $this->only, true))
-        );
+        return in_array($question->id, $this->also, true) ||
+            ($this->fitsFacts($question->objective, $question->kind, $question->difficulty) &&
+                array_diff($this->tags, $question->tags) === [] &&
+                ($this->in === null || in_array($this->in, $question->pools, true)) &&
+                ($this->only === [] || in_array($question->id, $this->only, true)));
     }
 
     /**
@@ -95,9 +97,9 @@ final readonly class Pool
      */
     public function fitsFacts(array $objective, string $kind, ?string $difficulty): bool
     {
-        return ($this->kinds === [] || in_array($kind, $this->kinds, true))
-            && $this->fitsObjective($objective)
-            && ($this->difficulty === [] || in_array($difficulty, $this->difficulty, true));
+        return ($this->kinds === [] || in_array($kind, $this->kinds, true)) &&
+            $this->fitsObjective($objective) &&
+            ($this->difficulty === [] || in_array($difficulty, $this->difficulty, true));
     }
 
     /** In words: "Hive inspection: one", "pool Swarm season". */
@@ -105,7 +107,10 @@ final readonly class Pool
     {
         $kinds = implode(' or ', $this->kinds);
         $objective = $this->objective === [] ? '' : $this->objective[count($this->objective) - 1];
-        $where = implode(', ', array_filter([$this->in === null ? '' : 'pool ' . $this->in, $objective], static fn (string $part): bool => $part !== ''));
+        $where = implode(
+            ', ',
+            array_filter([$this->in === null ? '' : 'pool ' . $this->in, $objective], static fn (string $part): bool => $part !== ''),
+        );
 
         return ($where === '' ? 'any objective' : $where) . ($kinds === '' ? '' : ': ' . $kinds);
     }

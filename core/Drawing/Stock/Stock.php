@@ -10,7 +10,8 @@ use Zetema\Core\Drawing\DealingPlan;
 interface Stock
 {
     /**
-     * @param list<string> $alone ids of questions that are classes of their own beside those that the blueprint names, as far as they are there
+     * @param list<string> $alone ids of questions that are classes of their own beside those that the blueprint names, as far as they are
+     *   there
      *
      * @return list<QuestionClass> in the order of their first questions
      */

@@ -23,7 +23,10 @@ final readonly class Archive
     {
         $this->head = $this->json(ArchiveFormat::HEAD);
         if ($this->head->integer('archive') !== ArchiveFormat::VERSION) {
-            throw new Malformed('archive', sprintf('is of version %d; version %d is read', $this->head->integer('archive'), ArchiveFormat::VERSION));
+            throw new Malformed(
+                'archive',
+                sprintf('is of version %d; version %d is read', $this->head->integer('archive'), ArchiveFormat::VERSION),
+            );
         }
         $this->bank = $this->head->text('bank');
         $this->settings = BankSettings::fromData($this->head->optionalObject('settings') ?? Fields::of([]));
@@ -48,7 +51,10 @@ final readonly class Archive
     /** @return list<Page> */
     public function pages(): array
     {
-        return array_map(static fn (Fields $page): Page => new Page($page->text('name'), $page->optionalText('heading'), $page->text('reads')), $this->head->objects('pages', optional: true));
+        return array_map(
+            static fn (Fields $page): Page => new Page($page->text('name'), $page->optionalText('heading'), $page->text('reads')),
+            $this->head->objects('pages', optional: true),
+        );
     }
 
     /** @return list<Fields> */

@@ -45,19 +45,41 @@ final class ArchiveSource implements Source
         try {
             $status = Status::tryFrom($data->text('status')) ?? throw new Malformed('status', 'is none');
 
-            return new Found($number, $number, Question::fromData($data->object('content'), $data->optionalText('name'), $data->texts('objective'), $status), []);
+            return new Found(
+                $number,
+                $number,
+                Question::fromData($data->object('content'), $data->optionalText('name'), $data->texts('objective'), $status),
+                [],
+            );
         } catch (ToldToPeople $e) {
-            return new Found($number, $number, null, [new Problem($number, 1, $e->getMessage(), file: ArchiveFormat::questions(intdiv($number - 1, ArchiveFormat::PIECE) + 1))], kept: json_encode($data->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+            return new Found(
+                $number,
+                $number,
+                null,
+                [new Problem($number, 1, $e->getMessage(), file: ArchiveFormat::questions(intdiv($number - 1, ArchiveFormat::PIECE) + 1))],
+                kept: json_encode($data->raw(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            );
         }
     }
 
     public function report(): Report
     {
         $behind = [];
-        foreach ([...array_map(static fn (Fields $p): string => 'pool “' . $p->text('name') . '”', $this->archive?->pools() ?? []), ...array_map(static fn (Fields $b): string => 'blueprint “' . $b->text('title') . '”', $this->archive?->blueprints() ?? [])] as $what) {
+        foreach (
+            [
+                ...array_map(static fn (Fields $p): string => 'pool “' . $p->text('name') . '”', $this->archive?->pools() ?? []),
+                ...array_map(static fn (Fields $b): string => 'blueprint “' . $b->text('title') . '”', $this->archive?->blueprints() ?? []),
+            ] as $what
+        ) {
             $behind[] = new Unmatched(ArchiveFormat::HEAD, $what . ', which comes with the whole bank', 1, ArchiveFormat::HEAD);
         }
 
-        return new Report($this->problems, $this->archive?->pages() ?? [], $this->archive?->bank, $this->archive?->settings, unmatched: $behind);
+        return new Report(
+            $this->problems,
+            $this->archive?->pages() ?? [],
+            $this->archive?->bank,
+            $this->archive?->settings,
+            unmatched: $behind,
+        );
     }
 }

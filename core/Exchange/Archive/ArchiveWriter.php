@@ -26,7 +26,13 @@ final class ArchiveWriter
         $count = $piece = 0;
         foreach ($questions as $question) {
             $data = $question->toData();
-            $waiting[] = ['number' => ++$count, 'name' => $question->name, 'objective' => $question->objective, 'status' => $question->status->value, 'content' => $data];
+            $waiting[] = [
+                'number' => ++$count,
+                'name' => $question->name,
+                'objective' => $question->objective,
+                'status' => $question->status->value,
+                'content' => $data,
+            ];
             if ($question->objective !== []) {
                 $objectives[implode("\n", $question->objective)] = ['path' => $question->objective];
             }
@@ -41,13 +47,19 @@ final class ArchiveWriter
         }
         [$bank, $settings, $pages] = $about();
         $mentions->inTexts(...array_map(static fn (Page $page): string => $page->reads, $pages));
-        $files = array_filter(array_combine($mentions->files(), array_map($medium, $mentions->files())), static fn (?string $contents): bool => $contents !== null);
+        $files = array_filter(
+            array_combine($mentions->files(), array_map($medium, $mentions->files())),
+            static fn (?string $contents): bool => $contents !== null,
+        );
         yield ArchiveFormat::HEAD => self::json([
             'archive' => ArchiveFormat::VERSION,
             'bank' => $bank,
             'settings' => self::objects($settings->toData()),
             'objectives' => array_values($objectives),
-            'pages' => array_map(static fn (Page $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads], $pages),
+            'pages' => array_map(
+                static fn (Page $page): array => ['name' => $page->name, 'heading' => $page->heading, 'reads' => $page->reads],
+                $pages,
+            ),
             'questions' => $count,
             'media' => array_map(strval(...), array_keys($files)),
         ]);

@@ -12,8 +12,28 @@ final class Listing
 {
     /** Attributes that are only look or house-keeping, wherever they stand. */
     private const QUIET = [
-        'class', 'style', 'id', 'label', 'dir', 'lang', 'tabindex', 'expectedLength', 'expectedLines', 'placeholderText', 'format', 'stylesheet', 'title', 'toolName', 'toolVersion', 'timeDependent',
-        'required', 'interpretation', 'normalMinimum', 'xmlns', 'schemaLocation', 'role',
+        'class',
+        'style',
+        'id',
+        'label',
+        'dir',
+        'lang',
+        'tabindex',
+        'expectedLength',
+        'expectedLines',
+        'placeholderText',
+        'format',
+        'stylesheet',
+        'title',
+        'toolName',
+        'toolVersion',
+        'timeDependent',
+        'required',
+        'interpretation',
+        'normalMinimum',
+        'xmlns',
+        'schemaLocation',
+        'role',
     ];
     private const QUIET_ELEMENTS = ['stylesheet', 'outcomeDeclaration'];
 
@@ -29,7 +49,10 @@ final class Listing
     /** @param string $what '' for the name of the element */
     public function unmatched(Element $at, string $what = '', int $attribute = 0): void
     {
-        $this->unmatched[] = [[$at->order, $attribute], new Unmatched($this->item, $what === '' ? $at->written : $what, $at->line, $this->file)];
+        $this->unmatched[] = [
+            [$at->order, $attribute],
+            new Unmatched($this->item, $what === '' ? $at->written : $what, $at->line, $this->file),
+        ];
     }
 
     public function problem(Element $at, string $message): void
@@ -48,7 +71,11 @@ final class Listing
         $written = $taken->attributesLeft();
         foreach ($written as $i => $attribute) {
             $plain = preg_replace_callback('/-([a-z])/', static fn (array $m): string => strtoupper($m[1]), $attribute) ?? '';
-            if (!in_array($plain, self::QUIET, true) && preg_match('/^(?:data-|aria-|xml:|xmlns:|xsi:)/', $attribute) !== 1 && !str_ends_with($attribute, ':schemaLocation')) {
+            if (
+                !in_array($plain, self::QUIET, true) &&
+                preg_match('/^(?:data-|aria-|xml:|xmlns:|xsi:)/', $attribute) !== 1 &&
+                !str_ends_with($attribute, ':schemaLocation')
+            ) {
                 $this->unmatched($taken, $attribute, $i + 1);
             }
         }

@@ -19,7 +19,11 @@ use Zetema\Core\Question\Question;
 /** One item of the standard, by itself. */
 final class QtiSource implements Source
 {
-    public const NAMESPACES = ['http://www.imsglobal.org/xsd/imsqti_v2p1', 'http://www.imsglobal.org/xsd/imsqti_v2p2', 'http://www.imsglobal.org/xsd/imsqtiasi_v3p0'];
+    public const NAMESPACES = [
+        'http://www.imsglobal.org/xsd/imsqti_v2p1',
+        'http://www.imsglobal.org/xsd/imsqti_v2p2',
+        'http://www.imsglobal.org/xsd/imsqtiasi_v3p0',
+    ];
 
     /** @var list<Problem> that belong to no question */
     private array $problems = [];
@@ -37,7 +41,10 @@ final class QtiSource implements Source
         try {
             $root = self::root($this->bytes);
             if ($root->name !== 'assessmentItem') {
-                throw new RefusedXml(sprintf('%s needs its package; by itself only an assessmentItem can be read', $root->written), $root->line);
+                throw new RefusedXml(
+                    sprintf('%s needs its package; by itself only an assessmentItem can be read', $root->written),
+                    $root->line,
+                );
             }
         } catch (RefusedXml $e) {
             $this->problems[] = new Problem($e->atLine, 1, $e->getMessage(), file: $this->file);
@@ -61,7 +68,12 @@ final class QtiSource implements Source
     {
         $root = XmlFile::root($bytes);
         if (!in_array($root->namespace, self::NAMESPACES, true)) {
-            throw new RefusedXml($root->namespace === '' ? sprintf('%s has no namespace; QTI 2.1, 2.2 and 3.0 are read', $root->written) : sprintf('%s is of the namespace “%s”; QTI 2.1, 2.2 and 3.0 are read', $root->written, $root->namespace), $root->line);
+            throw new RefusedXml(
+                $root->namespace === ''
+                    ? sprintf('%s has no namespace; QTI 2.1, 2.2 and 3.0 are read', $root->written)
+                    : sprintf('%s is of the namespace “%s”; QTI 2.1, 2.2 and 3.0 are read', $root->written, $root->namespace),
+                $root->line,
+            );
         }
 
         return $root;
@@ -82,7 +94,10 @@ final class QtiSource implements Source
         if ($made instanceof Question) {
             return new Found($read->line, $read->line, $made, self::problemsOf($read));
         }
-        $inFile = array_map(static fn (Problem $p): Problem => new Problem($p->line, $p->column, $p->message, file: $read->listing->file), $made);
+        $inFile = array_map(
+            static fn (Problem $p): Problem => new Problem($p->line, $p->column, $p->message, file: $read->listing->file),
+            $made,
+        );
 
         return new Found($read->line, $read->line, null, [...self::problemsOf($read), ...$inFile]);
     }
@@ -90,7 +105,10 @@ final class QtiSource implements Source
     /** @return list<Problem> */
     public static function problemsOf(ReadItem $read): array
     {
-        return array_map(static fn (Problem $p): Problem => new Problem($p->line, $p->column, $p->message, file: $read->listing->file), $read->listing->allProblems());
+        return array_map(
+            static fn (Problem $p): Problem => new Problem($p->line, $p->column, $p->message, file: $read->listing->file),
+            $read->listing->allProblems(),
+        );
     }
 
     public function report(): Report

@@ -15,8 +15,15 @@ final readonly class Columns
      * @param list<string> $unread headings that nothing takes
      * @param array{int, string}|null $problem a column from 0 and why the rows cannot be read
      */
-    private function __construct(public array $single, public array $many, public array $inOne, public array $names, public array $unread, public ?array $problem, public int $last)
-    {
+    private function __construct(
+        public array $single,
+        public array $many,
+        public array $inOne,
+        public array $names,
+        public array $unread,
+        public ?array $problem,
+        public int $last,
+    ) {
     }
 
     /** By the headings; null if they name no stem and nothing else. */
@@ -25,7 +32,10 @@ final readonly class Columns
         $names = array_slice($row->cells, 0, Rows::MOST_COLUMNS);
         $found = array_map(Meaning::ofHeading(...), $names);
         $meanings = array_map(static fn (?array $one): string => $one === null ? '' : $one[0]->value, $found);
-        if (!in_array(Meaning::Stem->value, $meanings, true) || count(array_filter($meanings, static fn (string $m): bool => $m !== '' && $m !== Meaning::Stem->value)) === 0) {
+        if (
+            !in_array(Meaning::Stem->value, $meanings, true) ||
+            count(array_filter($meanings, static fn (string $m): bool => $m !== '' && $m !== Meaning::Stem->value)) === 0
+        ) {
             return null;
         }
         $single = $many = $inOne = $unread = [];
@@ -46,9 +56,9 @@ final readonly class Columns
                 $problem ??= [$column, sprintf('“%s” means the same as another heading', $names[$column])];
             }
             match (true) {
-                !$meaning->isOfMany() => $single[$meaning->value] = $column,
-                $place === 0 => $inOne[$meaning->value] = $column,
-                default => $many[$meaning->value][$place] = $column,
+                !$meaning->isOfMany() => ($single[$meaning->value] = $column),
+                $place === 0 => ($inOne[$meaning->value] = $column),
+                default => ($many[$meaning->value][$place] = $column),
             };
         }
         foreach ($many as $meaning => $columns) {
@@ -75,15 +85,29 @@ final readonly class Columns
                 }
                 $taken[] = $at;
                 match (true) {
-                    !$meaning->isOfMany() => $single[$name] = $at,
-                    $place === 0 && $meaning !== Meaning::Says => $inOne[$name] = $at,
-                    default => $many[$name][max(1, $place)] = $at,
+                    !$meaning->isOfMany() => ($single[$name] = $at),
+                    $place === 0 && $meaning !== Meaning::Says => ($inOne[$name] = $at),
+                    default => ($many[$name][max(1, $place)] = $at),
                 };
             }
         }
-        $unread = array_values(array_filter($names, static fn (string $name, int $at): bool => $name !== '' && !in_array($at, $taken, true), ARRAY_FILTER_USE_BOTH));
+        $unread = array_values(
+            array_filter(
+                $names,
+                static fn (string $name, int $at): bool => $name !== '' && !in_array($at, $taken, true),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
 
-        return new self($single, $many, $inOne, $names, $headings === null ? [] : self::withOthers($unread, $headings), $problem, $headings === null ? PHP_INT_MAX : self::last($names));
+        return new self(
+            $single,
+            $many,
+            $inOne,
+            $names,
+            $headings === null ? [] : self::withOthers($unread, $headings),
+            $problem,
+            $headings === null ? PHP_INT_MAX : self::last($names),
+        );
     }
 
     public function of(Meaning $meaning): ?int

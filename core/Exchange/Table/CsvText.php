@@ -33,7 +33,10 @@ final class CsvText
      */
     public static function toldRow(array $cells): string
     {
-        return implode(',', array_map(static fn (string $cell): string => self::quoted(self::wouldRun($cell) ? "'" . $cell : $cell), $cells)) . "\n";
+        return implode(
+            ',',
+            array_map(static fn (string $cell): string => self::quoted(self::wouldRun($cell) ? "'" . $cell : $cell), $cells),
+        ) . "\n";
     }
 
     private static function cell(string $cell): string

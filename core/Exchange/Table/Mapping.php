@@ -12,11 +12,17 @@ final readonly class Mapping
 {
     /**
      * @param int|null $headings the row of the headings; 0: none; null: where they are found
-     * @param array<string, array<int, string|int>> $columns headings as written or places from 1, by the meaning's name and the place of the choice, from 1; place 0: the column holds all of them, or is no choice's
+     * @param array<string, array<int, string|int>> $columns headings as written or places from 1, by the meaning's name and the place of
+     *   the choice, from 1; place 0: the column holds all of them, or is no choice's
      * @param array<string, string> $every what fills an empty cell, by the meaning's name
      */
-    private function __construct(public ?int $headings, public ?string $separator, public ?string $sheet, public array $columns, public array $every)
-    {
+    private function __construct(
+        public ?int $headings,
+        public ?string $separator,
+        public ?string $sheet,
+        public array $columns,
+        public array $every,
+    ) {
     }
 
     public static function none(): self
@@ -35,7 +41,10 @@ final readonly class Mapping
             // A choice that no column holds is left out of its list as null.
             foreach ($isList ? $said : [$said] as $i => $one) {
                 if ($one !== null) {
-                    $columns[$meaning->value][$isList && $meaning->isOfMany() ? $i + 1 : 0] = is_string($one) || (is_int($one) && $one > 0) ? $one : throw new Malformed($meaning->value, 'must be headings, or places from 1');
+                    $columns[$meaning->value][$isList && $meaning->isOfMany() ? $i + 1 : 0] =
+                        is_string($one) || (is_int($one) && $one > 0)
+                            ? $one
+                            : throw new Malformed($meaning->value, 'must be headings, or places from 1');
                 }
             }
             if ($isList && count($said) !== 1 && !$meaning->isOfMany()) {

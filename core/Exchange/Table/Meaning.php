@@ -67,11 +67,15 @@ enum Meaning: string
         if (preg_match('/^(?:feedback(?<a>\d{1,2}|[a-h])|(?:choice|option)(?<b>\d{1,2}|[a-h])feedback)$/', $plain, $m) === 1) {
             return [self::Says, self::place($m['a'] . ($m['b'] ?? ''))];
         }
-        if (preg_match('/^(?:(?:choice|option|alternative|answer)(?<a>\d{1,2})|(?:choice|option|answer)?(?<b>[a-h]))$/', $plain, $m) === 1) {
+        if (
+            preg_match('/^(?:(?:choice|option|alternative|answer)(?<a>\d{1,2})|(?:choice|option|answer)?(?<b>[a-h]))$/', $plain, $m) === 1
+        ) {
             return [self::Choices, self::place($m['a'] . ($m['b'] ?? ''))];
         }
 
-        return preg_match('/^(?:wronganswer|distractor|wrong|incorrect)(\d{1,2})$/', $plain, $m) === 1 ? [self::Distractors, (int) $m[1]] : null;
+        return preg_match('/^(?:wronganswer|distractor|wrong|incorrect)(\d{1,2})$/', $plain, $m) === 1
+            ? [self::Distractors, (int) $m[1]]
+            : null;
     }
 
     private static function place(string $sign): int

@@ -15,8 +15,14 @@ final readonly class Row
      * @param int $breaks line ends within it, where rows are counted by lines
      * @param string|null $unclosed all that is left, where a quote that opens in this row never closes
      */
-    public function __construct(public int $number, public array $cells, public array $problems = [], public ?string $unclosed = null, public int $width = 0, public int $breaks = 0)
-    {
+    public function __construct(
+        public int $number,
+        public array $cells,
+        public array $problems = [],
+        public ?string $unclosed = null,
+        public int $width = 0,
+        public int $breaks = 0,
+    ) {
     }
 
     public function isEmpty(): bool

@@ -11,8 +11,15 @@ final readonly class RowCells
      * @param array<int, string> $choices by their places from 1
      * @param array<int, string> $distractors
      */
-    public function __construct(public string $stem, public string $key, public array $choices, public array $distractors, public string $tolerance, public string $unit, public int $row)
-    {
+    public function __construct(
+        public string $stem,
+        public string $key,
+        public array $choices,
+        public array $distractors,
+        public string $tolerance,
+        public string $unit,
+        public int $row,
+    ) {
     }
 
     /**
@@ -24,7 +31,9 @@ final readonly class RowCells
     {
         foreach ($signs as $sign) {
             if (str_contains($cell, $sign)) {
-                return array_values(array_filter(array_map(trim(...), explode($sign, $cell)), static fn (string $part): bool => $part !== ''));
+                return array_values(
+                    array_filter(array_map(trim(...), explode($sign, $cell)), static fn (string $part): bool => $part !== ''),
+                );
             }
         }
 

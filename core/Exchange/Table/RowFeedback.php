@@ -10,8 +10,13 @@ use Zetema\Core\Exchange\Written\TrueOrFalse;
 final readonly class RowFeedback
 {
     /** @param array<int, string> $says by the place of the choice, from 1 */
-    public function __construct(private RowQuestion $row, private string $feedback, private string $right, private string $wrong, private array $says)
-    {
+    public function __construct(
+        private RowQuestion $row,
+        private string $feedback,
+        private string $right,
+        private string $wrong,
+        private array $says,
+    ) {
     }
 
     public function add(): void
@@ -25,7 +30,7 @@ final readonly class RowFeedback
         foreach ($this->row->choices as [$place, $text, $isKey]) {
             $said = $says[$place] ?? '';
             if ($isClaim) {
-                TrueOrFalse::of($text) === ($lines->opening === 'true') ? $right[] = $said : $wrong[] = $said;
+                TrueOrFalse::of($text) === ($lines->opening === 'true') ? ($right[] = $said) : ($wrong[] = $said);
                 continue;
             }
             $lines->add($isKey ? 'yes' : 'no', $text, $said === '' ? [] : [$lines->line('says', $said)]);

@@ -8,7 +8,6 @@ use Zetema\Core\Exchange\TypedPaper\Choices;
 use Zetema\Core\Exchange\TypedPaper\Ordering;
 use Zetema\Core\Exchange\Written\Blanks;
 use Zetema\Core\Exchange\Written\ChoiceCount;
-use Zetema\Core\Exchange\Written\ChoiceKey;
 use Zetema\Core\Exchange\Written\NumberAnswer;
 use Zetema\Core\Exchange\Written\QuestionLines;
 use Zetema\Core\Exchange\Written\Styled;
@@ -36,7 +35,7 @@ final class RowQuestion
             $kind === 'claim' => $this->claim($claim),
             $kind === null && $this->isTrueAndFalse() => $this->claim($claim),
             in_array($kind, ['one', 'choice', 'several'], true) || ($kind === null && $hasChoices) => $this->choices($kind),
-            $hasChoices => $this->problems[] = [Meaning::Kind, sprintf('a question of kind %s has no choices', $kind)],
+            $hasChoices => ($this->problems[] = [Meaning::Kind, sprintf('a question of kind %s has no choices', $kind)]),
             $cells->key === '' => $this->keyMissing(),
             $kind === null && $claim !== null && !str_contains(Blanks::in($cells->stem), '___') => $this->claim($claim),
             default => $this->typed($kind),
@@ -45,7 +44,10 @@ final class RowQuestion
 
     private function isTrueAndFalse(): bool
     {
-        $values = array_map(TrueOrFalse::of(...), array_values(array_map(static fn (string $text): string => Choices::mark(new Styled($text))[0]->text, $this->cells->choices)));
+        $values = array_map(
+            TrueOrFalse::of(...),
+            array_values(array_map(static fn (string $text): string => Choices::mark(new Styled($text))[0]->text, $this->cells->choices)),
+        );
 
         return count($values) === 2 && !in_array(null, $values, true) && $values[0] !== $values[1];
     }
@@ -80,7 +82,16 @@ final class RowQuestion
     {
         $texts = $this->cells->choices;
         if ($texts === [] && $this->cells->distractors !== []) {
-            $texts = $this->cells->key === '' ? [] : [1 => $this->cells->key, ...array_combine(array_map(static fn (int $place): int => $place + 1, array_keys($this->cells->distractors)), $this->cells->distractors)];
+            $texts =
+                $this->cells->key === ''
+                    ? []
+                    : [
+                        1 => $this->cells->key,
+                        ...array_combine(
+                            array_map(static fn (int $place): int => $place + 1, array_keys($this->cells->distractors)),
+                            $this->cells->distractors,
+                        ),
+                    ];
             $texts === [] ? $this->keyMissing() : $this->take($texts, [1], $kind);
 
             return;
@@ -100,7 +111,7 @@ final class RowQuestion
             $marked = $mark === null ? $marked : [...$marked, $place];
         }
         $marked = count($marked) === count($texts) ? [] : $marked;
-        $keys = $this->cells->key === '' ? $marked : $this->keys($texts);
+        $keys = $this->cells->key === '' ? $marked : RowKeys::of($this->cells->key, $texts);
         if (is_string($keys)) {
             $this->problems[] = [Meaning::Key, $keys];
         } elseif ($keys === []) {
@@ -138,70 +149,6 @@ final class RowQuestion
         if ($choose !== null && $sort === 'several') {
             $this->lines->add('choose', (string) $choose);
         }
-    }
-
-    /**
-     * @param array<int, string> $texts
-     *
-     * @return list<int>|string
-     */
-    private function keys(array $texts): array|string
-    {
-        $places = array_keys($texts);
-        $letters = array_map(static fn (int $place): string => chr(64 + min(26, $place)), $places);
-        $plain = array_values($texts);
-        $key = trim($this->cells->key);
-        $read = preg_match('/^\d{1,2}(?:\s*[,;\n\/& ]\s*\d{1,2})*$/', $key) === 1 ? $this->byPlaces($key, $places) : ChoiceKey::read(str_replace("\n", ', ', $key), $letters, $plain);
-        $byText = $this->byTexts($key, $plain);
-        if ($byText !== [] && is_array($read) && $byText !== $read) {
-            return sprintf('“%s” is the place or letter of one choice and the text of another', $key);
-        }
-        $found = $byText !== [] ? $byText : $read;
-
-        return is_string($found) ? $found : array_map(static fn (int $i): int => $places[$i], $found);
-    }
-
-    /**
-     * @param list<string> $texts
-     *
-     * @return list<int> nothing, where a part is no text of a choice
-     */
-    private function byTexts(string $key, array $texts): array
-    {
-        $found = [];
-        foreach ([[$key], RowCells::parts($key)] as $parts) {
-            $found = array_map(static fn (string $part): array => ChoiceKey::withText($part, $texts), $parts);
-            if (array_filter($found, static fn (array $one): bool => count($one) !== 1) === []) {
-                $places = array_unique(array_merge(...$found));
-                sort($places);
-
-                return $places;
-            }
-        }
-
-        return [];
-    }
-
-    /**
-     * @param list<int> $places
-     *
-     * @return list<int>|string
-     */
-    private function byPlaces(string $key, array $places): array|string
-    {
-        preg_match_all('/\d+/', $key, $m);
-        $found = [];
-        foreach ($m[0] as $place) {
-            $at = array_search((int) $place, $places, true);
-            if ($at === false) {
-                return sprintf('there is no choice %s', $place);
-            }
-            $found[] = $at;
-        }
-        $found = array_values(array_unique($found));
-        sort($found);
-
-        return $found;
     }
 
     private function pairs(): void
@@ -242,7 +189,10 @@ final class RowQuestion
             $sorted = $order;
             sort($sorted);
             if ($sorted !== range(0, count($items) - 1)) {
-                $this->problems[] = [Meaning::Key, sprintf('the key of an order names each item once; “%s” does not', mb_substr($this->cells->key, 0, 60))];
+                $this->problems[] = [
+                    Meaning::Key,
+                    sprintf('the key of an order names each item once; “%s” does not', mb_substr($this->cells->key, 0, 60)),
+                ];
 
                 return;
             }
@@ -259,14 +209,26 @@ final class RowQuestion
     {
         $key = $this->cells->key;
         if ($this->cells->tolerance !== '' && in_array($kind, [null, 'number'], true)) {
-            if (preg_match('/^(?:±\s*)?(' . NumberAnswer::NUMBER . ')\s*(%?)$/u', $this->cells->tolerance, $m) !== 1 || NumberAnswer::number($m[1]) === null) {
-                $this->problems[] = [Meaning::Tolerance, sprintf('“%s” is no tolerance; a number or a percentage would be', $this->cells->tolerance)];
+            if (
+                preg_match('/^(?:±\s*)?(' . NumberAnswer::NUMBER . ')\s*(%?)$/u', $this->cells->tolerance, $m) !== 1 ||
+                NumberAnswer::number($m[1]) === null
+            ) {
+                $this->problems[] = [
+                    Meaning::Tolerance,
+                    sprintf('“%s” is no tolerance; a number or a percentage would be', $this->cells->tolerance),
+                ];
 
                 return;
             }
             $key .= ' ± ' . $m[1] . ($m[2] === '' ? '' : ' %');
         }
-        $typed = TypedAnswer::of(Blanks::in($this->cells->stem), [['text' => $key, 'line' => $this->cells->row]], [], $this->cells->row, $kind);
+        $typed = TypedAnswer::of(
+            Blanks::in($this->cells->stem),
+            [['text' => $key, 'line' => $this->cells->row]],
+            [],
+            $this->cells->row,
+            $kind,
+        );
         foreach ($typed->problems as $problem) {
             $this->problems[] = [Meaning::Key, $problem->message];
         }

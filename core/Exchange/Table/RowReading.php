@@ -69,7 +69,9 @@ final class RowReading
         $objective = $this->objective();
         $made = $this->problems === [] ? $lines->make($objective, $taken) : $this->problems;
 
-        return $made instanceof Question ? $made : array_map(fn (Problem $p): Problem => new Problem($row->number, $p->column, $p->message, $p->heading), $made);
+        return $made instanceof Question
+            ? $made
+            : array_map(fn (Problem $p): Problem => new Problem($row->number, $p->column, $p->message, $p->heading), $made);
     }
 
     public function why(): string
@@ -107,7 +109,10 @@ final class RowReading
             }
         }
         if ($said !== '') {
-            $this->problem(Meaning::Kind, sprintf('“%s” is no kind; one, several, true or false, text, number, gaps, pairs or order would be', $said));
+            $this->problem(
+                Meaning::Kind,
+                sprintf('“%s” is no kind; one, several, true or false, text, number, gaps, pairs or order would be', $said),
+            );
         }
 
         return null;
@@ -115,14 +120,28 @@ final class RowReading
 
     private function lines(?string $kind, string $stem): ?QuestionLines
     {
-        $cells = new RowCells($stem, $this->said(Meaning::Key), $this->choices(), $this->distractors(), $this->said(Meaning::Tolerance), $this->said(Meaning::Unit), $this->row->number);
+        $cells = new RowCells(
+            $stem,
+            $this->said(Meaning::Key),
+            $this->choices(),
+            $this->distractors(),
+            $this->said(Meaning::Tolerance),
+            $this->said(Meaning::Unit),
+            $this->row->number,
+        );
         $reading = new RowQuestion($cells, $kind);
         $this->why = $reading->why;
         foreach ($reading->problems as [$meaning, $message]) {
             $this->problem($meaning, $message);
         }
         if ($reading->lines !== null) {
-            (new RowFeedback($reading, $this->said(Meaning::Feedback), $this->said(Meaning::Right), $this->said(Meaning::Wrong), $this->says()))->add();
+            (new RowFeedback(
+                $reading,
+                $this->said(Meaning::Feedback),
+                $this->said(Meaning::Right),
+                $this->said(Meaning::Wrong),
+                $this->says(),
+            ))->add();
         }
 
         return $reading->lines;
@@ -132,8 +151,12 @@ final class RowReading
     {
         $points = $this->said(Meaning::Points);
         if ($points !== '') {
-            $decimal = PointsSaid::decimal(preg_replace('/^[(\[]?\s*(' . PointsSaid::NUMBER . ')\s*(?:' . PointsSaid::WORD . ')?\s*[)\]]?$/ui', '$1', $points) ?? '');
-            $decimal === null ? $this->problem(Meaning::Points, sprintf('“%s” are no points; a number from 0.01 to 1,000 would be right', $points)) : $lines->add('points', $decimal);
+            $decimal = PointsSaid::decimal(
+                preg_replace('/^[(\[]?\s*(' . PointsSaid::NUMBER . ')\s*(?:' . PointsSaid::WORD . ')?\s*[)\]]?$/ui', '$1', $points) ?? '',
+            );
+            $decimal === null
+                ? $this->problem(Meaning::Points, sprintf('“%s” are no points; a number from 0.01 to 1,000 would be right', $points))
+                : $lines->add('points', $decimal);
         }
         $difficulty = mb_strtolower($this->said(Meaning::Difficulty));
         if ($difficulty !== '' && Difficulty::tryFrom($difficulty) === null) {
@@ -141,7 +164,13 @@ final class RowReading
         } elseif ($difficulty !== '') {
             $lines->add('difficulty', $difficulty);
         }
-        foreach (['tags' => str_replace([';', "\n"], ',', $this->said(Meaning::Tags)), 'name' => str_replace("\n", ' ', $this->said(Meaning::Name)), 'hint' => $this->said(Meaning::Hint)] as $word => $text) {
+        foreach (
+            [
+                'tags' => str_replace([';', "\n"], ',', $this->said(Meaning::Tags)),
+                'name' => str_replace("\n", ' ', $this->said(Meaning::Name)),
+                'hint' => $this->said(Meaning::Hint),
+            ] as $word => $text
+        ) {
             if ($text !== '') {
                 $lines->add($word, $text);
             }
@@ -212,7 +241,12 @@ final class RowReading
             $columns = [...$this->columns->many[$meaning->value] ?? [], ...array_values($this->columns->inOne ?? [])];
             $column = $columns[0] ?? null;
         }
-        $this->problems[] = new Problem($this->row->number, ($column ?? 0) + 1, $message, $column === null ? null : $this->columns?->name($column));
+        $this->problems[] = new Problem(
+            $this->row->number,
+            ($column ?? 0) + 1,
+            $message,
+            $column === null ? null : $this->columns?->name($column),
+        );
     }
 
     private function problemIn(int $column, string $message): void

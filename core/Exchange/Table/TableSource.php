@@ -32,8 +32,12 @@ final class TableSource implements Source
     /** Which row may be the headings, where none is known. */
     private ?Row $likely = null;
 
-    private function __construct(private readonly ?Rows $rows, private readonly Mapping $mapping, private readonly Encoding $encoding, private readonly ?string $unreadable = null)
-    {
+    private function __construct(
+        private readonly ?Rows $rows,
+        private readonly Mapping $mapping,
+        private readonly Encoding $encoding,
+        private readonly ?string $unreadable = null,
+    ) {
     }
 
     public static function ofText(string $bytes, ?Encoding $encoding = null, ?Mapping $mapping = null): self
@@ -80,7 +84,12 @@ final class TableSource implements Source
 
     public function report(): Report
     {
-        return new Report($this->problems, aside: [...$this->aside, ...$this->rows?->aside() ?? []], unread: $this->columns->unread ?? [], encoding: $this->encoding);
+        return new Report(
+            $this->problems,
+            aside: [...$this->aside, ...$this->rows?->aside() ?? []],
+            unread: $this->columns->unread ?? [],
+            encoding: $this->encoding,
+        );
     }
 
     /** What the columns were taken for, after reading has begun. */
@@ -89,13 +98,21 @@ final class TableSource implements Source
         return $this->columns;
     }
 
-    /** @return array{headings: int, columns: list<array{name: string, means: string|null, place: int|null, sample: list<string>}>} the heading row, and each column, what it was taken for, and its first cells; after reading */
+    /**
+     * @return array{headings: int, columns: list<array{name: string, means: string|null, place: int|null, sample: list<string>}>} the
+     *   heading row, and each column, what it was taken for, and its first cells; after reading
+     */
     public function told(): array
     {
         $told = [];
-        foreach ($this->columns->names ?? $this->likely->cells ?? [] as $column => $name) {
+        foreach ($this->columns->names ?? ($this->likely->cells ?? []) as $column => $name) {
             [$means, $place] = $this->columns?->meaning($column) ?? [null, null];
-            $told[] = ['name' => $name, 'means' => $means, 'place' => $place, 'sample' => array_map(static fn (Row $row): string => $row->cell($column), $this->sample)];
+            $told[] = [
+                'name' => $name,
+                'means' => $means,
+                'place' => $place,
+                'sample' => array_map(static fn (Row $row): string => $row->cell($column), $this->sample),
+            ];
         }
 
         return ['headings' => $this->likely->number ?? $this->headingRow, 'columns' => $told];
@@ -139,12 +156,19 @@ final class TableSource implements Source
         $this->headingRow = $at === null ? 0 : $first[$at]->number;
         foreach (array_slice($first, 0, $at ?? 0) as $above) {
             if (!$above->isEmpty()) {
-                $this->aside[] = new Aside($above->number, implode(' ', array_filter($above->cells, static fn (string $cell): bool => $cell !== '')));
+                $this->aside[] = new Aside(
+                    $above->number,
+                    implode(' ', array_filter($above->cells, static fn (string $cell): bool => $cell !== '')),
+                );
             }
         }
         if ($this->columns === null) {
             $this->likely = self::fullest($first);
-            $this->problems[] = new Problem(1, 1, 'no row has headings that are known: one for the stem, such as “question”, and one more, such as “answer”');
+            $this->problems[] = new Problem(
+                1,
+                1,
+                'no row has headings that are known: one for the stem, such as “question”, and one more, such as “answer”',
+            );
         } elseif ($this->columns->problem !== null) {
             [$column, $why] = $this->columns->problem;
             $this->problems[] = new Problem(max(1, $this->headingRow), $column + 1, $why, $this->columns->name($column));
@@ -165,7 +189,10 @@ final class TableSource implements Source
             $at = array_search($mapping->headings, array_map(static fn (Row $row): int => $row->number, $first), true);
             $row = $at === false ? null : $first[$at];
 
-            return [$at === false ? null : $at, $mapping->columns !== [] ? Columns::ofMapping($mapping, $row) : ($row === null ? null : Columns::ofHeadings($row))];
+            return [
+                $at === false ? null : $at,
+                $mapping->columns !== [] ? Columns::ofMapping($mapping, $row) : ($row === null ? null : Columns::ofHeadings($row)),
+            ];
         }
         if ($mapping->columns !== []) {
             $wanted = array_filter(array_merge(...array_map(array_values(...), array_values($mapping->columns))), is_string(...));
@@ -215,7 +242,13 @@ final class TableSource implements Source
             $this->sample[] = $row;
         }
         if ($row->unclosed !== null) {
-            yield new Found($row->number, $row->number + $row->breaks, null, [new Problem($row->number, 1, 'a quote opens here and never closes')], kept: $row->unclosed);
+            yield new Found(
+                $row->number,
+                $row->number + $row->breaks,
+                null,
+                [new Problem($row->number, 1, 'a quote opens here and never closes')],
+                kept: $row->unclosed,
+            );
 
             return;
         }

@@ -15,7 +15,17 @@ use Zetema\Core\Question\Settings\Setting;
 final readonly class TableWriter
 {
     private const CHOICES = 10;
-    private const KINDS = ['one' => 'one', 'several' => 'several', 'true' => 'claim', 'false' => 'claim', 'number' => 'number', 'text' => 'text', 'gaps' => 'gaps', 'pairs' => 'pairs', 'order' => 'order'];
+    private const KINDS = [
+        'one' => 'one',
+        'several' => 'several',
+        'true' => 'claim',
+        'false' => 'claim',
+        'number' => 'number',
+        'text' => 'text',
+        'gaps' => 'gaps',
+        'pairs' => 'pairs',
+        'order' => 'order',
+    ];
     private const BEFORE = ['Name', 'Kind', 'Question'];
     private const AFTER = ['Answer', 'Unit', 'Points', 'Objective', 'Tags', 'Difficulty', 'Hint', 'If right', 'If wrong'];
 
@@ -84,7 +94,12 @@ final readonly class TableWriter
         if ($kind === null) {
             return null;
         }
-        $texts = static fn (string ...$heads): array => array_values(array_map(static fn (Line $l): string => $l->text, array_filter($lines, static fn (Line $l): bool => in_array($l->head, $heads, true))));
+        $texts = static fn (string ...$heads): array => array_values(
+            array_map(
+                static fn (Line $l): string => $l->text,
+                array_filter($lines, static fn (Line $l): bool => in_array($l->head, $heads, true)),
+            ),
+        );
         $choices = array_values(array_filter($lines, static fn (Line $l): bool => in_array($l->head, ['yes', 'no'], true)));
         $cell = array_fill_keys(self::headings(), '');
         $keys = [];
@@ -159,6 +174,11 @@ final readonly class TableWriter
     /** @return list<string> */
     private static function lines(Question $question): array
     {
-        return array_values(array_filter(array_map(trim(...), explode("\n", (new Writer())->question($question))), static fn (string $line): bool => $line !== ''));
+        return array_values(
+            array_filter(
+                array_map(trim(...), explode("\n", (new Writer())->question($question))),
+                static fn (string $line): bool => $line !== '',
+            ),
+        );
     }
 }

@@ -77,7 +77,9 @@ final class XlsxRows implements Rows
         }
         $sheets = [];
         foreach (self::elements($this->xml('workbook.xml'), 'sheet') as $element) {
-            $id = $element->getAttributeNs('id', 'http://schemas.openxmlformats.org/officeDocument/2006/relationships') ?? $element->getAttribute('r:id') ?? '';
+            $id =
+                $element->getAttributeNs('id', 'http://schemas.openxmlformats.org/officeDocument/2006/relationships') ??
+                ($element->getAttribute('r:id') ?? '');
             if (isset($files[$id]) && $this->zip->has($files[$id])) {
                 $sheets[] = [$element->getAttribute('name') ?? '', $files[$id]];
             }
@@ -134,7 +136,10 @@ final class XlsxRows implements Rows
             }
             [$text, $problem] = $this->cell($cell);
             if (mb_strlen($text) > Rows::LONGEST_CELL) {
-                [$text, $problem] = [mb_substr($text, 0, Rows::LONGEST_CELL), sprintf('has more than %s characters', number_format(Rows::LONGEST_CELL))];
+                [$text, $problem] = [
+                    mb_substr($text, 0, Rows::LONGEST_CELL),
+                    sprintf('has more than %s characters', number_format(Rows::LONGEST_CELL)),
+                ];
             }
             if ($problem !== null || Characters::hasControl($text)) {
                 $problems[$column] = $problem ?? 'has a control character, which no text has';
@@ -157,13 +162,16 @@ final class XlsxRows implements Rows
             return ['', isset($cell->f) && $value === null ? 'is a formula without a stored value' : null];
         }
 
-        return [match ($type) {
-            's' => $this->strings[(int) $value] ?? '',
-            'b' => $value === '1' ? 'TRUE' : 'FALSE',
-            'str', 'e' => $value,
-            'd' => substr($value, 0, 10),
-            default => $this->styles->isDate((int) ($cell['s'] ?? 0)) ? XlsxStyles::date($value) : XlsxStyles::number($value),
-        }, null];
+        return [
+            match ($type) {
+                's' => $this->strings[(int) $value] ?? '',
+                'b' => $value === '1' ? 'TRUE' : 'FALSE',
+                'str', 'e' => $value,
+                'd' => substr($value, 0, 10),
+                default => $this->styles->isDate((int) ($cell['s'] ?? 0)) ? XlsxStyles::date($value) : XlsxStyles::number($value),
+            },
+            null,
+        ];
     }
 
     /** Rich text as plain text. */
@@ -175,7 +183,11 @@ final class XlsxRows implements Rows
         }
         $texts = $element->xpath('./*[local-name()="t"] | ./*[local-name()="r"]/*[local-name()="t"]');
 
-        return preg_replace_callback('/_x([0-9A-Fa-f]{4})_/', static fn (array $m): string => mb_chr((int) hexdec($m[1])), implode('', array_map(strval(...), is_array($texts) ? $texts : []))) ?? '';
+        return preg_replace_callback(
+            '/_x([0-9A-Fa-f]{4})_/',
+            static fn (array $m): string => mb_chr((int) hexdec($m[1])),
+            implode('', array_map(strval(...), is_array($texts) ? $texts : [])),
+        ) ?? '';
     }
 
     /** @return \Generator<int, \XMLReader> at each element of a name */

@@ -41,7 +41,9 @@ final class XlsxStyles
     {
         $whole = (int) floor((float) $days);
 
-        return $whole < 1 ? self::number($days) : (new \DateTimeImmutable($whole < 60 ? '1899-12-31' : '1899-12-30'))->modify("+$whole days")->format('Y-m-d');
+        return $whole < 1
+            ? self::number($days)
+            : (new \DateTimeImmutable($whole < 60 ? '1899-12-31' : '1899-12-30'))->modify("+$whole days")->format('Y-m-d');
     }
 
     /** In the shortest decimal form that is the same number. */

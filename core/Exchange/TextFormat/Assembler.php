@@ -27,8 +27,14 @@ final class Assembler
      * @param list<string> $objective
      * @param array<string, true> $taken names that earlier questions have
      */
-    public function question(Line $opening, array $parts, Defaults $defaults, array $objective, array $taken, Problems $problems): ?Question
-    {
+    public function question(
+        Line $opening,
+        array $parts,
+        Defaults $defaults,
+        array $objective,
+        array $taken,
+        Problems $problems,
+    ): ?Question {
         $kind = KindId::openedBy($opening->word) ?? throw new \LogicException('every opening word is a kind');
         $words = $kind->facts()->topWords();
         $own = [];
@@ -54,7 +60,10 @@ final class Assembler
             unset($values['points']);
         }
         if (isset($values['name'], $taken[$values['name']])) {
-            $problems->inText($seen['name'] ?? $opening, sprintf('“%s” is the name of an earlier question; names are unique', $values['name']));
+            $problems->inText(
+                $seen['name'] ?? $opening,
+                sprintf('“%s” is the name of an earlier question; names are unique', $values['name']),
+            );
         }
 
         return $this->make($kind, $opening, $sorted, $values, $objective, $seen, $problems);
@@ -66,10 +75,22 @@ final class Assembler
      * @param list<string> $objective
      * @param array<string, Line> $seen
      */
-    private function make(KindId $kind, Line $opening, array $sorted, array $values, array $objective, array $seen, Problems $problems): ?Question
-    {
+    private function make(
+        KindId $kind,
+        Line $opening,
+        array $sorted,
+        array $values,
+        array $objective,
+        array $seen,
+        Problems $problems,
+    ): ?Question {
         try {
-            $settings = Settings::of(array_intersect_key($values, array_fill_keys(array_map(static fn (Setting $s): string => $s->value, Setting::cases()), true)));
+            $settings = Settings::of(
+                array_intersect_key(
+                    $values,
+                    array_fill_keys(array_map(static fn (Setting $s): string => $s->value, Setting::cases()), true),
+                ),
+            );
             $definition = $kind->definition()::read($opening, $sorted['kind'], $settings, $problems);
             $hints = array_values(array_filter(array_map(static fn (Line $l): ?Hint => Hint::read($l, $problems), $sorted['hint'])));
             if ($definition === null || !$problems->isEmpty()) {
@@ -128,6 +149,8 @@ final class Assembler
     /** @return list<string> */
     private static function tags(string $text): array
     {
-        return array_values(array_unique(array_filter(array_map(trim(...), explode(',', $text)), static fn (string $t): bool => $t !== '')));
+        return array_values(
+            array_unique(array_filter(array_map(trim(...), explode(',', $text)), static fn (string $t): bool => $t !== '')),
+        );
     }
 }

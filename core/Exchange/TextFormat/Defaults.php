@@ -26,7 +26,11 @@ final class Defaults
         if ($setting === null && !in_array($line->word, self::OTHER, true)) {
             throw new InvalidSetting(sprintf('`%s:` is no setting; under “every” stand settings only', $line->word));
         }
-        if ($setting === Setting::Marking && $kind instanceof KindId && !Question::kindTakes($kind, $setting, $setting->canonical($line->text))) {
+        if (
+            $setting === Setting::Marking &&
+            $kind instanceof KindId &&
+            !Question::kindTakes($kind, $setting, $setting->canonical($line->text))
+        ) {
             throw new InvalidSetting(sprintf('“marking: %s” does not go with a question of kind %s', $line->text, $kind->value));
         }
         $this->values[$scope][$line->word] = $setting === null ? $line->text : $setting->canonical($line->text);
@@ -41,10 +45,14 @@ final class Defaults
         }
         $values = [...$general, ...$this->values[$kind->value] ?? []];
 
-        return array_filter($values, static function (string $value, string $word) use ($kind): bool {
-            $setting = Setting::tryFrom($word);
+        return array_filter(
+            $values,
+            static function (string $value, string $word) use ($kind): bool {
+                $setting = Setting::tryFrom($word);
 
-            return $setting === null || Question::kindTakes($kind, $setting, $value);
-        }, ARRAY_FILTER_USE_BOTH);
+                return $setting === null || Question::kindTakes($kind, $setting, $value);
+            },
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 }

@@ -42,7 +42,8 @@ final class Lexer
             }
             $escaped = str_starts_with($line, '\\');
             $colon = $escaped ? false : strpos($line, ':');
-            $found = $colon === false || $colon > Vocabulary::FARTHEST_COLON ? null : $this->vocabulary->classify(substr($line, 0, $colon));
+            $found =
+                $colon === false || $colon > Vocabulary::FARTHEST_COLON ? null : $this->vocabulary->classify(substr($line, 0, $colon));
             if (is_array($found)) {
                 if ($open !== null) {
                     yield self::closed($open, $rest);
@@ -52,11 +53,23 @@ final class Lexer
                 $column = 1 + self::indent($raw);
                 $value = substr($line, $colon + 1);
                 $textColumn = $column + mb_strlen(substr($line, 0, $colon + 1)) + self::indent($value);
-                $open = new Line($found[0], AuthorText::line($value), $found[1], [], $number, $column, $textColumn, substr($line, 0, $colon));
+                $open = new Line(
+                    $found[0],
+                    AuthorText::line($value),
+                    $found[1],
+                    [],
+                    $number,
+                    $column,
+                    $textColumn,
+                    substr($line, 0, $colon),
+                );
                 $rest = [];
                 continue;
             }
-            $swallowed = $found === null && !$escaped && $open !== null && ($afterBlank || $open->column > 1) ? $this->swallowed($raw, $open, $text, $offset) : null;
+            $swallowed =
+                $found === null && !$escaped && $open !== null && ($afterBlank || $open->column > 1)
+                    ? $this->swallowed($raw, $open, $text, $offset)
+                    : null;
             $afterBlank = $line === '';
             if ($swallowed !== null) {
                 $waiting[] = new Problem($number, 1, $swallowed);
@@ -66,7 +79,8 @@ final class Lexer
             } elseif ($open !== null && Vocabulary::runsOn($open->word)) {
                 $rest[] = $escaped ? substr($line, 1) : $line;
             } elseif ($line !== '') {
-                $where = $open === null ? 'before the first word of the format' : sprintf('after `%s:`, which takes one line', $open->head);
+                $where =
+                    $open === null ? 'before the first word of the format' : sprintf('after `%s:`, which takes one line', $open->head);
                 $waiting[] = new Problem($number, 1 + self::indent($raw), sprintf('this line stands %s and belongs to nothing', $where));
             }
         }
@@ -87,16 +101,30 @@ final class Lexer
         }
         $kinds = implode(', ', Vocabulary::opening());
         if (preg_match('/^(\p{L}[\p{L}-]{2,19}(?: \p{L}{2,19})?):(?:\s|$)/u', $raw, $m) === 1) {
-            return sprintf('`%s:` opens nothing in this format; a question opens with %s. If it belongs to the text above, indent it or put a backslash before it', $m[1], $kinds);
+            return sprintf(
+                '`%s:` opens nothing in this format; a question opens with %s. If it belongs to the text above, indent it or put a backslash before it',
+                $m[1],
+                $kinds,
+            );
         }
         if (preg_match('/^(' . implode('|', Vocabulary::opening()) . ') +(\S)/iu', $raw, $m) !== 1) {
             return null;
         }
         $isStatement = KindId::openedBy(mb_strtolower($m[1]))?->facts()->isStatement === true;
-        $goesOn = preg_match('/\G\s*(?:pinned )?(?:' . implode('|', [...Vocabulary::answerWords(), 'points', 'marking']) . ')\b[^:\r\n]{0,20}:/iu', $text, $_, 0, min($next, strlen($text))) === 1;
+        $goesOn =
+            preg_match(
+                '/\G\s*(?:pinned )?(?:' . implode('|', [...Vocabulary::answerWords(), 'points', 'marking']) . ')\b[^:\r\n]{0,20}:/iu',
+                $text,
+                $_,
+                0,
+                min($next, strlen($text)),
+            ) === 1;
 
         return $goesOn || ($isStatement && preg_match('/\p{Lu}/u', $m[2]) === 1)
-            ? sprintf('after `%s` a colon is missing, if a question opens here. If it belongs to the text above, indent it or put a backslash before it', $m[1])
+            ? sprintf(
+                'after `%s` a colon is missing, if a question opens here. If it belongs to the text above, indent it or put a backslash before it',
+                $m[1],
+            )
             : null;
     }
 

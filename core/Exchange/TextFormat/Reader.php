@@ -20,22 +20,6 @@ use Zetema\Core\Question\Settings\Settings;
 /** Reads the text format. It never stops at an error: a question with problems is told with them, the others are whole. */
 final class Reader
 {
-    /** Words that hang on the line above them. */
-    private const BELOW = [
-        'says' => ['yes', 'no', 'answer', 'pattern', 'gap', 'area'],
-        'tally' => ['yes', 'no'],
-        'leads to' => ['yes', 'no'],
-        'from attempt' => ['hint'],
-        'after' => ['hint'],
-        'costs' => ['hint'],
-        'with' => ['pair'],
-        'earns' => ['pair', 'item', 'label', 'gap'],
-        'loses' => ['pair', 'item', 'label', 'gap', 'spare item', 'spare label'],
-        'at' => ['label'],
-        'shows' => ['image'],
-        'size' => ['image'],
-    ];
-
     private ?string $bank = null;
     /** @var list<string> */
     private array $objective = [];
@@ -80,7 +64,7 @@ final class Reader
         foreach ($this->lexer->lines($text) as $line) {
             if ($line instanceof Problem) {
                 $this->lastLine = $line->line;
-                $this->opening === null ? $this->outside[] = $line : $this->problems->add($line);
+                $this->opening === null ? ($this->outside[] = $line) : $this->problems->add($line);
                 continue;
             }
             if ($this->opensNext($line)) {
@@ -103,7 +87,12 @@ final class Reader
     /** What the file sets for the bank itself, as far as it was read. */
     public function bankSettings(): BankSettings
     {
-        return new BankSettings($this->bankSettings[''] ?? Settings::none(), array_diff_key($this->bankSettings, ['' => true]), $this->bankWording[''] ?? [], array_diff_key($this->bankWording, ['' => true]));
+        return new BankSettings(
+            $this->bankSettings[''] ?? Settings::none(),
+            array_diff_key($this->bankSettings, ['' => true]),
+            $this->bankWording[''] ?? [],
+            array_diff_key($this->bankWording, ['' => true]),
+        );
     }
 
     /** @return list<Page> after reading */
@@ -129,7 +118,14 @@ final class Reader
         if ($this->opening === null) {
             return;
         }
-        $question = $this->assembler->question($this->opening, $this->parts, $this->defaults, $this->objective, $this->names, $this->problems);
+        $question = $this->assembler->question(
+            $this->opening,
+            $this->parts,
+            $this->defaults,
+            $this->objective,
+            $this->names,
+            $this->problems,
+        );
         if ($question?->name !== null) {
             $this->names[$question->name] = true;
         }
@@ -150,10 +146,10 @@ final class Reader
             return;
         }
         match ($line->word) {
-            'bank' => [$this->bank, $this->every] = [$line->text, null],
+            'bank' => ([$this->bank, $this->every] = [$line->text, null]),
             'objective' => $this->setObjective($line),
-            'every' => [$this->every, $this->ofBank] = [$line->argument('what'), false],
-            'bank settings' => [$this->every, $this->ofBank] = [$line->argument('what') ?? 'question', true],
+            'every' => ([$this->every, $this->ofBank] = [$line->argument('what'), false]),
+            'bank settings' => ([$this->every, $this->ofBank] = [$line->argument('what') ?? 'question', true]),
             'page' => $this->openPage($line),
             default => $this->opening !== null ? $this->takePart($line) : $this->takeOutside($line),
         };
@@ -164,7 +160,11 @@ final class Reader
         $path = array_map(trim(...), explode('>', $line->text));
         $this->every = null;
         if (in_array('', $path, true) && $line->text !== '') {
-            $this->outside[] = new Problem($line->line, $line->textColumn, 'a name is missing beside “>”; “Hive inspection > Reading a frame” would be right');
+            $this->outside[] = new Problem(
+                $line->line,
+                $line->textColumn,
+                'a name is missing beside “>”; “Hive inspection > Reading a frame” would be right',
+            );
 
             return;
         }
@@ -198,7 +198,8 @@ final class Reader
     {
         $last = $this->parts === [] ? '' : $this->parts[count($this->parts) - 1]->word;
         // `name:` belongs to an area or spot just above, else to the question.
-        $owners = $line->word === 'name' && in_array($last, ['area', 'spot'], true) ? ['area', 'spot'] : self::BELOW[$line->word] ?? null;
+        $owners =
+            $line->word === 'name' && in_array($last, ['area', 'spot'], true) ? ['area', 'spot'] : Vocabulary::BELOW[$line->word] ?? null;
         if ($owners === null || $this->isOfQuestion($line->word)) {
             $this->parts[] = $line;
 
@@ -206,7 +207,14 @@ final class Reader
         }
         $above = array_pop($this->parts);
         if ($above === null || !in_array($above->word, $owners, true)) {
-            $this->problems->at($line, sprintf('`%s:` stands below a line of %s', $line->word, implode(', ', array_map(static fn (string $w): string => "`$w:`", $owners))));
+            $this->problems->at(
+                $line,
+                sprintf(
+                    '`%s:` stands below a line of %s',
+                    $line->word,
+                    implode(', ', array_map(static fn (string $w): string => "`$w:`", $owners)),
+                ),
+            );
             $this->parts = $above === null ? $this->parts : [...$this->parts, $above];
 
             return;
@@ -217,7 +225,13 @@ final class Reader
     /** A word that hangs on a line in some kinds may stand for the whole question in another. */
     private function isOfQuestion(string $word): bool
     {
-        return in_array($word, KindId::openedBy($this->opening->word ?? '')?->facts()->topWords() ?? [], true);
+        return in_array(
+            $word,
+            KindId::openedBy($this->opening->word ?? '')
+                ?->facts()
+                ->topWords() ?? [],
+            true,
+        );
     }
 
     private function takeOutside(Line $line): void
@@ -228,12 +242,20 @@ final class Reader
             return;
         }
         if ($this->page !== null) {
-            $this->outside[] = new Problem($line->line, $line->column, sprintf('`%s:` does not belong to a page; `heading:` and `reads:` do, once each', $line->word));
+            $this->outside[] = new Problem(
+                $line->line,
+                $line->column,
+                sprintf('`%s:` does not belong to a page; `heading:` and `reads:` do, once each', $line->word),
+            );
 
             return;
         }
         if ($this->every === null) {
-            $this->outside[] = new Problem($line->line, $line->column, sprintf('`%s:` belongs to a question; none is open here', $line->word));
+            $this->outside[] = new Problem(
+                $line->line,
+                $line->column,
+                sprintf('`%s:` belongs to a question; none is open here', $line->word),
+            );
 
             return;
         }
@@ -260,7 +282,11 @@ final class Reader
 
             return;
         }
-        $setting = Setting::tryFrom($line->word) ?? throw new InvalidSetting(sprintf('`%s:` is no setting; under “bank settings” stand settings, and what is said after an outcome', $line->word));
+        $setting =
+            Setting::tryFrom($line->word) ??
+            throw new InvalidSetting(
+                sprintf('`%s:` is no setting; under “bank settings” stand settings, and what is said after an outcome', $line->word),
+            );
         $value = $setting->canonical($line->text);
         if ($kind !== '' && !Question::kindTakes(KindId::from($kind), $setting, $value)) {
             throw new InvalidSetting(sprintf('“%s: %s” has no meaning for a question of kind %s', $line->word, $value, $kind));

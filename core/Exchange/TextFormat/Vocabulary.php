@@ -12,15 +12,42 @@ use Zetema\Core\Question\Settings\Setting;
 /** The words of the text format: what may stand before a line's colon. */
 final class Vocabulary
 {
+    /** Words that hang on the line above them. */
+    public const BELOW = [
+        'says' => ['yes', 'no', 'answer', 'pattern', 'gap', 'area'],
+        'tally' => ['yes', 'no'],
+        'leads to' => ['yes', 'no'],
+        'from attempt' => ['hint'],
+        'after' => ['hint'],
+        'costs' => ['hint'],
+        'with' => ['pair'],
+        'earns' => ['pair', 'item', 'label', 'gap'],
+        'loses' => ['pair', 'item', 'label', 'gap', 'spare item', 'spare label'],
+        'at' => ['label'],
+        'shows' => ['image'],
+        'size' => ['image'],
+    ];
+
     /** Words of lines that any question or bank may have. */
     private const GENERAL = [
-        'bank', 'objective', 'page', 'heading', 'reads', 'name', 'tags', 'difficulty', 'status', 'hint', 'from attempt', 'after', 'costs',
+        'bank',
+        'objective',
+        'page',
+        'heading',
+        'reads',
+        'name',
+        'tags',
+        'difficulty',
+        'status',
+        'hint',
+        'from attempt',
+        'after',
+        'costs',
     ];
     /** Those of them whose text may run over several lines. */
     private const GENERAL_RUNNING = ['hint', 'if', 'note', 'reads'];
     private const OUTCOMES = '(?<outcome>right|partly right|wrong|unanswered|out of time|recorded)';
     private const ATTEMPT = '(?: on (?:attempt (?<attempt>\d{1,2})|the (?<last>last) attempt))?';
-
 
     /** The farthest place of a line's colon; notes with many conditions need some room. */
     public const FARTHEST_COLON = 160;
@@ -89,11 +116,17 @@ final class Vocabulary
     {
         /** @var array<string, true>|null $running */
         static $running = null;
-        $running ??= array_fill_keys([
-            ...self::GENERAL_RUNNING,
-            ...self::opening(),
-            ...array_map(static fn (LineWord $w): string => $w->word, array_filter(self::kindWords(), static fn (LineWord $w): bool => $w->runsOn)),
-        ], true);
+        $running ??= array_fill_keys(
+            [
+                ...self::GENERAL_RUNNING,
+                ...self::opening(),
+                ...array_map(
+                    static fn (LineWord $w): string => $w->word,
+                    array_filter(self::kindWords(), static fn (LineWord $w): bool => $w->runsOn),
+                ),
+            ],
+            true,
+        );
 
         return isset($running[$word]);
     }
@@ -101,7 +134,9 @@ final class Vocabulary
     /** @return list<string> first words of the lines of a question's answers */
     public static function answerWords(): array
     {
-        return array_values(array_unique(array_merge(...array_map(static fn (KindId $kind): array => $kind->facts()->topWords(), KindId::cases()))));
+        return array_values(
+            array_unique(array_merge(...array_map(static fn (KindId $kind): array => $kind->facts()->topWords(), KindId::cases()))),
+        );
     }
 
     /** @return list<LineWord> */
@@ -145,9 +180,18 @@ final class Vocabulary
                 return [$first, array_filter($m, is_string(...), ARRAY_FILTER_USE_KEY)];
             }
             $isProse = $first === 'note' ? !str_starts_with($head, 'note when ') : count($words) > 6;
-            $examples = implode($first === 'note' ? ', ' : ' or ', array_map(static fn (string $example): string => '`' . $example . ':`', $this->examples[$first]));
+            $examples = implode(
+                $first === 'note' ? ', ' : ' or ',
+                array_map(static fn (string $example): string => '`' . $example . ':`', $this->examples[$first]),
+            );
 
-            return $isProse ? null : sprintf('`%s:` is no line of this format; %s would be. If it belongs to the text above, put a backslash before it', $head, $examples);
+            return $isProse
+                ? null
+                : sprintf(
+                    '`%s:` is no line of this format; %s would be. If it belongs to the text above, put a backslash before it',
+                    $head,
+                    $examples,
+                );
         }
 
         return $this->nearMiss($head);
@@ -168,6 +212,12 @@ final class Vocabulary
             }
         }
 
-        return $nearest === null ? null : sprintf('`%s:` is no word of this format; did you mean `%s:`? If it belongs to the text above, put a backslash before it', $head, $nearest);
+        return $nearest === null
+            ? null
+            : sprintf(
+                '`%s:` is no word of this format; did you mean `%s:`? If it belongs to the text above, put a backslash before it',
+                $head,
+                $nearest,
+            );
     }
 }

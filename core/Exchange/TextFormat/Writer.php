@@ -36,7 +36,14 @@ final class Writer
             $values = ($kind === '' ? $settings->every : $settings->byKind[$kind] ?? null)->values ?? [];
             $said = $kind === '' ? $settings->wording : $settings->kindWording[$kind] ?? [];
             if ($values !== [] || $said !== []) {
-                $below = [...array_map(Line::written(...), array_keys($values), $values), ...array_map(static fn (string $outcome, string $text): Line => Line::written('if ' . $outcome, $text), array_keys($said), $said)];
+                $below = [
+                    ...array_map(Line::written(...), array_keys($values), $values),
+                    ...array_map(
+                        static fn (string $outcome, string $text): Line => Line::written('if ' . $outcome, $text),
+                        array_keys($said),
+                        $said,
+                    ),
+                ];
                 $text .= "\n" . $this->line(Line::written('bank settings' . ($kind === '' ? '' : ' for ' . $kind), '', $below), 0);
             }
         }
@@ -46,7 +53,7 @@ final class Writer
 
     public function page(Page $page): string
     {
-        $below = [...($page->heading === null ? [] : [Line::written('heading', $page->heading)]), Line::written('reads', $page->reads)];
+        $below = [...$page->heading === null ? [] : [Line::written('heading', $page->heading)], Line::written('reads', $page->reads)];
 
         return "\n" . $this->line(Line::written('page', $page->name, $below), 0);
     }
@@ -91,13 +98,15 @@ final class Writer
     private static function about(Question $question): array
     {
         $lines = [];
-        foreach ([
-            'name' => $question->name,
-            'tags' => $question->tags === [] ? null : implode(', ', $question->tags),
-            'difficulty' => $question->difficulty?->value,
-            'status' => $question->status === Status::Draft ? null : $question->status->value,
-            ...$question->settings->values,
-        ] as $word => $value) {
+        foreach (
+            [
+                'name' => $question->name,
+                'tags' => $question->tags === [] ? null : implode(', ', $question->tags),
+                'difficulty' => $question->difficulty?->value,
+                'status' => $question->status === Status::Draft ? null : $question->status->value,
+                ...$question->settings->values,
+            ] as $word => $value
+        ) {
             if ($value !== null) {
                 $lines[] = Line::written($word, $value);
             }
@@ -125,8 +134,10 @@ final class Writer
     private function escaped(string $row): string
     {
         $colon = strpos($row, ':');
-        $hasMeaning = str_starts_with($row, '--') || str_starts_with($row, '\\')
-            || ($colon !== false && $colon <= Vocabulary::FARTHEST_COLON && $this->vocabulary->classify(substr($row, 0, $colon)) !== null);
+        $hasMeaning =
+            str_starts_with($row, '--') ||
+            str_starts_with($row, '\\') ||
+            ($colon !== false && $colon <= Vocabulary::FARTHEST_COLON && $this->vocabulary->classify(substr($row, 0, $colon)) !== null);
 
         return $hasMeaning ? '\\' . $row : $row;
     }

@@ -22,7 +22,8 @@ final readonly class Ahead
         $ends = array_fill(0, count($lines), 0);
         for ($i = count($lines) - 1; $i >= 0; --$i) {
             $next = $lines[$i + 1] ?? null;
-            $ends[$i] = $next !== null && !$next->afterBlank && !$next->opensParagraph && Marks::isUnmarked($next) ? $ends[$i + 1] ?? $i : $i;
+            $ends[$i] =
+                $next !== null && !$next->afterBlank && !$next->opensParagraph && Marks::isUnmarked($next) ? $ends[$i + 1] ?? $i : $i;
         }
         $this->ends = $ends;
     }
@@ -55,7 +56,8 @@ final readonly class Ahead
     }
 
     /**
-     * Whether a paragraph that begins as an answer or a choice does ("Key: what is it?", "A. mellifera is which bee?") asks something, since
+     * Whether a paragraph that begins as an answer or a choice does ("Key: what is it?", "A. mellifera is which bee?") asks something,
+     * since
      * choices from A on follow it, or what it begins with is an answer and another one follows.
      */
     public function isStemAfterAll(int $i): bool
@@ -63,7 +65,11 @@ final readonly class Ahead
         $line = $this->lines[$i] ?? null;
         $look = $line?->look();
         $isAnswer = explode(' ', $look->word ?? '')[0] === 'answer';
-        if ($line === null || !($line->afterBlank || $line->opensParagraph || $i === 0) || (!$isAnswer && ($look->letter ?? null) === null)) {
+        if (
+            $line === null ||
+            !($line->afterBlank || $line->opensParagraph || $i === 0) ||
+            (!$isAnswer && ($look->letter ?? null) === null)
+        ) {
             return false;
         }
         $end = $this->ends[$i];
@@ -73,8 +79,10 @@ final readonly class Ahead
             return false;
         }
 
-        return ($next->look()->letter === 'A' && preg_match('/[?:…_]["”)\]]*\s*$/u', $last) === 1 && $this->lettersFollow($end + 1))
-            || ($isAnswer && explode(' ', $next->look()->word ?? '')[0] === 'answer' && preg_match('/(?:\S+\s+){3}\S+[.!?:…_]["”)\]]*\s*$/u', $last) === 1);
+        return ($next->look()->letter === 'A' && preg_match('/[?:…_]["”)\]]*\s*$/u', $last) === 1 && $this->lettersFollow($end + 1)) ||
+            ($isAnswer &&
+                explode(' ', $next->look()->word ?? '')[0] === 'answer' &&
+                preg_match('/(?:\S+\s+){3}\S+[.!?:…_]["”)\]]*\s*$/u', $last) === 1);
     }
 
     /** Whether another letter stands below the one at a line, or behind it, before the next question. */
@@ -129,7 +137,11 @@ final readonly class Ahead
     public function stemFrom(int $i): string
     {
         $text = '';
-        for ($j = $i; isset($this->lines[$j]) && $j < $i + 6 && Marks::isUnmarked($this->lines[$j]) && !$this->lines[$j]->afterBlank; ++$j) {
+        for (
+            $j = $i;
+            isset($this->lines[$j]) && $j < $i + 6 && Marks::isUnmarked($this->lines[$j]) && !$this->lines[$j]->afterBlank;
+            ++$j
+        ) {
             $text .= $this->lines[$j]->text() . "\n";
         }
 
@@ -160,9 +172,16 @@ final readonly class Ahead
             return false;
         }
 
-        return $line->look()->isNumber || preg_match('/^q\s*:/ui', $line->text()) === 1
-            || Heading::of($line, $this->lines[$i + 1] ?? null, false) !== null
-            || $this->isStemAfterAll($i) || (Marks::isUnmarked($line) && ($this->opensUnnumbered($i) || (($line->afterBlank || $line->opensParagraph) && $deep < 3 && $this->isLoud($line) && $this->somethingOpensAt($i + 1, $deep + 1))));
+        return $line->look()->isNumber ||
+            preg_match('/^q\s*:/ui', $line->text()) === 1 ||
+            Heading::of($line, $this->lines[$i + 1] ?? null, false) !== null ||
+            $this->isStemAfterAll($i) ||
+            (Marks::isUnmarked($line) &&
+                ($this->opensUnnumbered($i) ||
+                    (($line->afterBlank || $line->opensParagraph) &&
+                        $deep < 3 &&
+                        $this->isLoud($line) &&
+                        $this->somethingOpensAt($i + 1, $deep + 1))));
     }
 
     private function isLoud(PaperLine $line): bool

@@ -7,7 +7,9 @@ namespace Zetema\Core\Exchange\TypedPaper;
 use Zetema\Core\Exchange\TypedPaper\Lines\Mark;
 use Zetema\Core\Exchange\TypedPaper\Lines\PaperLine;
 
-/** Whether a line that begins with a number is of the open question, as a part of its stem, a left-hand side, an item; or opens the next. */
+/**
+ * Whether a line that begins with a number is of the open question, as a part of its stem, a left-hand side, an item; or opens the next.
+ */
 final readonly class Belonging
 {
     public function __construct(private Draft $open, private ?int $lastNumber)
@@ -29,7 +31,10 @@ final readonly class Belonging
         }
         if ($line->item !== null && $open->isAtStem) {
             $opened = $open->opening->item;
-            if ($line->item->list === $open->choiceList || ($opened === null ? !$line->opensParagraph || $open->last()?->line->item === null : $line->item->depth > $opened->depth)) {
+            if (
+                $line->item->list === $open->choiceList ||
+                ($opened === null ? !$line->opensParagraph || $open->last()?->line->item === null : $line->item->depth > $opened->depth)
+            ) {
                 $open->choiceList = $line->item->list;
 
                 return true;

@@ -67,7 +67,17 @@ final class Body
             } elseif (in_array($line->is, ['letter', 'bullet', 'number'], true)) {
                 $target = $this->takeChoice($line);
             } else {
-                $words[] = $target = new Piece($line->line, $line->rest, $line->is === 'feedback' && $this->choices !== [] && !self::hasAnswer($words) && !$this->draft->isMatching && !$this->isOrder ? 'below ' . (count($this->choices) - 1) : $line->is);
+                $words[] = $target = new Piece(
+                    $line->line,
+                    $line->rest,
+                    $line->is === 'feedback' &&
+                    $this->choices !== [] &&
+                    !self::hasAnswer($words) &&
+                    !$this->draft->isMatching &&
+                    !$this->isOrder
+                        ? 'below ' . (count($this->choices) - 1)
+                        : $line->is,
+                );
             }
         }
         $this->stem = $stem->text;
@@ -104,13 +114,13 @@ final class Body
         $text = $piece->text->markdown();
         $this->isOrder = $this->isOrder || $piece->is === 'order';
         match (true) {
-            in_array($piece->is, ['answer', 'accept', 'order'], true) => $this->answers[] = $place,
-            str_starts_with($piece->is, 'answer ') => $this->toBlanks[(int) substr($piece->is, 7)] = $place,
-            $piece->is === 'points' => $this->points[] = $place,
-            $piece->is === 'hint' => $this->hints[] = $text,
-            $piece->is === 'feedback' => $this->feedback[] = ['to' => '', 'text' => $text],
-            str_starts_with($piece->is, 'feedback ') => $this->feedback[] = ['to' => substr($piece->is, 9), 'text' => $text],
-            default => $this->feedback[] = ['to' => $piece->is, 'text' => $text],
+            in_array($piece->is, ['answer', 'accept', 'order'], true) => ($this->answers[] = $place),
+            str_starts_with($piece->is, 'answer ') => ($this->toBlanks[(int) substr($piece->is, 7)] = $place),
+            $piece->is === 'points' => ($this->points[] = $place),
+            $piece->is === 'hint' => ($this->hints[] = $text),
+            $piece->is === 'feedback' => ($this->feedback[] = ['to' => '', 'text' => $text]),
+            str_starts_with($piece->is, 'feedback ') => ($this->feedback[] = ['to' => substr($piece->is, 9), 'text' => $text]),
+            default => ($this->feedback[] = ['to' => $piece->is, 'text' => $text]),
         };
     }
 
@@ -132,7 +142,8 @@ final class Body
         $wasCut = false;
         foreach ($this->choices as $i => $choice) {
             $style = Marks::letter($choice->line)->style ?? null;
-            $cuts = $style === null || $style === 'list' ? [] : Choices::cuts($choice->text, new Mark($choice->letter, $style, $choice->text));
+            $cuts =
+                $style === null || $style === 'list' ? [] : Choices::cuts($choice->text, new Mark($choice->letter, $style, $choice->text));
             $later = array_slice($own, $i + 1);
             if ($cuts === [] || array_intersect(array_column($cuts, 2), $later) !== []) {
                 $all[] = $choice;
@@ -191,10 +202,14 @@ final class Body
     {
         $below = array_filter($this->feedback, static fn (array $f): bool => str_starts_with($f['to'], 'below '));
         $last = 'below ' . (count($this->choices) - 1);
-        $others = array_filter($this->feedback, static fn (array $f): bool => ($f['to'] !== $last && str_starts_with($f['to'], 'below ')) || preg_match('/^[A-Z]$/', $f['to']) === 1);
+        $others = array_filter(
+            $this->feedback,
+            static fn (array $f): bool => ($f['to'] !== $last && str_starts_with($f['to'], 'below ')) ||
+                preg_match('/^[A-Z]$/', $f['to']) === 1,
+        );
         foreach ($below as $i => $feedback) {
             $at = (int) substr($feedback['to'], 6);
-            $this->feedback[$i]['to'] = $feedback['to'] === $last && $others === [] ? '' : ($this->choices[$at]->letter ?? '');
+            $this->feedback[$i]['to'] = $feedback['to'] === $last && $others === [] ? '' : $this->choices[$at]->letter ?? '';
         }
     }
 }

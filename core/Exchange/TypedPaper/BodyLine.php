@@ -16,7 +16,12 @@ final readonly class BodyLine
      * @param string $is "stem", "more", "letter", "bullet", "number", or a word as Marks tells it
      * @param string $before what separates it from the text above: "\n", or "\n\n" for a paragraph
      */
-    public function __construct(public string $is, public PaperLine $line, public Styled $rest, public ?Mark $mark = null, public string $before = "\n")
-    {
+    public function __construct(
+        public string $is,
+        public PaperLine $line,
+        public Styled $rest,
+        public ?Mark $mark = null,
+        public string $before = "\n",
+    ) {
     }
 }

@@ -17,11 +17,17 @@ final class Choices
      *
      * @param Mark|null $after what stood before the text; null: the text begins with its first letter, or holds it
      *
-     * @return list<array{int, int, string, bool}> offset of the letter, of the text behind it, the letter, whether a key is marked before it
+     * @return list<array{int, int, string, bool}> offset of the letter, of the text behind it, the letter, whether a key is marked before
+     *   it
      */
     public static function cuts(Styled $text, ?Mark $after = null): array
     {
-        preg_match_all('/(?<=\s|^)(?<key>(?:[*✓✔]\s*)?)' . self::LETTER . '\s*/u', $text->text, $found, PREG_SET_ORDER | PREG_OFFSET_CAPTURE);
+        preg_match_all(
+            '/(?<=\s|^)(?<key>(?:[*✓✔]\s*)?)' . self::LETTER . '\s*/u',
+            $text->text,
+            $found,
+            PREG_SET_ORDER | PREG_OFFSET_CAPTURE,
+        );
         $cuts = [];
         $expected = $after === null ? 'A' : chr(ord($after->sign) + 1);
         $style = $after?->style;
@@ -53,10 +59,17 @@ final class Choices
             $before = $text->text;
             if (preg_match('/^\s*\*\*(?=\S)([^*]+?)\*\*\s*$/us', $text->text, $m, PREG_OFFSET_CAPTURE) === 1) {
                 [$text, $mark] = [$text->sub($m[1][1], strlen($m[1][0])), 'sign'];
-            } elseif (preg_match('/^\s*(?:\*(?!\*)|[✓✔])\s*/u', $text->text, $m) === 1 && !self::isEmphasised($text->text, strlen($m[0]))) {
+            } elseif (
+                preg_match('/^\s*(?:\*(?!\*)|[✓✔])\s*/u', $text->text, $m) === 1 &&
+                !self::isEmphasised($text->text, strlen($m[0]))
+            ) {
                 [$text, $mark] = [$text->sub(strlen($m[0])), 'sign'];
             }
-            if (preg_match('/\s*(?:[✓✔]|\(\s*(?:correct|right|key)\s*\))\s*$/ui', $text->text, $m) === 1 || (preg_match('/(?<!\*)\s*\*\s*$/u', $text->text, $m) === 1 && substr_count(str_replace('\\*', '', $text->text), '*') % 2 === 1)) {
+            if (
+                preg_match('/\s*(?:[✓✔]|\(\s*(?:correct|right|key)\s*\))\s*$/ui', $text->text, $m) === 1 ||
+                (preg_match('/(?<!\*)\s*\*\s*$/u', $text->text, $m) === 1 &&
+                    substr_count(str_replace('\\*', '', $text->text), '*') % 2 === 1)
+            ) {
                 [$text, $mark] = [$text->sub(0, strlen($text->text) - strlen($m[0])), 'sign'];
             }
         } while ($text->text !== $before);
@@ -86,10 +99,10 @@ final class Choices
         $keys = [];
         foreach (['sign', 'look'] as $sort) {
             $having = array_keys(array_filter($choices, static fn (Choice $c): bool => $c->mark === $sort));
-            $keys = [...$keys, ...(count($having) === count($choices) ? [] : $having)];
+            $keys = [...$keys, ...count($having) === count($choices) ? [] : $having];
         }
         $stars = array_keys(array_filter($choices, static fn (Choice $c): bool => $c->sign === '*'));
-        $keys = array_values(array_unique([...$keys, ...(count($stars) === count($choices) ? [] : $stars)]));
+        $keys = array_values(array_unique([...$keys, ...count($stars) === count($choices) ? [] : $stars]));
         sort($keys);
 
         return $keys;

@@ -29,16 +29,30 @@ final readonly class ClaimReading
             $isSaid = true;
         }
         $plain = str_replace(['*', '✓', '✔'], [' ', ' ', ' '], $stem->text);
-        if ($body->choices === [] && preg_match(self::BEHIND, strlen($plain) === strlen($stem->text) ? $plain : $stem->text, $m, PREG_OFFSET_CAPTURE) === 1) {
+        if (
+            $body->choices === [] &&
+            preg_match(self::BEHIND, strlen($plain) === strlen($stem->text) ? $plain : $stem->text, $m, PREG_OFFSET_CAPTURE) === 1
+        ) {
             $marked = self::marked($stem->sub($m[0][1]));
             $stem = $stem->sub(0, $m[0][1]);
             $isSaid = true;
-        } elseif ($body->choices === [] && preg_match('/\s*[(\[]\s*(true|false|t|f)\s*[)\]]\s*$/ui', $stem->text, $m, PREG_OFFSET_CAPTURE) === 1) {
+        } elseif (
+            $body->choices === [] &&
+            preg_match('/\s*[(\[]\s*(true|false|t|f)\s*[)\]]\s*$/ui', $stem->text, $m, PREG_OFFSET_CAPTURE) === 1
+        ) {
             $marked = TrueOrFalse::of($m[1][0]);
             $stem = $stem->sub(0, $m[0][1]);
             $isSaid = true;
         }
-        if ($body->choices === [] && preg_match('/\n[ \t]*(?:(?:true|t)[ \t]*\n[ \t]*(?:false|f)|(?:false|f)[ \t]*\n[ \t]*(?:true|t))[ \t]*$/ui', $stem->text, $m, PREG_OFFSET_CAPTURE) === 1) {
+        if (
+            $body->choices === [] &&
+            preg_match(
+                '/\n[ \t]*(?:(?:true|t)[ \t]*\n[ \t]*(?:false|f)|(?:false|f)[ \t]*\n[ \t]*(?:true|t))[ \t]*$/ui',
+                $stem->text,
+                $m,
+                PREG_OFFSET_CAPTURE,
+            ) === 1
+        ) {
             $stem = $stem->sub(0, $m[0][1]);
             $isSaid = true;
         }
@@ -58,7 +72,10 @@ final readonly class ClaimReading
         }
         foreach ($said as [$holds, $line]) {
             if ($holds === null || $holds !== $said[0][0]) {
-                return new self($stem->trimmed(), true, '', [$holds === null ? 'the answer is neither true nor false' : 'another key is given above', $line]);
+                return new self($stem->trimmed(), true, '', [
+                    $holds === null ? 'the answer is neither true nor false' : 'another key is given above',
+                    $line,
+                ]);
             }
         }
 
@@ -98,7 +115,10 @@ final readonly class ClaimReading
         foreach ($sources as [$text, $at]) {
             $text = trim($text, " \t.()[]");
             $place = array_search(strtoupper($text), $letters, true);
-            $inBoth = preg_match('/^\(?([A-Za-z])[).:]?\s+(true|false)$/i', $text, $m) === 1 ? array_search(strtoupper($m[1]), $letters, true) : false;
+            $inBoth =
+                preg_match('/^\(?([A-Za-z])[).:]?\s+(true|false)$/i', $text, $m) === 1
+                    ? array_search(strtoupper($m[1]), $letters, true)
+                    : false;
             $value = TrueOrFalse::of($text) ?? ($place !== false ? $choices[$place] : null);
             if ($inBoth !== false && TrueOrFalse::of($m[2]) === $choices[$inBoth]) {
                 $value = $choices[$inBoth];
@@ -113,11 +133,16 @@ final readonly class ClaimReading
     /** Which of "true / false" is marked. */
     private static function marked(Styled $words): ?bool
     {
-        if (preg_match('/(true|t)([^\p{L}]*\/[^\p{L}]*|\s+)(false|f)/ui', str_replace(['*', '✓', '✔'], [' ', ' ', ' '], $words->text)) !== 1) {
+        if (
+            preg_match('/(true|t)([^\p{L}]*\/[^\p{L}]*|\s+)(false|f)/ui', str_replace(['*', '✓', '✔'], [' ', ' ', ' '], $words->text)) !==
+            1
+        ) {
             return null;
         }
-        $slash = preg_match('/\/|(?<=[tT])\s{2,}(?=[fF])|(?<=[tT])\t(?=[fF])/u', $words->text, $m, PREG_OFFSET_CAPTURE) === 1 ? $m[0][1] : 0;
-        $isMarked = static fn (Styled $part): bool => preg_match('/[*✓✔]/u', $part->text) === 1 || array_filter($part->spans, static fn (array $s): bool => in_array($s[2], ['b', 'u'], true)) !== [];
+        $slash =
+            preg_match('/\/|(?<=[tT])\s{2,}(?=[fF])|(?<=[tT])\t(?=[fF])/u', $words->text, $m, PREG_OFFSET_CAPTURE) === 1 ? $m[0][1] : 0;
+        $isMarked = static fn (Styled $part): bool => preg_match('/[*✓✔]/u', $part->text) === 1 ||
+            array_filter($part->spans, static fn (array $s): bool => in_array($s[2], ['b', 'u'], true)) !== [];
         [$first, $second] = [$isMarked($words->sub(0, $slash)), $isMarked($words->sub($slash))];
 
         return $first === $second ? null : $first;

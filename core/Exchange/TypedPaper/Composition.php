@@ -29,7 +29,12 @@ final class Composition
         $this->body = new Body($draft);
         $this->line = $draft->opening->number;
         $this->why = $draft->why;
-        if ($draft->listProblem !== null && $this->body->answers === [] && $draft->held === null && Choices::marked($this->body->choices) === []) {
+        if (
+            $draft->listProblem !== null &&
+            $this->body->answers === [] &&
+            $draft->held === null &&
+            Choices::marked($this->body->choices) === []
+        ) {
             $this->problem($this->line, $draft->listProblem);
         }
         $this->compose();
@@ -46,7 +51,7 @@ final class Composition
         }
         $this->addRest($lines);
         $made = $this->problems === [] ? $lines->make($this->draft->objective) : [];
-        $made instanceof Question ? $this->question = $made : array_push($this->problems, ...$made);
+        $made instanceof Question ? ($this->question = $made) : array_push($this->problems, ...$made);
     }
 
     public function why(): string
@@ -148,7 +153,11 @@ final class Composition
         $lines = new QuestionLines($sort, Blanks::in($stem), $this->line);
         foreach ($body->choices as $i => $choice) {
             $says = array_column(array_filter($body->feedback, static fn (array $f): bool => $f['to'] === $choice->letter), 'text');
-            $lines->add(in_array($i, $keys[0], true) ? 'yes' : 'no', $choice->text->markdown(dropWhole: true), $says === [] ? [] : [$lines->line('says', implode("\n", $says))]);
+            $lines->add(
+                in_array($i, $keys[0], true) ? 'yes' : 'no',
+                $choice->text->markdown(dropWhole: true),
+                $says === [] ? [] : [$lines->line('says', implode("\n", $says))],
+            );
         }
         if ($choose !== null) {
             $lines->add('choose', (string) $choose);
@@ -200,7 +209,11 @@ final class Composition
                 return null;
             }
         }
-        $this->why[] = sprintf('key %s: %s', implode(', ', array_map(static fn (int $i): string => $letters[$i], $found[0][0])), implode(', ', array_column($found, 2)));
+        $this->why[] = sprintf(
+            'key %s: %s',
+            implode(', ', array_map(static fn (int $i): string => $letters[$i], $found[0][0])),
+            implode(', ', array_column($found, 2)),
+        );
 
         return [$found[0][0], $marked !== [] && count($found) === 1 ? $this->line : $found[count($found) - 1][1]];
     }
@@ -209,16 +222,33 @@ final class Composition
     {
         $body = $this->body;
         $answers = $body->answers;
-        $source = 'the answer at line ' . ($answers[0]['line'] ?? array_values($body->toBlanks)[0]['line'] ?? 0);
+        $source = 'the answer at line ' . ($answers[0]['line'] ?? (array_values($body->toBlanks)[0]['line'] ?? 0));
         if ($answers === [] && $body->toBlanks === []) {
-            foreach (['held before the number' => $this->draft->held === null ? null : [$this->draft->held, $this->line], 'the list' => $this->draft->listed] as $from => $other) {
+            foreach (
+                [
+                    'held before the number' => $this->draft->held === null ? null : [$this->draft->held, $this->line],
+                    'the list' => $this->draft->listed,
+                ] as $from => $other
+            ) {
                 if ($other !== null) {
                     $answers[] = ['text' => trim(preg_replace('/\.$/', '', $other[0]) ?? ''), 'line' => $other[1]];
                     $source = $from . ' at line ' . $other[1];
                 }
             }
-        } elseif ($this->draft->listed !== null && $answers !== [] && mb_strtolower($this->draft->listed[0]) !== mb_strtolower($answers[0]['text'])) {
-            $this->problem($this->draft->listed[1], sprintf('the list of keys says “%s”, the answer at line %d “%s”', $this->draft->listed[0], $answers[0]['line'], $answers[0]['text']));
+        } elseif (
+            $this->draft->listed !== null &&
+            $answers !== [] &&
+            mb_strtolower($this->draft->listed[0]) !== mb_strtolower($answers[0]['text'])
+        ) {
+            $this->problem(
+                $this->draft->listed[1],
+                sprintf(
+                    'the list of keys says “%s”, the answer at line %d “%s”',
+                    $this->draft->listed[0],
+                    $answers[0]['line'],
+                    $answers[0]['text'],
+                ),
+            );
 
             return null;
         }
@@ -250,32 +280,8 @@ final class Composition
         foreach ($this->body->hints as $hint) {
             $lines->add('hint', $hint);
         }
-        $this->addFeedback($lines);
-    }
-
-    private function addFeedback(QuestionLines $lines): void
-    {
-        $isClaim = in_array($lines->opening, ['true', 'false'], true);
-        $texts = ['right' => [], 'wrong' => []];
-        foreach ($this->body->feedback as ['to' => $to, 'text' => $text]) {
-            if ($isClaim && preg_match('/^[A-Z]$/', $to) === 1) {
-                $to = ClaimReading::isKey($this->body, $to, $lines->opening === 'true') ? 'right' : 'wrong';
-            }
-            foreach (['right', 'wrong'] as $outcome) {
-                if ($text !== '' && ($to === $outcome || $to === '')) {
-                    $texts[$outcome][] = $text;
-                }
-            }
-        }
-        foreach (array_filter($texts) as $outcome => $said) {
-            $lines->add('if ' . $outcome, implode("\n", $said));
-        }
-        $lettered = array_filter($this->body->feedback, static fn (array $f): bool => preg_match('/^[A-Z]$/', $f['to']) === 1);
-        $letters = array_map(static fn (Choice $c): string => $c->letter, $this->body->choices);
-        foreach ($lettered as $feedback) {
-            if (!in_array($feedback['to'], $letters, true)) {
-                $this->problem($this->line, sprintf('there is feedback for %s, which is no choice here', $feedback['to']));
-            }
+        foreach (FeedbackLines::add($this->body, $lines) as $problem) {
+            $this->problem($this->line, $problem);
         }
     }
 

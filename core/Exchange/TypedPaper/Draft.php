@@ -34,8 +34,13 @@ final class Draft
     /** @var list<string> */
     public array $why = [];
 
-    public function __construct(public readonly PaperLine $opening, public readonly ?int $number, public readonly bool $isMatching, public readonly bool $isOrder, public readonly ?string $held = null)
-    {
+    public function __construct(
+        public readonly PaperLine $opening,
+        public readonly ?int $number,
+        public readonly bool $isMatching,
+        public readonly bool $isOrder,
+        public readonly ?string $held = null,
+    ) {
     }
 
     public function add(BodyLine $line): void

@@ -59,7 +59,7 @@ final class Heading
         if (self::label($text) !== null) {
             return self::made($line, 2, $line->styled);
         }
-        if (!$line->afterBlank && !$line->opensParagraph || !$opensSomething || !Marks::isUnmarked($line)) {
+        if ((!$line->afterBlank && !$line->opensParagraph) || !$opensSomething || !Marks::isUnmarked($line)) {
             return null;
         }
         $name = preg_replace(self::POINTS, '', $text) ?? $text;
@@ -67,7 +67,9 @@ final class Heading
             return self::made($line, 1, $line->styled);
         }
 
-        return $line->opensParagraph && $line->styled->isWhollyMarked() && $line->item === null && self::isBold($line->styled) ? self::made($line, 2, $line->styled) : null;
+        return $line->opensParagraph && $line->styled->isWhollyMarked() && $line->item === null && self::isBold($line->styled)
+            ? self::made($line, 2, $line->styled)
+            : null;
     }
 
     private static function isBold(Styled $styled): bool
@@ -78,7 +80,13 @@ final class Heading
     /** @return array{string}|null what stands behind "Section 2:" and its like; an empty one where nothing does */
     private static function label(string $text): ?array
     {
-        return preg_match('/^(?:section|part|chapter|unit|module)\s+(?:\d{1,3}|[A-Z]|[IVX]{1,5})\s*(?:$|[:.–—-]\s*(.*)$|(?=[(\[])(.*)$)/ui', $text, $m) === 1 ? [trim(($m[1] ?? '') . ($m[2] ?? ''))] : null;
+        return preg_match(
+            '/^(?:section|part|chapter|unit|module)\s+(?:\d{1,3}|[A-Z]|[IVX]{1,5})\s*(?:$|[:.–—-]\s*(.*)$|(?=[(\[])(.*)$)/ui',
+            $text,
+            $m,
+        ) === 1
+            ? [trim(($m[1] ?? '') . ($m[2] ?? ''))]
+            : null;
     }
 
     private static function made(PaperLine $line, int $rank, Styled $words, bool $takesTwoLines = false): self
@@ -99,8 +107,18 @@ final class Heading
             $text = $m[1];
         }
         $name = Characters::tidy(rtrim($text));
-        $path = $isWholePath ? array_values(array_filter(array_map(trim(...), explode('>', $name)), static fn (string $n): bool => $n !== '')) : [$name];
-        $isOfKinds = preg_match('/^(?:\d+\s+)?' . self::KINDS . '(?:\s*(?:,|and|&)\s*' . self::KINDS . ')*(?:\s+questions?)?(?:\s+\d+\s*(?:[-–—]|to)\s*\d+)?\s*:?$/ui', $name) === 1;
+        $path = $isWholePath
+            ? array_values(array_filter(array_map(trim(...), explode('>', $name)), static fn (string $n): bool => $n !== ''))
+            : [$name];
+        $isOfKinds =
+            preg_match(
+                '/^(?:\d+\s+)?' .
+                    self::KINDS .
+                    '(?:\s*(?:,|and|&)\s*' .
+                    self::KINDS .
+                    ')*(?:\s+questions?)?(?:\s+\d+\s*(?:[-–—]|to)\s*\d+)?\s*:?$/ui',
+                $name,
+            ) === 1;
 
         return new self($line, $rank, $path, $isWholePath, $isOfKinds, $each, $takesTwoLines, $words);
     }

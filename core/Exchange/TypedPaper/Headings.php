@@ -33,7 +33,9 @@ final class Headings
                     $aside[] = new Aside($part->line->number, Characters::tidy($part->line->text()));
                     continue;
                 }
-                $open = $part->isWholePath ? [] : array_filter($open, static fn (int $rank): bool => $rank < $part->rank, ARRAY_FILTER_USE_KEY);
+                $open = $part->isWholePath
+                    ? []
+                    : array_filter($open, static fn (int $rank): bool => $rank < $part->rank, ARRAY_FILTER_USE_KEY);
                 $open[$part->rank] = $part->path;
             }
         }

@@ -55,7 +55,11 @@ final readonly class Matching
         foreach ($lefts as $i => $left) {
             $letter = $key[$i + 1] ?? null;
             if ($letter === null || !isset($rights[$letter])) {
-                return new Problem($body->held[$i][1] ?? $line, 1, $letter === null ? sprintf('the key says nothing for %d', $i + 1) : sprintf('there is no %s to match with', $letter));
+                return new Problem(
+                    $body->held[$i][1] ?? $line,
+                    1,
+                    $letter === null ? sprintf('the key says nothing for %d', $i + 1) : sprintf('there is no %s to match with', $letter),
+                );
             }
             $pairs[] = [$left, $rights[$letter]];
         }
@@ -64,7 +68,11 @@ final readonly class Matching
             return new Problem($line, 1, sprintf('the key names %d, which is not there', max($others)));
         }
 
-        return new self($pairs, array_values(array_diff_key($rights, array_fill_keys($key, true))), sprintf('pairs: the key at line %d', $line));
+        return new self(
+            $pairs,
+            array_values(array_diff_key($rights, array_fill_keys($key, true))),
+            sprintf('pairs: the key at line %d', $line),
+        );
     }
 
     /** @return array{array<int, string>|null, int} letters by number, and the line of the key */
@@ -79,7 +87,10 @@ final readonly class Matching
 
             return [$key, $missing === [] ? $body->draft->opening->number : $body->numbered[$missing[0] - 1]->line->number];
         }
-        $said = $body->answers !== [] ? [implode(', ', array_column($body->answers, 'text')), $body->answers[0]['line']] : $body->draft->listed;
+        $said =
+            $body->answers !== []
+                ? [implode(', ', array_column($body->answers, 'text')), $body->answers[0]['line']]
+                : $body->draft->listed;
         if ($said === null) {
             return [null, $body->draft->opening->number];
         }
@@ -107,7 +118,10 @@ final readonly class Matching
         $lines = explode("\n", $body->stem->text);
         $pairs = $rest = [];
         foreach ($lines as $line) {
-            if ($rest !== [] && preg_match('/^\s*(?:\d{1,2}[.)]\s+|[-–—•·◦▪‣*+][ \t]+)?(\S.*?)\s*(?:=|→|\t+)\s*(\S.*?)\s*$/u', $line, $m) === 1) {
+            if (
+                $rest !== [] &&
+                preg_match('/^\s*(?:\d{1,2}[.)]\s+|[-–—•·◦▪‣*+][ \t]+)?(\S.*?)\s*(?:=|→|\t+)\s*(\S.*?)\s*$/u', $line, $m) === 1
+            ) {
                 $pairs[] = [Characters::tidy($m[1]), Characters::tidy($m[2])];
             } elseif ($pairs === [] || trim($line) === '') {
                 $rest[] = $line;

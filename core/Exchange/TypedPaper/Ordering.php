@@ -22,7 +22,11 @@ final class Ordering
         $sorted = $order;
         sort($sorted);
         if ($items === [] || $sorted !== range(0, count($items) - 1)) {
-            return new Problem($said[1], 1, sprintf('the key of an order names each item once; “%s” does not', mb_substr($said[0], 0, 60)));
+            return new Problem(
+                $said[1],
+                1,
+                sprintf('the key of an order names each item once; “%s” does not', mb_substr($said[0], 0, 60)),
+            );
         }
 
         return array_map(static fn (int $i): string => $items[$i]->text->markdown(), $order);
@@ -36,13 +40,21 @@ final class Ordering
     public static function places(string $said, array $names): array
     {
         $said = trim(preg_replace('/^\(|\)$|\.$/', '', trim($said)) ?? '');
-        $named = preg_match('/^[A-Za-z]{2,}$/', $said) === 1 ? str_split($said) : explode(' ', trim(preg_replace('/\s*(?:[,;\/>→–—-]|->)\s*|\s+(?:and\s+)?/u', ' ', $said) ?? ''));
+        $named =
+            preg_match('/^[A-Za-z]{2,}$/', $said) === 1
+                ? str_split($said)
+                : explode(' ', trim(preg_replace('/\s*(?:[,;\/>→–—-]|->)\s*|\s+(?:and\s+)?/u', ' ', $said) ?? ''));
 
         return array_map(static function (string $name) use ($names): int {
             $name = strtoupper(trim($name, '(). '));
             $place = array_search($name, $names, true);
             // Bullets are counted A, B, C or 1, 2, 3; so are letters by their places.
-            $place = $place !== false ? $place : (ctype_digit($name) && (int) $name >= 1 && (int) $name <= count($names) ? (int) $name - 1 : -1);
+            $place =
+                $place !== false
+                    ? $place
+                    : (ctype_digit($name) && (int) $name >= 1 && (int) $name <= count($names)
+                        ? (int) $name - 1
+                        : -1);
 
             return (int) $place;
         }, $named);

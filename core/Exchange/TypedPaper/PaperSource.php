@@ -50,14 +50,21 @@ final class PaperSource implements Source
     {
         $lineCount = Characters::lineEnds($this->text) + 1;
         if ($lineCount > self::MOST_LINES) {
-            $this->problems[] = new Problem(1, 1, sprintf('has %s lines; up to %s are read at once', number_format($lineCount), number_format(self::MOST_LINES)));
+            $this->problems[] = new Problem(
+                1,
+                1,
+                sprintf('has %s lines; up to %s are read at once', number_format($lineCount), number_format(self::MOST_LINES)),
+            );
 
             return;
         }
         [$lines, $furniture] = Furniture::apart($this->isHtml ? HtmlLines::of($this->text) : PlainLines::of($this->text));
         $segmenter = new Segmenter($lines);
         $parts = $segmenter->parts();
-        $this->aside = [...$segmenter->aside(), ...array_map(static fn (PaperLine $l): Aside => new Aside($l->number, Characters::tidy($l->text())), $furniture)];
+        $this->aside = [
+            ...$segmenter->aside(),
+            ...array_map(static fn (PaperLine $l): Aside => new Aside($l->number, Characters::tidy($l->text())), $furniture),
+        ];
         array_push($this->aside, ...(new Headings())->spread($parts));
         usort($this->aside, static fn (Aside $a, Aside $b): int => $a->line <=> $b->line);
         $this->problems = KeyLists::spread($parts);
@@ -87,9 +94,21 @@ final class PaperSource implements Source
     private function found(Draft $draft, array $raw, array &$controls): Found
     {
         [$from, $to] = [$draft->opening->number, $draft->lastLine()];
-        $isLong = count($draft->body) > self::LONGEST[0] || array_sum(array_map(static fn (BodyLine $b): int => strlen($b->rest->text), $draft->body)) > self::LONGEST[1];
+        $isLong =
+            count($draft->body) > self::LONGEST[0] ||
+            array_sum(array_map(static fn (BodyLine $b): int => strlen($b->rest->text), $draft->body)) > self::LONGEST[1];
         $composed = $isLong ? null : new Composition($draft);
-        $problems = $composed->problems ?? [new Problem($from, 1, sprintf('has more than %s lines or %s characters; no question has', number_format(self::LONGEST[0]), number_format(self::LONGEST[1])))];
+        $problems = $composed->problems ?? [
+            new Problem(
+                $from,
+                1,
+                sprintf(
+                    'has more than %s lines or %s characters; no question has',
+                    number_format(self::LONGEST[0]),
+                    number_format(self::LONGEST[1]),
+                ),
+            ),
+        ];
         foreach (array_keys($controls) as $line) {
             if ($line >= $from && $line <= $to) {
                 $problems[] = new Problem($line, 1, self::controlWords());
@@ -99,7 +118,10 @@ final class PaperSource implements Source
         usort($problems, static fn (Problem $a, Problem $b): int => $a->line <=> $b->line);
         $kept = '';
         if ($problems !== []) {
-            $kept = $raw === [] ? implode("\n", array_map(static fn (BodyLine $b): string => Characters::tidy($b->line->text()), $draft->body)) : implode("\n", array_slice($raw, $from - 1, $to - $from + 1));
+            $kept =
+                $raw === []
+                    ? implode("\n", array_map(static fn (BodyLine $b): string => Characters::tidy($b->line->text()), $draft->body))
+                    : implode("\n", array_slice($raw, $from - 1, $to - $from + 1));
         }
 
         return new Found($from, $to, $problems === [] ? $composed?->question : null, $problems, $composed?->why() ?? '', $kept);

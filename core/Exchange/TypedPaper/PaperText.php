@@ -19,7 +19,12 @@ final class PaperText
         $before = null;
         $choiceList = null;
         foreach (HtmlLines::of($html) as $line) {
-            $isChoice = $line->item !== null && $line->item->sort === 'number' && ($line->item->depth > 1 || $line->item->list === $choiceList || ($before !== null && $before->item === null && Marks::number($before) !== null));
+            $isChoice =
+                $line->item !== null &&
+                $line->item->sort === 'number' &&
+                ($line->item->depth > 1 ||
+                    $line->item->list === $choiceList ||
+                    ($before !== null && $before->item === null && Marks::number($before) !== null));
             $choiceList = $isChoice ? $line->item->list : $choiceList;
             $isApart = $line->afterBlank || ($line->opensParagraph && Marks::isUnmarked($line)) || $line->rank > 0;
             $text .= ($text === '' ? '' : ($isApart ? "\n\n" : "\n")) . self::line($line, $isChoice);
@@ -50,7 +55,11 @@ final class PaperText
         }
         $isHeading = $line->opensParagraph && $line->styled->isWhollyMarked() && Marks::isUnmarked($line);
 
-        return $isHeading ? '## ' . $line->styled->markdown(dropWhole: true) : ($line->isRow ? self::cells($line->styled) : $line->styled->markdown());
+        return $isHeading
+            ? '## ' . $line->styled->markdown(dropWhole: true)
+            : ($line->isRow
+                ? self::cells($line->styled)
+                : $line->styled->markdown());
     }
 
     /** Tabs stay between the cells of a row. */
@@ -68,11 +77,13 @@ final class PaperText
 
     private static function sign(Mark $mark, bool $isBullet): string
     {
-        return $isBullet ? $mark->sign : match ($mark->style) {
-            '()' => "($mark->sign)",
-            '.' => "$mark->sign.",
-            default => "$mark->sign)",
-        };
+        return $isBullet
+            ? $mark->sign
+            : match ($mark->style) {
+                '()' => "($mark->sign)",
+                '.' => "$mark->sign.",
+                default => "$mark->sign)",
+            };
     }
 
     private static function choice(Styled $text): string

@@ -130,7 +130,11 @@ final class Segmenter
         $this->close();
         $text = $stem->text . "\n" . $this->ahead->stemFrom($i + 1);
         $isMatching = preg_match('/(?:^|[.!?:]\s+|\n)\s*(?:match|pair|connect|assign)\b/ui', $text) === 1;
-        $isOrder = !$isMatching && (preg_match('/\bin\s+order\b(?!\s+to\b)|\b(?:right|correct|which)\s+order\b|\bwhich\s+sequence\b|\barrange\b/ui', $text) === 1 || $this->ahead->isOrdered($i + 1));
+        $isOrder =
+            !$isMatching &&
+            (preg_match('/\bin\s+order\b(?!\s+to\b)|\b(?:right|correct|which)\s+order\b|\bwhich\s+sequence\b|\barrange\b/ui', $text) ===
+                1 ||
+                $this->ahead->isOrdered($i + 1));
         $this->open = new Draft($line, $number, $isMatching, $isOrder, $held);
         $this->open->add(new BodyLine('stem', $line, $stem));
         if ($number !== null) {
@@ -182,7 +186,8 @@ final class Segmenter
         $word = Marks::word($line);
         if ($word !== null) {
             $open->add(new BodyLine($word->sign, $line, $word->rest, $word));
-            $open->hasAnswer = $open->hasAnswer || (in_array(explode(' ', $word->sign)[0], ['answer', 'order'], true) && !$word->rest->isEmpty());
+            $open->hasAnswer =
+                $open->hasAnswer || (in_array(explode(' ', $word->sign)[0], ['answer', 'order'], true) && !$word->rest->isEmpty());
 
             return;
         }
@@ -224,7 +229,11 @@ final class Segmenter
 
             return;
         }
-        if ($goesOn && $last !== null && (!in_array(explode(' ', $last->is)[0], ['answer', 'order', 'accept', 'points'], true) || $last->rest->isEmpty())) {
+        if (
+            $goesOn &&
+            $last !== null &&
+            (!in_array(explode(' ', $last->is)[0], ['answer', 'order', 'accept', 'points'], true) || $last->rest->isEmpty())
+        ) {
             $open->add(new BodyLine('more', $line, $line->styled, before: $line->opensParagraph ? "\n\n" : "\n"));
 
             return;
@@ -236,7 +245,14 @@ final class Segmenter
             return;
         }
         if ($lacksBoth && $open->isAtStem) {
-            $open->add(new BodyLine('more', $line, $line->styled, before: count($open->body) === 1 && $open->body[0]->rest->isEmpty() ? '' : "\n\n"));
+            $open->add(
+                new BodyLine(
+                    'more',
+                    $line,
+                    $line->styled,
+                    before: count($open->body) === 1 && $open->body[0]->rest->isEmpty() ? '' : "\n\n",
+                ),
+            );
 
             return;
         }

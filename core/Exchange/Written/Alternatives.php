@@ -23,7 +23,10 @@ final class Alternatives
     public static function ofBlanks(string $said, int $blanks): array
     {
         $said = trim($said);
-        if (preg_match_all('/(?:^|(?<=[\s,;]))\(?(\d{1,2})[).:=]\s*(.*?)(?=[\s,;]+\(?\d{1,2}[).:=]\s*\S|$)/us', $said, $m) >= 1 && array_map(intval(...), $m[1]) === range(1, count($m[1]))) {
+        if (
+            preg_match_all('/(?:^|(?<=[\s,;]))\(?(\d{1,2})[).:=]\s*(.*?)(?=[\s,;]+\(?\d{1,2}[).:=]\s*\S|$)/us', $said, $m) >= 1 &&
+            array_map(intval(...), $m[1]) === range(1, count($m[1]))
+        ) {
             return array_map(static fn (string $one): string => trim($one, " \t\n,;"), $m[2]);
         }
         foreach ([';', "\n", ','] as $by) {

@@ -12,7 +12,10 @@ final class ChoiceCount
     /** @return array{string, int|null} "one" or "several", and how many the stem asks for */
     public static function of(string $stem, int $keys): array
     {
-        $n = preg_match('/\b(?:choose|select|pick)\s+(\d{1,2}|two|three|four|five|six)\b/ui', $stem, $m) === 1 ? self::COUNTS[strtolower($m[1])] ?? (int) $m[1] : 0;
+        $n =
+            preg_match('/\b(?:choose|select|pick)\s+(\d{1,2}|two|three|four|five|six)\b/ui', $stem, $m) === 1
+                ? self::COUNTS[strtolower($m[1])] ?? (int) $m[1]
+                : 0;
 
         return match (true) {
             $n > 1 => ['several', $n],

@@ -10,7 +10,33 @@ use Zetema\Core\Numbers\Ratio;
 /** An answer that is a number: alone, a range, or with a tolerance; with its unit. */
 final readonly class NumberAnswer
 {
-    private const MEASURES = ['km/h', 'm/s', 'min', 'bar', 'kPa', 'mm', 'cm', 'km', 'kg', 'ml', '°C', 'kW', 'Hz', 'm', 'g', 't', 'l', 's', 'h', '°', '%', 'V', 'A', 'W', 'N'];
+    private const MEASURES = [
+        'km/h',
+        'm/s',
+        'min',
+        'bar',
+        'kPa',
+        'mm',
+        'cm',
+        'km',
+        'kg',
+        'ml',
+        '°C',
+        'kW',
+        'Hz',
+        'm',
+        'g',
+        't',
+        'l',
+        's',
+        'h',
+        '°',
+        '%',
+        'V',
+        'A',
+        'W',
+        'N',
+    ];
     public const NUMBER = '[-+−]?(?:\d[\d., ]*\d|\d)(?:[eE][+-]?\d{1,4})?(?:\/\d+)?';
 
     private function __construct(public string $span, public ?string $unit, public string $why)
@@ -21,7 +47,13 @@ final readonly class NumberAnswer
     {
         $said = Characters::tidy(str_replace("\n", ' ', $said));
         $n = self::NUMBER;
-        if (preg_match("/^($n)\s*([^\d\s±+(][^\d±+(]*?)?\s*\(?\s*(?:±|\+\/-|\+-|plus or minus|tolerance|within)\s*($n)\s*(%)?\s*([^\d\s)%][^)]*?)?\s*\)?$/ui", $said, $m) === 1) {
+        if (
+            preg_match(
+                "/^($n)\s*([^\d\s±+(][^\d±+(]*?)?\s*\(?\s*(?:±|\+\/-|\+-|plus or minus|tolerance|within)\s*($n)\s*(%)?\s*([^\d\s)%][^)]*?)?\s*\)?$/ui",
+                $said,
+                $m,
+            ) === 1
+        ) {
             $value = self::number($m[1]);
             $distance = self::number(ltrim($m[3], '+'));
             $unit = trim($m[2]) !== '' ? trim($m[2]) : trim($m[5] ?? '');
@@ -29,17 +61,28 @@ final readonly class NumberAnswer
                 return null;
             }
 
-            return new self($value . ' within ' . $distance . (($m[4] ?? '') === '' ? '' : ' %'), $unit === '' ? null : $unit, self::asRead($m[1], $value));
+            return new self(
+                $value . ' within ' . $distance . (($m[4] ?? '') === '' ? '' : ' %'),
+                $unit === '' ? null : $unit,
+                self::asRead($m[1], $value),
+            );
         }
-        if (preg_match('/^(?:between\s+)?(' . $n . ')\s*(?:\bto\b|–|\band\b)\s*(' . $n . ')(.*)$/ui', $said, $m) === 1 && (preg_match('/^between/i', $said) === 1) === (preg_match('/\band\b/i', $said) === 1)) {
+        if (
+            preg_match('/^(?:between\s+)?(' . $n . ')\s*(?:\bto\b|–|\band\b)\s*(' . $n . ')(.*)$/ui', $said, $m) === 1 &&
+            (preg_match('/^between/i', $said) === 1) === (preg_match('/\band\b/i', $said) === 1)
+        ) {
             [$from, $to, $unit] = [self::number($m[1]), self::number($m[2]), trim($m[3])];
 
-            return $from === null || $to === null || ($unit !== '' && !in_array($unit, self::MEASURES, true)) ? null : new self("$from to $to", $unit === '' ? null : $unit, '');
+            return $from === null || $to === null || ($unit !== '' && !in_array($unit, self::MEASURES, true))
+                ? null
+                : new self("$from to $to", $unit === '' ? null : $unit, '');
         }
         if (preg_match("/^($n)\s*(.*)$/u", $said, $m) === 1) {
             $value = self::number($m[1]);
 
-            return $value === null || ($m[2] !== '' && !in_array($m[2], self::MEASURES, true)) ? null : new self($value, $m[2] === '' ? null : $m[2], self::asRead($m[1], $value));
+            return $value === null || ($m[2] !== '' && !in_array($m[2], self::MEASURES, true))
+                ? null
+                : new self($value, $m[2] === '' ? null : $m[2], self::asRead($m[1], $value));
         }
 
         return null;
@@ -62,11 +105,17 @@ final readonly class NumberAnswer
     {
         $decimals = $value->decimals();
 
-        return $decimals !== null && $decimals <= 30 ? $value->decimal() : (preg_match('/^(-?)(\d+)\/(\d+)$/', (string) $value) === 1 ? (string) $value : null);
+        return $decimals !== null && $decimals <= 30
+            ? $value->decimal()
+            : (preg_match('/^(-?)(\d+)\/(\d+)$/', (string) $value) === 1
+                ? (string) $value
+                : null);
     }
 
     private static function asRead(string $typed, string $value): string
     {
-        return preg_match('/[, ]/', trim($typed)) === 1 && !str_contains($value, '/') ? sprintf('%s is read as %s', trim($typed), $value) : '';
+        return preg_match('/[, ]/', trim($typed)) === 1 && !str_contains($value, '/')
+            ? sprintf('%s is read as %s', trim($typed), $value)
+            : '';
     }
 }

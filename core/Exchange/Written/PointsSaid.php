@@ -39,7 +39,16 @@ final class PointsSaid
         $said = [];
         do {
             $found = false;
-            foreach (["/^\s*[(\[]\s*($n)\s*$word\s*[)\]][ \t]*:?\s*/ui", "/\s*[(\[]\s*($n)\s*$word\s*[)\]]\s*[.:]?\s*$/ui", "/\s*\[\s*($n)\s*\]\s*$/u", "/\s+–\s*($n)\s*$word\s*$/ui", "/(?:^|\n)[ \t]*($n)\s*$word\s*\.?[ \t]*(?=\n|$)/ui", "/(?:^|\n)[ \t]*points\s*:[ \t]*(\S[^\n]*)(?=\n|$)/ui"] as $pattern) {
+            foreach (
+                [
+                    "/^\s*[(\[]\s*($n)\s*$word\s*[)\]][ \t]*:?\s*/ui",
+                    "/\s*[(\[]\s*($n)\s*$word\s*[)\]]\s*[.:]?\s*$/ui",
+                    "/\s*\[\s*($n)\s*\]\s*$/u",
+                    "/\s+–\s*($n)\s*$word\s*$/ui",
+                    "/(?:^|\n)[ \t]*($n)\s*$word\s*\.?[ \t]*(?=\n|$)/ui",
+                    "/(?:^|\n)[ \t]*points\s*:[ \t]*(\S[^\n]*)(?=\n|$)/ui",
+                ] as $pattern
+            ) {
                 if (preg_match($pattern, $stem->text, $m, PREG_OFFSET_CAPTURE) === 1) {
                     $said[] = trim($m[1][0]);
                     $stem = $stem->without($m[0][1], strlen($m[0][0]));

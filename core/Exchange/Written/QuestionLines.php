@@ -65,6 +65,6 @@ final class QuestionLines
     {
         static $vocabulary = null;
 
-        return $vocabulary instanceof Vocabulary ? $vocabulary : $vocabulary = new Vocabulary();
+        return $vocabulary instanceof Vocabulary ? $vocabulary : ($vocabulary = new Vocabulary());
     }
 }

@@ -34,7 +34,10 @@ final readonly class Styled
     {
         $by = strlen($this->text);
 
-        return new self($this->text . $other->text, [...$this->spans, ...array_map(static fn (array $s): array => [$s[0] + $by, $s[1] + $by, $s[2]], $other->spans)]);
+        return new self($this->text . $other->text, [
+            ...$this->spans,
+            ...array_map(static fn (array $s): array => [$s[0] + $by, $s[1] + $by, $s[2]], $other->spans),
+        ]);
     }
 
     public function trimmed(): self
@@ -77,7 +80,10 @@ final readonly class Styled
         $out = '';
         $at = 0;
         foreach ($places as $offset) {
-            $out .= substr($this->text, $at, $offset - $at) . implode('', array_reverse($closes[$offset] ?? [])) . implode('', $opens[$offset] ?? []);
+            $out .=
+                substr($this->text, $at, $offset - $at) .
+                implode('', array_reverse($closes[$offset] ?? [])) .
+                implode('', $opens[$offset] ?? []);
             $at = $offset;
         }
 
@@ -107,7 +113,11 @@ final readonly class Styled
         $runs = [];
         foreach ($spans as [$from, $to]) {
             $last = count($runs) - 1;
-            if ($last >= 0 && trim(substr($this->text, $runs[$last][1], max(0, $from - $runs[$last][1]))) === '' && !str_contains(substr($this->text, $runs[$last][1], max(0, $from - $runs[$last][1])), "\n")) {
+            if (
+                $last >= 0 &&
+                trim(substr($this->text, $runs[$last][1], max(0, $from - $runs[$last][1]))) === '' &&
+                !str_contains(substr($this->text, $runs[$last][1], max(0, $from - $runs[$last][1])), "\n")
+            ) {
                 $runs[$last][1] = max($runs[$last][1], $to);
             } else {
                 $runs[] = [$from, $to];

@@ -49,16 +49,23 @@ final class TypedAnswer
      */
     private function gaps(string $stem, int $blanks, array $answers, array $toBlanks, int $line): void
     {
-        $at = $answers[0]['line'] ?? array_values($toBlanks)[0]['line'] ?? $line;
+        $at = $answers[0]['line'] ?? (array_values($toBlanks)[0]['line'] ?? $line);
         if ($toBlanks !== []) {
             $parts = array_map(static fn (array $a): string => $a['text'], $toBlanks);
             ksort($parts);
             $parts = array_keys($parts) === range(1, count($parts)) ? array_values($parts) : [];
         } else {
-            $parts = $blanks === 1 ? [implode(';', array_column($answers, 'text'))] : Alternatives::ofBlanks(implode(';', array_column($answers, 'text')), $blanks);
+            $parts =
+                $blanks === 1
+                    ? [implode(';', array_column($answers, 'text'))]
+                    : Alternatives::ofBlanks(implode(';', array_column($answers, 'text')), $blanks);
         }
         if (count($parts) !== $blanks) {
-            $this->problems[] = new Problem($at, 1, sprintf('the stem has %d %s, the answer gives %d', $blanks, $blanks === 1 ? 'blank' : 'blanks', count($parts)));
+            $this->problems[] = new Problem(
+                $at,
+                1,
+                sprintf('the stem has %d %s, the answer gives %d', $blanks, $blanks === 1 ? 'blank' : 'blanks', count($parts)),
+            );
 
             return;
         }
@@ -68,7 +75,8 @@ final class TypedAnswer
             foreach ($wordings as $wording) {
                 $this->lines->add('gap ' . ($i + 1), Characters::straight($this->clean($wording)));
             }
-            $this->why .= count($wordings) > 1 ? sprintf('%s%d wordings of blank %d', $this->why === '' ? '' : ', ', count($wordings), $i + 1) : '';
+            $this->why .=
+                count($wordings) > 1 ? sprintf('%s%d wordings of blank %d', $this->why === '' ? '' : ', ', count($wordings), $i + 1) : '';
         }
     }
 
@@ -78,14 +86,20 @@ final class TypedAnswer
         $wordings = [];
         foreach ($answers as $answer) {
             if ($kind === null && preg_match('/^\(?[A-Za-z]\)?\.?$/', trim($answer['text'])) === 1) {
-                $this->problems[] = new Problem($answer['line'], 1, sprintf('“%s” is the letter of a choice, but there are no choices', trim($answer['text'])));
+                $this->problems[] = new Problem(
+                    $answer['line'],
+                    1,
+                    sprintf('“%s” is the letter of a choice, but there are no choices', trim($answer['text'])),
+                );
 
                 return;
             }
             $number = $kind === 'text' ? null : NumberAnswer::read($answer['text']);
-            array_push($wordings, ...($number !== null ? [$answer['text']] : Alternatives::of($answer['text'], true)));
+            array_push($wordings, ...$number !== null ? [$answer['text']] : Alternatives::of($answer['text'], true));
         }
-        $numbers = array_values(array_filter(array_map(NumberAnswer::read(...), $wordings), static fn (?NumberAnswer $n): bool => $n !== null));
+        $numbers = array_values(
+            array_filter(array_map(NumberAnswer::read(...), $wordings), static fn (?NumberAnswer $n): bool => $n !== null),
+        );
         if ($kind === 'number' && count($numbers) !== count($wordings)) {
             $this->problems[] = new Problem($answers[0]['line'], 1, sprintf('“%s” is no number', mb_substr($answers[0]['text'], 0, 60)));
 

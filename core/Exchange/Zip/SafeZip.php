@@ -35,7 +35,9 @@ final class SafeZip
             throw new RefusedZip('cannot be opened; it is no whole zip');
         }
         if ($zip->numFiles > self::MOST_ENTRIES) {
-            throw new RefusedZip(sprintf('has %s entries; up to %s are taken', number_format($zip->numFiles), number_format(self::MOST_ENTRIES)));
+            throw new RefusedZip(
+                sprintf('has %s entries; up to %s are taken', number_format($zip->numFiles), number_format(self::MOST_ENTRIES)),
+            );
         }
         $entries = $seen = [];
         $all = 0;

@@ -32,16 +32,31 @@ final readonly class FeedbackChooser
      *
      * @return list<string|null>
      */
-    public function shown(Question $question, MarkingPlan $plan, Response $response, Verdict $verdict, int $attempt, bool $isLast, bool $counts = true): array
-    {
+    public function shown(
+        Question $question,
+        MarkingPlan $plan,
+        Response $response,
+        Verdict $verdict,
+        int $attempt,
+        bool $isLast,
+        bool $counts = true,
+    ): array {
         $outcome = self::said($question, $verdict, $attempt, $isLast);
         $texts = [];
         if ($counts) {
             $found = $response->isBlank() ? [] : $this->finder->found($plan->scoring, $response);
-            $notes = array_filter($question->notes, static fn (Note $note): bool => $note->isDue(ChosenChoices::in($response), $verdict->outcome, $attempt, $isLast));
-            $texts = [...$question->kind->says($response, $found), ...array_map(static fn (Note $note): string => $note->text, array_values($notes))];
+            $notes = array_filter(
+                $question->notes,
+                static fn (Note $note): bool => $note->isDue(ChosenChoices::in($response), $verdict->outcome, $attempt, $isLast),
+            );
+            $texts = [
+                ...$question->kind->says($response, $found),
+                ...array_map(static fn (Note $note): string => $note->text, array_values($notes)),
+            ];
         }
-        $texts = array_values(array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== self::NOTHING));
+        $texts = array_values(
+            array_filter($texts, static fn (?string $text): bool => $text !== null && $text !== '' && $text !== self::NOTHING),
+        );
 
         return $outcome === self::NOTHING ? $texts : [$outcome, ...$texts];
     }
@@ -66,8 +81,16 @@ final readonly class FeedbackChooser
 
     private static function said(Question $question, Verdict $verdict, int $attempt, bool $isLast): ?string
     {
-        $fitting = array_filter($question->outcomeTexts, static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome && $t->text !== '' && self::rank($t, $attempt, $isLast) > 0);
-        usort($fitting, static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $isLast) <=> self::rank($a, $attempt, $isLast));
+        $fitting = array_filter(
+            $question->outcomeTexts,
+            static fn (OutcomeText $t): bool => $t->outcome === $verdict->outcome &&
+                $t->text !== '' &&
+                self::rank($t, $attempt, $isLast) > 0,
+        );
+        usort(
+            $fitting,
+            static fn (OutcomeText $a, OutcomeText $b): int => self::rank($b, $attempt, $isLast) <=> self::rank($a, $attempt, $isLast),
+        );
 
         return $fitting === [] ? null : $fitting[0]->text;
     }
@@ -97,7 +120,8 @@ final readonly class FeedbackChooser
             Outcome::Partly => 'Partly right' . $of . $leftNow,
             // What was lost is told; nothing earned says itself.
             Outcome::Wrong => 'Wrong' . ($verdict->earned->isNegative() ? $of : '.') . $leftNow,
-            Outcome::Unanswered, Outcome::OutOfTime => rtrim(self::houseWords($verdict->outcome), '.') . ($verdict->earned->isNegative() ? $of : '.'),
+            Outcome::Unanswered, Outcome::OutOfTime => rtrim(self::houseWords($verdict->outcome), '.') .
+                ($verdict->earned->isNegative() ? $of : '.'),
             Outcome::Recorded => self::houseWords($verdict->outcome),
         };
     }

@@ -94,7 +94,10 @@ final readonly class ClickCounter
     /** Under weights a click beside all areas changes nothing. */
     private function countsMisses(): bool
     {
-        return array_filter($this->scoring->criteria, static fn (Criterion $criterion): bool => $criterion->find instanceof OutsideAreas) !== [];
+        return array_filter(
+            $this->scoring->criteria,
+            static fn (Criterion $criterion): bool => $criterion->find instanceof OutsideAreas,
+        ) !== [];
     }
 
     /** @return list<Criterion> */

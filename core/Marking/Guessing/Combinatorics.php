@@ -21,7 +21,9 @@ final class Combinatorics
 
     public static function choose(int $n, int $k): BigInteger
     {
-        return $k < 0 || $k > $n ? BigInteger::zero() : self::factorial($n)->quotient(self::factorial($k)->multipliedBy(self::factorial($n - $k)));
+        return $k < 0 || $k > $n
+            ? BigInteger::zero()
+            : self::factorial($n)->quotient(self::factorial($k)->multipliedBy(self::factorial($n - $k)));
     }
 
     /** Permutations without a fixed point. D(0) = 1, D(−1) = 0. */
@@ -67,7 +69,9 @@ final class Combinatorics
     {
         $sum = BigInteger::zero();
         for ($k = $j; $k <= $n; ++$k) {
-            $term = self::choose($k, $j)->multipliedBy($rooks[$k] ?? 0)->multipliedBy(self::factorial($n - $k));
+            $term = self::choose($k, $j)
+                ->multipliedBy($rooks[$k] ?? 0)
+                ->multipliedBy(self::factorial($n - $k));
             $sum = ($k - $j) % 2 === 0 ? $sum->plus($term) : $sum->minus($term);
         }
 

@@ -33,7 +33,7 @@ final class Envelope
         $so = Ratio::zero();
         foreach ($points as $one) {
             $tails = array_map(static fn (array $distribution): Ratio => FormGuessing::chanceToReach($distribution, $one->exact()), $pool);
-            $tail = array_reduce($tails, static fn (Ratio $a, Ratio $b): Ratio => ($b->compareTo($a) > 0) === $best ? $b : $a, $tails[0]);
+            $tail = array_reduce($tails, static fn (Ratio $a, Ratio $b): Ratio => $b->compareTo($a) > 0 === $best ? $b : $a, $tails[0]);
             $chance = $tail->minus($so);
             if (!$chance->isZero()) {
                 $envelope[] = ['points' => $one, 'chance' => $chance];

@@ -34,7 +34,10 @@ final class FormGuessing
         foreach ($total as $row) {
             $points = $row['points']->isNegative() ? Points::zero() : $row['points'];
             $key = (string) $points;
-            $floored[$key] = ['points' => $points, 'chance' => isset($floored[$key]) ? $floored[$key]['chance']->plus($row['chance']) : $row['chance']];
+            $floored[$key] = [
+                'points' => $points,
+                'chance' => isset($floored[$key]) ? $floored[$key]['chance']->plus($row['chance']) : $row['chance'],
+            ];
         }
         usort($floored, static fn (array $a, array $b): int => $a['points']->compare($b['points']));
 
@@ -44,7 +47,11 @@ final class FormGuessing
     /** @param list<array{points: Points, chance: Ratio}> $distribution */
     public static function expected(array $distribution): Ratio
     {
-        return array_reduce($distribution, static fn (Ratio $sum, array $row): Ratio => $sum->plus($row['points']->exact()->multipliedBy($row['chance'])), Ratio::zero());
+        return array_reduce(
+            $distribution,
+            static fn (Ratio $sum, array $row): Ratio => $sum->plus($row['points']->exact()->multipliedBy($row['chance'])),
+            Ratio::zero(),
+        );
     }
 
     /** @param list<array{points: Points, chance: Ratio}> $distribution */

@@ -70,7 +70,10 @@ final class ScoreCounter
         return FoundScores::of($this->finder->found($this->scoring, $response));
     }
 
-    /** @return list<array{FoundScores, BigInteger, bool}> choice by choice: taken or left; sizes are told apart only as far as the limits ask */
+    /**
+     * @return list<array{FoundScores, BigInteger, bool}> choice by choice: taken or left; sizes are told apart only as far as the limits
+     *   ask
+     */
     private function subsets(Subsets $space): array
     {
         $largest = $space->most >= count($space->choices) ? $space->least : $space->most + 1;
@@ -103,7 +106,10 @@ final class ScoreCounter
     /** @return list<array{FoundScores, BigInteger, bool}> part by part; parts with the same text together */
     private function independent(IndependentParts $space): array
     {
-        $together = [...$space->same, ...array_map(static fn (int $part): array => [$part], array_values(array_diff(array_keys($space->values), ...$space->same)))];
+        $together = [
+            ...$space->same,
+            ...array_map(static fn (int $part): array => [$part], array_values(array_diff(array_keys($space->values), ...$space->same))),
+        ];
         $states = new CountedWays($this->budget);
         $states->add(0, FoundScores::none(), BigInteger::one());
         foreach ($together as $parts) {
@@ -147,8 +153,8 @@ final class ScoreCounter
                     $next->add($mask, $sums, $ways);
                 }
                 foreach ($adds as $i => $added) {
-                    if (($mask >> $i & 1) === 0) {
-                        $next->add($mask | 1 << $i, $this->plus($sums, $added), $ways);
+                    if ((($mask >> $i) & 1) === 0) {
+                        $next->add($mask | (1 << $i), $this->plus($sums, $added), $ways);
                     }
                 }
             }
@@ -174,15 +180,30 @@ final class ScoreCounter
             $blocks[$block] = ($blocks[$block] ?? 0) + 1;
         }
         if (!$this->scoring->criteria[0]->find instanceof AtPlace) {
-            if (array_sum($blocks) !== count($blocks) || array_filter(array_keys($blocks), static fn (string $b): bool => str_contains($b, ',')) !== []) {
+            if (
+                array_sum($blocks) !== count($blocks) ||
+                array_filter(array_keys($blocks), static fn (string $b): bool => str_contains($b, ',')) !== []
+            ) {
                 throw new TooManyToCount('with items of the same text neighbours cannot be counted exactly in good time');
             }
 
-            return array_map(fn (int $k): array => [$this->rightParts($k), Combinatorics::choose($n - 1, $k)->multipliedBy(Combinatorics::derangements($n - $k)->plus(Combinatorics::derangements($n - $k - 1))), false], range(0, $n - 1));
+            return array_map(
+                fn (int $k): array => [
+                    $this->rightParts($k),
+                    Combinatorics::choose($n - 1, $k)->multipliedBy(
+                        Combinatorics::derangements($n - $k)->plus(Combinatorics::derangements($n - $k - 1)),
+                    ),
+                    false,
+                ],
+                range(0, $n - 1),
+            );
         }
         $rooks = [BigInteger::one()];
         foreach ($blocks as $size) {
-            $block = array_map(static fn (int $k): BigInteger => Combinatorics::choose($size, $k)->power(2)->multipliedBy(Combinatorics::factorial($k)), range(0, $size));
+            $block = array_map(
+                static fn (int $k): BigInteger => Combinatorics::choose($size, $k)->power(2)->multipliedBy(Combinatorics::factorial($k)),
+                range(0, $size),
+            );
             $rooks = Combinatorics::product($rooks, $block);
         }
 

@@ -21,15 +21,14 @@ final readonly class MarkingPlan
 {
     public const VERSION = 2;
 
-    private function __construct(
-        public Scoring $scoring,
-        public Penalties $penalties,
-        public bool $graded,
-        public bool $judged,
-    ) {
+    private function __construct(public Scoring $scoring, public Penalties $penalties, public bool $graded, public bool $judged)
+    {
     }
 
-    /** Points typed at a step scale what the question itself says in points (weights, costs, floor) by new ÷ the worth it would have had, exactly. */
+    /**
+     * Points typed at a step scale what the question itself says in points (weights, costs, floor) by new ÷ the worth it would have had,
+     * exactly.
+     */
     public static function of(Question $question, EffectiveSettings $settings): self
     {
         $scoring = $question->kind->scoring($settings);
@@ -64,7 +63,10 @@ final readonly class MarkingPlan
         $lost = $this->penalties->wrong;
         $floor = $this->penalties->floor;
 
-        return Points::rounded($floor !== null && $lost->negated()->compareTo($floor) < 0 ? $floor->negated() : $lost, $this->penalties->decimals);
+        return Points::rounded(
+            $floor !== null && $lost->negated()->compareTo($floor) < 0 ? $floor->negated() : $lost,
+            $this->penalties->decimals,
+        );
     }
 
     /** What a right response is worth in totals: 0 for what is not graded. */

@@ -17,7 +17,8 @@ use Zetema\Core\Question\Settings\Setting;
 final readonly class Penalties
 {
     /**
-     * @param list<string> $attempts for the 2nd, 3rd … attempt: points such as "5", or a share of the worth such as "50 %"; the last one repeats
+     * @param list<string> $attempts for the 2nd, 3rd … attempt: points such as "5", or a share of the worth such as "50 %"; the last one
+     *   repeats
      * @param list<string> $hints points for each hint in its order
      */
     private function __construct(
@@ -31,10 +32,15 @@ final readonly class Penalties
     ) {
     }
 
-    /** @param Ratio|null $factor by which what the question itself says in points is scaled; null: not at all. Shares of the worth stay as they are */
+    /**
+     * @param Ratio|null $factor by which what the question itself says in points is scaled; null: not at all. Shares of the worth stay as
+     *   they are
+     */
     public static function of(Question $question, EffectiveSettings $settings, ?Ratio $factor = null): self
     {
-        $scaled = static fn (string $points, bool $own): Ratio => $own && $factor !== null ? Ratio::of($points)->multipliedBy($factor) : Ratio::of($points);
+        $scaled = static fn (string $points, bool $own): Ratio => $own && $factor !== null
+            ? Ratio::of($points)->multipliedBy($factor)
+            : Ratio::of($points);
         $own = static fn (Setting $setting): bool => $settings->placeOf($setting) === EffectiveSettings::QUESTION;
         $value = static fn (Setting $setting): Ratio => $scaled((string) $settings->points($setting), $own($setting));
         $floor = $settings->get(Setting::Floor);
@@ -43,8 +49,16 @@ final readonly class Penalties
         return new self(
             $value(Setting::WrongCosts),
             $value(Setting::BlankCosts),
-            array_map(static fn (string $entry): string => str_ends_with($entry, '%') ? $entry : (string) $scaled($entry, $own(Setting::AttemptCosts)), $settings->entries(Setting::AttemptCosts)),
-            array_map(static fn ($hint): string => (string) ($hint->costs === null ? $usual : $scaled((string) $hint->costs, true)), $question->hints),
+            array_map(
+                static fn (string $entry): string => str_ends_with($entry, '%')
+                    ? $entry
+                    : (string) $scaled($entry, $own(Setting::AttemptCosts)),
+                $settings->entries(Setting::AttemptCosts),
+            ),
+            array_map(
+                static fn ($hint): string => (string) ($hint->costs === null ? $usual : $scaled((string) $hint->costs, true)),
+                $question->hints,
+            ),
             $floor === null || $floor === 'none' ? null : $value(Setting::Floor),
             $settings->late(),
             $settings->integer(Setting::Decimals),

@@ -22,8 +22,14 @@ final class AreaFinder
         $found = [];
         $outside = [];
         foreach ($clicks as [$x, $y]) {
-            $hit = array_filter($criteria, static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->area->contains($x, $y));
-            $keys = array_filter($hit, static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->isKey);
+            $hit = array_filter(
+                $criteria,
+                static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->area->contains($x, $y),
+            );
+            $keys = array_filter(
+                $hit,
+                static fn (Criterion $criterion): bool => $criterion->find instanceof InArea && $criterion->find->isKey,
+            );
             foreach ($keys === [] ? array_slice($hit, 0, 1, true) : $keys as $i => $criterion) {
                 $found[$i] = $criterion;
             }

@@ -57,7 +57,12 @@ final class Finder
     /** @return list<int> the parts that were filled with something that counts, in their order */
     public function fitting(Scoring $scoring, Response $response): array
     {
-        $fitting = array_keys(array_filter($this->byPart($scoring, $response), static fn (Criterion $found): bool => $found->right->isPositive() || $found->weight->isPositive()));
+        $fitting = array_keys(
+            array_filter(
+                $this->byPart($scoring, $response),
+                static fn (Criterion $found): bool => $found->right->isPositive() || $found->weight->isPositive(),
+            ),
+        );
         sort($fitting);
 
         return $fitting;
@@ -71,11 +76,16 @@ final class Finder
      */
     private static function choices(array $criteria, array $chosen): array
     {
-        return array_values(array_filter($criteria, static fn (Criterion $criterion): bool => match (true) {
-            $criterion->find instanceof IsChosen => in_array($criterion->find->choice, $chosen, true),
-            $criterion->find instanceof IsLeft => !in_array($criterion->find->choice, $chosen, true),
-            default => false,
-        }));
+        return array_values(
+            array_filter(
+                $criteria,
+                static fn (Criterion $criterion): bool => match (true) {
+                    $criterion->find instanceof IsChosen => in_array($criterion->find->choice, $chosen, true),
+                    $criterion->find instanceof IsLeft => !in_array($criterion->find->choice, $chosen, true),
+                    default => false,
+                },
+            ),
+        );
     }
 
     /**
@@ -123,7 +133,11 @@ final class Finder
         }
         $best = null;
         foreach ($scoring->criteria as $criterion) {
-            if ($criterion->find instanceof InSpan && $criterion->find->contains($number->value) && ($best === null || $criterion->right->isGreaterThan($best->right))) {
+            if (
+                $criterion->find instanceof InSpan &&
+                $criterion->find->contains($number->value) &&
+                ($best === null || $criterion->right->isGreaterThan($best->right))
+            ) {
                 $best = $criterion;
             }
         }

@@ -26,7 +26,9 @@ final class OrderFinder
                 $find = $criterion->find;
                 $fits = match (true) {
                     $find instanceof AtPlace => $find->place === $i + 1 && in_array($item, $find->items, true),
-                    $find instanceof Following => $i > 0 && in_array($order[$i - 1], $find->after, true) && in_array($item, $find->items, true),
+                    $find instanceof Following => $i > 0 &&
+                        in_array($order[$i - 1], $find->after, true) &&
+                        in_array($item, $find->items, true),
                     default => false,
                 };
                 if ($fits && !isset($used[$a])) {

@@ -29,9 +29,20 @@ final class PartsFinder
         $found = [];
         foreach ($map as $part => $value) {
             $criteria = $byPart[$standsFor[$part] ?? $part] ?? [];
-            $hit = array_values(array_filter($criteria, static fn (Criterion $a): bool => self::takes($a, $value)))[0]
-                ?? Finder::bestWording($matcher, array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof Wording)), $value)
-                ?? array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof PartTakes && $a->find->values === null))[0] ?? null;
+            $hit =
+                array_values(array_filter($criteria, static fn (Criterion $a): bool => self::takes($a, $value)))[0] ??
+                (Finder::bestWording(
+                    $matcher,
+                    array_values(array_filter($criteria, static fn (Criterion $a): bool => $a->find instanceof Wording)),
+                    $value,
+                ) ??
+                    (array_values(
+                        array_filter(
+                            $criteria,
+                            static fn (Criterion $a): bool => $a->find instanceof PartTakes && $a->find->values === null,
+                        ),
+                    )[0] ??
+                        null));
             if ($hit !== null) {
                 $found[$part] = $hit;
             }
@@ -63,7 +74,10 @@ final class PartsFinder
                 continue;
             }
             $values = array_values($given);
-            $fits = static fn (int $part, string $value): bool => array_filter($byPart[$part] ?? [], static fn (Criterion $a): bool => self::takes($a, $value)) !== [];
+            $fits = static fn (int $part, string $value): bool => array_filter(
+                $byPart[$part] ?? [],
+                static fn (Criterion $a): bool => self::takes($a, $value),
+            ) !== [];
             $holds = [];
             foreach (array_keys($values) as $v) {
                 $seen = [];

@@ -73,7 +73,7 @@ final class TextMatcher
                 $plan[] = $token === '*' ? null : false;
             } else {
                 $literal = $i % 2 === 1 ? substr($token, 1) : $token;
-                array_push($plan, ...($literal === '' ? [] : mb_str_split($this->foldPart($literal))));
+                array_push($plan, ...$literal === '' ? [] : mb_str_split($this->foldPart($literal)));
             }
         }
 

@@ -32,7 +32,10 @@ final readonly class WhatScoresWhat
                 'response' => $response,
                 'outcome' => $verdicts[0]->outcome->value,
                 'earned' => array_map(static fn (Verdict $v): string => (string) $v->earned, $verdicts),
-                'feedback' => [$chooser->facts($verdicts[0], $left), ...$chooser->texts($question, $plan, $response, $verdicts[0], 1, $left === 0)],
+                'feedback' => [
+                    $chooser->facts($verdicts[0], $left),
+                    ...$chooser->texts($question, $plan, $response, $verdicts[0], 1, $left === 0),
+                ],
             ];
         }
     }

@@ -19,12 +19,21 @@ final readonly class Area
     public static function of(string $words): self
     {
         if (preg_match('/^(ellipse|rectangle|polygon)((?:[ ,]+\d{1,5})+)$/', mb_strtolower(trim($words)), $m) !== 1) {
-            throw new InvalidSetting('an area is `ellipse 420 310 60 40` (centre, radii), `rectangle 10 10 100 80` (left, top, width, height) or `polygon 10,200 90,210 60,280`');
+            throw new InvalidSetting(
+                'an area is `ellipse 420 310 60 40` (centre, radii), `rectangle 10 10 100 80` (left, top, width, height) or `polygon 10,200 90,210 60,280`',
+            );
         }
         $numbers = array_map(intval(...), explode(' ', trim(preg_replace('/[ ,]+/', ' ', $m[2]) ?? '')));
-        $fits = $m[1] === 'polygon' ? count($numbers) >= 6 && count($numbers) <= 400 && count($numbers) % 2 === 0 : count($numbers) === 4 && $numbers[2] > 0 && $numbers[3] > 0;
+        $fits =
+            $m[1] === 'polygon'
+                ? count($numbers) >= 6 && count($numbers) <= 400 && count($numbers) % 2 === 0
+                : count($numbers) === 4 && $numbers[2] > 0 && $numbers[3] > 0;
         if (!$fits) {
-            throw new InvalidSetting($m[1] === 'polygon' ? 'a polygon has three or more corners, x and y of each' : 'four numbers are wanted, the last two above 0');
+            throw new InvalidSetting(
+                $m[1] === 'polygon'
+                    ? 'a polygon has three or more corners, x and y of each'
+                    : 'four numbers are wanted, the last two above 0',
+            );
         }
 
         return new self($m[1], $numbers);
@@ -53,7 +62,8 @@ final readonly class Area
     {
         $numbers = $this->numbers;
         if ($this->shape === 'polygon') {
-            return 'polygon ' . implode(' ', array_map(static fn (array $corner): string => implode(',', $corner), array_chunk($numbers, 2)));
+            return 'polygon ' .
+                implode(' ', array_map(static fn (array $corner): string => implode(',', $corner), array_chunk($numbers, 2)));
         }
 
         return $this->shape . ' ' . implode(' ', $numbers);
@@ -186,7 +196,8 @@ final readonly class Area
             if ($above % $below === 0) {
                 $runs[] = [intdiv($above, $below), intdiv($above, $below)];
             }
-            if ($by > $y) { // the lower end belongs to the next edge
+            if ($by > $y) {
+                // the lower end belongs to the next edge
                 $crossings[] = [$above, $below];
             }
         }
@@ -241,7 +252,7 @@ final readonly class Area
             if ($cross === 0 && min($ax, $bx) <= $x && $x <= max($ax, $bx) && min($ay, $by) <= $y && $y <= max($ay, $by)) {
                 return true;
             }
-            if (($ay > $y) !== ($by > $y) && ($by > $ay ? $cross > 0 : $cross < 0)) {
+            if ($ay > $y !== $by > $y && ($by > $ay ? $cross > 0 : $cross < 0)) {
                 $inside = !$inside;
             }
         }

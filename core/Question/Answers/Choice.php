@@ -118,4 +118,22 @@ final readonly class Choice
 
         return Line::written($head, $this->text, $children);
     }
+
+    /**
+     * The greatest sum of weights that a permitted response can reach.
+     *
+     * @param list<self> $choices
+     * @param array{least: int, most: int|null} $limits how many may be made
+     */
+    public static function highestSum(array $choices, array $limits): Points
+    {
+        $weights = array_map(static fn (self $choice): Points => $choice->weight ?? Points::zero(), $choices);
+        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
+        $sum = Points::zero();
+        foreach (array_slice($weights, 0, $limits['most'] ?? count($weights)) as $i => $weight) {
+            $sum = $i < $limits['least'] || !$weight->isNegative() ? $sum->plus($weight) : $sum;
+        }
+
+        return $sum;
+    }
 }

@@ -48,20 +48,30 @@ final readonly class Part
     {
         $points = static fn (?string $value): ?Points => $value === null ? null : Points::of($value);
 
-        return new self($data->integer('id'), $data->text('text'), $data->texts('belongs', optional: true), $data->optionalText('with'), $points($data->optionalText('earns')), $points($data->optionalText('loses')));
+        return new self(
+            $data->integer('id'),
+            $data->text('text'),
+            $data->texts('belongs', optional: true),
+            $data->optionalText('with'),
+            $points($data->optionalText('earns')),
+            $points($data->optionalText('loses')),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return array_filter([
-            'id' => $this->id,
-            'text' => $this->text,
-            'belongs' => $this->belongs,
-            'with' => $this->with,
-            'earns' => $this->earns === null ? null : (string) $this->earns,
-            'loses' => $this->loses === null ? null : (string) $this->loses,
-        ], static fn (mixed $value): bool => $value !== null && $value !== []);
+        return array_filter(
+            [
+                'id' => $this->id,
+                'text' => $this->text,
+                'belongs' => $this->belongs,
+                'with' => $this->with,
+                'earns' => $this->earns === null ? null : (string) $this->earns,
+                'loses' => $this->loses === null ? null : (string) $this->loses,
+            ],
+            static fn (mixed $value): bool => $value !== null && $value !== [],
+        );
     }
 
     /** Points on an `earns:` or `loses:` line below. */
@@ -89,8 +99,8 @@ final readonly class Part
     public function pointLines(): array
     {
         return [
-            ...($this->earns === null ? [] : [Line::written('earns', (string) $this->earns)]),
-            ...($this->loses === null ? [] : [Line::written('loses', (string) $this->loses)]),
+            ...$this->earns === null ? [] : [Line::written('earns', (string) $this->earns)],
+            ...$this->loses === null ? [] : [Line::written('loses', (string) $this->loses)],
         ];
     }
 
@@ -150,7 +160,10 @@ final readonly class Part
                 throw new InvalidQuestion('`earns:` and `loses:` only go with “marking: weighed”', 'marking');
             }
             if ($weighed && !$part->isSpare() && $part->earns === null) {
-                throw new InvalidQuestion(sprintf('under “weighed” each part says what it earns; “%s” does not', AuthorText::excerpt($part->text, 30)), $word);
+                throw new InvalidQuestion(
+                    sprintf('under “weighed” each part says what it earns; “%s” does not', AuthorText::excerpt($part->text, 30)),
+                    $word,
+                );
             }
             foreach ([$part->earns, $part->loses] as $points) {
                 if ($points !== null && $points->decimals() > $settings->integer(Setting::Decimals)) {
@@ -183,6 +196,10 @@ final readonly class Part
     /** @param list<self> $parts */
     public static function worth(array $parts): Points
     {
-        return array_reduce($parts, static fn (Points $sum, self $part): Points => $part->isSpare() ? $sum : $sum->plus($part->earns ?? Points::zero()), Points::zero());
+        return array_reduce(
+            $parts,
+            static fn (Points $sum, self $part): Points => $part->isSpare() ? $sum : $sum->plus($part->earns ?? Points::zero()),
+            Points::zero(),
+        );
     }
 }

@@ -51,23 +51,35 @@ final readonly class Span
 
     public static function fromData(Fields $data): self
     {
-        return self::of(Separators::inWords($data->text('span')), Share::ofPercent($data->text('share', '100')), $data->optionalText('says'), $data->optionalInteger('id'));
+        return self::of(
+            Separators::inWords($data->text('span')),
+            Share::ofPercent($data->text('share', '100')),
+            $data->optionalText('says'),
+            $data->optionalInteger('id'),
+        );
     }
 
     /** @return array<string, string|int> */
     public function toData(): array
     {
-        return array_filter([
-            'id' => $this->id,
-            'span' => $this->words,
-            'share' => $this->share->isWhole() ? null : (string) $this->share->percent,
-            'says' => $this->says,
-        ], static fn (string|int|null $value): bool => $value !== null);
+        return array_filter(
+            [
+                'id' => $this->id,
+                'span' => $this->words,
+                'share' => $this->share->isWhole() ? null : (string) $this->share->percent,
+                'says' => $this->says,
+            ],
+            static fn (string|int|null $value): bool => $value !== null,
+        );
     }
 
     public function toLine(): Line
     {
-        return Line::written('answer' . $this->share->inHead(), $this->words, $this->says === null ? [] : [Line::written('says', $this->says)]);
+        return Line::written(
+            'answer' . $this->share->inHead(),
+            $this->words,
+            $this->says === null ? [] : [Line::written('says', $this->says)],
+        );
     }
 
     /** @return array{Ratio|null, bool, Ratio|null, bool} */
@@ -110,7 +122,9 @@ final readonly class Span
 
             return [$value, true, $value, true];
         }
-        throw new InvalidSetting(sprintf('“%s” is no number or span; “14”, “14 within 0.6”, “12 to 13”, “over 12” would be right', mb_substr($words, 0, 60)));
+        throw new InvalidSetting(
+            sprintf('“%s” is no number or span; “14”, “14 within 0.6”, “12 to 13”, “over 12” would be right', mb_substr($words, 0, 60)),
+        );
     }
 
     /** A decimal, a fraction or a mixed number. */

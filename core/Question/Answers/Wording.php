@@ -16,8 +16,13 @@ final readonly class Wording
     public ?string $says;
 
     /** @param int|null $id stable while the question is edited; null: its place */
-    public function __construct(string $text, public Share $share, public bool $isPattern = false, ?string $says = null, public ?int $id = null)
-    {
+    public function __construct(
+        string $text,
+        public Share $share,
+        public bool $isPattern = false,
+        ?string $says = null,
+        public ?int $id = null,
+    ) {
         $this->text = AuthorText::line($text);
         $says = AuthorText::tidy($says ?? '');
         $this->says = $says === '' ? null : $says;
@@ -25,19 +30,28 @@ final readonly class Wording
 
     public static function fromData(Fields $data): self
     {
-        return new self($data->text('text'), Share::ofPercent($data->text('share', '100')), $data->flag('pattern', false), $data->optionalText('says'), $data->optionalInteger('id'));
+        return new self(
+            $data->text('text'),
+            Share::ofPercent($data->text('share', '100')),
+            $data->flag('pattern', false),
+            $data->optionalText('says'),
+            $data->optionalInteger('id'),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return array_filter([
-            'id' => $this->id,
-            'text' => $this->text,
-            'share' => $this->share->isWhole() ? null : (string) $this->share->percent,
-            'pattern' => $this->isPattern ? true : null,
-            'says' => $this->says,
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'id' => $this->id,
+                'text' => $this->text,
+                'share' => $this->share->isWhole() ? null : (string) $this->share->percent,
+                'pattern' => $this->isPattern ? true : null,
+                'says' => $this->says,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     public function toLine(): Line

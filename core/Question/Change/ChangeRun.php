@@ -28,7 +28,9 @@ final class ChangeRun
     private array $settings;
     /** @var list<string>|null */
     private ?array $goes = null;
-    /** @var list<array{change: array{what: string, from: string, to: string}, apply: \Closure(array<string, mixed>): array<string, mixed>}> */
+    /**
+     * @var list<array{change: array{what: string, from: string, to: string}, apply: \Closure(array<string, mixed>): array<string, mixed>}>
+     */
     private array $parts = [];
     /** @var list<array{what: string, why: string}> */
     private array $stays = [];
@@ -37,10 +39,17 @@ final class ChangeRun
      * @param array<string, mixed> $content
      * @param list<string> $objective
      */
-    public function __construct(array $content, private readonly ?string $name, private readonly array $objective, private readonly BankSettings $bank, private readonly bool $wasWhole)
-    {
+    public function __construct(
+        array $content,
+        private readonly ?string $name,
+        private readonly array $objective,
+        private readonly BankSettings $bank,
+        private readonly bool $wasWhole,
+    ) {
         // What was whole when it was saved need not be held against the rules again to be read.
-        $this->before = $wasWhole ? Sketch::whole(Question::fromData(Fields::of($content), $name, $objective, verified: true)) : Sketch::of(Fields::of($content), $name, $objective);
+        $this->before = $wasWhole
+            ? Sketch::whole(Question::fromData(Fields::of($content), $name, $objective, verified: true))
+            : Sketch::of(Fields::of($content), $name, $objective);
         $this->effective = $this->before->question?->effective($bank);
         $this->settings = self::map($this->before->data, 'settings');
     }
@@ -65,7 +74,9 @@ final class ChangeRun
             return $this->effective->get($setting);
         }
 
-        return $own ?? $this->effective?->without(EffectiveSettings::QUESTION, $setting)->get($setting) ?? $this->bank->for($this->kind())->get($setting) ?? $setting->houseValue();
+        return $own ??
+            ($this->effective?->without(EffectiveSettings::QUESTION, $setting)->get($setting) ??
+                ($this->bank->for($this->kind())->get($setting) ?? $setting->houseValue()));
     }
 
     /** @return list<string> */
@@ -92,15 +103,29 @@ final class ChangeRun
         $from = $this->effective($setting) ?? 'none';
         $this->settings = self::withSetting($this->settings, $setting, $value);
         $to = $value ?? sprintf('%s, as the bank has it', $this->effective($setting) ?? 'none');
-        $this->part($setting->value, $from, $to, static fn (array $data): array => [...$data, 'settings' => self::withSetting(self::map($data, 'settings'), $setting, $value)]);
+        $this->part(
+            $setting->value,
+            $from,
+            $to,
+            static fn (array $data): array => [...$data, 'settings' => self::withSetting(self::map($data, 'settings'), $setting, $value)],
+        );
     }
 
     public function set(string $what, string $field, mixed $from, mixed $to): void
     {
-        $words = static fn (mixed $value): string => is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) ? $value : '');
+        $words = static fn (mixed $value): string => is_array($value)
+            ? implode(', ', array_filter($value, is_string(...)))
+            : (is_string($value)
+                ? $value
+                : '');
         $words($from) === $words($to)
             ? $this->stays($what, 'has it already')
-            : $this->part($what, $words($from) === '' ? 'none' : $words($from), $words($to) === '' ? 'none' : $words($to), static fn (array $data): array => self::without([...$data, $field => $to === [] ? null : $to]));
+            : $this->part(
+                $what,
+                $words($from) === '' ? 'none' : $words($from),
+                $words($to) === '' ? 'none' : $words($to),
+                static fn (array $data): array => self::without([...$data, $field => $to === [] ? null : $to]),
+            );
     }
 
     /** @param list<string> $objective */
@@ -118,7 +143,10 @@ final class ChangeRun
     /** What is said after an outcome on any attempt; texts for one attempt or the last stay. */
     public function say(Outcome $outcome, string $text): void
     {
-        $isIt = static fn (mixed $t): bool => is_array($t) && ($t['outcome'] ?? null) === $outcome->value && !isset($t['attempt']) && ($t['onLast'] ?? false) !== true;
+        $isIt = static fn (mixed $t): bool => is_array($t) &&
+            ($t['outcome'] ?? null) === $outcome->value &&
+            !isset($t['attempt']) &&
+            ($t['onLast'] ?? false) !== true;
         $texts = static fn (array $data): array => is_array($data['outcomeTexts'] ?? null) ? array_values($data['outcomeTexts']) : [];
         $found = array_values(array_filter($texts($this->before->data), $isIt))[0] ?? null;
         $from = is_array($found) && is_string($found['text'] ?? null) ? $found['text'] : '';
@@ -128,7 +156,9 @@ final class ChangeRun
             return;
         }
         $nothing = 'nothing of its own';
-        $this->part('if ' . $outcome->value, $from === '' ? $nothing : $from, $text === '' ? $nothing : $text, static function (array $data) use ($texts, $isIt, $outcome, $text): array {
+        $this->part('if ' . $outcome->value, $from === '' ? $nothing : $from, $text === '' ? $nothing : $text, static function (
+            array $data,
+        ) use ($texts, $isIt, $outcome, $text): array {
             $others = array_values(array_filter($texts($data), static fn (mixed $t): bool => !$isIt($t)));
             $all = $text === '' ? $others : [['outcome' => $outcome->value, 'text' => $text], ...$others];
 
@@ -141,7 +171,12 @@ final class ChangeRun
         [, $times] = $replacement->in($this->before->data);
         $times === 0
             ? $this->stays('texts', 'do not have it')
-            : $this->part('texts', sprintf('%d ×', $times), $replacement->inWords(), static fn (array $data): array => $replacement->in($data)[0]);
+            : $this->part(
+                'texts',
+                sprintf('%d ×', $times),
+                $replacement->inWords(),
+                static fn (array $data): array => $replacement->in($data)[0],
+            );
     }
 
     public function result(): Changed
@@ -178,7 +213,8 @@ final class ChangeRun
     private function sketch(array $data): Sketch
     {
         $question = $this->before->question;
-        $other = array_diff_key($data, ['settings' => 1, 'tags' => 1]) !== array_diff_key($this->before->data, ['settings' => 1, 'tags' => 1]);
+        $other =
+            array_diff_key($data, ['settings' => 1, 'tags' => 1]) !== array_diff_key($this->before->data, ['settings' => 1, 'tags' => 1]);
         if ($question === null || $other) {
             return Sketch::of(Fields::of($data), $this->name, $this->objective);
         }

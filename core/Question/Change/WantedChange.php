@@ -22,12 +22,38 @@ final readonly class WantedChange
 {
     /** What makes sense for many; a key, a unit, a refresher belong to one question. */
     public const SETTINGS = [
-        Setting::Points, Setting::Marking, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::Attempts, Setting::AttemptCosts,
-        Setting::Stands, Setting::Floor, Setting::Late, Setting::Time, Setting::Shuffle, Setting::Layout, Setting::Ignore, Setting::Typos, Setting::Graded,
-        Setting::Decimals, Setting::Clicks, Setting::Areas, Setting::How,
+        Setting::Points,
+        Setting::Marking,
+        Setting::WrongPartCosts,
+        Setting::WrongCosts,
+        Setting::BlankCosts,
+        Setting::HintCosts,
+        Setting::Attempts,
+        Setting::AttemptCosts,
+        Setting::Stands,
+        Setting::Floor,
+        Setting::Late,
+        Setting::Time,
+        Setting::Shuffle,
+        Setting::Layout,
+        Setting::Ignore,
+        Setting::Typos,
+        Setting::Graded,
+        Setting::Decimals,
+        Setting::Clicks,
+        Setting::Areas,
+        Setting::How,
     ];
     /** What a question earns or loses; of no effect where nothing is judged. */
-    private const REWARDS = [Setting::Points, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::HintCosts, Setting::AttemptCosts, Setting::Floor];
+    private const REWARDS = [
+        Setting::Points,
+        Setting::WrongPartCosts,
+        Setting::WrongCosts,
+        Setting::BlankCosts,
+        Setting::HintCosts,
+        Setting::AttemptCosts,
+        Setting::Floor,
+    ];
     private const AS_THE_BANK = 'as the bank has it';
     private const HAS_IT = 'has it already';
 
@@ -63,17 +89,26 @@ final readonly class WantedChange
         $objective = $data->optionalText('objective');
         $difficulty = $data->optionalText('difficulty');
         if ($difficulty !== null && $difficulty !== '' && Difficulty::tryFrom($difficulty) === null) {
-            throw new Malformed('difficulty', sprintf('“%s” is none; %s would be', $difficulty, implode(', ', array_column(Difficulty::cases(), 'value'))));
+            throw new Malformed(
+                'difficulty',
+                sprintf('“%s” is none; %s would be', $difficulty, implode(', ', array_column(Difficulty::cases(), 'value'))),
+            );
         }
         $feedback = [];
         foreach ($data->has('feedback') ? $data->textMap('feedback') : [] as $outcome => $text) {
-            $feedback[(Outcome::tryFrom($outcome) ?? throw new Malformed('feedback', sprintf('there is no outcome “%s”', $outcome)))->value] = trim($text);
+            $feedback[
+                (Outcome::tryFrom($outcome) ?? throw new Malformed('feedback', sprintf('there is no outcome “%s”', $outcome)))->value
+            ] = trim($text);
         }
 
         return new self(
             self::settings($data->optionalObject('settings') ?? Fields::of([])),
             $byKind,
-            $objective === null ? null : array_values(array_filter(array_map(trim(...), explode('>', $objective)), static fn (string $name): bool => $name !== '')),
+            $objective === null
+                ? null
+                : array_values(
+                    array_filter(array_map(trim(...), explode('>', $objective)), static fn (string $name): bool => $name !== ''),
+                ),
             self::tags($data, 'addTags'),
             self::tags($data, 'dropTags'),
             $difficulty,
@@ -146,9 +181,15 @@ final readonly class WantedChange
     private function setting(ChangeRun $run, KindId $kind, Setting $setting, ?string $value): void
     {
         $why = match (true) {
-            $value !== null && !Question::kindTakes($kind, $setting, $value) => sprintf('a question of kind %s has no “%s”', $kind->value, $setting === Setting::Marking ? 'marking: ' . $value : $setting->value),
+            $value !== null && !Question::kindTakes($kind, $setting, $value) => sprintf(
+                'a question of kind %s has no “%s”',
+                $kind->value,
+                $setting === Setting::Marking ? 'marking: ' . $value : $setting->value,
+            ),
             in_array($setting, $kind->facts()->notFromEvery, true) && !array_key_exists($setting->value, $this->byKind[$kind->value] ?? []) => $kind->value . 's stay as written unless you say so',
-            $value !== null && in_array($setting, self::REWARDS, true) && (!$kind->facts()->isJudged || $run->effective(Setting::Key) === 'none') => 'it is recorded only, and earns nothing',
+            $value !== null &&
+                in_array($setting, self::REWARDS, true) &&
+                (!$kind->facts()->isJudged || $run->effective(Setting::Key) === 'none') => 'it is recorded only, and earns nothing',
             $setting === Setting::Points && $value !== null && $run->effective(Setting::Marking) === 'weighed' => 'weighed: its points stand at its answers',
             $value === null && $run->own($setting) === null, $value !== null && $run->effective($setting) === $value => self::HAS_IT,
             default => null,
@@ -178,7 +219,9 @@ final readonly class WantedChange
     /** @return list<string> */
     private static function tags(Fields $data, string $field): array
     {
-        $tags = array_values(array_filter(array_map(trim(...), $data->texts($field, optional: true)), static fn (string $tag): bool => $tag !== ''));
+        $tags = array_values(
+            array_filter(array_map(trim(...), $data->texts($field, optional: true)), static fn (string $tag): bool => $tag !== ''),
+        );
         foreach ($tags as $tag) {
             if (mb_strlen($tag) > 80 || str_contains($tag, ',')) {
                 throw new Malformed($field, sprintf('“%s” is no tag: up to 80 characters, no comma', mb_substr($tag, 0, 90)));

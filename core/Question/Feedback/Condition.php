@@ -59,12 +59,14 @@ final readonly class Condition
     /** @param list<int> $ids of the choices, in the order written */
     public function inWords(array $ids): string
     {
-        return ($this->holds ? '' : 'not ') . match (true) {
-            $this->answer !== null => 'chosen ' . (in_array($this->answer, $ids, true) ? (int) array_search($this->answer, $ids, true) + 1 : $this->answer),
-            $this->attempt !== null => 'on attempt ' . $this->attempt,
-            $this->outcome !== null => $this->outcome->value,
-            default => 'on the last attempt',
-        };
+        return ($this->holds ? '' : 'not ') .
+            match (true) {
+                $this->answer !== null => 'chosen ' .
+                    (in_array($this->answer, $ids, true) ? (int) array_search($this->answer, $ids, true) + 1 : $this->answer),
+                $this->attempt !== null => 'on attempt ' . $this->attempt,
+                $this->outcome !== null => $this->outcome->value,
+                default => 'on the last attempt',
+            };
     }
 
     /** @param list<int> $ids of the choices, in the order written: by it conditions were stored that speak of a number */
@@ -74,29 +76,39 @@ final readonly class Condition
         $number = $data->optionalInteger('choice');
         $answer = $number === null ? $data->optionalInteger('answer') : $ids[$number - 1] ?? $number;
 
-        return new self(!$data->flag('not', false), $answer, $outcome === null ? null : Outcome::tryFrom($outcome), $data->optionalInteger('attempt'), $data->flag('onLast', false));
+        return new self(
+            !$data->flag('not', false),
+            $answer,
+            $outcome === null ? null : Outcome::tryFrom($outcome),
+            $data->optionalInteger('attempt'),
+            $data->flag('onLast', false),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return array_filter([
-            'not' => !$this->holds,
-            'answer' => $this->answer,
-            'outcome' => $this->outcome?->value,
-            'attempt' => $this->attempt,
-            'onLast' => $this->onLast,
-        ], static fn (mixed $value): bool => $value !== null && $value !== false);
+        return array_filter(
+            [
+                'not' => !$this->holds,
+                'answer' => $this->answer,
+                'outcome' => $this->outcome?->value,
+                'attempt' => $this->attempt,
+                'onLast' => $this->onLast,
+            ],
+            static fn (mixed $value): bool => $value !== null && $value !== false,
+        );
     }
 
     /** @param list<int> $chosen ids of the choices made */
     public function isMet(array $chosen, Outcome $outcome, int $attempt, bool $last): bool
     {
-        return $this->holds === match (true) {
-            $this->answer !== null => in_array($this->answer, $chosen, true),
-            $this->attempt !== null => $this->attempt === $attempt,
-            $this->outcome !== null => $this->outcome === $outcome,
-            default => $last,
-        };
+        return $this->holds ===
+            match (true) {
+                $this->answer !== null => in_array($this->answer, $chosen, true),
+                $this->attempt !== null => $this->attempt === $attempt,
+                $this->outcome !== null => $this->outcome === $outcome,
+                default => $last,
+            };
     }
 }

@@ -19,8 +19,13 @@ final readonly class Hint
     public string $text;
 
     /** @param int|null $id stable while the question is edited; null: its place */
-    public function __construct(string $text, public int $fromAttempt = 1, public int $afterSeconds = 0, public ?Points $costs = null, public ?int $id = null)
-    {
+    public function __construct(
+        string $text,
+        public int $fromAttempt = 1,
+        public int $afterSeconds = 0,
+        public ?Points $costs = null,
+        public ?int $id = null,
+    ) {
         $this->text = AuthorText::tidy($text);
         if ($this->text === '' || $fromAttempt < 1 || $afterSeconds < 0 || $costs?->isNegative() === true) {
             throw new InvalidQuestion('a hint has a text, an attempt from 1 and a cost of 0 or above', 'hint');
@@ -34,18 +39,24 @@ final readonly class Hint
         // As typed on the screen it may be any time; stored it is seconds.
         $after = is_string($data->raw()['after'] ?? null) ? self::seconds($data->text('after')) : $data->integer('after', 0);
 
-        return new self($data->text('text'), $data->integer('fromAttempt', 1), $after, $costs === null ? null : Points::of($costs), $data->optionalInteger('id'));
+        return new self(
+            $data->text('text'),
+            $data->integer('fromAttempt', 1),
+            $after,
+            $costs === null ? null : Points::of($costs),
+            $data->optionalInteger('id'),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
         return [
-            ...($this->id === null ? [] : ['id' => $this->id]),
+            ...$this->id === null ? [] : ['id' => $this->id],
             'text' => $this->text,
-            ...($this->fromAttempt > 1 ? ['fromAttempt' => $this->fromAttempt] : []),
-            ...($this->afterSeconds > 0 ? ['after' => $this->afterSeconds] : []),
-            ...($this->costs !== null ? ['costs' => (string) $this->costs] : []),
+            ...$this->fromAttempt > 1 ? ['fromAttempt' => $this->fromAttempt] : [],
+            ...$this->afterSeconds > 0 ? ['after' => $this->afterSeconds] : [],
+            ...$this->costs !== null ? ['costs' => (string) $this->costs] : [],
         ];
     }
 
@@ -56,7 +67,12 @@ final readonly class Hint
             $seconds = $after === null ? 0 : self::seconds($after->text);
             $costs = $line->child('costs');
 
-            return new self($line->text, (int) ($line->child('from attempt')->text ?? 1), $seconds, $costs === null ? null : Points::of($costs->text));
+            return new self(
+                $line->text,
+                (int) ($line->child('from attempt')->text ?? 1),
+                $seconds,
+                $costs === null ? null : Points::of($costs->text),
+            );
         } catch (InvalidQuestion|InvalidSetting $e) {
             $problems->at($line, $e->getMessage());
 
@@ -72,9 +88,9 @@ final readonly class Hint
     public function toLine(): Line
     {
         return Line::written('hint', $this->text, [
-            ...($this->fromAttempt > 1 ? [Line::written('from attempt', (string) $this->fromAttempt)] : []),
-            ...($this->afterSeconds > 0 ? [Line::written('after', $this->afterSeconds . ' s')] : []),
-            ...($this->costs !== null ? [Line::written('costs', (string) $this->costs)] : []),
+            ...$this->fromAttempt > 1 ? [Line::written('from attempt', (string) $this->fromAttempt)] : [],
+            ...$this->afterSeconds > 0 ? [Line::written('after', $this->afterSeconds . ' s')] : [],
+            ...$this->costs !== null ? [Line::written('costs', (string) $this->costs)] : [],
         ]);
     }
 }

@@ -30,15 +30,19 @@ final readonly class Note
     /** @param list<int> $ids of the choices, in the order written */
     public static function fromData(Fields $data, array $ids): self
     {
-        if ($data->has('choice')) { // as notes were stored before they took several conditions
+        if ($data->has('choice')) {
+            // as notes were stored before they took several conditions
             $attempt = $data->optionalInteger('attempt');
             $chosen = Condition::chosen($ids[$data->integer('choice') - 1] ?? $data->integer('choice'), $data->flag('chosen'));
 
-            return new self([[$chosen, ...($attempt === null ? [] : [Condition::attempt($attempt)])]], $data->text('text'));
+            return new self([[$chosen, ...$attempt === null ? [] : [Condition::attempt($attempt)]]], $data->text('text'));
         }
         $when = [];
         foreach ($data->items('when') as $i => $all) {
-            $when[] = array_map(static fn (Fields $condition): Condition => Condition::fromData($condition, $ids), Fields::of(['all' => $all], "when[$i]")->objects('all'));
+            $when[] = array_map(
+                static fn (Fields $condition): Condition => Condition::fromData($condition, $ids),
+                Fields::of(['all' => $all], "when[$i]")->objects('all'),
+            );
         }
 
         return new self($when, $data->text('text'));
@@ -47,7 +51,13 @@ final readonly class Note
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['when' => array_map(static fn (array $all): array => array_map(static fn (Condition $c): array => $c->toData(), $all), $this->when), 'text' => $this->text];
+        return [
+            'when' => array_map(
+                static fn (array $all): array => array_map(static fn (Condition $c): array => $c->toData(), $all),
+                $this->when,
+            ),
+            'text' => $this->text,
+        ];
     }
 
     public static function read(Line $line): self
@@ -86,7 +96,9 @@ final readonly class Note
     /** @return list<int> ids of the choices it speaks of */
     public function answers(): array
     {
-        return array_values(array_filter(array_map(static fn (Condition $c): ?int => $c->answer, array_merge(...$this->when)), is_int(...)));
+        return array_values(
+            array_filter(array_map(static fn (Condition $c): ?int => $c->answer, array_merge(...$this->when)), is_int(...)),
+        );
     }
 
     /** @param list<int> $chosen ids of the choices made */

@@ -33,8 +33,8 @@ final readonly class OutcomeText
         return [
             'outcome' => $this->outcome->value,
             'text' => $this->text,
-            ...($this->attempt !== null ? ['attempt' => $this->attempt] : []),
-            ...($this->onLast ? ['onLast' => true] : []),
+            ...$this->attempt !== null ? ['attempt' => $this->attempt] : [],
+            ...$this->onLast ? ['onLast' => true] : [],
         ];
     }
 
@@ -42,7 +42,12 @@ final readonly class OutcomeText
     {
         $attempt = $line->argument('attempt');
 
-        return new self(Outcome::from($line->argument('outcome') ?? ''), $line->text, $attempt === null ? null : (int) $attempt, $line->has('last'));
+        return new self(
+            Outcome::from($line->argument('outcome') ?? ''),
+            $line->text,
+            $attempt === null ? null : (int) $attempt,
+            $line->has('last'),
+        );
     }
 
     public function toLine(): Line

@@ -29,7 +29,8 @@ final readonly class KindFacts
      * @param string $template a question of the kind in the text format, with what is to be typed over in braces
      * @param list<string> $rules share rules that go with it, the usual one first
      * @param list<Setting> $settings that only some kinds have
-     * @param array<string, string> $defaults what counts for it where nothing is set, by the setting's word, unless it is what counts for all
+     * @param array<string, string> $defaults what counts for it where nothing is set, by the setting's word, unless it is what counts for
+     *   all
      * @param list<Setting> $notFromEvery settings that only reach it when they are made for this kind
      * @param bool $isJudged whether there is right and wrong
      * @param bool $isPartly whether a response can be partly right
@@ -72,7 +73,12 @@ final readonly class KindFacts
     /** @return list<string> words that open a line of the question itself, beside the opening one */
     public function topWords(): array
     {
-        return array_values(array_map(static fn (LineWord $w): string => $w->word, array_filter($this->words, static fn (LineWord $w): bool => !$w->isBelow)));
+        return array_values(
+            array_map(
+                static fn (LineWord $w): string => $w->word,
+                array_filter($this->words, static fn (LineWord $w): bool => !$w->isBelow),
+            ),
+        );
     }
 
     /** Whether a response can come to it: where nothing is judged, it is recorded or missing. */

@@ -9,11 +9,17 @@ final readonly class LineWord
 {
     /**
      * @param string|null $pattern what may stand before the colon where the word takes more than itself, a regular expression without
-     *                             its ends; null: the word alone
+     *   its ends; null: the word alone
      * @param list<string> $examples what would be right, for somebody who got it wrong
      */
-    private function __construct(public string $word, public bool $runsOn, public bool $isBelow, public ?string $pattern = null, public array $examples = [], public ?string $prefix = null)
-    {
+    private function __construct(
+        public string $word,
+        public bool $runsOn,
+        public bool $isBelow,
+        public ?string $pattern = null,
+        public array $examples = [],
+        public ?string $prefix = null,
+    ) {
     }
 
     /** A line of the question itself; its text runs over several lines unless it is short. */

@@ -21,7 +21,8 @@ interface Marked
     public function isListable(): bool;
 
     /**
-     * Responses that tell how it is marked, where there are too many to list: each part alone, all right, all wrong, borders and near misses.
+     * Responses that tell how it is marked, where there are too many to list: each part alone, all right, all wrong, borders and near
+     * misses.
      *
      * @return iterable<Response>
      */

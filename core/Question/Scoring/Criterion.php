@@ -18,12 +18,8 @@ final readonly class Criterion
      * @param Ratio $wrong wrong parts
      * @param Ratio $weight points under "weighed"
      */
-    private function __construct(
-        public Sought $find,
-        public Ratio $right,
-        public Ratio $wrong,
-        public Ratio $weight,
-    ) {
+    private function __construct(public Sought $find, public Ratio $right, public Ratio $wrong, public Ratio $weight)
+    {
     }
 
     public static function right(Sought $find, ?Ratio $share = null): self

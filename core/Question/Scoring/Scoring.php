@@ -33,6 +33,14 @@ final readonly class Scoring
     {
         $factor = $worth->exact()->dividedBy($this->worth->exact());
 
-        return new self($this->look, array_map(static fn (Criterion $c): Criterion => $c->scaled($factor), $this->criteria), $this->rule, $this->need, $this->wrongPartCosts, $worth, $this->options);
+        return new self(
+            $this->look,
+            array_map(static fn (Criterion $c): Criterion => $c->scaled($factor), $this->criteria),
+            $this->rule,
+            $this->need,
+            $this->wrongPartCosts,
+            $worth,
+            $this->options,
+        );
     }
 }

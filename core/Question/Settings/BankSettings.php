@@ -27,8 +27,13 @@ final readonly class BankSettings
      * @param array<string, array<string, string>> $kindWording the same by kind, which is nearer
      * @param Clearing|null $clearing null: it is not said here
      */
-    public function __construct(public Settings $every, public array $byKind = [], array $wording = [], array $kindWording = [], public ?Clearing $clearing = null)
-    {
+    public function __construct(
+        public Settings $every,
+        public array $byKind = [],
+        array $wording = [],
+        array $kindWording = [],
+        public ?Clearing $clearing = null,
+    ) {
         $this->wording = self::said($wording);
         $said = [];
         foreach (KindId::cases() as $kind) {
@@ -52,10 +57,19 @@ final readonly class BankSettings
         }
         $clearing = $data->optionalText('clearing');
 
-        return new self(Settings::of($data->textMap('settings')), $byKind, $data->textMap('wording'), $kindWording, $clearing === null ? null : Clearing::of($clearing));
+        return new self(
+            Settings::of($data->textMap('settings')),
+            $byKind,
+            $data->textMap('wording'),
+            $kindWording,
+            $clearing === null ? null : Clearing::of($clearing),
+        );
     }
 
-    /** @return array{settings: array<string, string>, byKind: array<string, array<string, string>>, wording: array<string, string>, kindWording: array<string, array<string, string>>, clearing: string|null} */
+    /**
+     * @return array{settings: array<string, string>, byKind: array<string, array<string, string>>, wording: array<string, string>,
+     *   kindWording: array<string, array<string, string>>, clearing: string|null}
+     */
     public function toData(): array
     {
         return [
@@ -77,7 +91,10 @@ final readonly class BankSettings
         return $this->sorted() === $other->sorted();
     }
 
-    /** These, and where they say nothing those of a place further out: what one says of every question is nearer than what that says of a kind. */
+    /**
+     * These, and where they say nothing those of a place further out: what one says of every question is nearer than what that says of a
+     * kind.
+     */
     public function over(self $further): self
     {
         $byKind = $kindWording = [];
@@ -87,13 +104,26 @@ final readonly class BankSettings
             $kindWording[$kind->value] = [...$further->wordingFor($kind), ...$this->wordingFor($kind)];
         }
 
-        return new self($this->every->over($further->every), $byKind, [...$further->wording, ...$this->wording], $kindWording, $this->clearing ?? $further->clearing);
+        return new self(
+            $this->every->over($further->every),
+            $byKind,
+            [...$further->wording, ...$this->wording],
+            $kindWording,
+            $this->clearing ?? $further->clearing,
+        );
     }
 
-    /** What reaches questions of a kind: what is set for every one, but for what only counts when it is set for the kind, and what is set for it. */
+    /**
+     * What reaches questions of a kind: what is set for every one, but for what only counts when it is set for the kind, and what is set
+     * for it.
+     */
     public function for(KindId $kind): Settings
     {
-        $every = array_reduce($kind->facts()->notFromEvery, static fn (Settings $every, Setting $s): Settings => $every->without($s), $this->every);
+        $every = array_reduce(
+            $kind->facts()->notFromEvery,
+            static fn (Settings $every, Setting $s): Settings => $every->without($s),
+            $this->every,
+        );
 
         return isset($this->byKind[$kind->value]) ? $this->byKind[$kind->value]->over($every) : $every;
     }

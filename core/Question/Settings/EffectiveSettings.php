@@ -46,7 +46,7 @@ final readonly class EffectiveSettings
 
     public function get(Setting $setting): ?string
     {
-        return $this->values[$setting->value] ?? $this->kinds[$setting->value] ?? $setting->houseValue();
+        return $this->values[$setting->value] ?? ($this->kinds[$setting->value] ?? $setting->houseValue());
     }
 
     public function placeOf(Setting $setting): string

@@ -55,7 +55,10 @@ enum Setting: string
             self::Points => self::decimal($value, '0.01', '1000'),
             self::WrongPartCosts, self::WrongCosts, self::BlankCosts, self::HintCosts => self::decimal($value, '0', '1000'),
             self::Floor => $lower === 'none' ? 'none' : self::decimal($value, '-100000', '0', 'a decimal of 0 or below, or none'),
-            self::Graded, self::Shuffle, self::Key, self::Marking, self::Stands, self::Late, self::Areas, self::Layout => self::oneOf($lower, ...$this->words()),
+            self::Graded, self::Shuffle, self::Key, self::Marking, self::Stands, self::Late, self::Areas, self::Layout => self::oneOf(
+                $lower,
+                ...$this->words(),
+            ),
             self::Clicks => $lower === 'any' ? $lower : self::whole($lower, 1, 200, 'a number from 1 to 200, or any'),
             self::Attempts => $lower === 'unlimited' ? $lower : self::whole($lower, 1, 99, 'a number from 1 to 99, or unlimited'),
             self::Typos => self::whole($lower, 0, 2, '0, 1 or 2'),
@@ -81,7 +84,24 @@ enum Setting: string
             self::Late => array_column(Late::cases(), 'value'),
             self::Areas => array_column(Areas::cases(), 'value'),
             self::Layout => ['column', 'two columns', 'row', 'list'],
-            self::Points, self::WrongPartCosts, self::WrongCosts, self::BlankCosts, self::HintCosts, self::Attempts, self::AttemptCosts, self::Floor, self::Time, self::Choose, self::Clicks, self::Ignore, self::Typos, self::Unit, self::Figures, self::Decimals, self::Refresher, self::How => [],
+            self::Points,
+            self::WrongPartCosts,
+            self::WrongCosts,
+            self::BlankCosts,
+            self::HintCosts,
+            self::Attempts,
+            self::AttemptCosts,
+            self::Floor,
+            self::Time,
+            self::Choose,
+            self::Clicks,
+            self::Ignore,
+            self::Typos,
+            self::Unit,
+            self::Figures,
+            self::Decimals,
+            self::Refresher,
+            self::How => [],
         };
     }
 
@@ -108,16 +128,31 @@ enum Setting: string
     /** Whether only some kinds have it. */
     public function isOfSomeKinds(): bool
     {
-        return in_array($this, [
-            self::Shuffle, self::Layout, self::Choose, self::Clicks, self::Areas, self::WrongPartCosts, self::Ignore, self::Typos, self::Unit, self::Figures,
-        ], true);
+        return in_array(
+            $this,
+            [
+                self::Shuffle,
+                self::Layout,
+                self::Choose,
+                self::Clicks,
+                self::Areas,
+                self::WrongPartCosts,
+                self::Ignore,
+                self::Typos,
+                self::Unit,
+                self::Figures,
+            ],
+            true,
+        );
     }
 
     private static function decimal(string $value, string $least, string $most, ?string $right = null): string
     {
         $points = Points::of(Separators::inWords($value));
         if ($points->compare(Points::of($least)) < 0 || $points->compare(Points::of($most)) > 0) {
-            throw new InvalidSetting(sprintf('“%s” does not go here; %s would be right', $value, $right ?? "a decimal from $least to $most"));
+            throw new InvalidSetting(
+                sprintf('“%s” does not go here; %s would be right', $value, $right ?? "a decimal from $least to $most"),
+            );
         }
 
         return (string) $points;
@@ -125,13 +160,15 @@ enum Setting: string
 
     private static function oneOf(string $value, string ...$allowed): string
     {
-        return in_array($value, $allowed, true) ? $value
+        return in_array($value, $allowed, true)
+            ? $value
             : throw new InvalidSetting(sprintf('“%s” does not go here; %s would be right', $value, implode(' or ', $allowed)));
     }
 
     private static function whole(string $value, int $least, int $most, string $right): string
     {
-        return preg_match('/^\d{1,3}$/', $value) === 1 && (int) $value >= $least && (int) $value <= $most ? (string) (int) $value
+        return preg_match('/^\d{1,3}$/', $value) === 1 && (int) $value >= $least && (int) $value <= $most
+            ? (string) (int) $value
             : throw new InvalidSetting(sprintf('“%s” does not go here; %s would be right', $value, $right));
     }
 
@@ -155,7 +192,8 @@ enum Setting: string
     /** @throws InvalidSetting if it is none of up to a day */
     public static function duration(string $typed): Duration
     {
-        return Duration::written(mb_strtolower(preg_replace('/\s+/u', ' ', trim($typed)) ?? '')) ?? throw new InvalidSetting(sprintf('“%s” is no time up to 24 hours; write it like 30 s, 2 min or 1:30', $typed));
+        return Duration::written(mb_strtolower(preg_replace('/\s+/u', ' ', trim($typed)) ?? '')) ??
+            throw new InvalidSetting(sprintf('“%s” is no time up to 24 hours; write it like 30 s, 2 min or 1:30', $typed));
     }
 
     private static function choose(string $value): string

@@ -14,7 +14,13 @@ use Zetema\Core\Question\Kinds\KindId;
  */
 final class QuestionTexts
 {
-    private const COMMON = ['stem' => TextSort::Stem, 'settings.how' => TextSort::Instruction, 'outcomeTexts.*.text' => TextSort::Feedback, 'notes.*.text' => TextSort::Feedback, 'hints.*.text' => TextSort::Hint];
+    private const COMMON = [
+        'stem' => TextSort::Stem,
+        'settings.how' => TextSort::Instruction,
+        'outcomeTexts.*.text' => TextSort::Feedback,
+        'notes.*.text' => TextSort::Feedback,
+        'hints.*.text' => TextSort::Hint,
+    ];
     private const EACH = '*';
 
     /**
@@ -45,9 +51,14 @@ final class QuestionTexts
     public static function replaced(array $data, callable $with): array
     {
         $facts = self::kind($data)?->facts();
-        foreach ([...self::COMMON, ...($facts->texts ?? [])] as $path => $sort) {
+        foreach ([...self::COMMON, ...$facts->texts ?? []] as $path => $sort) {
             $steps = explode('.', $path);
-            $data = self::at($data, $steps, static fn (string $text, ?int $n): string => $with($text, $sort, self::where($facts, $steps[0], $sort, $n)), null);
+            $data = self::at(
+                $data,
+                $steps,
+                static fn (string $text, ?int $n): string => $with($text, $sort, self::where($facts, $steps[0], $sort, $n)),
+                null,
+            );
         }
 
         return $data;

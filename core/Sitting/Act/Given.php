@@ -23,7 +23,10 @@ final readonly class Given
         return new self($response, null);
     }
 
-    /** @param mixed $written as in marking.md, choices by number in the order written; null clears. While it is being filled in it may have fewer choices than asked for */
+    /**
+     * @param mixed $written as in marking.md, choices by number in the order written; null clears. While it is being filled in it may have
+     *   fewer choices than asked for
+     */
     public static function read(QuestionPlace $place, mixed $written): self
     {
         try {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Zetema\Core\Sitting\Act;
 
-/** Why an act cannot be done, in the order in which it is looked for. Missing, Unexpected and Malformed are of a field, which is named before them: "seconds/malformed". */
+/**
+ * Why an act cannot be done, in the order in which it is looked for. Missing, Unexpected and Malformed are of a field, which is named
+ * before them: "seconds/malformed".
+ */
 enum Refusal: string
 {
     case UnknownAct = 'do/unknown';

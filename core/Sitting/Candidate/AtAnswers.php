@@ -34,7 +34,10 @@ final readonly class AtAnswers
             return self::told(self::ofParts($place->plan->scoring, $response), $page->placeOfPart(...));
         }
         $chosen = ChosenChoices::in($response);
-        $keys = array_map(static fn (Choice $choice): int => $choice->id, array_filter($kind->choices(), static fn (Choice $choice): bool => $choice->isKey));
+        $keys = array_map(
+            static fn (Choice $choice): int => $choice->id,
+            array_filter($kind->choices(), static fn (Choice $choice): bool => $choice->isKey),
+        );
         $outcomes = [];
         foreach ($chosen as $id) {
             if ($kind::id()->facts()->choosesOne) {
@@ -53,11 +56,14 @@ final readonly class AtAnswers
     /** @return array<int, Outcome> by the part */
     private static function ofParts(Scoring $scoring, FilledParts $response): array
     {
-        return array_map(static fn (Criterion $found): Outcome => match (true) {
-            $found->find instanceof PartTakes && $found->find->values === null => Outcome::Wrong,
-            $scoring->rule === ShareRule::Weights, $found->right->isEqualTo(1) => Outcome::Right,
-            default => $found->right->isZero() ? Outcome::Wrong : Outcome::Partly,
-        }, (new Finder())->byPart($scoring, $response));
+        return array_map(
+            static fn (Criterion $found): Outcome => match (true) {
+                $found->find instanceof PartTakes && $found->find->values === null => Outcome::Wrong,
+                $scoring->rule === ShareRule::Weights, $found->right->isEqualTo(1) => Outcome::Right,
+                default => $found->right->isZero() ? Outcome::Wrong : Outcome::Partly,
+            },
+            (new Finder())->byPart($scoring, $response),
+        );
     }
 
     /**
@@ -68,6 +74,10 @@ final readonly class AtAnswers
      */
     private static function told(array $outcomes, callable $place): array
     {
-        return array_map(static fn (int $of, Outcome $one): array => ['n' => $place($of), 'outcome' => $one->value], array_keys($outcomes), $outcomes);
+        return array_map(
+            static fn (int $of, Outcome $one): array => ['n' => $place($of), 'outcome' => $one->value],
+            array_keys($outcomes),
+            $outcomes,
+        );
     }
 }

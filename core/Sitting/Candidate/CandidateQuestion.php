@@ -41,12 +41,18 @@ final readonly class CandidateQuestion
         $marks = $place->rules->tellsBeforeTheEnd() ? $visit->marks() : [];
         $told = array_values(array_filter($marks, static fn (Mark $mark): bool => $mark->feedback !== []));
         $page = $this->paper->pageOf($place, $visit);
-        $response = $visit->saved->isBlank() && $visit->marks() !== [] ? $visit->marks()[count($visit->marks()) - 1]->response : $visit->saved;
+        $response =
+            $visit->saved->isBlank() && $visit->marks() !== [] ? $visit->marks()[count($visit->marks()) - 1]->response : $visit->saved;
         $isOpen = $visit->isOpen();
         $answers = $page->shown($told !== []);
         $hintsOpen = array_map(static fn ($hint): string => $hint->text, array_slice($question->hints, 0, $visit->hints));
         $this->mentions->inAnswers($answers);
-        $this->mentions->inTexts($question->stem, $place->settings->get(Setting::How), ...$hintsOpen, ...array_merge(...array_map(static fn (Mark $mark): array => $mark->feedback, $told)));
+        $this->mentions->inTexts(
+            $question->stem,
+            $place->settings->get(Setting::How),
+            ...$hintsOpen,
+            ...array_merge(...array_map(static fn (Mark $mark): array => $mark->feedback, $told)),
+        );
         $worth = $place->rules->flag(Rule::Worth);
 
         return [
@@ -68,7 +74,15 @@ final readonly class CandidateQuestion
             'goesOnByItself' => $place->rules->flag(Rule::GoesOnByItself),
             'keyOnRequest' => $place->rules->flag(Rule::KeyOnRequest),
             'rightAnswer' => $this->rightAnswer($place, $visit, $told !== []),
-            'atAnswers' => $told === [] ? [] : AtAnswers::of($place, $page, $told[count($told) - 1]->response, $told[count($told) - 1]->verdict->outcome, self::tellsKey($place, $visit)),
+            'atAnswers' => $told === []
+                    ? []
+                    : AtAnswers::of(
+                        $place,
+                        $page,
+                        $told[count($told) - 1]->response,
+                        $told[count($told) - 1]->verdict->outcome,
+                        self::tellsKey($place, $visit),
+                    ),
             'attempt' => $isOpen ? $visit->attempt() : count($visit->marks()),
             'attempts' => $place->attempts,
             'worth' => $worth ? (string) $place->plan->max() : null,
@@ -84,7 +98,8 @@ final readonly class CandidateQuestion
     /**
      * The hint that can be opened next, now, in a while or at a later attempt. One that can never be opened here is not offered.
      *
-     * @return array{costs: string, fromAttempt: int, open: bool, opensAt: int|null}|null opensAt: milliseconds since 1970, where only time is missing
+     * @return array{costs: string, fromAttempt: int, open: bool, opensAt: int|null}|null opensAt: milliseconds since 1970, where only time
+     *   is missing
      */
     private static function nextHint(QuestionPlace $place, Visit $visit): ?array
     {
@@ -117,7 +132,11 @@ final readonly class CandidateQuestion
         if (!$place->plan->counts()) {
             return Points::zero();
         }
-        $left = $place->plan->max()->exact()->minus($penalties->forAttempt($visit->attempt(), $place->plan->scoring->worth))->minus($penalties->forHints($visit->hints));
+        $left = $place->plan
+            ->max()
+            ->exact()
+            ->minus($penalties->forAttempt($visit->attempt(), $place->plan->scoring->worth))
+            ->minus($penalties->forHints($visit->hints));
 
         return $left->isNegative() ? Points::zero() : Points::rounded($left, $penalties->decimals);
     }

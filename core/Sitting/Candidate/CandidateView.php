@@ -32,8 +32,12 @@ final readonly class CandidateView
     private CandidateQuestion $questions;
 
     /** @param Mentions $mentions collects what the texts told mention */
-    public function __construct(private Paper $paper, private State $state, private Terms $terms, private Mentions $mentions = new Mentions())
-    {
+    public function __construct(
+        private Paper $paper,
+        private State $state,
+        private Terms $terms,
+        private Mentions $mentions = new Mentions(),
+    ) {
         $this->questions = new CandidateQuestion($paper, $state, $mentions);
     }
 
@@ -44,7 +48,9 @@ final readonly class CandidateView
     {
         $running = $this->state->isRunning();
         $clocks = $running ? (new Clocks($this->paper, $this->terms))->running($this->state) : [];
-        $whole = array_values(array_filter($clocks, static fn (Due $due): bool => in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)));
+        $whole = array_values(
+            array_filter($clocks, static fn (Due $due): bool => in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)),
+        );
         $screen = $this->screen();
 
         return [
@@ -54,7 +60,15 @@ final readonly class CandidateView
             'now' => $now->inMillis(),
             'deadline' => $whole === [] ? null : min(array_map(static fn (Due $due): int => $due->at->inMillis(), $whole)),
             'seconds' => $this->paper->seconds() === null ? null : $this->terms->time($this->paper->seconds())->inSeconds(),
-            'clocks' => array_map($this->clock(...), array_values(array_filter($clocks, static fn (Due $due): bool => !in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true)))),
+            'clocks' => array_map(
+                $this->clock(...),
+                array_values(
+                    array_filter(
+                        $clocks,
+                        static fn (Due $due): bool => !in_array($due->clock->kind, [ClockKind::Whole, ClockKind::Until], true),
+                    ),
+                ),
+            ),
             'lapsed' => $running ? $this->lapsed($screen) : [],
             'checks' => $this->checks($screen),
             'score' => $running && $this->paper->blueprint->rules->flag(Rule::Score) ? $this->score() : null,
@@ -80,7 +94,8 @@ final readonly class CandidateView
     /**
      * The clocks that ran out and led to what is before the candidate now: of questions on this screen, and of the section before it.
      *
-     * @return list<array{of: string, n: int|null, entered: bool, counts: bool}> entered: whether something was; counts: whether that counts, which the rules say of all alike
+     * @return list<array{of: string, n: int|null, entered: bool, counts: bool}> entered: whether something was; counts: whether that
+     *   counts, which the rules say of all alike
      */
     private function lapsed(?Screen $screen): array
     {
@@ -90,13 +105,25 @@ final readonly class CandidateView
             $marks = $visit->marks();
             $last = $marks[count($marks) - 1] ?? null;
             if ($visit->ranOut && $visit->closed !== null && $last?->reason === MarkReason::RanOut) {
-                $lapsed[] = ['of' => ClockKind::Question->value, 'n' => $this->questions->number($place), 'entered' => !$last->response->isBlank(), 'counts' => $last->counts];
+                $lapsed[] = [
+                    'of' => ClockKind::Question->value,
+                    'n' => $this->questions->number($place),
+                    'entered' => !$last->response->isBlank(),
+                    'counts' => $last->counts,
+                ];
             }
         }
         $ran = $this->state->ran[count($this->state->ran) - 1] ?? null;
         $first = ($screen?->questions() ?? [])[0] ?? null;
         // Until the next step: what is on the screen came there in the moment in which the section's time was over.
-        if ($ran !== null && str_starts_with($ran['clock'], ClockKind::Section->value) && ($first === null ? array_filter($this->state->visits(), static fn (Visit $visit): bool => $visit->shown?->isAfter($ran['at']) === true) === [] : $this->state->visit($first->id)->shown?->is($ran['at']) === true)) {
+        if (
+            $ran !== null &&
+            str_starts_with($ran['clock'], ClockKind::Section->value) &&
+            ($first === null
+                ? array_filter($this->state->visits(), static fn (Visit $visit): bool => $visit->shown?->isAfter($ran['at']) === true) ===
+                    []
+                : $this->state->visit($first->id)->shown?->is($ran['at']) === true)
+        ) {
             $lapsed[] = ['of' => ClockKind::Section->value, 'n' => null, 'entered' => false, 'counts' => false];
         }
 
@@ -116,10 +143,16 @@ final readonly class CandidateView
     {
         $place = $due->clock->kind === ClockKind::Question ? $this->paper->questionNamed($due->clock->name) : null;
 
-        return ['of' => $due->clock->kind->value, 'n' => $place === null ? null : $this->questions->number($place), 'ends' => $due->at->inMillis()];
+        return [
+            'of' => $due->clock->kind->value,
+            'n' => $place === null ? null : $this->questions->number($place),
+            'ends' => $due->at->inMillis(),
+        ];
     }
 
-    /** @return array<string, mixed> what is before the candidate: pages and questions in their order, and whether they can go on and back */
+    /**
+     * @return array<string, mixed> what is before the candidate: pages and questions in their order, and whether they can go on and back
+     */
     private function told(?Screen $screen): array
     {
         $position = $this->state->position;
@@ -135,19 +168,31 @@ final readonly class CandidateView
                 default => 'steps',
             },
             'section' => $section === '' ? null : $section,
-            'items' => $screen === null ? $page : array_map(fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace ? $this->page($place->page) : ['page' => null, 'n' => $this->questions->number($place)], $screen->places),
+            'items' => $screen === null
+                    ? $page
+                    : array_map(
+                        fn (PagePlace|QuestionPlace $place): array => $place instanceof PagePlace
+                            ? $this->page($place->page)
+                            : ['page' => null, 'n' => $this->questions->number($place)],
+                        $screen->places,
+                    ),
             'goesOn' => !$position->isAt(At::End) && !$this->isWhole($screen),
             'isFree' => $this->isFree($screen),
             'at' => $this->at(),
         ];
     }
 
-    /** @return array{n: int, of: int}|null where this is among all there is before the end; null where that depends on what is answered, or is all there is */
+    /**
+     * @return array{n: int, of: int}|null where this is among all there is before the end; null where that depends on what is answered, or
+     *   is all there is
+     */
     private function at(): ?array
     {
         $of = count($this->paper->nodes);
 
-        return $this->state->position->isAt(At::Node) && $of > 1 && $this->paper->isStraight() ? ['n' => $this->state->position->node + 1, 'of' => $of] : null;
+        return $this->state->position->isAt(At::Node) && $of > 1 && $this->paper->isStraight()
+            ? ['n' => $this->state->position->node + 1, 'of' => $of]
+            : null;
     }
 
     /** Whether one can move among the questions of this screen's stretch, from the end behind it too. */
@@ -170,7 +215,10 @@ final readonly class CandidateView
         return $screen !== null && $screen->isAnyOrder && count($this->paper->nodes) === 1;
     }
 
-    /** @return list<array{n: int, isHere: bool, isAnswered: bool, isFlagged: bool, isClosed: bool, isLeft: bool}> the questions that can be moved to, by their numbers alone */
+    /**
+     * @return list<array{n: int, isHere: bool, isAnswered: bool, isFlagged: bool, isClosed: bool, isLeft: bool}> the questions that can be
+     *   moved to, by their numbers alone
+     */
     private function stretch(): array
     {
         $told = [];
@@ -179,7 +227,14 @@ final readonly class CandidateView
             foreach ($screen instanceof Screen ? $screen->questions() : [] as $place) {
                 $visit = $this->state->visit($place->id);
                 $isHere = $this->state->position->isAt(At::Node) && $node === $this->state->position->node;
-                $told[] = ['n' => $this->questions->number($place), 'isHere' => $isHere, 'isAnswered' => !$visit->isBlank(), 'isFlagged' => $visit->isFlagged, 'isClosed' => $visit->closed !== null, 'isLeft' => !$isHere && $place->seconds !== null && $visit->shown !== null];
+                $told[] = [
+                    'n' => $this->questions->number($place),
+                    'isHere' => $isHere,
+                    'isAnswered' => !$visit->isBlank(),
+                    'isFlagged' => $visit->isFlagged,
+                    'isClosed' => $visit->closed !== null,
+                    'isLeft' => !$isHere && $place->seconds !== null && $visit->shown !== null,
+                ];
             }
         }
 

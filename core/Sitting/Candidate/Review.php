@@ -87,7 +87,10 @@ final readonly class Review
         ];
     }
 
-    /** @return list<array{tally: string|null, value: int|null, band: string|null, page: string|null}> what each has come to, and what its band says; as far as it is told */
+    /**
+     * @return list<array{tally: string|null, value: int|null, band: string|null, page: string|null}> what each has come to, and what its
+     *   band says; as far as it is told
+     */
     private function tallies(bool $all): array
     {
         $tallies = [];
@@ -97,7 +100,12 @@ final readonly class Review
             }
             $isToldWhole = $all || $tally->told === TallyTold::Value;
             $this->mentions->page($band?->page);
-            $tallies[] = ['tally' => $isToldWhole ? $tally->name : null, 'value' => $isToldWhole ? $value : null, 'band' => $band?->name, 'page' => $band?->page];
+            $tallies[] = [
+                'tally' => $isToldWhole ? $tally->name : null,
+                'value' => $isToldWhole ? $value : null,
+                'band' => $band?->name,
+                'page' => $band?->page,
+            ];
         }
 
         return $tallies;
@@ -118,31 +126,54 @@ final readonly class Review
         $rows = [];
         foreach ($sums as $name => $sum) {
             $earned = $sum['earned']->isNegative() ? Points::zero() : $sum['earned'];
-            $rows[] = ['objective' => $name, 'earned' => (string) $sum['earned'], 'max' => (string) $sum['max'], 'percent' => self::percent($earned, $sum['max']), 'right' => $sum['right'], 'asked' => $sum['asked']];
+            $rows[] = [
+                'objective' => $name,
+                'earned' => (string) $sum['earned'],
+                'max' => (string) $sum['max'],
+                'percent' => self::percent($earned, $sum['max']),
+                'right' => $sum['right'],
+                'asked' => $sum['asked'],
+            ];
         }
 
         return $rows;
     }
 
-    /** @return list<array{objective: string, needs: array<string, string>, met: bool|null}> what must be reached in objectives; null: nothing graded of it was asked */
+    /**
+     * @return list<array{objective: string, needs: array<string, string>, met: bool|null}> what must be reached in objectives; null:
+     *   nothing graded of it was asked
+     */
     private function minimums(): array
     {
         $met = array_column($this->passing->minimums(), 'met', 'objective');
 
-        return array_map(static fn (Minimum $minimum): array => ['objective' => $minimum->objective, 'needs' => $minimum->mark->toData(), 'met' => $met[$minimum->objective] ?? null], $this->paper->blueprint->pass->minimums ?? []);
+        return array_map(
+            static fn (Minimum $minimum): array => [
+                'objective' => $minimum->objective,
+                'needs' => $minimum->mark->toData(),
+                'met' => $met[$minimum->objective] ?? null,
+            ],
+            $this->paper->blueprint->pass->minimums ?? [],
+        );
     }
 
-    /** @return list<array{after: string, to: string|null}> where announced checkpoints led, by the titles of sections; null: to the end, or on to what follows */
+    /**
+     * @return list<array{after: string, to: string|null}> where announced checkpoints led, by the titles of sections; null: to the end, or
+     *   on to what follows
+     */
     private function route(): array
     {
         $taken = array_column($this->state->routes, 'to', 'checkpoint');
         $route = [];
         foreach ($this->paper->nodes as $at => $node) {
-            if (!$node instanceof CheckpointPlace || !$node->step->isAnnounced || !isset($taken[$node->id])) {
+            if (!($node instanceof CheckpointPlace) || !$node->step->isAnnounced || !isset($taken[$node->id])) {
                 continue;
             }
             $to = $this->paper->sectionOf($this->paper->target($taken[$node->id], $at));
-            $route[] = ['after' => $this->paper->sections[$node->section]->title, 'to' => $to === null || $to === $node->section ? null : $this->paper->sections[$to]->title];
+            $route[] = [
+                'after' => $this->paper->sections[$node->section]->title,
+                'to' => $to === null || $to === $node->section ? null : $this->paper->sections[$to]->title,
+            ];
         }
 
         return $route;
@@ -167,7 +198,10 @@ final readonly class Review
         $withKey = $rung->includes(Rung::WithKey);
         $given = $standing->mark->response ?? Response::blank();
         $visit = $this->state->visit($place->id);
-        $page = $standing !== null && $standing->mark->attempt > 0 ? $this->paper->page($place, $standing->mark->round, $standing->mark->attempt) : $this->paper->pageOf($place, $visit);
+        $page =
+            $standing !== null && $standing->mark->attempt > 0
+                ? $this->paper->page($place, $standing->mark->round, $standing->mark->attempt)
+                : $this->paper->pageOf($place, $visit);
         $answers = $page->shown(false);
         $response = $place->question->kind->inWords($given, $withKey);
         $key = $withKey ? $place->question->kind->keyInWords() : [];
@@ -200,7 +234,15 @@ final readonly class Review
     private function said(QuestionPlace $place, Standing $standing): array
     {
         $mark = $standing->mark;
-        $shown = (new FeedbackChooser())->shown($place->question, $place->plan, $mark->response, $mark->verdict, max(1, $mark->attempt), $mark->attempt === 0 || $mark->attempt === $place->attempts, $mark->counts || $mark->attempt === 0);
+        $shown = (new FeedbackChooser())->shown(
+            $place->question,
+            $place->plan,
+            $mark->response,
+            $mark->verdict,
+            max(1, $mark->attempt),
+            $mark->attempt === 0 || $mark->attempt === $place->attempts,
+            $mark->counts || $mark->attempt === 0,
+        );
 
         return array_values(array_filter($shown, is_string(...)));
     }

@@ -46,8 +46,18 @@ final class ActReader
         Resume::class => [],
     ];
     private const NAMES = [
-        'start' => Start::class, 'save' => Save::class, 'check' => Check::class, 'hint' => OpenHint::class, 'go on' => GoOn::class, 'go to' => MoveTo::class, 'flag' => Flag::class,
-        'hand in' => HandIn::class, 'give time' => GiveTime::class, 'close' => Close::class, 'pause' => Pause::class, 'resume' => Resume::class,
+        'start' => Start::class,
+        'save' => Save::class,
+        'check' => Check::class,
+        'hint' => OpenHint::class,
+        'go on' => GoOn::class,
+        'go to' => MoveTo::class,
+        'flag' => Flag::class,
+        'hand in' => HandIn::class,
+        'give time' => GiveTime::class,
+        'close' => Close::class,
+        'pause' => Pause::class,
+        'resume' => Resume::class,
     ];
 
     /** When the latest act came; what is none is as if it had not come. */
@@ -97,7 +107,11 @@ final class ActReader
         return match ($class) {
             Start::class => new Start($at),
             Save::class => new Save($at, (string) $question, $this->given((string) $question, $written)),
-            Check::class => new Check($at, (string) $question, array_key_exists('response', $written) ? $this->given((string) $question, $written) : null),
+            Check::class => new Check(
+                $at,
+                (string) $question,
+                array_key_exists('response', $written) ? $this->given((string) $question, $written) : null,
+            ),
             OpenHint::class => new OpenHint($at, (string) $question),
             GoOn::class => new GoOn($at),
             MoveTo::class => $question === null ? MoveTo::page($at, (string) $step) : MoveTo::question($at, $question),
@@ -187,7 +201,7 @@ final class ActReader
         if ($clock === ClockKind::Whole || !array_key_exists('clock', $written)) {
             return Clock::whole();
         }
-        $name = is_array($clock) && count($clock) === 1 ? $clock['section'] ?? $clock['question'] ?? null : null;
+        $name = is_array($clock) && count($clock) === 1 ? $clock['section'] ?? ($clock['question'] ?? null) : null;
         if (!is_array($clock) || !is_string($name)) {
             throw Refused::field('clock', Refusal::Malformed);
         }

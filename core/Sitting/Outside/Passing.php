@@ -34,7 +34,9 @@ final readonly class Passing
     /** Exact, cut toward 0 to two decimals; null without a pass mark, or if there is nothing to earn. */
     public function percent(): ?string
     {
-        return $this->isJudged() ? (string) Points::cut($this->points()->exact()->multipliedBy(100)->dividedBy($this->max->exact()), 2) : null;
+        return $this->isJudged()
+            ? (string) Points::cut($this->points()->exact()->multipliedBy(100)->dividedBy($this->max->exact()), 2)
+            : null;
     }
 
     public function passed(): ?bool
@@ -50,7 +52,10 @@ final readonly class Passing
     /** @return list<array{objective: string, met: bool|null}> null where nothing graded was asked */
     public function minimums(): array
     {
-        return array_map(fn (Minimum $minimum): array => ['objective' => $minimum->objective, 'met' => $this->hasEnded ? $this->met($minimum) : null], $this->paper->blueprint->pass->minimums ?? []);
+        return array_map(
+            fn (Minimum $minimum): array => ['objective' => $minimum->objective, 'met' => $this->hasEnded ? $this->met($minimum) : null],
+            $this->paper->blueprint->pass->minimums ?? [],
+        );
     }
 
     private function met(Minimum $minimum): ?bool

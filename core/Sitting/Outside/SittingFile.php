@@ -40,7 +40,9 @@ final readonly class SittingFile
 
     private static function moment(Fields $data, string $field): ?Instant
     {
-        return $data->has($field) ? Moment::read($data->raw()[$field]) ?? throw new Malformed($field, 'must be seconds in text, with at most 3 decimals') : null;
+        return $data->has($field)
+            ? Moment::read($data->raw()[$field]) ?? throw new Malformed($field, 'must be seconds in text, with at most 3 decimals')
+            : null;
     }
 
     private static function factor(Fields $data): Ratio

@@ -41,7 +41,9 @@ final readonly class SittingResult
         $isClosed = $this->terms->until !== null && !$this->now->isBefore($this->terms->until);
 
         return [
-            'ended' => $this->state->ended === null ? null : ['how' => $this->state->ended->how->value, 'at' => Moment::write($this->state->ended->at)],
+            'ended' => $this->state->ended === null
+                    ? null
+                    : ['how' => $this->state->ended->how->value, 'at' => Moment::write($this->state->ended->at)],
             'position' => $this->position(),
             'points' => (string) $this->passing->points(),
             'max' => (string) $this->passing->max(),
@@ -55,7 +57,10 @@ final readonly class SittingResult
             'steps' => array_map($this->step(...), array_values($this->paper->questions)),
             'path' => $this->state->path,
             'routes' => $this->state->routes,
-            'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])], $this->state->ran),
+            'ran' => array_map(
+                static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => Moment::write($ran['at'])],
+                $this->state->ran,
+            ),
             'paused' => $this->state->paused($this->state->ended->at ?? $this->now)->inDecimals(),
             'closing' => $hasEnded ? $this->paper->blueprint->closing->for($passed) : null,
             'review' => $hasEnded ? $this->paper->blueprint->review->rung($passed, $isClosed)->value : null,
@@ -95,13 +100,24 @@ final readonly class SittingResult
         }
         ksort($rows, SORT_STRING);
 
-        return array_map(static fn (int|string $path, array $sum): array => ['objective' => (string) $path, 'points' => (string) $sum[0], 'max' => (string) $sum[1]], array_keys($rows), $rows);
+        return array_map(
+            static fn (int|string $path, array $sum): array => [
+                'objective' => (string) $path,
+                'points' => (string) $sum[0],
+                'max' => (string) $sum[1],
+            ],
+            array_keys($rows),
+            $rows,
+        );
     }
 
     /** @return list<array{tally: string, value: string, band: string|null}> */
     private function tallies(): array
     {
-        return array_map(static fn (array $one): array => ['tally' => $one[0]->name, 'value' => (string) $one[1], 'band' => $one[2]?->name], $this->totals->tallies());
+        return array_map(
+            static fn (array $one): array => ['tally' => $one[0]->name, 'value' => (string) $one[1], 'band' => $one[2]?->name],
+            $this->totals->tallies(),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -127,20 +143,25 @@ final readonly class SittingResult
             'took' => $this->state->took($place, $this->paper)?->inDecimals(),
             'hints' => $visit->hints,
             'flagged' => $visit->isFlagged,
-            'attempts' => array_map(static fn (Mark $made): array => [
-                'at' => Moment::write($made->at),
-                'round' => $made->round,
-                'attempt' => $made->attempt,
-                'outcome' => $made->verdict->outcome->value,
-                'earned' => (string) $made->verdict->earned,
-                'response' => $made->response->toData(),
-                'counts' => $made->counts,
-                'hints' => $made->hints,
-                'lost' => (string) $made->lost,
-                'reason' => $made->reason->value,
-                ...($place->plan->scoring->look === Look::Parts ? ['fits' => (new Finder())->fitting($place->plan->scoring, $made->response)] : []),
-                'feedback' => $made->feedback,
-            ], $visit->allMarks()),
+            'attempts' => array_map(
+                static fn (Mark $made): array => [
+                    'at' => Moment::write($made->at),
+                    'round' => $made->round,
+                    'attempt' => $made->attempt,
+                    'outcome' => $made->verdict->outcome->value,
+                    'earned' => (string) $made->verdict->earned,
+                    'response' => $made->response->toData(),
+                    'counts' => $made->counts,
+                    'hints' => $made->hints,
+                    'lost' => (string) $made->lost,
+                    'reason' => $made->reason->value,
+                    ...$place->plan->scoring->look === Look::Parts
+                        ? ['fits' => (new Finder())->fitting($place->plan->scoring, $made->response)]
+                        : [],
+                    'feedback' => $made->feedback,
+                ],
+                $visit->allMarks(),
+            ),
         ];
     }
 }

@@ -40,14 +40,17 @@ final readonly class PageOrder
     public function toNumbers(mixed $given): mixed
     {
         $value = is_array($given) ? $given[$this->field] ?? null : null;
-        if ($this->lists === [] || !is_array($given) || (!is_array($value) && !$value instanceof \stdClass)) {
+        if ($this->lists === [] || !is_array($given) || (!is_array($value) && !($value instanceof \stdClass))) {
             return $given;
         }
         if ($this->form->isMap()) {
             return [...$given, $this->field => $this->numbered((array) $value)];
         }
         if ($this->form === ResponseForm::Choices || $this->form === ResponseForm::Order) {
-            return [...$given, $this->field => array_map(fn (int $place): int => $this->number(0, $place), Fields::of($given)->integers($this->field))];
+            return [
+                ...$given,
+                $this->field => array_map(fn (int $place): int => $this->number(0, $place), Fields::of($given)->integers($this->field)),
+            ];
         }
 
         return $given;
@@ -84,7 +87,11 @@ final readonly class PageOrder
             $list = $this->form === ResponseForm::EntryOfOwnList ? (int) $key - 1 : 0;
             if ($this->form === ResponseForm::MixedParts) {
                 $numbered[$this->number(0, (int) $key)] = $value;
-            } elseif (!is_string($value) || $value === '' || ($this->form === ResponseForm::EntryOfOwnList && ($this->lists[$list] ?? []) === [])) {
+            } elseif (
+                !is_string($value) ||
+                $value === '' ||
+                ($this->form === ResponseForm::EntryOfOwnList && ($this->lists[$list] ?? []) === [])
+            ) {
                 $numbered[$this->part($key)] = $value;
             } else {
                 $numbered[$this->part($key)] = (string) $this->number($list, (int) $value);
@@ -106,7 +113,9 @@ final readonly class PageOrder
             $at = $this->placeOfPart($part);
             $map[(string) $at] = match ($this->form) {
                 ResponseForm::EntryByPart => (string) $this->place(0, (int) $value),
-                ResponseForm::EntryOfOwnList => ($this->lists[$at - 1] ?? []) === [] ? $value : (string) $this->place($at - 1, (int) $value),
+                ResponseForm::EntryOfOwnList => ($this->lists[$at - 1] ?? []) === []
+                    ? $value
+                    : (string) $this->place($at - 1, (int) $value),
                 ResponseForm::Choices, ResponseForm::Text, ResponseForm::Order, ResponseForm::Points, ResponseForm::MixedParts => $value,
             };
         }
@@ -119,12 +128,17 @@ final readonly class PageOrder
     {
         $isPlace = preg_match('/^[1-9]\d{0,3}$/', (string) $place) === 1;
 
-        return ($isPlace ? $this->parts[(int) $place - 1] ?? null : null) ?? throw new Malformed($this->field, sprintf('there is no part %s', mb_substr((string) $place, 0, 40)));
+        return ($isPlace ? $this->parts[(int) $place - 1] ?? null : null) ??
+            throw new Malformed($this->field, sprintf('there is no part %s', mb_substr((string) $place, 0, 40)));
     }
 
     private function number(int $list, int $place): int
     {
-        return $this->lists[$list][$place - 1] ?? throw new Malformed($this->field, sprintf('there is no %s %d', $this->form === ResponseForm::Choices ? 'choice' : 'place', $place));
+        return $this->lists[$list][$place - 1] ??
+            throw new Malformed(
+                $this->field,
+                sprintf('there is no %s %d', $this->form === ResponseForm::Choices ? 'choice' : 'place', $place),
+            );
     }
 
     /** Where a part stands on the page, from 1: as written, or where its list was mixed to. */

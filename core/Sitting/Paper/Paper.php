@@ -29,8 +29,14 @@ final readonly class Paper
      * @param array<string, list<int>> $orders in which each question's lists were dealt, by place
      * @param int $seed of the form
      */
-    public function __construct(public Blueprint $blueprint, public array $sections, public array $nodes, private array $steps, private array $orders = [], private int $seed = 0)
-    {
+    public function __construct(
+        public Blueprint $blueprint,
+        public array $sections,
+        public array $nodes,
+        private array $steps,
+        private array $orders = [],
+        private int $seed = 0,
+    ) {
         $questions = [];
         $nodeOf = [];
         foreach ($nodes as $i => $node) {
@@ -43,7 +49,10 @@ final readonly class Paper
         }
         $this->questions = $questions;
         $this->nodeOf = $nodeOf;
-        $this->placeOf = array_map(strval(...), array_flip(array_map(static fn (QuestionPlace $place): string => $place->name, $questions)));
+        $this->placeOf = array_map(
+            strval(...),
+            array_flip(array_map(static fn (QuestionPlace $place): string => $place->name, $questions)),
+        );
     }
 
     /** The node with that place. */
@@ -65,7 +74,10 @@ final readonly class Paper
     public function pageStep(string $id): ?PagePlace
     {
         $node = $this->nodes[$this->nodeOf[$id] ?? -1] ?? null;
-        $pages = $node instanceof Screen ? array_filter($node->places, static fn (Place $place): bool => $place instanceof PagePlace && $place->id === $id) : [];
+        $pages =
+            $node instanceof Screen
+                ? array_filter($node->places, static fn (Place $place): bool => $place instanceof PagePlace && $place->id === $id)
+                : [];
 
         return array_values($pages)[0] ?? null;
     }
@@ -98,7 +110,11 @@ final readonly class Paper
     {
         foreach ($this->nodes as $node) {
             foreach ($node instanceof Screen ? $node->places : [$node] as $place) {
-                if ($place instanceof CheckpointPlace || ($place instanceof QuestionPlace && $place->leads !== []) || ($place instanceof PagePlace && ($place->then ?? Blueprint::NEXT) !== Blueprint::NEXT)) {
+                if (
+                    $place instanceof CheckpointPlace ||
+                    ($place instanceof QuestionPlace && $place->leads !== []) ||
+                    ($place instanceof PagePlace && ($place->then ?? Blueprint::NEXT) !== Blueprint::NEXT)
+                ) {
                     return false;
                 }
             }
@@ -116,7 +132,7 @@ final readonly class Paper
     public function stretch(int $node): array
     {
         $screen = $this->nodes[$node] ?? null;
-        if (!$screen instanceof Screen || !$screen->isAnyOrder) {
+        if (!($screen instanceof Screen) || !$screen->isAnyOrder) {
             return [$node];
         }
         $first = $last = $node;
@@ -159,10 +175,18 @@ final readonly class Paper
         $order = $this->orders[$place->id] ?? [];
         $again = $place->rules->flag(Rule::Reshuffle) ? $attempt : 1;
         if ($round > 1 || $again > 1) {
-            $order = ChoiceOrder::of($place->question, $place->settings->isYes(Setting::Shuffle), new Chance($this->seed ^ crc32($place->id . ' ' . $round . ($again > 1 ? " $again" : ''))));
+            $order = ChoiceOrder::of(
+                $place->question,
+                $place->settings->isYes(Setting::Shuffle),
+                new Chance($this->seed ^ crc32($place->id . ' ' . $round . ($again > 1 ? " $again" : ''))),
+            );
         }
 
-        return new PageAnswers($place->question, $place->settings, $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order);
+        return new PageAnswers(
+            $place->question,
+            $place->settings,
+            $order === [] ? array_merge(...$place->question->kind->shuffledLists()) : $order,
+        );
     }
 
     /** The same as far as the candidate has come: a closed question stands as it was given last. */
@@ -174,6 +198,10 @@ final readonly class Paper
     /** What all its questions are worth. */
     public function max(): Points
     {
-        return array_reduce($this->questions, static fn (Points $sum, QuestionPlace $place): Points => $sum->plus($place->plan->max()), Points::zero());
+        return array_reduce(
+            $this->questions,
+            static fn (Points $sum, QuestionPlace $place): Points => $sum->plus($place->plan->max()),
+            Points::zero(),
+        );
     }
 }

@@ -52,8 +52,13 @@ final class PaperMaker
      * @param list<Question> $questions
      * @param array<int, list<int>> $orders of their lists, by place in the list; missing: as written
      */
-    public static function ofQuestions(array $questions, PlainRules $rules, ?PassMark $pass = null, ?BankSettings $bank = null, array $orders = []): Paper
-    {
+    public static function ofQuestions(
+        array $questions,
+        PlainRules $rules,
+        ?PassMark $pass = null,
+        ?BankSettings $bank = null,
+        array $orders = [],
+    ): Paper {
         $steps = $dealt = [];
         foreach (array_keys($questions) as $i) {
             $id = (string) ($i + 1);
@@ -62,7 +67,9 @@ final class PaperMaker
         }
         $blueprint = PlainBlueprint::ofSteps('', $steps, $rules, $pass);
 
-        return (new self($blueprint, static fn (string $id): array => [$questions[(int) substr($id, 1)], $bank]))->paper(new DealtForm(0, [['section' => VersionOne::SECTION, 'steps' => $dealt]]));
+        return (new self($blueprint, static fn (string $id): array => [$questions[(int) substr($id, 1)], $bank]))->paper(
+            new DealtForm(0, [['section' => VersionOne::SECTION, 'steps' => $dealt]]),
+        );
     }
 
     public function paper(DealtForm $form): Paper
@@ -98,7 +105,8 @@ final class PaperMaker
     }
 
     /**
-     * One stretch is what can be moved in freely: screens of sections in any order, without a checkpoint between; a section with a time is one by itself.
+     * One stretch is what can be moved in freely: screens of sections in any order, without a checkpoint between; a section with a time is
+     * one by itself.
      *
      * @param non-empty-list<PagePlace|QuestionPlace> $places
      * @param list<PaperSection> $sections up to this one
@@ -107,8 +115,11 @@ final class PaperMaker
     private static function screen(array $places, int $s, Rules $rules, array $sections, array $nodes, int &$stretch): Screen
     {
         $before = $nodes === [] ? null : $nodes[count($nodes) - 1];
-        $goesOn = $rules->isAnyOrder() && $before instanceof Screen && $before->isAnyOrder
-            && ($before->section === $s || ($sections[$s]->seconds === null && $sections[$before->section]->seconds === null));
+        $goesOn =
+            $rules->isAnyOrder() &&
+            $before instanceof Screen &&
+            $before->isAnyOrder &&
+            ($before->section === $s || ($sections[$s]->seconds === null && $sections[$before->section]->seconds === null));
         $stretch += $goesOn ? 0 : 1;
 
         return new Screen($places, $s, $rules->isAnyOrder(), $rules->sharesScreen(), $stretch);
@@ -121,7 +132,9 @@ final class PaperMaker
         return match (true) {
             $step instanceof PageStep => new PagePlace($step->id, $s, $step->page, $step->then),
             $step instanceof CheckpointStep => new CheckpointPlace($s, $step),
-            $step instanceof AskingStep && $dealt->question !== null => $this->made[$step->id . "\n" . $dealt->question . "\n" . $s] ??= $this->question($step, $dealt->question, $s, $section),
+            $step instanceof AskingStep && $dealt->question !== null => ($this->made[
+                $step->id . "\n" . $dealt->question . "\n" . $s
+            ] ??= $this->question($step, $dealt->question, $s, $section)),
             default => throw new \LogicException('a step that asks has a question'),
         };
     }
@@ -153,10 +166,15 @@ final class PaperMaker
     /** What only a question itself says and cannot hold here is left aside. */
     private static function refresher(AskingStep $step, Rules $rules, EffectiveSettings $settings): ?Refresher
     {
-        $pages = $rules->isAnyOrder() || $rules->sharesScreen() || !$rules->tellsBeforeTheEnd() ? [] : $step->refresher->pagesFor($settings->get(Setting::Refresher));
+        $pages =
+            $rules->isAnyOrder() || $rules->sharesScreen() || !$rules->tellsBeforeTheEnd()
+                ? []
+                : $step->refresher->pagesFor($settings->get(Setting::Refresher));
         $rule = $step->refresher->rule->over($rules->refresher);
 
-        return $pages === [] ? null : new Refresher($pages, $rule->mostRounds(), $rule->standing(), $rule->clockRunsOn === true, $rule->timeAfresh === true);
+        return $pages === []
+            ? null
+            : new Refresher($pages, $rule->mostRounds(), $rule->standing(), $rule->clockRunsOn === true, $rule->timeAfresh === true);
     }
 
     /** @return array<int, Lead> */

@@ -13,7 +13,12 @@ final readonly class Refresher
      * @param non-empty-list<string> $pages
      * @param int $rounds how often one can be sent to it
      */
-    public function __construct(public array $pages, public int $rounds, public RoundStands $stands, public bool $clockRunsOn, public bool $timeAfresh)
-    {
+    public function __construct(
+        public array $pages,
+        public int $rounds,
+        public RoundStands $stands,
+        public bool $clockRunsOn,
+        public bool $timeAfresh,
+    ) {
     }
 }

@@ -11,8 +11,13 @@ final readonly class Screen
      * @param non-empty-list<PagePlace|QuestionPlace> $places
      * @param int $stretch the number of what it can be moved in freely with; in forward order each screen is one
      */
-    public function __construct(public array $places, public int $section, public bool $isAnyOrder, public bool $isShared, public int $stretch)
-    {
+    public function __construct(
+        public array $places,
+        public int $section,
+        public bool $isAnyOrder,
+        public bool $isShared,
+        public int $stretch,
+    ) {
     }
 
     /** By its first step. */

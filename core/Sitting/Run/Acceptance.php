@@ -64,7 +64,7 @@ final readonly class Acceptance
         if (!$state->isRunning()) {
             throw Refused::because($state->startedAt === null ? Refusal::NotStarted : Refusal::Ended);
         }
-        if ($state->isPaused() && !$act instanceof ByStaff && !($act instanceof WithResponse && $at === $state->pausedAt())) {
+        if ($state->isPaused() && !($act instanceof ByStaff) && !($act instanceof WithResponse && $at === $state->pausedAt())) {
             throw Refused::because(Refusal::Paused);
         }
 
@@ -78,7 +78,9 @@ final readonly class Acceptance
             $act instanceof Close => new ClosedByStaff($at),
             $act instanceof Pause => new Paused($at),
             $act instanceof Resume => $state->isPaused() ? new Resumed($at) : throw Refused::because(Refusal::NotPaused),
-            $act instanceof Place => $this->paper->hasStep($act->step) && $state->events === 1 ? new Placed($at, $act->step, $act->assumed) : throw Refused::because(Refusal::StepUnknown),
+            $act instanceof Place => $this->paper->hasStep($act->step) && $state->events === 1
+                ? new Placed($at, $act->step, $act->assumed)
+                : throw Refused::because(Refusal::StepUnknown),
             default => throw new \LogicException('there is no such act'),
         };
     }
@@ -100,7 +102,7 @@ final readonly class Acceptance
     private function goTo(State $state, MoveTo $act, Instant $at): WentTo
     {
         $question = $act->question === null ? null : $this->question($act->question);
-        $page = $act->step === null ? null : ($this->paper->pageStep($act->step) ?? throw Refused::because(Refusal::StepUnknown));
+        $page = $act->step === null ? null : $this->paper->pageStep($act->step) ?? throw Refused::because(Refusal::StepUnknown);
         $id = $this->inStretch($state, $question, $page?->id);
         $isHere = $state->position->isAt(At::Node) && $state->position->node === $this->paper->nodeOf($id);
         if (!$isHere && $question?->seconds !== null && $state->visit($question->id)->shown !== null) {
@@ -115,12 +117,14 @@ final readonly class Acceptance
     {
         $here = $state->position->isAt(At::Node) || $state->position->isAt(At::End) ? $state->position->node : -1;
         $screen = $this->paper->nodes[$here] ?? null;
-        if (!$screen instanceof Screen || !$screen->isAnyOrder || $this->ranOut($state, $screen->section)) {
+        if (!($screen instanceof Screen) || !$screen->isAnyOrder || $this->ranOut($state, $screen->section)) {
             throw Refused::because(Refusal::ForwardOnly);
         }
         $id = $question->id ?? (string) $page;
 
-        return in_array($this->paper->nodeOf($id), $this->paper->stretch($here), true) ? $id : throw Refused::because($question === null ? Refusal::StepNotHere : Refusal::QuestionNotHere);
+        return in_array($this->paper->nodeOf($id), $this->paper->stretch($here), true)
+            ? $id
+            : throw Refused::because($question === null ? Refusal::StepNotHere : Refusal::QuestionNotHere);
     }
 
     /** A section that ran out while the candidate was behind its end is left for good. */
@@ -133,7 +137,10 @@ final readonly class Acceptance
     {
         $clock = $act->clock;
         if ($clock->kind === ClockKind::Section) {
-            $found = array_filter($this->paper->sections, static fn ($section): bool => $section->id === $clock->name && $section->seconds !== null);
+            $found = array_filter(
+                $this->paper->sections,
+                static fn ($section): bool => $section->id === $clock->name && $section->seconds !== null,
+            );
             $isOver = isset($state->sectionOver[array_key_first($found) ?? -1]);
         } elseif ($clock->kind === ClockKind::Question) {
             $place = $this->paper->questionNamed($clock->name);

@@ -74,7 +74,9 @@ final readonly class Answering
     /** Where all parts are asked for: as many as belong somewhere. Which of them are spare is for the candidate to find. */
     private static function lacksParts(QuestionPlace $place, Response $response): bool
     {
-        return $response instanceof FilledParts && $place->rules->flag(Rule::AllParts) && $place->plan->scoring->need->isGreaterThan(Ratio::of(count($response->parts)));
+        return $response instanceof FilledParts &&
+            $place->rules->flag(Rule::AllParts) &&
+            $place->plan->scoring->need->isGreaterThan(Ratio::of(count($response->parts)));
     }
 
     /** Hints open in their order: from their attempt on, so long after it began. */
@@ -84,6 +86,8 @@ final readonly class Answering
         $hint = $place->question->hints[$visit->hints] ?? throw Refused::because(Refusal::NoHint);
         $began = $visit->began[$hint->fromAttempt - 1] ?? throw Refused::because(Refusal::HintOfLaterAttempt);
 
-        return !$at->isBefore($began->plus(Duration::seconds($hint->afterSeconds))) ? new HintOpened($at, $place->id) : throw Refused::because(Refusal::HintTooSoon);
+        return !$at->isBefore($began->plus(Duration::seconds($hint->afterSeconds)))
+            ? new HintOpened($at, $place->id)
+            : throw Refused::because(Refusal::HintTooSoon);
     }
 }

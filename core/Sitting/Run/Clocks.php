@@ -46,7 +46,12 @@ final readonly class Clocks
             $place = $this->paper->questions[$id];
             $visit = $state->visit($place->id);
             $clock = Clock::question($place->name);
-            $running[] = new Due($clock, ($visit->runsSince ?? throw new \LogicException('it ticks'))->plus($this->time((int) $place->seconds, $clock, $state))->minus($visit->used));
+            $running[] = new Due(
+                $clock,
+                ($visit->runsSince ?? throw new \LogicException('it ticks'))
+                    ->plus($this->time((int) $place->seconds, $clock, $state))
+                    ->minus($visit->used),
+            );
         }
         $section = $state->section === null ? null : $this->paper->sections[$state->section];
         if ($section?->seconds !== null && isset($state->sectionBegan[$state->section]) && !isset($state->sectionOver[$state->section])) {
@@ -54,7 +59,8 @@ final readonly class Clocks
             $running[] = new Due($clock, $state->sectionBegan[$state->section]->plus($this->time($section->seconds, $clock, $state)));
         }
         // What is over stays as long as it was; while it is paused nothing of this is asked.
-        $paused = $state->pauses === [] ? Duration::none() : $state->paused($state->pauses[count($state->pauses) - 1]['to'] ?? Instant::start());
+        $paused =
+            $state->pauses === [] ? Duration::none() : $state->paused($state->pauses[count($state->pauses) - 1]['to'] ?? Instant::start());
         $seconds = $this->paper->seconds();
         if ($seconds !== null && $state->startedAt !== null) {
             $running[] = new Due(Clock::whole(), $state->startedAt->plus($this->time($seconds, Clock::whole(), $state))->plus($paused));

@@ -34,7 +34,10 @@ use Zetema\Core\Sitting\State\State;
 use Zetema\Core\Time\Duration;
 use Zetema\Core\Time\Instant;
 
-/** Conducts sittings of one paper: takes what candidates and staff do, lets the clock act, and is the one place where events change the state. */
+/**
+ * Conducts sittings of one paper: takes what candidates and staff do, lets the clock act, and is the one place where events change the
+ * state.
+ */
 final readonly class Conduct
 {
     /** A response on its way when time ran out is accepted for so long. */
@@ -82,7 +85,10 @@ final readonly class Conduct
     {
         $events = [];
         $at = $act->at;
-        while (($due = $this->clocks->due($state)) !== null && ($due->at->isBefore($act->at) || ($act instanceof Pause && $due->at->is($act->at)))) {
+        while (
+            ($due = $this->clocks->due($state)) !== null &&
+            ($due->at->isBefore($act->at) || ($act instanceof Pause && $due->at->is($act->at)))
+        ) {
             if ($this->isInGrace($state, $act, $due)) {
                 $at = $due->at;
                 break;
@@ -123,13 +129,20 @@ final readonly class Conduct
         ++$state->events;
         match (true) {
             $event instanceof Started => $this->start($state, $event),
-            $event instanceof Saved => $state->change($event->place)->saved = $event->response,
-            $event instanceof Checked => $this->effects->checked($state, $this->paper->questions[$event->place], $event->response, $event->at),
+            $event instanceof Saved => ($state->change($event->place)->saved = $event->response),
+            $event instanceof Checked => $this->effects->checked(
+                $state,
+                $this->paper->questions[$event->place],
+                $event->response,
+                $event->at,
+            ),
             $event instanceof HintOpened => ++$state->change($event->place)->hints,
-            $event instanceof Flagged => $state->change($event->place)->isFlagged = $event->on,
+            $event instanceof Flagged => ($state->change($event->place)->isFlagged = $event->on),
             $event instanceof WentOn => $this->moves->goOn($state, $event->at),
             $event instanceof WentTo => $this->moves->goTo($state, $event->place, $event->at),
-            $event instanceof TimeGiven => $state->given[(string) $event->clock] = ($state->given[(string) $event->clock] ?? Duration::none())->plus($event->time),
+            $event instanceof TimeGiven => ($state->given[(string) $event->clock] = (
+                $state->given[(string) $event->clock] ?? Duration::none()
+            )->plus($event->time)),
             $event instanceof RanOut => $this->ranOut($state, $event),
             $event instanceof Paused => $state->pause($event->at),
             $event instanceof Resumed => $state->resume($event->at),
@@ -165,7 +178,11 @@ final readonly class Conduct
     {
         $state->ran[] = ['clock' => (string) $event->clock, 'at' => $event->at];
         match ($event->clock->kind) {
-            ClockKind::Question => $this->effects->ranOut($state, $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'), $event->at),
+            ClockKind::Question => $this->effects->ranOut(
+                $state,
+                $this->paper->questionNamed($event->clock->name) ?? throw new \LogicException('its clock runs'),
+                $event->at,
+            ),
             ClockKind::Section => $this->sectionRanOut($state, $event->at),
             ClockKind::Whole => $this->end($state, Ending::WholeRanOut, $event->at, $this->dropsWhatIsOpen()),
             ClockKind::Until => $this->end($state, Ending::Until, $event->at, $this->dropsWhatIsOpen()),
@@ -200,7 +217,12 @@ final readonly class Conduct
     private function isInGrace(State $state, Act $act, Due $due): bool
     {
         $place = $act instanceof WithResponse ? $this->paper->questionNamed($act->question) : null;
-        if ($place === null || $act->at->since($due->at)->isLongerThan(self::grace()) || !$state->visit($place->id)->isOpen() || !Answering::isHere($this->paper, $state, $place)) {
+        if (
+            $place === null ||
+            $act->at->since($due->at)->isLongerThan(self::grace()) ||
+            !$state->visit($place->id)->isOpen() ||
+            !Answering::isHere($this->paper, $state, $place)
+        ) {
             return false;
         }
 

@@ -35,9 +35,24 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $attempt = $visit->attempt();
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints);
-        $over = in_array($verdict->outcome, [Outcome::Right, Outcome::Recorded], true) || ($place->attempts !== null && $attempt >= $place->attempts);
+        $over =
+            in_array($verdict->outcome, [Outcome::Right, Outcome::Recorded], true) ||
+            ($place->attempts !== null && $attempt >= $place->attempts);
         $tells = $place->rules->tellsEachAttempt() || ($over && $place->rules->tellsBeforeTheEnd());
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, $tells ? $this->feedback($place, $response, $verdict, $attempt) : [], MarkReason::Checked, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict)));
+        $visit->add(
+            new Mark(
+                $at,
+                count($visit->rounds),
+                $attempt,
+                $response,
+                $verdict,
+                true,
+                $tells ? $this->feedback($place, $response, $verdict, $attempt) : [],
+                MarkReason::Checked,
+                $visit->hints,
+                $this->lost($place, $response, $attempt, $visit->hints, $verdict),
+            ),
+        );
         $visit->began[] = $at;
         if ($over) {
             $this->endRound($state, $place, $visit, $at);
@@ -48,7 +63,8 @@ final readonly class Effects
     public function ranOut(State $state, QuestionPlace $place, Instant $at): void
     {
         $visit = $state->change($place->id);
-        if ($visit->awaitsRefresher) { // the clock ran on meanwhile: the round to come is out of time, with nothing entered
+        if ($visit->awaitsRefresher) {
+            // the clock ran on meanwhile: the round to come is out of time, with nothing entered
             $visit->rounds[] = [];
             $visit->awaitsRefresher = false;
         }
@@ -57,7 +73,20 @@ final readonly class Effects
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints, late: true);
         $counts = !$response->isBlank() && $place->plan->penalties->late === Late::Marks;
         $tells = $place->rules->tellsBeforeTheEnd();
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, $counts, $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [], MarkReason::RanOut, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict, late: true)));
+        $visit->add(
+            new Mark(
+                $at,
+                count($visit->rounds),
+                $attempt,
+                $response,
+                $verdict,
+                $counts,
+                $tells ? $this->feedback($place, $counts ? $response : Response::blank(), $verdict, $attempt, $counts) : [],
+                MarkReason::RanOut,
+                $visit->hints,
+                $this->lost($place, $response, $attempt, $visit->hints, $verdict, late: true),
+            ),
+        );
         $visit->ranOut = true;
         $this->close($state, $place, $visit, $at);
     }
@@ -73,7 +102,20 @@ final readonly class Effects
         $response = $visit->saved;
         $attempt = $visit->attempt();
         $verdict = $this->marker->mark($place->plan, $response, $attempt, $visit->hints);
-        $visit->add(new Mark($at, count($visit->rounds), $attempt, $response, $verdict, true, [], MarkReason::Left, $visit->hints, $this->lost($place, $response, $attempt, $visit->hints, $verdict)));
+        $visit->add(
+            new Mark(
+                $at,
+                count($visit->rounds),
+                $attempt,
+                $response,
+                $verdict,
+                true,
+                [],
+                MarkReason::Left,
+                $visit->hints,
+                $this->lost($place, $response, $attempt, $visit->hints, $verdict),
+            ),
+        );
     }
 
     /**
@@ -93,7 +135,18 @@ final readonly class Effects
         $visit = $state->change($place->id);
         $visit->saved = Response::blank();
         if ($visit->allMarks() === []) {
-            $visit->blank = new Mark($at, 1, 0, Response::blank(), $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints), false, [], MarkReason::Blank, $visit->hints, Points::zero());
+            $visit->blank = new Mark(
+                $at,
+                1,
+                0,
+                Response::blank(),
+                $this->marker->mark($place->plan, Response::blank(), 1, $visit->hints),
+                false,
+                [],
+                MarkReason::Blank,
+                $visit->hints,
+                Points::zero(),
+            );
         }
         $this->close($state, $place, $visit, $at);
     }
@@ -155,12 +208,22 @@ final readonly class Effects
     /** What a mark would have earned without hints, less what it earned. */
     private function lost(QuestionPlace $place, Response $response, int $attempt, int $hints, Verdict $verdict, bool $late = false): Points
     {
-        return $hints === 0 ? Points::zero() : $this->marker->mark($place->plan, $response, $attempt, late: $late)->earned->plus($verdict->earned->negated());
+        return $hints === 0
+            ? Points::zero()
+            : $this->marker->mark($place->plan, $response, $attempt, late: $late)->earned->plus($verdict->earned->negated());
     }
 
     /** @return list<string|null> */
     private function feedback(QuestionPlace $place, Response $response, Verdict $verdict, int $attempt, bool $counts = true): array
     {
-        return $this->chooser->shown($place->question, $place->plan, $response, $verdict, $attempt, $attempt === $place->attempts, $counts);
+        return $this->chooser->shown(
+            $place->question,
+            $place->plan,
+            $response,
+            $verdict,
+            $attempt,
+            $attempt === $place->attempts,
+            $counts,
+        );
     }
 }

@@ -47,7 +47,10 @@ final readonly class Moves
         $this->arrive($state, $node, $at);
     }
 
-    /** Along the way from a node on: checkpoints that are not announced are passed at once; the candidate arrives at the first screen, or at the end. */
+    /**
+     * Along the way from a node on: checkpoints that are not announced are passed at once; the candidate arrives at the first screen, or at
+     * the end.
+     */
     public function proceed(State $state, int $node, Instant $at): void
     {
         $target = $node;
@@ -117,7 +120,8 @@ final readonly class Moves
         if ($node !== $last) {
             $this->leaveTimed($state, $at);
             $this->arrive($state, $node + 1, $at);
-        } elseif (!isset($this->paper->nodes[$last + 1])) { // the end behind it closes nothing, and one can go back
+        } elseif (!isset($this->paper->nodes[$last + 1])) {
+            // the end behind it closes nothing, and one can go back
             $this->leaveTimed($state, $at);
             $state->position = Position::end($node);
             $state->path[] = 'end';
@@ -171,7 +175,8 @@ final readonly class Moves
     private function fromRefresher(State $state, Position $position, Instant $at): void
     {
         $place = $this->questionsOf($position->node)[0];
-        if ($state->visit($place->id)->closed !== null) { // its time ran out meanwhile
+        if ($state->visit($place->id)->closed !== null) {
+            // its time ran out meanwhile
             $this->proceed($state, $position->node + 1, $at);
         } elseif (isset($place->refresher->pages[$position->number + 1])) {
             $this->toRefresher($state, $position->node, $place, $position->number + 1);

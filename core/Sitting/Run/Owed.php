@@ -20,14 +20,16 @@ final readonly class Owed
 
     public function __construct(private Paper $paper, private Walk $walk)
     {
-        $this->must = array_values(array_filter($paper->questions, static fn (QuestionPlace $place): bool => $place->rules->flag(Rule::MustAnswer)));
+        $this->must = array_values(
+            array_filter($paper->questions, static fn (QuestionPlace $place): bool => $place->rules->flag(Rule::MustAnswer)),
+        );
     }
 
     public function byGoingOn(State $state): bool
     {
         $here = $state->position->node;
         $screen = $this->paper->nodes[$here] ?? null;
-        if (!$state->position->isAt(At::Node) || !$screen instanceof Screen) {
+        if (!$state->position->isAt(At::Node) || !($screen instanceof Screen)) {
             return false;
         }
         $stretch = $this->paper->stretch($here);
@@ -64,7 +66,12 @@ final readonly class Owed
     {
         foreach ($this->must as $place) {
             $visit = $state->visit($place->id);
-            if ($visit->closed === null && $visit->isBlank() && (!$timedOnly || $place->seconds !== null) && in_array($this->paper->nodeOf($place->id), $nodes, true)) {
+            if (
+                $visit->closed === null &&
+                $visit->isBlank() &&
+                (!$timedOnly || $place->seconds !== null) &&
+                in_array($this->paper->nodeOf($place->id), $nodes, true)
+            ) {
                 return true;
             }
         }

@@ -67,13 +67,18 @@ final readonly class Totals implements WhatHappened
     /** @return list<array{Tally, int, Band|null}> what each tally of the assessment has come to, and its band there */
     public function tallies(): array
     {
-        return array_map(fn (Tally $tally): array => [$tally, $value = $this->tallied($tally->name), $tally->bandOf($value)], $this->paper->blueprint->tallies);
+        return array_map(
+            fn (Tally $tally): array => [$tally, $value = $this->tallied($tally->name), $tally->bandOf($value)],
+            $this->paper->blueprint->tallies,
+        );
     }
 
     /** @return array{Points, Points} earned, and of how much */
     public function sum(?Scope $scope = null): array
     {
-        [$earned, $max] = $this->isAssumed($scope) ? [$this->state->assumed->earned, $this->state->assumed->max] : [Points::zero(), Points::zero()];
+        [$earned, $max] = $this->isAssumed($scope)
+            ? [$this->state->assumed->earned, $this->state->assumed->max]
+            : [Points::zero(), Points::zero()];
         foreach ($this->closed() as [$place, $standing]) {
             if ($scope === null || $scope->has($this->paper->sections[$place->section]->id, $place->name)) {
                 $earned = $earned->plus($standing->mark->verdict->earned);

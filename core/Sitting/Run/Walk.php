@@ -71,6 +71,8 @@ final readonly class Walk
             return $stretch[count($stretch) - 1] + 1;
         }
 
-        return $place instanceof PagePlace ? $this->ways->afterPage($place, $node) : $this->ways->after($this->ways->lead($state, $place), $node);
+        return $place instanceof PagePlace
+            ? $this->ways->afterPage($place, $node)
+            : $this->ways->after($this->ways->lead($state, $place), $node);
     }
 }

@@ -22,12 +22,20 @@ final readonly class Assumed
 
     public static function fromData(Fields $data): self
     {
-        return new self(Points::of($data->text('earned', '0')), Points::of($data->text('max', '0')), $data->has('tallies') ? $data->integerMap('tallies') : []);
+        return new self(
+            Points::of($data->text('earned', '0')),
+            Points::of($data->text('max', '0')),
+            $data->has('tallies') ? $data->integerMap('tallies') : [],
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['earned' => (string) $this->earned, 'max' => (string) $this->max, ...($this->tallies === [] ? [] : ['tallies' => $this->tallies])];
+        return [
+            'earned' => (string) $this->earned,
+            'max' => (string) $this->max,
+            ...$this->tallies === [] ? [] : ['tallies' => $this->tallies],
+        ];
     }
 }

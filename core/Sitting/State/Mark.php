@@ -17,7 +17,8 @@ final readonly class Mark
      * @param bool $counts whether the response counts: what was entered and then dropped, or came too late, does not
      * @param int $hints that were open
      * @param Points $lost what they took off
-     * @param list<string|null> $feedback the author's texts that were shown, the outcome's first; null in its place where the house's text shows
+     * @param list<string|null> $feedback the author's texts that were shown, the outcome's first; null in its place where the house's text
+     *   shows
      */
     public function __construct(
         public Instant $at,

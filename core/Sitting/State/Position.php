@@ -14,8 +14,13 @@ final readonly class Position
      * @param string $page the page's name, off the running order
      * @param int $number which page of a refresher, from 0
      */
-    private function __construct(public At $kind, public int $node = -1, public string $page = '', public ?Lead $lead = null, public int $number = 0)
-    {
+    private function __construct(
+        public At $kind,
+        public int $node = -1,
+        public string $page = '',
+        public ?Lead $lead = null,
+        public int $number = 0,
+    ) {
     }
 
     public static function before(): self

@@ -26,7 +26,11 @@ final readonly class Standing
             if ($here === null || ($standing !== null && $place->refresher?->stands === RoundStands::First)) {
                 continue;
             }
-            if ($standing === null || $place->refresher?->stands !== RoundStands::Best || $here->mark->verdict->earned->compare($standing->mark->verdict->earned) > 0) {
+            if (
+                $standing === null ||
+                $place->refresher?->stands !== RoundStands::Best ||
+                $here->mark->verdict->earned->compare($standing->mark->verdict->earned) > 0
+            ) {
                 $standing = $here;
             }
         }

@@ -120,7 +120,9 @@ final class State
     {
         $visit = $this->visits[$place->id];
 
-        return $paper->isAnyOrder($place) || $visit->shown === null || $visit->closed === null ? null : $visit->closed->since($visit->shown)->minus($this->pausedBetween($visit->shown, $visit->closed));
+        return $paper->isAnyOrder($place) || $visit->shown === null || $visit->closed === null
+            ? null
+            : $visit->closed->since($visit->shown)->minus($this->pausedBetween($visit->shown, $visit->closed));
     }
 
     /** @return array<array-key, Visit> by place */

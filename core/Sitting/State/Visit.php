@@ -88,7 +88,8 @@ final class Visit
     /** Whether anything was given to it: a question that ran out blank has a mark, and no answer. */
     public function isAnswered(): bool
     {
-        return !$this->saved->isBlank() || array_filter($this->allMarks(), static fn (Mark $mark): bool => !$mark->response->isBlank()) !== [];
+        return !$this->saved->isBlank() ||
+            array_filter($this->allMarks(), static fn (Mark $mark): bool => !$mark->response->isBlank()) !== [];
     }
 
     /** Attempts used up, and the last not right. Who left with attempts to go, or ran out of time, has not failed. */
@@ -97,7 +98,9 @@ final class Visit
         $marks = $this->marks();
         $last = $marks[count($marks) - 1] ?? null;
 
-        return $last !== null && count($marks) === $place->attempts && in_array($last->verdict->outcome, [Outcome::Wrong, Outcome::Partly], true);
+        return $last !== null &&
+            count($marks) === $place->attempts &&
+            in_array($last->verdict->outcome, [Outcome::Wrong, Outcome::Partly], true);
     }
 
     /** Whether it failed and can be sent to a refresher still. */

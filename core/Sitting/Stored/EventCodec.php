@@ -35,8 +35,20 @@ final readonly class EventCodec
 {
     public const VERSION = 1;
     private const KINDS = [
-        'started' => Started::class, 'saved' => Saved::class, 'checked' => Checked::class, 'hint opened' => HintOpened::class, 'went on' => WentOn::class, 'went to' => WentTo::class,
-        'flagged' => Flagged::class, 'handed in' => HandedIn::class, 'time given' => TimeGiven::class, 'ran out' => RanOut::class, 'closed by staff' => ClosedByStaff::class, 'placed' => Placed::class, 'paused' => Paused::class, 'resumed' => Resumed::class,
+        'started' => Started::class,
+        'saved' => Saved::class,
+        'checked' => Checked::class,
+        'hint opened' => HintOpened::class,
+        'went on' => WentOn::class,
+        'went to' => WentTo::class,
+        'flagged' => Flagged::class,
+        'handed in' => HandedIn::class,
+        'time given' => TimeGiven::class,
+        'ran out' => RanOut::class,
+        'closed by staff' => ClosedByStaff::class,
+        'placed' => Placed::class,
+        'paused' => Paused::class,
+        'resumed' => Resumed::class,
     ];
 
     public function __construct(private Paper $paper)
@@ -62,7 +74,11 @@ final readonly class EventCodec
         $data = match (true) {
             $event instanceof Saved, $event instanceof Checked => ['response' => $event->response->toData()],
             $event instanceof Flagged => ['on' => $event->on],
-            $event instanceof TimeGiven => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name, 'time' => $event->time->micros],
+            $event instanceof TimeGiven => [
+                'clock' => $event->clock->kind->value,
+                'name' => $event->clock->name,
+                'time' => $event->time->micros,
+            ],
             $event instanceof RanOut => ['clock' => $event->clock->kind->value, 'name' => $event->clock->name],
             $event instanceof Placed => ['step' => $event->step, 'assumed' => $event->assumed->toData()],
             default => null,
@@ -105,7 +121,10 @@ final readonly class EventCodec
 
     private static function clock(Fields $data): Clock
     {
-        return Clock::of(ClockKind::tryFrom($data->text('clock')) ?? throw new Malformed('clock', 'is none that there is'), $data->text('name'));
+        return Clock::of(
+            ClockKind::tryFrom($data->text('clock')) ?? throw new Malformed('clock', 'is none that there is'),
+            $data->text('name'),
+        );
     }
 
     private function response(string $place, mixed $data): Response

@@ -23,14 +23,22 @@ final class FormCodec
     {
         return [
             'v' => self::VERSION,
-            'sections' => array_map(static fn (array $section): array => [
-                'section' => $section['section'],
-                'steps' => array_map(static fn (DealtStep $step): array => [
-                    'step' => $step->step,
-                    ...($step->at === $step->step ? [] : ['at' => $step->at]),
-                    ...($step->question === null ? [] : ['question' => $step->question, 'revision' => $revisions[$step->question], 'order' => $step->order]),
-                ], $section['steps']),
-            ], $form->sections),
+            'sections' => array_map(
+                static fn (array $section): array => [
+                    'section' => $section['section'],
+                    'steps' => array_map(
+                        static fn (DealtStep $step): array => [
+                            'step' => $step->step,
+                            ...$step->at === $step->step ? [] : ['at' => $step->at],
+                            ...$step->question === null
+                                ? []
+                                : ['question' => $step->question, 'revision' => $revisions[$step->question], 'order' => $step->order],
+                        ],
+                        $section['steps'],
+                    ),
+                ],
+                $form->sections,
+            ),
         ];
     }
 
@@ -50,7 +58,12 @@ final class FormCodec
             $steps = [];
             foreach ($section->objects('steps') as $step) {
                 $question = $step->optionalText('question');
-                $steps[] = new DealtStep($step->text('step'), $question, $step->text('at', $step->text('step')), $step->integers('order', optional: true));
+                $steps[] = new DealtStep(
+                    $step->text('step'),
+                    $question,
+                    $step->text('at', $step->text('step')),
+                    $step->integers('order', optional: true),
+                );
                 $revisions += $question === null ? [] : [$question => $step->integer('revision')];
             }
             $sections[] = ['section' => $section->text('section'), 'steps' => $steps];

@@ -16,13 +16,16 @@ final class PositionCodec
     /** @return array<string, mixed> */
     public static function toData(Position $position): array
     {
-        return array_filter([
-            'kind' => $position->kind->value,
-            'node' => $position->node,
-            'page' => $position->page === '' ? null : $position->page,
-            'leadsTo' => $position->lead?->then,
-            'number' => $position->number === 0 ? null : $position->number,
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'kind' => $position->kind->value,
+                'node' => $position->node,
+                'page' => $position->page === '' ? null : $position->page,
+                'leadsTo' => $position->lead?->then,
+                'number' => $position->number === 0 ? null : $position->number,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     public static function read(Fields $data): Position

@@ -35,7 +35,11 @@ final class Snapshot
             'ended' => $state->ended === null ? null : ['how' => $state->ended->how->value, 'at' => $state->ended->at->micros],
             'position' => PositionCodec::toData($state->position),
             'section' => $state->section,
-            'sectionBegan' => array_map(static fn (int $section, Instant $at): array => ['section' => $section, 'at' => $at->micros], array_keys($state->sectionBegan), $state->sectionBegan),
+            'sectionBegan' => array_map(
+                static fn (int $section, Instant $at): array => ['section' => $section, 'at' => $at->micros],
+                array_keys($state->sectionBegan),
+                $state->sectionBegan,
+            ),
             'sectionOver' => array_keys($state->sectionOver),
             'given' => (object) array_map(static fn (Duration $time): int => $time->micros, $state->given),
             'ticking' => array_map(strval(...), array_keys($state->ticking)),
@@ -44,8 +48,15 @@ final class Snapshot
             'routes' => $state->routes,
             'decided' => $state->decided,
             'ran' => array_map(static fn (array $ran): array => ['clock' => $ran['clock'], 'at' => $ran['at']->micros], $state->ran),
-            ...($state->pauses === [] ? [] : ['pauses' => array_map(static fn (array $pause): array => ['from' => $pause['from']->micros, 'to' => $pause['to']?->micros], $state->pauses)]),
-            ...($state->assumed->toData() === Assumed::nothing()->toData() ? [] : ['assumed' => $state->assumed->toData()]),
+            ...$state->pauses === []
+                ? []
+                : [
+                    'pauses' => array_map(
+                        static fn (array $pause): array => ['from' => $pause['from']->micros, 'to' => $pause['to']?->micros],
+                        $state->pauses,
+                    ),
+                ],
+            ...$state->assumed->toData() === Assumed::nothing()->toData() ? [] : ['assumed' => $state->assumed->toData()],
             'visits' => $visits,
         ];
     }
@@ -60,7 +71,13 @@ final class Snapshot
         $state->events = $data->integer('events');
         $state->startedAt = Moments::optional($data, 'startedAt');
         $ended = $data->optionalObject('ended');
-        $state->ended = $ended === null ? null : new Ended(Ending::tryFrom($ended->text('how')) ?? throw new Malformed('how', 'is none that there is'), Moments::of($ended, 'at'));
+        $state->ended =
+            $ended === null
+                ? null
+                : new Ended(
+                    Ending::tryFrom($ended->text('how')) ?? throw new Malformed('how', 'is none that there is'),
+                    Moments::of($ended, 'at'),
+                );
         $state->position = PositionCodec::read($data->object('position'));
         $state->section = $data->optionalInteger('section');
         foreach ($data->objects('sectionBegan') as $began) {
@@ -71,10 +88,19 @@ final class Snapshot
         $state->ticking = array_fill_keys($data->texts('ticking'), true);
         $state->asked = $data->texts('asked');
         $state->path = $data->texts('path');
-        $state->routes = array_map(static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')], $data->objects('routes'));
+        $state->routes = array_map(
+            static fn (Fields $route): array => ['checkpoint' => $route->text('checkpoint'), 'to' => $route->text('to')],
+            $data->objects('routes'),
+        );
         $state->decided = $data->integer('decided');
-        $state->ran = array_map(static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => Moments::of($ran, 'at')], $data->objects('ran'));
-        $state->pauses = array_map(static fn (Fields $pause): array => ['from' => Moments::of($pause, 'from'), 'to' => Moments::optional($pause, 'to')], $data->objects('pauses', optional: true));
+        $state->ran = array_map(
+            static fn (Fields $ran): array => ['clock' => $ran->text('clock'), 'at' => Moments::of($ran, 'at')],
+            $data->objects('ran'),
+        );
+        $state->pauses = array_map(
+            static fn (Fields $pause): array => ['from' => Moments::of($pause, 'from'), 'to' => Moments::optional($pause, 'to')],
+            $data->objects('pauses', optional: true),
+        );
         $assumed = $data->optionalObject('assumed');
         $state->assumed = $assumed === null ? Assumed::nothing() : Assumed::fromData($assumed);
         foreach ($data->objects('visits') as $visit) {

@@ -23,20 +23,31 @@ final class VisitCodec
     /** @return array<string, mixed> what differs from a question that nobody has come to */
     public static function toData(Visit $visit): array
     {
-        $moments = array_filter(['shown' => $visit->shown?->micros, 'closed' => $visit->closed?->micros, 'runsSince' => $visit->runsSince?->micros], is_int(...));
+        $moments = array_filter(
+            ['shown' => $visit->shown?->micros, 'closed' => $visit->closed?->micros, 'runsSince' => $visit->runsSince?->micros],
+            is_int(...),
+        );
 
-        return [...$moments, ...array_filter([
-            'asked' => $visit->isAsked,
-            'saved' => $visit->saved->toData(),
-            'hints' => $visit->hints,
-            'flagged' => $visit->isFlagged,
-            'rounds' => $visit->rounds === [[]] ? null : array_map(static fn (array $marks): array => array_map(self::mark(...), $marks), $visit->rounds),
-            'awaitsRefresher' => $visit->awaitsRefresher,
-            'began' => array_map(static fn (Instant $began): int => $began->micros, $visit->began),
-            'blank' => $visit->blank === null ? null : self::mark($visit->blank),
-            'ranOut' => $visit->ranOut,
-            'used' => $visit->used->micros,
-        ], static fn (mixed $value): bool => !in_array($value, [null, false, 0, []], true))];
+        return [
+            ...$moments,
+            ...array_filter(
+                [
+                    'asked' => $visit->isAsked,
+                    'saved' => $visit->saved->toData(),
+                    'hints' => $visit->hints,
+                    'flagged' => $visit->isFlagged,
+                    'rounds' => $visit->rounds === [[]]
+                        ? null
+                        : array_map(static fn (array $marks): array => array_map(self::mark(...), $marks), $visit->rounds),
+                    'awaitsRefresher' => $visit->awaitsRefresher,
+                    'began' => array_map(static fn (Instant $began): int => $began->micros, $visit->began),
+                    'blank' => $visit->blank === null ? null : self::mark($visit->blank),
+                    'ranOut' => $visit->ranOut,
+                    'used' => $visit->used->micros,
+                ],
+                static fn (mixed $value): bool => !in_array($value, [null, false, 0, []], true),
+            ),
+        ];
     }
 
     public static function read(Fields $data, Visit $visit, QuestionPlace $place): void
@@ -49,7 +60,10 @@ final class VisitCodec
         $visit->isFlagged = $data->flag('flagged', false);
         $rounds = [];
         foreach ($data->items('rounds', optional: true) as $marks) {
-            $rounds[] = array_map(static fn (Fields $mark): Mark => self::readMark($mark, $place), Fields::of(['marks' => $marks])->objects('marks'));
+            $rounds[] = array_map(
+                static fn (Fields $mark): Mark => self::readMark($mark, $place),
+                Fields::of(['marks' => $marks])->objects('marks'),
+            );
         }
         $visit->rounds = $rounds === [] ? [[]] : $rounds;
         $visit->awaitsRefresher = $data->flag('awaitsRefresher', false);
@@ -73,7 +87,7 @@ final class VisitCodec
             'counts' => $mark->counts,
             'feedback' => $mark->feedback,
             'reason' => $mark->reason->value,
-            ...($mark->hints === 0 ? [] : ['hints' => $mark->hints, 'lost' => (string) $mark->lost]),
+            ...$mark->hints === 0 ? [] : ['hints' => $mark->hints, 'lost' => (string) $mark->lost],
         ];
     }
 

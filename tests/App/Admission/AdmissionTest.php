@@ -49,7 +49,15 @@ final class AdmissionTest extends ApiTestCase
     {
         $now = $this->send('GET', '/api/blueprints/1/admission', schema: 'Admission');
 
-        $body = ['version' => $now->integer('version'), 'everybody' => $now->flag('everybody'), 'opens' => $now->optionalText('opens'), 'closes' => $now->optionalText('closes'), 'groups' => $now->integers('groups'), 'people' => $now->items('people'), ...$change];
+        $body = [
+            'version' => $now->integer('version'),
+            'everybody' => $now->flag('everybody'),
+            'opens' => $now->optionalText('opens'),
+            'closes' => $now->optionalText('closes'),
+            'groups' => $now->integers('groups'),
+            'people' => $now->items('people'),
+            ...$change,
+        ];
 
         return $this->send('PUT', '/api/blueprints/1/admission', $body, $status === 200 ? 'Admission' : null, $status);
     }
@@ -170,7 +178,9 @@ final class AdmissionTest extends ApiTestCase
     {
         $this->logIn('wren');
         $sitting = $this->begin()->integer('id');
-        $due = fn (): mixed => self::getContainer()->get(Connection::class)->fetchOne('SELECT due FROM sitting WHERE id = ?', [$sitting]);
+        $due = fn (): mixed => self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT due FROM sitting WHERE id = ?', [$sitting]);
         $before = $due();
         $settled = static function (): void {
             $kernel = self::$kernel ?? throw new \LogicException('it is booted');
@@ -194,7 +204,10 @@ final class AdmissionTest extends ApiTestCase
     public function test_a_pause_between_two_sittings_is_kept(): void
     {
         $document = $this->send('GET', '/api/blueprints/1')->object('document')->raw();
-        $this->send('PUT', '/api/blueprints/1/document', ['version' => $this->version('/api/blueprints/1'), 'document' => [...$document, 'rules' => [...(array) $document['rules'], 'sittings' => 9, 'pause' => '60 min']]]);
+        $this->send('PUT', '/api/blueprints/1/document', [
+            'version' => $this->version('/api/blueprints/1'),
+            'document' => [...$document, 'rules' => [...(array) $document['rules'], 'sittings' => 9, 'pause' => '60 min']],
+        ]);
         $edition = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], 'Edition', 201)->integer('id');
         $this->logIn('wren');
         $this->act($this->begin("/api/editions/$edition/sittings"), ['type' => 'handed in']);
@@ -262,7 +275,12 @@ final class AdmissionTest extends ApiTestCase
         $path = '/api/groups/' . $group->integer('id');
         $this->send('PUT', $path, ['version' => 1, 'name' => 'Course A'], 'Groups');
         self::assertSame($group->integer('id'), $this->group('Course A')->integer('id'));
-        self::assertSame('Course A', $this->send('PUT', $path, ['version' => 1, 'name' => 'Course B'], status: 409)->object('current')->text('name'));
+        self::assertSame(
+            'Course A',
+            $this->send('PUT', $path, ['version' => 1, 'name' => 'Course B'], status: 409)
+                ->object('current')
+                ->text('name'),
+        );
         foreach (['', 'Course A', str_repeat('n', 81)] as $name) {
             self::assertSame('name', $this->send('POST', '/api/groups', ['name' => $name], status: 422)->text('field'));
         }

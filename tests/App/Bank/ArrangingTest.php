@@ -47,7 +47,17 @@ final class ArrangingTest extends ApiTestCase
         self::assertSame([2, $now[0], $now[2]], [$neighbours->integer('place'), $neighbours->integer('previous'), $neighbours->integer('next')]);
         self::assertSame($now, $this->inText());
 
-        $made = $this->send('POST', '/api/banks/1/questions', ['name' => 'wasps', 'objective' => self::OBJECTIVE, 'content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'Wasps make honey.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => false], ['id' => 2, 'text' => 'false', 'key' => true]]]], 'Question', 201)->integer('id');
+        $made = $this->send(
+            'POST',
+            '/api/banks/1/questions',
+            [
+                'name' => 'wasps',
+                'objective' => self::OBJECTIVE,
+                'content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'Wasps make honey.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => false], ['id' => 2, 'text' => 'false', 'key' => true]]],
+            ],
+            'Question',
+            201,
+        )->integer('id');
         self::assertSame([...$now, $made], $this->listed(), 'what is new stands last');
         $this->send('POST', '/api/banks/1/changes/' . $change->integer('id') . '/undo', [], status: 409);
         $this->send('DELETE', "/api/questions/$made?version=" . $this->version("/api/questions/$made"));

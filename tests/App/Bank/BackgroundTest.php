@@ -31,7 +31,13 @@ final class BackgroundTest extends ApiTestCase
         self::assertSame($many, $job->object('result')->integer('questions'));
         self::assertSame(self::QUESTIONS + $many, $this->send('GET', '/api/banks/1/questions')->integer('total'));
         self::assertSame([], $this->send('GET', '/api/banks/1/jobs')->objects('jobs'), 'it is over');
-        self::assertSame('{}', self::getContainer()->get(Connection::class)->fetchOne('SELECT input FROM job WHERE id = ?', [$job->integer('id')]), 'the text is not kept');
+        self::assertSame(
+            '{}',
+            self::getContainer()
+                ->get(Connection::class)
+                ->fetchOne('SELECT input FROM job WHERE id = ?', [$job->integer('id')]),
+            'the text is not kept',
+        );
         $back = $this->send('POST', '/api/batches/' . $job->object('result')->integer('id') . '/take-back', status: 202)->integer('id');
         $back = $this->send('GET', "/api/jobs/$back", schema: 'Job')->object('result');
         self::assertSame([$many, 0], [$back->integer('taken'), $back->integer('kept')]);
@@ -68,7 +74,12 @@ final class BackgroundTest extends ApiTestCase
         $question = $this->send('GET', '/api/banks/1/questions?order=newest')->objects('questions')[0];
 
         self::assertSame('4', $question->text('worth'));
-        self::assertSame('4', self::getContainer()->get(Connection::class)->fetchOne('SELECT worth FROM revision WHERE question_id = ?', [$question->integer('id')]));
+        self::assertSame(
+            '4',
+            self::getContainer()
+                ->get(Connection::class)
+                ->fetchOne('SELECT worth FROM revision WHERE question_id = ?', [$question->integer('id')]),
+        );
         self::assertSame(1, $this->version('/api/questions/' . $question->integer('id')) - self::intakeVersion($question->integer('id')) + 1, 'whoever has it open is not disturbed');
         self::assertNull($saved->optionalObject('following'), 'the work is done');
     }
@@ -102,7 +113,8 @@ final class BackgroundTest extends ApiTestCase
     public function test_refreshing_brings_back_all_that_follows_from_the_questions(): void
     {
         $db = self::getContainer()->get(Connection::class);
-        $columns = 'SELECT q.id, q.excerpt, q.stem_key, q.worth, q.micro_points, q.revision_number, q.is_unfinished, q.dealt_elsewhere, q.version, r.worth, r.key_place FROM question q JOIN revision r ON r.id = q.newest_id ORDER BY q.id';
+        $columns =
+            'SELECT q.id, q.excerpt, q.stem_key, q.worth, q.micro_points, q.revision_number, q.is_unfinished, q.dealt_elsewhere, q.version, r.worth, r.key_place FROM question q JOIN revision r ON r.id = q.newest_id ORDER BY q.id';
         $words = 'SELECT rowid, body FROM question_search ORDER BY rowid';
         $notes = 'SELECT question_id, rule, line, message FROM proofreading_note ORDER BY question_id, id';
         $before = [$db->fetchAllNumeric($columns), $db->fetchAllNumeric($words), $db->fetchAllNumeric($notes)];
@@ -118,7 +130,9 @@ final class BackgroundTest extends ApiTestCase
 
     private static function intakeVersion(int $id): int
     {
-        $version = self::getContainer()->get(Connection::class)->fetchOne('SELECT intake_version FROM question WHERE id = ?', [$id]);
+        $version = self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT intake_version FROM question WHERE id = ?', [$id]);
 
         return is_numeric($version) ? (int) $version : 0;
     }

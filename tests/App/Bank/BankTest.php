@@ -59,7 +59,9 @@ final class BankTest extends ApiTestCase
     #[DataProvider('margins')]
     public function test_the_margin_shows_what_each_line_alone_earns_on_each_attempt(string $name, array $lines): void
     {
-        $margin = $this->send('GET', '/api/questions/' . $this->idOf($name), schema: 'Question')->object('margin')->object('lines');
+        $margin = $this->send('GET', '/api/questions/' . $this->idOf($name), schema: 'Question')
+            ->object('margin')
+            ->object('lines');
         $earned = [];
         foreach (array_keys($margin->raw()) as $line) {
             $earned[(string) $line] = $margin->object((string) $line)->texts('earned');
@@ -166,7 +168,10 @@ final class BankTest extends ApiTestCase
 
         self::assertGreaterThan(40, $back->integer('kept'));
         self::assertSame(self::QUESTIONS - 2, $back->integer('taken') + $back->integer('kept'), 'but for what was written by hand');
-        self::assertNotEmpty(array_filter($back->texts('by'), static fn (string $by): bool => preg_match('/^\d+ held by an edition of “Apprentice Certificate/', $by) === 1), json_encode($back->texts('by')) . ' says by what');
+        self::assertNotEmpty(
+            array_filter($back->texts('by'), static fn (string $by): bool => preg_match('/^\d+ held by an edition of “Apprentice Certificate/', $by) === 1),
+            json_encode($back->texts('by')) . ' says by what',
+        );
     }
 
     public function test_five_thousand_questions_open_within_200_ms(): void
@@ -186,7 +191,9 @@ final class BankTest extends ApiTestCase
 
     private function idOf(string $name): int
     {
-        $id = self::getContainer()->get(Connection::class)->fetchOne('SELECT id FROM question WHERE name = ?', [$name]);
+        $id = self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT id FROM question WHERE name = ?', [$name]);
 
         return is_numeric($id) ? (int) $id : 0;
     }

@@ -43,27 +43,40 @@ final class BanksTest extends ApiTestCase
     public function test_a_copied_bank_has_all_that_is_worked_with_and_goes_its_own_way(): void
     {
         $draft = $this->send('GET', '/api/questions/3');
-        $this->send('PUT', '/api/questions/3', ['version' => $draft->integer('version'), 'name' => $draft->text('name'), 'objective' => $draft->text('objective'), 'content' => [...$draft->object('content')->raw(), 'stem' => 'Only a draft.']], 'Question');
+        $this->send(
+            'PUT',
+            '/api/questions/3',
+            ['version' => $draft->integer('version'), 'name' => $draft->text('name'), 'objective' => $draft->text('objective'), 'content' => [...$draft->object('content')->raw(), 'stem' => 'Only a draft.']],
+            'Question',
+        );
         $this->send('PUT', '/api/banks/1/settings', ['version' => $this->version('/api/banks/1/settings'), 'settings' => ['decimals' => '1'], 'wording' => ['wrong' => 'Not so.']]);
         $this->plan(2, [['question' => 'q16'], ['draw' => ['take' => 2, 'pool' => ['in' => 'Open evening']]], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim'], 'without' => ['q7']]]]]);
 
         $this->send('POST', '/api/banks/1/copy', ['name' => 'Next year'], 'Job', 202);
         $copy = array_values(array_filter($this->send('GET', '/api/banks', schema: 'Banks')->objects('banks'), static fn (Fields $b): bool => $b->text('name') === 'Next year'))[0]->integer('id');
         $of = fn (int $bank, string $path): array => $this->send('GET', "/api/banks/$bank/$path")->raw();
-        $board = fn (int $bank): array => array_map(static fn (Fields $row): array => [$row->object('objective')->text('path'), $row->object('objective')->text('code'), $row->object('cells')->raw()], $this->send('GET', "/api/banks/$bank/board")->objects('rows'));
+        $board = fn (int $bank): array => array_map(
+            static fn (Fields $row): array => [$row->object('objective')->text('path'), $row->object('objective')->text('code'), $row->object('cells')->raw()],
+            $this->send('GET', "/api/banks/$bank/board")->objects('rows'),
+        );
         self::assertEquals($board(1), $board($copy));
         foreach (['search=swarm', 'kind=claim', 'notes=yes', 'difficulty=hard', 'search=Only a draft'] as $query) {
             self::assertSame($of(1, "questions?$query")['total'], $of($copy, "questions?$query")['total'], $query);
         }
         $settings = $this->send('GET', "/api/banks/$copy/settings", schema: 'BankSettings');
         self::assertSame(['1', 'Not so.'], [$settings->object('settings')->text('decimals'), $settings->object('wording')->text('wrong')]);
-        $pools = fn (int $bank): array => array_map(static fn (Fields $p): array => [$p->text('name'), $p->integer('questions'), $p->integer('cleared')], $this->send('GET', "/api/banks/$bank/pools", schema: 'Pools')->objects('pools'));
+        $pools = fn (int $bank): array => array_map(
+            static fn (Fields $p): array => [$p->text('name'), $p->integer('questions'), $p->integer('cleared')],
+            $this->send('GET', "/api/banks/$bank/pools", schema: 'Pools')->objects('pools'),
+        );
         self::assertSame($pools(1), $pools($copy));
         foreach (['pages', 'media'] as $what) {
             self::assertCount(count($this->send('GET', "/api/banks/1/$what")->objects($what)), $this->send('GET', "/api/banks/$copy/$what")->objects($what));
         }
 
-        $proof = fn (int $id): array => $this->send('GET', "/api/blueprints/$id", schema: 'Blueprint')->object('proof')->raw();
+        $proof = fn (int $id): array => $this->send('GET', "/api/blueprints/$id", schema: 'Blueprint')
+            ->object('proof')
+            ->raw();
         $blueprints = $this->send('GET', "/api/banks/$copy/blueprints")->objects('blueprints');
         self::assertEquals($proof(2), $proof($blueprints[1]->integer('id')));
         $form = $this->send('POST', '/api/blueprints/' . $blueprints[1]->integer('id') . '/deal', ['seed' => 5])->objects('questions');
@@ -83,7 +96,9 @@ final class BanksTest extends ApiTestCase
         self::assertCount(1, $this->send('GET', "/api/banks/$id/board")->objects('rows'));
         self::assertSame(0, $this->send('GET', "/api/banks/$id/questions")->integer('total'));
         self::assertCount(4, $this->send('GET', '/api/banks/1/changes')->objects('changes'), 'what the demo did, and no more');
-        $change = $this->send('GET', "/api/banks/$id/changes")->objects('changes')[0]->integer('id');
+        $change = $this->send('GET', "/api/banks/$id/changes")
+            ->objects('changes')[0]
+            ->integer('id');
         $this->send('POST', "/api/banks/1/changes/$change/undo", status: 404);
     }
 

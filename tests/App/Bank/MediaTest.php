@@ -112,7 +112,11 @@ final class MediaTest extends ApiTestCase
     /** @return iterable<string, array{string, list<string>, string}> inside, what is told, what stays */
     public static function takenOut(): iterable
     {
-        yield 'nothing' => ['<rect fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"/>', [], 'fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"'];
+        yield 'nothing' => [
+            '<rect fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"/>',
+            [],
+            'fill="url(#g)" transform="rotate(4) translate(1, 2)" stroke="rgb(1, 2, 3)" aria-label="A hive (in section)"',
+        ];
         yield 'a link, but not what it holds' => ['<a href="//x.example"><circle r="5"/><text>mites</text></a>', ['a link (what it held stays)'], '<circle r="5"/><text>mites</text>'];
         yield 'scripts' => ['<script>a</script><script>b</script>', ['a script, 2 times'], ''];
         yield 'a handler' => ['<rect onclick="a()"/>', ['something that would run (onclick)'], '<rect/>'];
@@ -152,7 +156,10 @@ final class MediaTest extends ApiTestCase
         yield 'a drawing without a size' => ['<svg xmlns="http://www.w3.org/2000/svg"/>', 'how large'];
         yield 'a drawing with entities' => ['<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY a "aaaa">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">&a;</svg>', 'document type'];
         yield 'a drawing with any document type' => ["<!doctype svg>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"/>", 'document type'];
-        yield 'a drawing in UTF-7, which hides its entity' => ['<?xml version="1.0" encoding="UTF-7"?>+ADwAIQ-DOCTYPE svg +AFsAPAAh-ENTITY a "a"+AD4AXQA+<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">+ACY-a;</svg>', 'UTF-8'];
+        yield 'a drawing in UTF-7, which hides its entity' => [
+            '<?xml version="1.0" encoding="UTF-7"?>+ADwAIQ-DOCTYPE svg +AFsAPAAh-ENTITY a "a"+AD4AXQA+<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">+ACY-a;</svg>',
+            'UTF-8',
+        ];
         yield 'a drawing in UTF-16' => ["<?xml version=\"1.0\"?>\xFF\xFE<svg/>", 'UTF-8'];
         yield 'a drawing that says Latin 1' => ['<?xml version="1.0" encoding="ISO-8859-1"?><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>', 'UTF-8'];
         yield 'too many bytes' => [self::png(4, 4) . str_repeat('x', 8_000_000), 'up to 8 MB'];

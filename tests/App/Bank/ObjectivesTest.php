@@ -42,7 +42,11 @@ final class ObjectivesTest extends ApiTestCase
         $this->change(['do' => 'move', 'id' => $this->idOf('Honey and harvest'), 'parent' => null, 'before' => $id]);
         $stale = $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $id, 'name' => 'Colony life', 'description' => 'Yours.', 'version' => $seen], status: 409);
 
-        self::assertSame(['urn:zetema:problem:stale', 'Mine.', $seen + 1], [$stale->text('type'), $stale->object('current')->text('description'), $stale->object('current')->integer('version')], 'what moved is described as before');
+        self::assertSame(
+            ['urn:zetema:problem:stale', 'Mine.', $seen + 1],
+            [$stale->text('type'), $stale->object('current')->text('description'), $stale->object('current')->integer('version')],
+            'what moved is described as before',
+        );
         self::assertSame('Mine.', $this->objective('Colony life')->text('description'));
         $this->send('POST', '/api/banks/1/objectives', ['do' => 'describe', 'id' => $id, 'name' => 'Colony life', 'description' => 'Blind.'], status: 422);
     }
@@ -51,9 +55,18 @@ final class ObjectivesTest extends ApiTestCase
     public static function steps(): iterable
     {
         yield 'moved with all below it' => [static fn (self $t): array => ['do' => 'move', 'id' => $t->idOf('Colony life'), 'parent' => $t->idOf('Neighbours and law')], 'moved the objective “Colony life”'];
-        yield 'moved before a sibling' => [static fn (self $t): array => ['do' => 'move', 'id' => $t->idOf('Honey and harvest'), 'parent' => null, 'before' => $t->idOf('Colony life')], 'moved the objective “Honey and harvest”'];
-        yield 'merged with all below it' => [static fn (self $t): array => ['do' => 'merge', 'id' => $t->idOf('Colony life'), 'into' => $t->idOf('Hive inspection')], 'merged the objective “Colony life” into “Hive inspection”'];
-        yield 'merged into another leaf' => [static fn (self $t): array => ['do' => 'merge', 'id' => $t->idOf('Castes and their work'), 'into' => $t->idOf('The year of a colony')], 'merged the objective “Castes and their work” into “The year of a colony”'];
+        yield 'moved before a sibling' => [
+            static fn (self $t): array => ['do' => 'move', 'id' => $t->idOf('Honey and harvest'), 'parent' => null, 'before' => $t->idOf('Colony life')],
+            'moved the objective “Honey and harvest”',
+        ];
+        yield 'merged with all below it' => [
+            static fn (self $t): array => ['do' => 'merge', 'id' => $t->idOf('Colony life'), 'into' => $t->idOf('Hive inspection')],
+            'merged the objective “Colony life” into “Hive inspection”',
+        ];
+        yield 'merged into another leaf' => [
+            static fn (self $t): array => ['do' => 'merge', 'id' => $t->idOf('Castes and their work'), 'into' => $t->idOf('The year of a colony')],
+            'merged the objective “Castes and their work” into “The year of a colony”',
+        ];
         yield 'taken out: its questions go up' => [static fn (self $t): array => ['do' => 'remove', 'id' => $t->idOf('Castes and their work')], 'took out the objective “Castes and their work”'];
         yield 'added' => [static fn (self $t): array => ['do' => 'add', 'name' => 'Wax', 'parent' => $t->idOf('Honey and harvest')], 'added the objective “Wax”'];
     }
@@ -125,7 +138,12 @@ final class ObjectivesTest extends ApiTestCase
         $question = $this->send('GET', '/api/questions/1');
         $this->change(['do' => 'describe', 'id' => $this->idOf('Colony life'), 'name' => 'The colony']);
 
-        $this->send('PUT', '/api/questions/1', ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->text('objective'), 'content' => $question->object('content')->raw()], status: 409);
+        $this->send(
+            'PUT',
+            '/api/questions/1',
+            ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->text('objective'), 'content' => $question->object('content')->raw()],
+            status: 409,
+        );
         self::assertNotContains('Colony life', array_column($this->standing()['tree'], 'path'), 'the old name is not made anew by it');
     }
 
@@ -212,7 +230,9 @@ final class ObjectivesTest extends ApiTestCase
 
     private function lost(): int
     {
-        $n = self::getContainer()->get(Connection::class)->fetchOne('SELECT COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id LEFT JOIN objective o ON o.id = q.objective_id WHERE o.id IS NULL OR o.path IS NOT r.objective_path');
+        $n = self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id LEFT JOIN objective o ON o.id = q.objective_id WHERE o.id IS NULL OR o.path IS NOT r.objective_path');
 
         return is_numeric($n) ? (int) $n : -1;
     }

@@ -39,7 +39,13 @@ final class PoolsTest extends ApiTestCase
 
     public function test_a_pool_says_why_it_cannot_be_drawn_from(): void
     {
-        $draft = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'Wasps hum.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]], 'Question', 201);
+        $draft = $this->send(
+            'POST',
+            '/api/banks/1/questions',
+            ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'Wasps hum.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]],
+            'Question',
+            201,
+        );
         $this->change(['do' => 'gather', 'name' => 'Mixed', 'ids' => [$draft->integer('id'), ...$this->some('claim', 2)]]);
         $pool = $this->pool('Mixed');
 
@@ -122,7 +128,10 @@ final class PoolsTest extends ApiTestCase
         self::assertSame($before, $this->pool('Colony')->integer('questions'));
         $into = $this->objective('Hive inspection');
         $merged = $this->send('POST', '/api/banks/1/objectives', ['do' => 'merge', 'id' => $this->objective('The colony'), 'into' => $into]);
-        self::assertSame([$into, $this->send('GET', "/api/banks/1/questions?objective=$into")->integer('total')], [$this->pool('Colony')->object('filter')->integer('objective'), $this->pool('Colony')->integer('questions')]);
+        self::assertSame(
+            [$into, $this->send('GET', "/api/banks/1/questions?objective=$into")->integer('total')],
+            [$this->pool('Colony')->object('filter')->integer('objective'), $this->pool('Colony')->integer('questions')],
+        );
         $this->undo($merged);
         self::assertSame($before, $this->pool('Colony')->integer('questions'));
     }

@@ -23,7 +23,11 @@ final class SettingsHistoryTest extends ApiTestCase
         $this->set([...$own, 'points' => '4']);
         $this->set([...$own, 'points' => '4', 'attempts' => '3']);
         [$change] = $this->changes();
-        self::assertSame(['settings', 'M. Orrell', 'changed what counts: “points”, “attempts”'], [$change->text('kind'), $change->text('by'), $change->text('words')], 'settings save themselves: what one person changes in a while is one step');
+        self::assertSame(
+            ['settings', 'M. Orrell', 'changed what counts: “points”, “attempts”'],
+            [$change->text('kind'), $change->text('by'), $change->text('words')],
+            'settings save themselves: what one person changes in a while is one step',
+        );
 
         $undone = $this->undo($change);
         self::assertSame('M. Orrell', $undone->text('undoneBy'));

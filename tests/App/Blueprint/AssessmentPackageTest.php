@@ -25,7 +25,17 @@ final class AssessmentPackageTest extends ApiTestCase
     private function write(array $steps): void
     {
         $version = $this->send('GET', "/api/blueprints/$this->id")->integer('version');
-        $this->send('PUT', "/api/blueprints/$this->id/document", ['version' => $version, 'document' => ['v' => 2, 'title' => 'Hive paper', 'opening' => 'before you begin', 'rules' => ['moving' => 'forward only'], 'pass' => ['percent' => '60'], 'sections' => [['id' => 's', 'title' => 'Hive', 'time' => '600 s', 'steps' => $steps]]]]);
+        $this->send('PUT', "/api/blueprints/$this->id/document", [
+            'version' => $version,
+            'document' => [
+                'v' => 2,
+                'title' => 'Hive paper',
+                'opening' => 'before you begin',
+                'rules' => ['moving' => 'forward only'],
+                'pass' => ['percent' => '60'],
+                'sections' => [['id' => 's', 'title' => 'Hive', 'time' => '600 s', 'steps' => $steps]],
+            ],
+        ]);
     }
 
     /** @return array{list<string>, list<array<string, mixed>>} names of its questions, and the steps of its test */
@@ -83,7 +93,17 @@ final class AssessmentPackageTest extends ApiTestCase
         $this->write([['id' => '1', 'question' => 'fresh eggs'], ['id' => '2', 'draw' => ['take' => 1, 'pool' => ['objective' => 'Hive inspection', 'kinds' => ['place']]]]]);
         $id = $this->send('GET', '/api/banks/1/questions?search=fresh+eggs')->objects('questions')[0]->integer('id');
         $question = $this->send('GET', "/api/questions/$id");
-        $this->send('PUT', "/api/questions/$id", ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->optionalText('objective') ?? '', 'content' => [...$question->object('content')->raw(), 'stem' => 'A draft beside what is dealt.']], 'Question');
+        $this->send(
+            'PUT',
+            "/api/questions/$id",
+            [
+                'version' => $question->integer('version'),
+                'name' => 'fresh eggs',
+                'objective' => $question->optionalText('objective') ?? '',
+                'content' => [...$question->object('content')->raw(), 'stem' => 'A draft beside what is dealt.'],
+            ],
+            'Question',
+        );
         $text = $this->got("/api/blueprints/$this->id/text");
         self::assertStringContainsString("\n  name: fresh eggs\n", $text);
         self::assertStringNotContainsString('A draft beside', $text);
@@ -96,20 +116,32 @@ final class AssessmentPackageTest extends ApiTestCase
     public function test_its_archive_is_a_bank_in_which_the_same_seed_deals_the_same(): void
     {
         $pool = $this->send('GET', '/api/banks/1/pools')->objects('pools')[0]->text('name');
-        $this->write([['id' => '1', 'question' => 'fresh eggs'], ['id' => '2', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Hive inspection', 'kinds' => ['place', 'order']]]], ['id' => '3', 'draw' => ['take' => 1, 'pool' => ['in' => $pool]]]]);
+        $this->write([
+            ['id' => '1', 'question' => 'fresh eggs'],
+            ['id' => '2', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Hive inspection', 'kinds' => ['place', 'order']]]],
+            ['id' => '3', 'draw' => ['take' => 1, 'pool' => ['in' => $pool]]],
+        ]);
         $this->client->request('POST', '/api/banks/from-archive?name=Moved', server: ['HTTP_X_ZETEMA' => '1', 'CONTENT_TYPE' => 'application/octet-stream'], content: $this->got("/api/blueprints/$this->id/archive"));
         $made = Fields::ofJson($this->client->getInternalResponse()->getContent())->integer('made');
         $blueprints = $this->send('GET', "/api/banks/$made/blueprints")->objects('blueprints');
         self::assertSame(['Hive paper'], array_map(static fn (Fields $b): string => $b->text('title'), $blueprints), 'the others of its bank stay there');
         self::assertSame([$pool], array_map(static fn (Fields $p): string => $p->text('name'), $this->send('GET', "/api/banks/$made/pools")->objects('pools')));
-        $form = fn (int $blueprint): array => array_map(static fn (Fields $q): array => array_diff_key($q->raw(), ['id' => 1, 'question' => 1]), $this->send('POST', "/api/blueprints/$blueprint/deal", ['seed' => 7])->objects('questions'));
+        $form = fn (int $blueprint): array => array_map(
+            static fn (Fields $q): array => array_diff_key($q->raw(), ['id' => 1, 'question' => 1]),
+            $this->send('POST', "/api/blueprints/$blueprint/deal", ['seed' => 7])->objects('questions'),
+        );
         self::assertSame($form($this->id), $form($blueprints[0]->integer('id')));
         self::assertSame(['fresh eggs'], array_map(static fn (Fields $q): ?string => $q->optionalText('name'), $this->send('GET', "/api/banks/$made/questions?search=fresh+eggs")->objects('questions')));
     }
 
     public function test_what_may_not_be_dealt_yet_keeps_it_in(): void
     {
-        $draft = $this->send('POST', '/api/banks/1/questions', ['name' => null, 'objective' => null, 'content' => ['kind' => 'one', 'stem' => 'Which?', 'choices' => [['id' => 1, 'text' => 'a', 'key' => true], ['id' => 2, 'text' => 'b', 'key' => false]]]], status: 201)->integer('id');
+        $draft = $this->send(
+            'POST',
+            '/api/banks/1/questions',
+            ['name' => null, 'objective' => null, 'content' => ['kind' => 'one', 'stem' => 'Which?', 'choices' => [['id' => 1, 'text' => 'a', 'key' => true], ['id' => 2, 'text' => 'b', 'key' => false]]]],
+            status: 201,
+        )->integer('id');
         $this->write([['id' => '1', 'question' => "q$draft"]]);
         $refused = $this->send('GET', "/api/blueprints/$this->id/package/missing?as=qti30", status: 422);
         self::assertStringContainsString("“q{$draft}” is not cleared yet", $refused->text('detail'));

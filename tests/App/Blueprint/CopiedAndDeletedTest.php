@@ -21,7 +21,12 @@ final class CopiedAndDeletedTest extends ApiTestCase
             self::assertEquals(self::without($first), self::without($copy), $stored);
             self::assertEquals($first->object('proof')->raw(), $copy->object('proof')->raw(), $stored);
             self::assertSame([], $copy->objects('editions'), $stored);
-            $this->send('PUT', '/api/blueprints/' . $copy->integer('id') . '/document', ['version' => $copy->integer('version'), 'document' => ['v' => 2, 'title' => 'Other', 'sections' => [['id' => 'a', 'steps' => []]]]], 'Blueprint');
+            $this->send(
+                'PUT',
+                '/api/blueprints/' . $copy->integer('id') . '/document',
+                ['version' => $copy->integer('version'), 'document' => ['v' => 2, 'title' => 'Other', 'sections' => [['id' => 'a', 'steps' => []]]]],
+                'Blueprint',
+            );
             self::assertEquals($first->object('document')->raw(), $this->send('GET', '/api/blueprints/1')->object('document')->raw(), $stored);
             $this->send('PUT', '/api/blueprints/1/document', ['version' => $first->integer('version'), 'document' => $first->object('document')->raw()], 'Blueprint');
         }
@@ -37,7 +42,12 @@ final class CopiedAndDeletedTest extends ApiTestCase
         self::assertNotContains(1, $offered());
         $this->send('POST', '/api/editions/1/sittings', status: 422);
         $this->logIn('orrell');
-        self::assertSame(1, $this->send('PUT', '/api/blueprints/1/put-away', ['putAway' => false])->objects('blueprints')[0]->integer('id'));
+        self::assertSame(
+            1,
+            $this->send('PUT', '/api/blueprints/1/put-away', ['putAway' => false])
+                ->objects('blueprints')[0]
+                ->integer('id'),
+        );
         $this->logIn('wren');
         self::assertContains(1, $offered());
     }

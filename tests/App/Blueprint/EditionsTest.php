@@ -19,14 +19,31 @@ final class EditionsTest extends ApiTestCase
     /** @return array<string, list<string>> questions that came in, went out, read or count otherwise */
     private function questions(Fields $differences): array
     {
-        return array_map(static fn (string $part): array => array_map(static fn (Fields $q): string => $q->text('words'), $differences->object('questions')->object($part)->objects('few')), ['in' => 'in', 'out' => 'out', 'changed' => 'changed', 'worth' => 'worth']);
+        return array_map(static fn (string $part): array => array_map(static fn (Fields $q): string => $q->text('words'), $differences->object('questions')->object($part)->objects('few')), [
+            'in' => 'in',
+            'out' => 'out',
+            'changed' => 'changed',
+            'worth' => 'worth',
+        ]);
     }
 
     private function save(string $name, callable $change): void
     {
-        $id = $this->send('GET', '/api/banks/1/questions?search=' . rawurlencode($name))->objects('questions')[0]->integer('id');
+        $id = $this->send('GET', '/api/banks/1/questions?search=' . rawurlencode($name))
+            ->objects('questions')[0]
+            ->integer('id');
         $question = $this->send('GET', "/api/questions/$id");
-        $this->send('PUT', "/api/questions/$id", ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->optionalText('objective') ?? '', 'content' => $change($question->object('content')->raw())], 'Question');
+        $this->send(
+            'PUT',
+            "/api/questions/$id",
+            [
+                'version' => $question->integer('version'),
+                'name' => $question->optionalText('name') ?? '',
+                'objective' => $question->optionalText('objective') ?? '',
+                'content' => $change($question->object('content')->raw()),
+            ],
+            'Question',
+        );
         $this->send('PUT', "/api/questions/$id/status", ['status' => 'cleared', 'version' => $this->version("/api/questions/$id")]);
     }
 
@@ -38,7 +55,16 @@ final class EditionsTest extends ApiTestCase
         $this->save('warming eggs', static fn (array $content): array => [...$content, 'settings' => ['points' => '7']]);
         $retired = $this->send('GET', '/api/banks/1/questions?search=never+another+queen')->objects('questions')[0]->integer('id');
         $this->send('PUT', "/api/questions/$retired/status", ['status' => 'retired', 'version' => $this->version("/api/questions/$retired")]);
-        $made = $this->send('POST', '/api/banks/1/questions', ['name' => 'new claim', 'objective' => 'Colony life', 'content' => ['kind' => 'claim', 'stem' => 'New?', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]], status: 201);
+        $made = $this->send(
+            'POST',
+            '/api/banks/1/questions',
+            [
+                'name' => 'new claim',
+                'objective' => 'Colony life',
+                'content' => ['kind' => 'claim', 'stem' => 'New?', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]],
+            ],
+            status: 201,
+        );
         $this->send('PUT', '/api/questions/' . $made->integer('id') . '/status', ['status' => 'cleared', 'version' => $made->integer('version')]);
         $document = $this->send('GET', '/api/blueprints/1')->object('document')->raw();
         $this->send('PUT', '/api/blueprints/1/document', ['version' => $this->version('/api/blueprints/1'), 'document' => [...$document, 'pass' => ['percent' => '65']]]);
@@ -61,7 +87,10 @@ final class EditionsTest extends ApiTestCase
         $this->send('PUT', '/api/blueprints/1/document', ['version' => $this->version('/api/blueprints/1'), 'document' => [...$document, 'title' => 'Another', 'pass' => ['percent' => '65']]]);
         $edition = $this->send('GET', '/api/editions/1', schema: 'FrozenEdition');
         $blueprint = $edition->object('blueprint');
-        self::assertSame(['Apprentice Certificate, written part', '60', 15, '75'], [$blueprint->text('title'), $blueprint->object('document')->object('pass')->text('percent'), $blueprint->object('proof')->integer('questions'), $blueprint->object('proof')->object('pass')->text('points')]);
+        self::assertSame(
+            ['Apprentice Certificate, written part', '60', 15, '75'],
+            [$blueprint->text('title'), $blueprint->object('document')->object('pass')->text('percent'), $blueprint->object('proof')->integer('questions'), $blueprint->object('proof')->object('pass')->text('points')],
+        );
         self::assertSame($document, $blueprint->object('document')->raw());
     }
 

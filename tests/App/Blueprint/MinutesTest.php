@@ -49,7 +49,12 @@ final class MinutesTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $made = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Timed'], status: 201);
-        $saved = $this->send('PUT', '/api/blueprints/' . $made->integer('id') . '/document', ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => 'Timed', ...$whole, 'sections' => $sections]], 'Blueprint');
+        $saved = $this->send(
+            'PUT',
+            '/api/blueprints/' . $made->integer('id') . '/document',
+            ['version' => $made->integer('version'), 'document' => ['v' => 2, 'title' => 'Timed', ...$whole, 'sections' => $sections]],
+            'Blueprint',
+        );
         self::assertSame($seconds, $saved->object('proof')->optionalInteger('seconds'));
     }
 

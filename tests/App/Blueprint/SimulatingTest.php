@@ -37,7 +37,11 @@ final class SimulatingTest extends ApiTestCase
     public function test_pools_fixed_questions_and_what_is_kept_apart_are_dealt_as_they_are_planned(): void
     {
         $id = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Mixed'], status: 201)->integer('id');
-        $this->plan($id, [['question' => 'fresh eggs'], ['draw' => ['take' => 2, 'pool' => ['in' => 'Open evening']]], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim'], 'without' => ['two lids']]]]], ['apart' => [['swarm sign', 'first swarm']]]);
+        $this->plan(
+            $id,
+            [['question' => 'fresh eggs'], ['draw' => ['take' => 2, 'pool' => ['in' => 'Open evening']]], ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim'], 'without' => ['two lids']]]]],
+            ['apart' => [['swarm sign', 'first swarm']]],
+        );
         $told = $this->send('POST', "/api/blueprints/$id/simulations", ['forms' => 200], 'Job', 201)->object('result');
         $seen = array_column(array_map(static fn (Fields $q): array => [$q->text('name'), $q->integer('seen')], $told->objects('questions')), 1, 0);
         self::assertSame(200, $seen['fresh eggs']);
@@ -78,9 +82,17 @@ final class SimulatingTest extends ApiTestCase
         self::assertSame(['4', '4', null], [$told()->optionalText('least'), $told()->optionalText('most'), $told()->optionalText('why')], 'two claims, each right by half');
         $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['one', 'claim']]]]], ['pass' => ['percent' => '100']]);
         self::assertNotSame($told()->optionalText('least'), $told()->optionalText('most'), 'some are guessed more easily');
-        $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]], ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => 'end']]]], ['question' => 'fresh eggs']]);
+        $this->plan($id, [
+            ['draw' => ['take' => 1, 'pool' => ['kinds' => ['claim']]]],
+            ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => 'end']]]],
+            ['question' => 'fresh eggs'],
+        ]);
         self::assertSame(['2', '2', null], [$told()->optionalText('least'), $told()->optionalText('most'), $told()->optionalText('why')], 'with the route, exactly: who misses the claim cannot have all any more');
-        $this->plan($id, [['draw' => ['take' => 2, 'pool' => ['kinds' => ['claim'], 'objective' => 'Colony life']]]], ['pass' => ['percent' => '50', 'objectives' => [['objective' => 'Colony life', 'percent' => '100']]]]);
+        $this->plan(
+            $id,
+            [['draw' => ['take' => 2, 'pool' => ['kinds' => ['claim'], 'objective' => 'Colony life']]]],
+            ['pass' => ['percent' => '50', 'objectives' => [['objective' => 'Colony life', 'percent' => '100']]]],
+        );
         self::assertSame(['4', '4', null], [$told()->optionalText('least'), $told()->optionalText('most'), $told()->optionalText('why')], 'a minimum must be guessed, too');
     }
 }

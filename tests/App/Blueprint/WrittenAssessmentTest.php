@@ -43,9 +43,20 @@ final class WrittenAssessmentTest extends TestCase
     {
         $byName = array_column(array_map(static fn (Question $q): array => [(string) $q->name, $q], self::questions()), 1, 0);
         $eligible = array_map(static fn (string $name): EligibleQuestion => new EligibleQuestion($name, 'one', [], [], null, Points::of('2')), array_keys($byName));
-        $pages = ['welcome' => new Page('welcome', null, 'Take your *time*.'), 'smoke' => new Page('smoke', null, "Use little smoke.\n\nWait."), 'well done' => new Page('well done', 'Passed', 'You may keep bees.'), 'again' => new Page('again', null, 'Come again.'), 'thanks' => new Page('thanks', null, 'Thanks.')];
+        $pages = [
+            'welcome' => new Page('welcome', null, 'Take your *time*.'),
+            'smoke' => new Page('smoke', null, "Use little smoke.\n\nWait."),
+            'well done' => new Page('well done', 'Passed', 'You may keep bees.'),
+            'again' => new Page('again', null, 'Come again.'),
+            'thanks' => new Page('thanks', null, 'Thanks.'),
+        ];
 
-        return new WrittenAssessment(BlueprintReader::read(['v' => 2, 'title' => 'Paper', ...$document], new TrustedNames()), $eligible, static fn (string $name): array => [$byName[$name], null], static fn (string $name): ?Page => $pages[$name] ?? null);
+        return new WrittenAssessment(
+            BlueprintReader::read(['v' => 2, 'title' => 'Paper', ...$document], new TrustedNames()),
+            $eligible,
+            static fn (string $name): array => [$byName[$name], null],
+            static fn (string $name): ?Page => $pages[$name] ?? null,
+        );
     }
 
     /** @return array{array<string, mixed>, list<Page>} the document as it is read again, and the pages */
@@ -73,7 +84,11 @@ final class WrittenAssessmentTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, 1?: array<string, mixed>}> what is written, and what of it reads otherwise */
     public static function blueprints(): iterable
     {
-        $questions = static fn (string $names, int $from = 1): array => array_map(static fn (string $name, int $i): array => ['id' => (string) ($from + $i), 'question' => $name], str_split($names), array_keys(str_split($names)));
+        $questions = static fn (string $names, int $from = 1): array => array_map(
+            static fn (string $name, int $i): array => ['id' => (string) ($from + $i), 'question' => $name],
+            str_split($names),
+            array_keys(str_split($names)),
+        );
         $part = static fn (array $steps, int $n = 1, array $more = []): array => ['id' => "part-$n", ...$more, 'steps' => $steps];
         $draw = static fn (string $id, int $take, string $only, array $more = []): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['only' => str_split($only)], ...$more]];
         $when = static fn (string $is, string $value, ?string $of = null): array => ['points' => $of === null ? 'all' : ['questions' => [$of]], 'is' => $is, 'value' => $value];
@@ -87,12 +102,24 @@ final class WrittenAssessmentTest extends TestCase
         yield 'a page in front' => [['sections' => [$part([['id' => '1', 'page' => 'welcome'], ...$questions('ab', 2)])]]];
         yield 'pages in a row, and at the end' => [['sections' => [$part([['id' => '1', 'page' => 'welcome'], ['id' => '2', 'page' => 'smoke'], ...$questions('a', 3), ['id' => '4', 'page' => 'thanks']])]]];
         yield 'a page before a draw' => [['sections' => [$part([['id' => '1', 'page' => 'smoke'], $draw('2', 2, 'abc')])]]];
-        yield 'closing pages' => [['pass' => ['points' => '3'], 'closing' => ['passed' => 'well done', 'notPassed' => 'again'], 'sections' => [$part($questions('ab'))]], ['closing' => ['passed' => 'assessment passed', 'notPassed' => 'assessment not passed']]];
+        yield 'closing pages' => [
+            ['pass' => ['points' => '3'], 'closing' => ['passed' => 'well done', 'notPassed' => 'again'], 'sections' => [$part($questions('ab'))]],
+            ['closing' => ['passed' => 'assessment passed', 'notPassed' => 'assessment not passed']],
+        ];
         yield 'a section with a time' => [['sections' => [$part($questions('ab'), 1, ['title' => 'Quick', 'time' => '90 s']), $part($questions('c', 3), 2)]]];
-        yield 'two sections with a time, a page in one' => [['sections' => [$part([...$questions('a'), ['id' => '2', 'page' => 'smoke'], ...$questions('b', 3)], 1, ['title' => 'One', 'time' => '60 s']), $part([$draw('4', 1, 'cd')], 2, ['title' => 'Two', 'time' => '90 s'])]]];
+        yield 'two sections with a time, a page in one' => [
+            [
+                'sections' => [
+                    $part([...$questions('a'), ['id' => '2', 'page' => 'smoke'], ...$questions('b', 3)], 1, ['title' => 'One', 'time' => '60 s']),
+                    $part([$draw('4', 1, 'cd')], 2, ['title' => 'Two', 'time' => '90 s']),
+                ],
+            ],
+        ];
         yield 'mixed draws' => [['sections' => [$part([$draw('1', 1, 'ab', ['place' => 'mixed']), $draw('2', 1, 'cd', ['place' => 'mixed'])])]]];
         yield 'past questions by one of them' => [['sections' => [$part([...$questions('a'), $way('after-1', $when('<', '1', 'a'), '3'), ...$questions('bc', 2)])]]];
-        yield 'past questions by one that is worth more here' => [['sections' => [$part([['id' => '1', 'question' => 'a', 'settings' => ['points' => '5']], $way('after-1', $when('<', '4', 'a'), '3'), ...$questions('bc', 2)])]]];
+        yield 'past questions by one that is worth more here' => [
+            ['sections' => [$part([['id' => '1', 'question' => 'a', 'settings' => ['points' => '5']], $way('after-1', $when('<', '4', 'a'), '3'), ...$questions('bc', 2)])]],
+        ];
         yield 'to the end by all so far' => [['sections' => [$part([...$questions('ab'), $way('after-2', $when('>=', '3'), 'end'), ...$questions('c', 3)])]]];
         yield 'to a page' => [['sections' => [$part([...$questions('a'), $way('after-1', $when('=', '2', 'a'), '3'), ...$questions('b', 2), ['id' => '3', 'page' => 'smoke'], ...$questions('c', 4)])]]];
         yield 'asked only if two things hold' => [['sections' => [$part([...$questions('a'), $only('before-2', ['all' => [$when('>', '0', 'a'), $when('<=', '3')]], '3'), $draw('2', 1, 'bc'), ...$questions('d', 3)])]]];
@@ -117,7 +144,12 @@ final class WrittenAssessmentTest extends TestCase
 
     public function test_pages_read_what_they_did(): void
     {
-        $written = self::written([...self::FORWARD, 'pass' => ['points' => '3'], 'closing' => ['passed' => 'well done'], 'sections' => [['id' => 's', 'steps' => [['id' => '1', 'page' => 'smoke'], ['id' => '2', 'question' => 'a']]]]]);
+        $written = self::written([
+            ...self::FORWARD,
+            'pass' => ['points' => '3'],
+            'closing' => ['passed' => 'well done'],
+            'sections' => [['id' => 's', 'steps' => [['id' => '1', 'page' => 'smoke'], ['id' => '2', 'question' => 'a']]]],
+        ]);
         [, $pages] = $this->again($written, Version::V30);
         self::assertSame([['smoke', null, "Use little smoke.\n\nWait."], ['assessment passed', 'Passed', 'You may keep bees.']], array_map(static fn (Page $p): array => [$p->name, $p->heading, $p->reads], $pages));
     }
@@ -132,16 +164,28 @@ final class WrittenAssessmentTest extends TestCase
         yield 'questions apart' => [['apart' => [['a', 'b']], 'sections' => [['id' => 's', 'steps' => $steps]]], ['apart: a, b']];
         yield 'a tally' => [['tallies' => [['name' => 'patience', 'bands' => []]], 'sections' => [['id' => 's', 'steps' => $steps]]], ['tally: patience']];
         yield 'a minimum' => [['pass' => ['percent' => '60', 'objectives' => [['objective' => 'Hive', 'percent' => '50']]], 'sections' => [['id' => 's', 'steps' => $steps]]], ['minimum: Hive']];
-        yield 'closing pages that no pass mark chooses' => [['closing' => ['passed' => 'well done', 'noPassMark' => 'thanks'], 'sections' => [['id' => 's', 'steps' => $steps]]], ['closing page: thanks', 'closing page: well done']];
+        yield 'closing pages that no pass mark chooses' => [
+            ['closing' => ['passed' => 'well done', 'noPassMark' => 'thanks'], 'sections' => [['id' => 's', 'steps' => $steps]]],
+            ['closing page: thanks', 'closing page: well done'],
+        ];
         yield 'a heading' => [['sections' => [['id' => 's', 'steps' => [['id' => '0', 'page' => 'well done'], ...$steps]]]], ['heading: well done']];
-        yield 'a page that leads on' => [['sections' => [['id' => 's', 'steps' => [$steps[0], ['id' => 'way', 'checkpoint' => ['routes' => [['when' => $one, 'to' => '2']]]], ['id' => 'p', 'page' => 'smoke', 'then' => '3'], $steps[1], $steps[2]]]]], ['then: smoke']];
+        yield 'a page that leads on' => [
+            ['sections' => [['id' => 's', 'steps' => [$steps[0], ['id' => 'way', 'checkpoint' => ['routes' => [['when' => $one, 'to' => '2']]]], ['id' => 'p', 'page' => 'smoke', 'then' => '3'], $steps[1], $steps[2]]]]],
+            ['then: smoke'],
+        ];
         yield 'a share of the points' => [$with(['routes' => [['when' => $half, 'to' => '3']]]), ['checkpoint: step 2']];
         yield 'an announced way' => [$with(['routes' => [['when' => $one, 'to' => '3']], 'announced' => true]), ['checkpoint: step 2']];
         yield 'a way on besides' => [$with(['routes' => [['when' => $one, 'to' => '2']], 'otherwise' => '3']), ['checkpoint: step 2']];
         yield 'between two values' => [$with(['routes' => [['when' => ['points' => 'all', 'is' => 'between', 'value' => ['1', '2']], 'to' => '3']]]), ['checkpoint: step 2']];
         yield 'what a candidate chose' => [$with(['routes' => [['when' => ['chosen' => 'a', 'choice' => 1], 'to' => '3']]]), ['checkpoint: step 2']];
-        yield 'pools by condition that overlap' => [['sections' => [['id' => 's', 'steps' => [['id' => '1', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]], ['id' => '2', 'draw' => ['take' => 1, 'pool' => ['only' => ['a', 'b']]]]]]]], ['pool by condition, written as a list: step 1', 'pool, which overlaps another: step 2']];
-        yield 'a mixed draw beside a question' => [['sections' => [['id' => 's', 'steps' => [$steps[0], ['id' => '2', 'draw' => ['take' => 1, 'pool' => ['only' => ['b', 'c']], 'place' => 'mixed']]]]]], ['place: mixed, beside what is not: Draw 2']];
+        yield 'pools by condition that overlap' => [
+            ['sections' => [['id' => 's', 'steps' => [['id' => '1', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]], ['id' => '2', 'draw' => ['take' => 1, 'pool' => ['only' => ['a', 'b']]]]]]]],
+            ['pool by condition, written as a list: step 1', 'pool, which overlaps another: step 2'],
+        ];
+        yield 'a mixed draw beside a question' => [
+            ['sections' => [['id' => 's', 'steps' => [$steps[0], ['id' => '2', 'draw' => ['take' => 1, 'pool' => ['only' => ['b', 'c']], 'place' => 'mixed']]]]]],
+            ['place: mixed, beside what is not: Draw 2'],
+        ];
     }
 
     /**

@@ -35,8 +35,15 @@ final class BackupTest extends TestCase
         $server = self::$server ?? self::fail();
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle r="4"/></svg>';
         self::assertSame(201, $this->atOnce([['PUT', '/api/banks/1/media/before.svg', $svg]])[0][0]);
-        $path = Fields::ofJson($this->atOnce([['GET', '/api/banks/1/media', null]])[0][1])->objects('media')[0]->text('url');
-        $writing = new Process(['php', '-r', '$db = new PDO($argv[1]); $db->exec("PRAGMA busy_timeout=8000"); for (;;) { $db->exec("UPDATE account SET name = name || \'\' WHERE id = 1"); usleep(500); }', 'sqlite:' . $server->database]);
+        $path = Fields::ofJson($this->atOnce([['GET', '/api/banks/1/media', null]])[0][1])
+            ->objects('media')[0]
+            ->text('url');
+        $writing = new Process([
+            'php',
+            '-r',
+            '$db = new PDO($argv[1]); $db->exec("PRAGMA busy_timeout=8000"); for (;;) { $db->exec("UPDATE account SET name = name || \'\' WHERE id = 1"); usleep(500); }',
+            'sqlite:' . $server->database,
+        ]);
         $writing->start();
         [$code, $told] = $this->console('zetema:backup', $this->target);
         $writing->stop(0, 9);

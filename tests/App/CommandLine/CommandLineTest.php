@@ -62,13 +62,19 @@ final class CommandLineTest extends TestCase
         self::assertSame(['8', '4'], array_map(static fn (Fields $q): string => $q->text('points'), $read->objects('questions')));
         self::assertSame(['points' => '4'], $read->object('bankSettings')->object('byKind')->textMap('claim'));
         self::assertSame($text, $written);
-        self::assertSame(['-1 of 8', '4 of 4'], array_map(static fn (mixed $m): string => is_array($m) && is_string($m['earned']) && is_string($m['max']) ? $m['earned'] . ' of ' . $m['max'] : '', (array) json_decode($marked, true)));
+        self::assertSame(
+            ['-1 of 8', '4 of 4'],
+            array_map(static fn (mixed $m): string => is_array($m) && is_string($m['earned']) && is_string($m['max']) ? $m['earned'] . ' of ' . $m['max'] : '', (array) json_decode($marked, true)),
+        );
     }
 
     public function test_mark_gives_a_verdict_or_an_error_for_each_case_in_order(): void
     {
         $cases = tempnam(sys_get_temp_dir(), 'cases');
-        file_put_contents((string) $cases, '[{"question":"which","response":{"choose":[1]}},{"question":2,"response":{"choose":[2]}},{"question":"2","response":null},{"question":1,"response":{"choose":[5]}},{"question":1,"response":null,"attempt":2}]');
+        file_put_contents(
+            (string) $cases,
+            '[{"question":"which","response":{"choose":[1]}},{"question":2,"response":{"choose":[2]}},{"question":"2","response":null},{"question":1,"response":{"choose":[5]}},{"question":1,"response":null,"attempt":2}]',
+        );
         [$code, $json] = self::console(['zetema:mark', '-', '--cases=' . $cases], self::TEXT);
         unlink((string) $cases);
         $results = json_decode($json, true);
@@ -120,7 +126,10 @@ final class CommandLineTest extends TestCase
         [$code, $json] = $this->onBlueprint('zetema:check', $plan);
         $told = Fields::ofJson($json);
         self::assertSame([0, [], 1, '10', '10'], [$code, $told->items('problems'), $told->integer('questions'), $told->object('points')->text('least'), $told->object('points')->text('most')]);
-        self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->sit('{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"d","draw":{"take":9,"pool":{}}}]}]}', '{"events":[]}')));
+        self::assertSame(
+            [1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'],
+            array_map(static fn (mixed $told): mixed => is_string($told) ? trim($told) : $told, $this->sit('{"v":2,"title":"T","sections":[{"id":"a","steps":[{"id":"d","draw":{"take":9,"pool":{}}}]}]}', '{"events":[]}')),
+        );
         foreach (['[{"events":5}]', '{"events":[],"factor":"0.5"}', '{"when":1}', 'no json'] as $wrong) {
             self::assertSame(2, $this->sit($plan, $wrong)[0], $wrong);
         }
@@ -136,7 +145,10 @@ final class CommandLineTest extends TestCase
         self::assertSame(['2', '10'], [$told->object('points')->text('least'), $told->object('points')->text('most')]);
         self::assertSame('1/2', $told->object('pass')->text('byGuessing'), 'both are guessed alike');
         self::assertSame($json, $this->onBlueprint('zetema:simulate', $blueprint, '--forms=400', '--seed=5')[1], 'the same seeds, the same forms');
-        self::assertSame([1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'], array_map(static fn (mixed $t): mixed => is_string($t) ? trim($t) : $t, $this->onBlueprint('zetema:simulate', '{"steps":[{"draw":{"take":9,"pool":{}}}]}')));
+        self::assertSame(
+            [1, '{"infeasible":{"draws":[1],"ask":9,"fit":2}}'],
+            array_map(static fn (mixed $t): mixed => is_string($t) ? trim($t) : $t, $this->onBlueprint('zetema:simulate', '{"steps":[{"draw":{"take":9,"pool":{}}}]}')),
+        );
         self::assertSame(2, $this->onBlueprint('zetema:simulate', $blueprint, '--forms=none')[0]);
     }
 
@@ -158,7 +170,10 @@ final class CommandLineTest extends TestCase
         $rows = json_decode($json, true);
         self::assertSame(0, $code);
         self::assertIsArray($rows);
-        self::assertSame([[['choose' => [1]], 'right', ['2']], [['choose' => [2]], 'wrong', ['0']], [null, 'unanswered', ['0']]], array_map(static fn (mixed $r): array => is_array($r) ? [$r['response'], $r['outcome'], $r['earned']] : [], $rows));
+        self::assertSame(
+            [[['choose' => [1]], 'right', ['2']], [['choose' => [2]], 'wrong', ['0']], [null, 'unanswered', ['0']]],
+            array_map(static fn (mixed $r): array => is_array($r) ? [$r['response'], $r['outcome'], $r['earned']] : [], $rows),
+        );
 
         self::assertSame(2, self::console(['zetema:guess', '-', '--question=gone'], self::TEXT)[0]);
     }

@@ -21,8 +21,15 @@ final class EveryFormatTest extends KernelTestCase
     protected function setUp(): void
     {
         $this->folder = sys_get_temp_dir() . '/zetema-formats-' . bin2hex(random_bytes(6));
-        $files = ['bank.zet.txt' => self::TEXT, 'paper.txt' => "1. Who lays?\na) drone\nb) queen*\n\n2. How many legs has a bee?\nAnswer: 6\n", 'page.html' => '<p>1. Who lays?</p><ul><li>drone</li><li><b>queen</b></li></ul><p>2. How many legs has a bee?</p><p>Answer: 6</p>',
-            'draw.json' => '{"steps":[{"draw":{"take":2,"pool":{}}}]}', 'named.json' => '{"steps":[{"question":"lays"},{"question":"legs"}]}', 'cases.json' => '[{"question":1,"response":{"choose":[2]}}]', 'events.json' => '{"events":[{"at":"0","do":"start"},{"at":"1","do":"hand in"}]}'];
+        $files = [
+            'bank.zet.txt' => self::TEXT,
+            'paper.txt' => "1. Who lays?\na) drone\nb) queen*\n\n2. How many legs has a bee?\nAnswer: 6\n",
+            'page.html' => '<p>1. Who lays?</p><ul><li>drone</li><li><b>queen</b></li></ul><p>2. How many legs has a bee?</p><p>Answer: 6</p>',
+            'draw.json' => '{"steps":[{"draw":{"take":2,"pool":{}}}]}',
+            'named.json' => '{"steps":[{"question":"lays"},{"question":"legs"}]}',
+            'cases.json' => '[{"question":1,"response":{"choose":[2]}}]',
+            'events.json' => '{"events":[{"at":"0","do":"start"},{"at":"1","do":"hand in"}]}',
+        ];
         foreach ($files as $name => $contents) {
             (new Filesystem())->dumpFile("$this->folder/$name", $contents);
         }

@@ -72,7 +72,11 @@ final class PackageCommandTest extends TestCase
         $names = array_map(static fn (Fields $q): string => $q->text('name'), $read->objects('questions'));
         self::assertSame(['fresh eggs', 24, []], [$names[0], count($names), $read->items('problems')]);
         $place = $read->objects('questions')[23];
-        self::assertSame(['Lid', 'pictures/hive.svg', 'Hive inspection > Order of work'], [$place->objects('labels')[0]->text('text'), $place->object('picture')->text('file'), $place->text('objective')], 'words that were drawn are words again');
+        self::assertSame(
+            ['Lid', 'pictures/hive.svg', 'Hive inspection > Order of work'],
+            [$place->objects('labels')[0]->text('text'), $place->object('picture')->text('file'), $place->text('objective')],
+            'words that were drawn are words again',
+        );
     }
 
     public function test_the_same_comes_out_the_same_to_the_byte(): void

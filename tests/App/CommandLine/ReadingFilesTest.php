@@ -76,7 +76,10 @@ final class ReadingFilesTest extends TestCase
         $cell = static fn (string $at, string $text): string => "<c r=\"$at\" t=\"inlineStr\"><is><t>$text</t></is></c>";
         $zip->addFromString('xl/workbook.xml', '<workbook xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" r:id="r1"/></sheets></workbook>');
         $zip->addFromString('xl/_rels/workbook.xml.rels', '<Relationships><Relationship Id="r1" Target="worksheets/sheet1.xml"/></Relationships>');
-        $zip->addFromString('xl/worksheets/sheet1.xml', '<worksheet><sheetData><row r="1">' . $cell('A1', 'Question') . $cell('B1', 'Answer') . '</row><row r="3">' . $cell('A3', 'Who?') . $cell('B3', 'she') . '</row></sheetData></worksheet>');
+        $zip->addFromString(
+            'xl/worksheets/sheet1.xml',
+            '<worksheet><sheetData><row r="1">' . $cell('A1', 'Question') . $cell('B1', 'Answer') . '</row><row r="3">' . $cell('A3', 'Who?') . $cell('B3', 'she') . '</row></sheetData></worksheet>',
+        );
         $zip->close();
         foreach ([[$file, ''], ['-', (string) file_get_contents($file)]] as [$name, $input]) {
             $process = new Process(['php', 'bin/console', 'zetema:read', '--as=table', $name], dirname(__DIR__, 3), input: $input);
@@ -127,7 +130,10 @@ final class ReadingFilesTest extends TestCase
     {
         file_put_contents($this->folder . '/hut.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
         file_put_contents($this->folder . '/egg.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
-        $file = $this->file('a.zet.txt', "bank: Bees\n\npage: eggs\n  reads: They stand. ![An egg](egg.svg)\n\nobjective: Hives > Huts\n\none: Which? ![A hut](hut.svg)\n  name: q\n  tags: a, b\n  status: cleared\n  points: 2\n  yes: she\n  no: he\n");
+        $file = $this->file(
+            'a.zet.txt',
+            "bank: Bees\n\npage: eggs\n  reads: They stand. ![An egg](egg.svg)\n\nobjective: Hives > Huts\n\none: Which? ![A hut](hut.svg)\n  name: q\n  tags: a, b\n  status: cleared\n  points: 2\n  yes: she\n  no: he\n",
+        );
         $process = new Process(['php', 'bin/console', 'zetema:write', '--as=archive', $file], dirname(__DIR__, 3));
         $process->run();
         self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());

@@ -20,7 +20,13 @@ final class ClosingTest extends ApiTestCase
         parent::setUp();
         $this->logIn('orrell');
         $id = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Closing'], status: 201)->integer('id');
-        $document = ['v' => 2, 'title' => 'Closing', 'rules' => ['moving' => 'any order'], 'sections' => [['id' => 'all', 'steps' => [['id' => '1', 'draw' => ['take' => 2, 'pool' => ['kinds' => ['one']]]]]]], 'review' => ['passed' => [['rung' => 'nothing'], ['rung' => 'marked paper with key and feedback', 'when' => 'closed']]]];
+        $document = [
+            'v' => 2,
+            'title' => 'Closing',
+            'rules' => ['moving' => 'any order'],
+            'sections' => [['id' => 'all', 'steps' => [['id' => '1', 'draw' => ['take' => 2, 'pool' => ['kinds' => ['one']]]]]]],
+            'review' => ['passed' => [['rung' => 'nothing'], ['rung' => 'marked paper with key and feedback', 'when' => 'closed']]],
+        ];
         $this->send('PUT', "/api/blueprints/$id/document", ['version' => $this->version("/api/blueprints/$id"), 'document' => $document], 'Blueprint');
         $this->edition = $this->send('POST', "/api/blueprints/$id/editions", ['version' => $this->version("/api/blueprints/$id")], status: 201)->integer('id');
     }
@@ -126,7 +132,11 @@ final class ClosingTest extends ApiTestCase
         $id = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'Hidden'], status: 201)->integer('id');
         foreach (['nothing' => 'Thank you.', 'passed or not' => 'Come again.'] as $rung => $page) {
             $this->logIn('orrell');
-            $this->plan($id, [['draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]]], ['pass' => ['percent' => '100'], 'closing' => ['notPassed' => 'you-have-failed', 'noPassMark' => 'thanks'], 'review' => ['passed' => [['rung' => $rung]], 'notPassed' => [['rung' => $rung]]]]);
+            $this->plan(
+                $id,
+                [['draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]]],
+                ['pass' => ['percent' => '100'], 'closing' => ['notPassed' => 'you-have-failed', 'noPassMark' => 'thanks'], 'review' => ['passed' => [['rung' => $rung]], 'notPassed' => [['rung' => $rung]]]],
+            );
             $this->edition = $this->send('POST', "/api/blueprints/$id/editions", ['version' => $this->version("/api/blueprints/$id")], status: 201)->integer('id');
             $review = $this->send('GET', '/api/sittings/' . $this->sat($rung === 'nothing' ? 'aldous' : 'wren') . '/review', schema: 'Review');
             $told = json_encode($review->raw(), JSON_THROW_ON_ERROR);

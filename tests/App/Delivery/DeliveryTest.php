@@ -102,14 +102,17 @@ final class DeliveryTest extends ApiTestCase
         foreach ($this->send('GET', '/api/my-assessments', schema: 'MyAssessments')->objects('assessments') as $one) {
             $told[$one->text('title')] = [$one->integer('fewest'), $one->integer('questions'), $one->optionalInteger('seconds'), $one->flag('timed'), $one->integer('minimums')];
         }
-        self::assertSame([
-            'Apprentice Certificate, written part' => [15, 15, 1500, false, 5],
-            'Spring practice' => [7, 7, null, false, 0],
-            'Hands on: pictures, pairs and order' => [7, 7, null, false, 0],
-            'Swarm day' => [5, 5, null, false, 0],
-            'What sort of keeper are you?' => [8, 8, null, false, 0],
-            'Spot test: ten seconds each' => [10, 10, null, true, 0],
-        ], $told);
+        self::assertSame(
+            [
+                'Apprentice Certificate, written part' => [15, 15, 1500, false, 5],
+                'Spring practice' => [7, 7, null, false, 0],
+                'Hands on: pictures, pairs and order' => [7, 7, null, false, 0],
+                'Swarm day' => [5, 5, null, false, 0],
+                'What sort of keeper are you?' => [8, 8, null, false, 0],
+                'Spot test: ten seconds each' => [10, 10, null, true, 0],
+            ],
+            $told,
+        );
     }
 
     public function test_a_practice_tells_at_once_and_refuses_what_is_over(): void
@@ -176,8 +179,15 @@ final class DeliveryTest extends ApiTestCase
             $sitting = $this->send('POST', "/api/editions/$edition/sittings", schema: 'Sitting', status: 201);
             foreach ($sitting->objects('questions') as $question) {
                 $n = $question->integer('n');
-                foreach ([['hint opened', null], ['saved', self::some($question)], ['checked', self::some($question)], ['checked', ['choose' => [99]]], ['hint opened', null], ['went to', null], ['flagged', null]] as [$type, $response]) {
-                    $this->client->jsonRequest('POST', '/api/sittings/' . $sitting->integer('id') . '/events', ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), 'type' => $type, 'sheet' => $n, ...($response === null ? [] : ['response' => $response])], ['HTTP_X-Zetema' => '1']);
+                foreach (
+                    [['hint opened', null], ['saved', self::some($question)], ['checked', self::some($question)], ['checked', ['choose' => [99]]], ['hint opened', null], ['went to', null], ['flagged', null]] as [$type, $response]
+                ) {
+                    $this->client->jsonRequest(
+                        'POST',
+                        '/api/sittings/' . $sitting->integer('id') . '/events',
+                        ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), 'type' => $type, 'sheet' => $n, ...$response === null ? [] : ['response' => $response]],
+                        ['HTTP_X-Zetema' => '1'],
+                    );
                     $reply = (string) $this->client->getResponse()->getContent();
                     $data = Fields::ofJson($reply);
                     $sitting = $data->has('questions') ? $data : $sitting;
@@ -243,7 +253,12 @@ final class DeliveryTest extends ApiTestCase
         $this->send('PUT', '/api/blueprints/1/document', ['version' => $blueprint->integer('version'), 'document' => [...$blueprint->object('document')->raw(), 'title' => 'Second title']]);
         $second = $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], schema: 'Edition', status: 201);
         $this->send('POST', '/api/blueprints/1/editions', ['version' => $this->version('/api/blueprints/1')], status: 422);
-        self::assertSame(0, $this->send('DELETE', '/api/editions/' . $second->integer('id'), schema: 'Blueprint')->objects('editions')[0]->integer('begun'));
+        self::assertSame(
+            0,
+            $this->send('DELETE', '/api/editions/' . $second->integer('id'), schema: 'Blueprint')
+                ->objects('editions')[0]
+                ->integer('begun'),
+        );
         $this->logIn('carrow');
         self::assertSame('Apprentice Certificate, written part', $this->send('GET', '/api/my-assessments')->objects('assessments')[0]->text('title'), 'the one before is to be begun again');
         $this->send('POST', '/api/editions/' . $second->integer('id') . '/sittings', status: 422);

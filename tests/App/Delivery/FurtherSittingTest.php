@@ -27,7 +27,13 @@ final class FurtherSittingTest extends ApiTestCase
         $left = array_values(array_diff(array_map(static fn (int $id): string => "q$id", $pool), $first, $second));
         self::assertContains($left[0], $third, 'the one that is left');
         self::assertCount(1, array_intersect($third, $first), 'and one of those that were had longest ago');
-        self::assertSame([null, json_encode([$first]), json_encode([$first, $second])], self::getContainer()->get(Connection::class)->fetchFirstColumn('SELECT seen FROM sitting WHERE edition_id = ? ORDER BY id', [$edition]), 'seed and what was had give the form');
+        self::assertSame(
+            [null, json_encode([$first]), json_encode([$first, $second])],
+            self::getContainer()
+                ->get(Connection::class)
+                ->fetchFirstColumn('SELECT seen FROM sitting WHERE edition_id = ? ORDER BY id', [$edition]),
+            'seed and what was had give the form',
+        );
     }
 
     /** @return list<string> the questions that it asked */
@@ -35,8 +41,15 @@ final class FurtherSittingTest extends ApiTestCase
     {
         $sitting = $this->begin("/api/editions/$edition/sittings");
         $this->act($sitting, ['type' => 'handed in']);
-        $form = self::getContainer()->get(Connection::class)->fetchOne('SELECT form FROM sitting WHERE id = ?', [$sitting->integer('id')]);
+        $form = self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT form FROM sitting WHERE id = ?', [$sitting->integer('id')]);
 
-        return array_map(static fn (Fields $step): string => $step->text('question'), Fields::ofJson(is_string($form) ? $form : '')->objects('sections')[0]->objects('steps'));
+        return array_map(
+            static fn (Fields $step): string => $step->text('question'),
+            Fields::ofJson(is_string($form) ? $form : '')
+                ->objects('sections')[0]
+                ->objects('steps'),
+        );
     }
 }

@@ -22,7 +22,28 @@ final class LeakTest extends ApiTestCase
 {
     private const SITTINGS = 5;
     /** What marking and routes are made of. */
-    private const NEVER = ['"key"', '"keys"', '"isKey"', '"weight"', '"weights"', '"criteria"', '"working"', '"says"', '"leads"', '"leadsTo"', '"routes"', '"tallies"', '"then"', '"checkpoint"', '"otherwise"', '"belongs"', '"spans"', '"wordings"', '"regions":', '"seed"'];
+    private const NEVER = [
+        '"key"',
+        '"keys"',
+        '"isKey"',
+        '"weight"',
+        '"weights"',
+        '"criteria"',
+        '"working"',
+        '"says"',
+        '"leads"',
+        '"leadsTo"',
+        '"routes"',
+        '"tallies"',
+        '"then"',
+        '"checkpoint"',
+        '"otherwise"',
+        '"belongs"',
+        '"spans"',
+        '"wordings"',
+        '"regions":',
+        '"seed"',
+    ];
 
     private Paper $paper;
     /** @var array<array-key, string> what the edition's pages say, by name */
@@ -76,7 +97,10 @@ final class LeakTest extends ApiTestCase
             $sitting = $this->next($sitting, $how, $chance);
         }
         self::assertSame('ended', $sitting->text('phase'));
-        $summary = self::getContainer()->get(EntityManagerInterface::class)->getConnection()->fetchOne('SELECT summary FROM sitting WHERE id = ?', [$sitting->integer('id')]);
+        $summary = self::getContainer()
+            ->get(EntityManagerInterface::class)
+            ->getConnection()
+            ->fetchOne('SELECT summary FROM sitting WHERE id = ?', [$sitting->integer('id')]);
 
         return array_map(static fn (Fields $route): string => $route->text('checkpoint') . ' ' . $route->text('to'), Fields::ofJson(is_string($summary) ? $summary : '')->objects('routes'));
     }
@@ -106,14 +130,16 @@ final class LeakTest extends ApiTestCase
     {
         $path = '/api/sittings/' . $sitting->integer('id') . '/events';
         $on = $sitting->integer('events');
-        foreach ([
-            [409, ['type' => 'handed in', 'on' => $on - 1]],
-            [422, ['type' => 'saved', 'sheet' => 99, 'response' => null]],
-            [422, ['type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [99]]]],
-            [422, ['type' => 'hint opened', 'sheet' => 98]],
-            [422, ['type' => 'went to', 'sheet' => 97]],
-            [422, ['type' => 'told the key']],
-        ] as $n => [$status, $event]) {
+        foreach (
+            [
+                [409, ['type' => 'handed in', 'on' => $on - 1]],
+                [422, ['type' => 'saved', 'sheet' => 99, 'response' => null]],
+                [422, ['type' => 'checked', 'sheet' => 1, 'response' => ['choose' => [99]]]],
+                [422, ['type' => 'hint opened', 'sheet' => 98]],
+                [422, ['type' => 'went to', 'sheet' => 97]],
+                [422, ['type' => 'told the key']],
+            ] as $n => [$status, $event]
+        ) {
             $this->send('POST', $path, ['request' => "refused-$on-$n", 'on' => $on, ...$event], status: $status);
             $this->looksInnocent();
         }
@@ -161,9 +187,9 @@ final class LeakTest extends ApiTestCase
             $this->told += count($said);
             $leaks = [
                 ...$leaks,
-                ...(($i !== false) === self::has($reply, $place->question->stem) ? [] : ["the question {$place->name}"]),
-                ...($may ? [] : $said),
-                ...($may || $question === null || [...$question->items('rightAnswer'), ...$question->items('atAnswers')] === [] ? [] : ["the right answer of {$place->name}"]),
+                ...($i !== false) === self::has($reply, $place->question->stem) ? [] : ["the question {$place->name}"],
+                ...$may ? [] : $said,
+                ...$may || $question === null || [...$question->items('rightAnswer'), ...$question->items('atAnswers')] === [] ? [] : ["the right answer of {$place->name}"],
                 ...array_filter(array_column($place->question->hints, 'text'), static fn (string $hint): bool => self::has($reply, $hint) !== in_array($hint, $question?->items('hintsOpen') ?? [], true)),
             ];
         }
@@ -172,7 +198,7 @@ final class LeakTest extends ApiTestCase
             $aliases = array_filter(array_keys($told), static fn (int|string $alias): bool => is_array($told[$alias]) && ($told[$alias]['reads'] ?? null) === $reads);
             $isHere = array_filter($aliases, static fn (int|string $alias): bool => str_contains($reply, '"page":"' . $alias . '"') || str_contains($reply, "page:$alias)")) !== [];
             $isNamed = str_contains($reply, '"' . $name . '"') || str_contains($reply, "page:$name)") || str_contains($reply, 'page:' . rawurlencode($name) . ')');
-            $leaks = [...$leaks, ...($isHere || !self::has($reply, $reads) ? [] : ["the page $name"]), ...($isNamed ? ["what its author calls the page $name"] : [])];
+            $leaks = [...$leaks, ...$isHere || !self::has($reply, $reads) ? [] : ["the page $name"], ...$isNamed ? ["what its author calls the page $name"] : []];
         }
         self::assertSame([], $leaks);
     }
@@ -245,7 +271,11 @@ final class LeakTest extends ApiTestCase
         foreach ($this->send('GET', '/api/groups')->objects('candidates') as $candidate) {
             if ($candidate->text('name') === 'J. Carrow') {
                 $now = $this->send('GET', "/api/blueprints/$edition/admission");
-                $this->send('PUT', "/api/blueprints/$edition/admission", ['version' => $now->integer('version'), 'everybody' => true, 'people' => [['account' => $candidate->integer('id'), 'extraTime' => 0, 'sittings' => 2 * self::SITTINGS, 'byCode' => false]]]);
+                $this->send('PUT', "/api/blueprints/$edition/admission", [
+                    'version' => $now->integer('version'),
+                    'everybody' => true,
+                    'people' => [['account' => $candidate->integer('id'), 'extraTime' => 0, 'sittings' => 2 * self::SITTINGS, 'byCode' => false]],
+                ]);
             }
         }
         $this->logIn('carrow');

@@ -117,7 +117,15 @@ final class RehearsalTest extends ApiTestCase
     public function test_nobody_elses_and_no_candidates_sitting_is_conducted(): void
     {
         $sitting = $this->rehearse(6);
-        foreach ([['do' => 'wind on', 'to' => 'seconds', 'seconds' => 0], ['do' => 'wind on', 'to' => 'seconds', 'seconds' => 999_999], ['do' => 'wind on', 'to' => 'moon'], ['do' => 'answer', 'how' => 'nicely'], ['do' => 'dance']] as $wrong) {
+        foreach (
+            [
+                ['do' => 'wind on', 'to' => 'seconds', 'seconds' => 0],
+                ['do' => 'wind on', 'to' => 'seconds', 'seconds' => 999_999],
+                ['do' => 'wind on', 'to' => 'moon'],
+                ['do' => 'answer', 'how' => 'nicely'],
+                ['do' => 'dance'],
+            ] as $wrong
+        ) {
             $this->do($sitting, $wrong, 422);
         }
         $this->logIn('penhale');
@@ -162,6 +170,14 @@ final class RehearsalTest extends ApiTestCase
         $tallies = array_map(static fn (Fields $tally): int => $tally->integer('value'), $sitting->object('watch')->objects('tallies'));
         self::assertContains(30, $tallies);
         // It is the same after it was stored and read again.
-        self::assertSame($tallies, array_map(static fn (Fields $tally): int => $tally->integer('value'), $this->send('GET', '/api/sittings/' . $sitting->integer('id'))->object('watch')->objects('tallies')));
+        self::assertSame(
+            $tallies,
+            array_map(
+                static fn (Fields $tally): int => $tally->integer('value'),
+                $this->send('GET', '/api/sittings/' . $sitting->integer('id'))
+                    ->object('watch')
+                    ->objects('tallies'),
+            ),
+        );
     }
 }

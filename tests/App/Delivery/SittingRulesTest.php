@@ -58,7 +58,9 @@ final class SittingRulesTest extends ApiTestCase
         $out = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting')->objects('questions')[0];
         self::assertSame(['out of time', '-1'], [$out->objects('told')[0]->text('outcome'), $out->objects('told')[0]->text('earned')]);
         self::assertTrue($out->flag('closed'));
-        $rows = self::getContainer()->get(Connection::class)->fetchAllAssociative('SELECT place, round, attempt, outcome, earned, max, reason, stands FROM mark WHERE sitting_id = ?', [$sitting->integer('id')]);
+        $rows = self::getContainer()
+            ->get(Connection::class)
+            ->fetchAllAssociative('SELECT place, round, attempt, outcome, earned, max, reason, stands FROM mark WHERE sitting_id = ?', [$sitting->integer('id')]);
         self::assertCount(1, $rows);
         self::assertSame(['out of time', '-1', '5', 'ran out', 1], [$rows[0]['outcome'], $rows[0]['earned'], $rows[0]['max'], $rows[0]['reason'], $rows[0]['stands']]);
     }
@@ -84,7 +86,9 @@ final class SittingRulesTest extends ApiTestCase
         self::assertSame('last', $sitting->objects('questions')[0]->text('stem'));
         $this->sameFromEvents($sitting->integer('id'));
 
-        $standing = self::getContainer()->get(Connection::class)->fetchAllNumeric('SELECT round, outcome, stands FROM mark WHERE sitting_id = ? ORDER BY id', [$sitting->integer('id')]);
+        $standing = self::getContainer()
+            ->get(Connection::class)
+            ->fetchAllNumeric('SELECT round, outcome, stands FROM mark WHERE sitting_id = ? ORDER BY id', [$sitting->integer('id')]);
         self::assertSame([[1, 'wrong', 0], [2, 'right', 1], [1, 'right', 1]], $standing);
     }
 
@@ -94,14 +98,24 @@ final class SittingRulesTest extends ApiTestCase
         $page = $this->send('POST', '/api/banks/1/pages', ['name' => 'care', 'heading' => 'As it was', 'reads' => 'Read about care.'], status: 201);
         $questions = [self::one('first', ['refresher' => 'care', 'points' => '3']), self::one('second')];
         $sitting = $this->begun($questions);
-        $edition = self::getContainer()->get(Connection::class)->fetchOne('SELECT edition_id FROM sitting WHERE id = ?', [$sitting->integer('id')]);
+        $edition = self::getContainer()
+            ->get(Connection::class)
+            ->fetchOne('SELECT edition_id FROM sitting WHERE id = ?', [$sitting->integer('id')]);
         $this->logIn('orrell');
         $this->send('PUT', '/api/pages/' . $page->integer('id'), ['version' => $page->integer('version'), 'name' => 'care', 'heading' => 'As it is', 'reads' => 'Read something else.']);
-        $this->send('PUT', '/api/banks/1/settings', ['version' => $this->send('GET', '/api/banks/1/settings')->integer('version'), 'settings' => ['shuffle' => 'no', 'wrong costs' => '2', 'attempts' => '3', 'time' => '10 s']]);
+        $this->send('PUT', '/api/banks/1/settings', [
+            'version' => $this->send('GET', '/api/banks/1/settings')->integer('version'),
+            'settings' => ['shuffle' => 'no', 'wrong costs' => '2', 'attempts' => '3', 'time' => '10 s'],
+        ]);
         foreach (self::getContainer()->get(Connection::class)->fetchFirstColumn("SELECT id FROM question WHERE stem_key IN ('first', 'second')") as $id) {
             $path = '/api/questions/' . (is_numeric($id) ? (int) $id : 0);
             $now = $this->send('GET', $path);
-            $this->send('PUT', $path, ['version' => $now->integer('version'), 'name' => '', 'objective' => 'Elsewhere', 'content' => [...$now->object('content')->raw(), 'stem' => 'Another question', 'settings' => ['points' => '9']]]);
+            $this->send('PUT', $path, [
+                'version' => $now->integer('version'),
+                'name' => '',
+                'objective' => 'Elsewhere',
+                'content' => [...$now->object('content')->raw(), 'stem' => 'Another question', 'settings' => ['points' => '9']],
+            ]);
         }
         $this->logIn('carrow');
         $again = $this->send('GET', '/api/sittings/' . $sitting->integer('id'), schema: 'Sitting');
@@ -130,7 +144,9 @@ final class SittingRulesTest extends ApiTestCase
         $sitting = $this->begun([self::one('kept')]);
         $sitting = $this->does($sitting, 'checked', 1, 'This one');
         $db = self::getContainer()->get(Connection::class);
-        $db->executeStatement('UPDATE revision SET content = replace(replace(content, \'"key":true\', \'"key":no\'), \'"key":no\', \'"key":false\') WHERE question_id IN (SELECT id FROM question WHERE stem_key = \'kept\')');
+        $db->executeStatement(
+            'UPDATE revision SET content = replace(replace(content, \'"key":true\', \'"key":no\'), \'"key":no\', \'"key":false\') WHERE question_id IN (SELECT id FROM question WHERE stem_key = \'kept\')',
+        );
         self::getContainer()->get('doctrine')->getManager()->clear();
         $this->does($sitting, 'handed in');
 
@@ -147,7 +163,9 @@ final class SittingRulesTest extends ApiTestCase
             self::getContainer()->get('doctrine')->getManager()->clear();
             $holder->reset();
             $sitting = $this->does($sitting, 'saved', 1, $i % 2 === 0 ? 'This one' : 'That one');
-            $counts[] = count(array_filter($holder->getData()['default'] ?? [], static fn (array $query): bool => preg_match('/^(SELECT|INSERT|UPDATE|DELETE)/', is_string($query['sql'] ?? null) ? $query['sql'] : '') === 1));
+            $counts[] = count(
+                array_filter($holder->getData()['default'] ?? [], static fn (array $query): bool => preg_match('/^(SELECT|INSERT|UPDATE|DELETE)/', is_string($query['sql'] ?? null) ? $query['sql'] : '') === 1),
+            );
         }
 
         self::assertLessThanOrEqual(6, max($counts), (string) json_encode(array_map(static fn (array $query): mixed => $query['sql'] ?? '', $holder->getData()['default'] ?? [])));
@@ -212,7 +230,12 @@ final class SittingRulesTest extends ApiTestCase
      */
     private static function one(string $stem, array $settings = [], ?string $leads = null): array
     {
-        return ['kind' => 'one', 'stem' => $stem, 'choices' => [['id' => 1, 'text' => 'This one', 'key' => true, ...($leads === null ? [] : ['leadsTo' => $leads])], ['id' => 2, 'text' => 'That one', 'key' => false]], ...($settings === [] ? [] : ['settings' => $settings])];
+        return [
+            'kind' => 'one',
+            'stem' => $stem,
+            'choices' => [['id' => 1, 'text' => 'This one', 'key' => true, ...$leads === null ? [] : ['leadsTo' => $leads]], ['id' => 2, 'text' => 'That one', 'key' => false]],
+            ...$settings === [] ? [] : ['settings' => $settings],
+        ];
     }
 
     private function does(Fields $sitting, string $type, ?int $n = null, ?string $chosen = null): Fields
@@ -228,7 +251,13 @@ final class SittingRulesTest extends ApiTestCase
     /** @return array<string, mixed> */
     private static function event(Fields $sitting, string $type, ?int $n, ?string $chosen): array
     {
-        return ['request' => bin2hex(random_bytes(8)), 'on' => $sitting->integer('events'), 'type' => $type, ...($n === null ? [] : ['sheet' => $n]), ...($chosen === null ? [] : ['response' => ['choose' => [self::place($sitting, $chosen)]]])];
+        return [
+            'request' => bin2hex(random_bytes(8)),
+            'on' => $sitting->integer('events'),
+            'type' => $type,
+            ...$n === null ? [] : ['sheet' => $n],
+            ...$chosen === null ? [] : ['response' => ['choose' => [self::place($sitting, $chosen)]]],
+        ];
     }
 
     /** Where a choice stands on the page now; it may be mixed, and anew after a refresher. */

@@ -34,15 +34,29 @@ final class StakesTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $id = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'At stake'], status: 201)->integer('id');
-        $document = $this->send('GET', "/api/blueprints/$id")->object('document')->raw();
-        $step = ['id' => '1', 'draw' => ['take' => 2, 'pool' => ['kinds' => ['claim']]], ...($step === [] ? [] : ['settings' => $step])];
+        $document = $this->send('GET', "/api/blueprints/$id")
+            ->object('document')
+            ->raw();
+        $step = ['id' => '1', 'draw' => ['take' => 2, 'pool' => ['kinds' => ['claim']]], ...$step === [] ? [] : ['settings' => $step]];
         $rules = [...(array) ($document['rules'] ?? []), ...(array) ($more['rules'] ?? [])];
         $this->send('PUT', "/api/blueprints/$id/document", ['version' => 1, 'document' => [...$document, ...$more, 'rules' => $rules, 'sections' => [['id' => 'all', 'steps' => [$step]]]]], 'Blueprint');
-        self::assertEquals($told, $this->send('GET', "/api/blueprints/$id/opening", schema: 'Opening')->object('stakes')->raw(), 'as its author looks at it');
+        self::assertEquals(
+            $told,
+            $this->send('GET', "/api/blueprints/$id/opening", schema: 'Opening')
+                ->object('stakes')
+                ->raw(),
+            'as its author looks at it',
+        );
         if ($told['graded'] !== false) {
             $edition = $this->send('POST', "/api/blueprints/$id/editions", ['version' => $this->version("/api/blueprints/$id")], status: 201)->integer('id');
             $this->logIn('wren');
-            self::assertEquals($told, $this->send('GET', "/api/editions/$edition/opening", schema: 'Opening')->object('stakes')->raw(), 'as a candidate reads it');
+            self::assertEquals(
+                $told,
+                $this->send('GET', "/api/editions/$edition/opening", schema: 'Opening')
+                    ->object('stakes')
+                    ->raw(),
+                'as a candidate reads it',
+            );
         }
     }
 
@@ -53,6 +67,12 @@ final class StakesTest extends ApiTestCase
         $id = $this->send('POST', '/api/banks/1/blueprints', ['title' => 'At stake'], status: 201)->integer('id');
         $this->plan($id, [['question' => 'q' . $claims[0], 'settings' => ['wrong costs' => '1']], ['question' => 'q' . $claims[1]]]);
 
-        self::assertEquals(['all' => false, 'points' => '1'], $this->send('GET', "/api/blueprints/$id/opening", schema: 'Opening')->object('stakes')->object('wrong')->raw());
+        self::assertEquals(
+            ['all' => false, 'points' => '1'],
+            $this->send('GET', "/api/blueprints/$id/opening", schema: 'Opening')
+                ->object('stakes')
+                ->object('wrong')
+                ->raw(),
+        );
     }
 }

@@ -100,7 +100,12 @@ final class StoredStatesTest extends TestCase
         self::assertSame(['answer:4', 'It is pinned, and often right.'], [$proof->text('where'), $proof->object('waved')->text('reason')]);
         $content = $question->object('content')->raw();
         $choices = is_array($content['choices']) ? $content['choices'] : [];
-        $moved = self::send('orrell', 'PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$content, 'choices' => [$choices[1], $choices[0], ...array_slice($choices, 2)]]]);
+        $moved = self::send('orrell', 'PUT', '/api/questions/16', [
+            'version' => $question->integer('version'),
+            'name' => 'fresh eggs',
+            'objective' => $question->text('objective'),
+            'content' => [...$content, 'choices' => [$choices[1], $choices[0], ...array_slice($choices, 2)]],
+        ]);
 
         self::assertSame('answer:2', $moved->objects('comments')[0]->text('where'), 'the answer is first now, and still it');
         self::assertSame('A good one.', self::send('orrell', 'GET', '/api/questions/80')->objects('comments')[0]->text('text'));
@@ -111,7 +116,14 @@ final class StoredStatesTest extends TestCase
         $found = self::send('orrell', 'GET', '/api/banks/1/questions?search=varroa&order=points')->objects('questions');
         self::assertNotSame([], $found);
         foreach ($found as $row) {
-            self::assertStringContainsStringIgnoringCase('varroa', (string) json_encode(self::send('orrell', 'GET', '/api/questions/' . $row->integer('id'))->object('content')->raw()));
+            self::assertStringContainsStringIgnoringCase(
+                'varroa',
+                (string) json_encode(
+                    self::send('orrell', 'GET', '/api/questions/' . $row->integer('id'))
+                        ->object('content')
+                        ->raw(),
+                ),
+            );
         }
         self::assertSame(90, self::send('orrell', 'GET', '/api/banks/1/questions')->integer('total'));
         $blueprint = self::send('orrell', 'GET', '/api/blueprints/1');
@@ -149,12 +161,14 @@ final class StoredStatesTest extends TestCase
             self::$sessions[$who] = '';
             self::send($who, 'POST', '/api/log-in', ['login' => $who, 'password' => 'honeycomb']);
         }
-        $context = stream_context_create(['http' => [
-            'method' => $method,
-            'header' => ['Content-Type: application/json', 'X-Zetema: 1', 'Cookie: ' . self::$sessions[$who]],
-            'content' => $body === null ? '' : json_encode((object) $body, JSON_THROW_ON_ERROR),
-            'ignore_errors' => true,
-        ]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => $method,
+                'header' => ['Content-Type: application/json', 'X-Zetema: 1', 'Cookie: ' . self::$sessions[$who]],
+                'content' => $body === null ? '' : json_encode((object) $body, JSON_THROW_ON_ERROR),
+                'ignore_errors' => true,
+            ],
+        ]);
         $answer = (string) file_get_contents(self::$address . $path, context: $context);
         foreach ($http_response_header as $header) {
             if (preg_match('/^Set-Cookie: ([^;]+)/i', $header, $m) === 1) {

@@ -13,11 +13,18 @@ final class CrowdTest extends ApiTestCase
 {
     public function test_a_crowd_sits_all_assessments_and_its_results_can_be_read(): void
     {
-        self::assertSame(6 * 12, self::getContainer()->get(Crowd::class)->sit([1, 2, 3, 4, 5, 6], 12));
+        self::assertSame(
+            6 * 12,
+            self::getContainer()
+                ->get(Crowd::class)
+                ->sit([1, 2, 3, 4, 5, 6], 12),
+        );
         $this->logIn('orrell');
         $passed = $paths = $bands = [];
         foreach ([1, 2, 3, 4, 5, 6] as $edition) {
-            $mine = array_values(array_filter($this->send('GET', "/api/editions/$edition/results", schema: 'Results')->objects('sittings'), static fn (Fields $s): bool => str_starts_with($s->text('login'), 'simulated-')));
+            $mine = array_values(
+                array_filter($this->send('GET', "/api/editions/$edition/results", schema: 'Results')->objects('sittings'), static fn (Fields $s): bool => str_starts_with($s->text('login'), 'simulated-')),
+            );
             self::assertCount(12, $mine);
             foreach ($mine as $sitting) {
                 self::assertSame('handed in', $sitting->text('how'));

@@ -49,7 +49,10 @@ final class ResultsTest extends ApiTestCase
     public function test_each_sitting_stands_there_with_what_it_came_to(): void
     {
         $told = $this->results();
-        $rows = array_map(static fn (Fields $s): array => [$s->text('login'), $s->text('earned'), $s->text('max'), $s->text('percent'), $s->flag('passed'), $s->text('how'), $s->integer('asked')], $told->objects('sittings'));
+        $rows = array_map(
+            static fn (Fields $s): array => [$s->text('login'), $s->text('earned'), $s->text('max'), $s->text('percent'), $s->flag('passed'), $s->text('how'), $s->integer('asked')],
+            $told->objects('sittings'),
+        );
 
         self::assertContains(['wren', '85', '125', '68', true, 'handed in', 15], $rows);
         self::assertContains(['carrow', '75', '125', '60', false, 'handed in', 15], $rows);
@@ -111,7 +114,9 @@ final class ResultsTest extends ApiTestCase
     {
         $db = self::getContainer()->get(Connection::class);
         for ($i = 0; $i < 450; ++$i) {
-            $db->executeStatement("INSERT INTO sitting (account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, earned, max, percent, passed, summary, extra_time, rehearsal_ahead, state) SELECT account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, '100', '125', '80', 1, summary, extra_time, rehearsal_ahead, state FROM sitting WHERE edition_id = 1 ORDER BY id LIMIT 1");
+            $db->executeStatement(
+                "INSERT INTO sitting (account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, earned, max, percent, passed, summary, extra_time, rehearsal_ahead, state) SELECT account_id, blueprint_id, edition_id, seed, form, started_at, ended_at, '100', '125', '80', 1, summary, extra_time, rehearsal_ahead, state FROM sitting WHERE edition_id = 1 ORDER BY id LIMIT 1",
+            );
         }
         $ids = [];
         for ($from = 0; $from < 500; $from += SittingsAsked::PAGE) {
@@ -128,7 +133,11 @@ final class ResultsTest extends ApiTestCase
         $this->act($this->begin(), ['type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1]]]);
         $this->logIn('orrell');
         $row = $this->results()->objects('sittings')[0];
-        self::assertSame([[['edition' => 1, 'sittings' => 1]], 4], [$this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->items('running'), $this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->integer('sittings')], 'and in the list of blueprints');
+        self::assertSame(
+            [[['edition' => 1, 'sittings' => 1]], 4],
+            [$this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->items('running'), $this->send('GET', '/api/banks/1/blueprints')->objects('blueprints')[0]->integer('sittings')],
+            'and in the list of blueprints',
+        );
 
         self::assertSame(['aldous', null, null, 1], [$row->text('login'), $row->optionalText('ended'), $row->optionalText('how'), $row->integer('answered')]);
         $this->send('GET', '/api/sittings/' . $row->integer('id') . '/paper', status: 422);
@@ -172,7 +181,11 @@ final class ResultsTest extends ApiTestCase
         self::assertSame([['started', 4], ['saved', 1]], [[$replayed(1)->text('kind'), $replayed(1)->integer('events')], [$replayed(2)->text('kind'), $replayed(2)->integer('n')]]);
         foreach ([2 => $first, 3 => $second] as $event => $then) {
             $screen = $replayed($event)->object('screen');
-            self::assertSame([$then->raw()['questions'], $then->raw()['clocks'], $then->integer('deadline')], [$screen->raw()['questions'], $screen->raw()['clocks'], $screen->integer('deadline')], 'what the candidate had before them');
+            self::assertSame(
+                [$then->raw()['questions'], $then->raw()['clocks'], $then->integer('deadline')],
+                [$screen->raw()['questions'], $screen->raw()['clocks'], $screen->integer('deadline')],
+                'what the candidate had before them',
+            );
             self::assertLessThanOrEqual($then->integer('now'), $screen->integer('now'), 'the clock stands where the event came');
         }
         self::assertSame('ended', $replayed(4)->object('screen')->text('phase'));
@@ -229,7 +242,15 @@ final class ResultsTest extends ApiTestCase
         self::assertSame('aldous', $row->text('login'));
         $this->send('POST', '/api/sittings/' . $row->integer('id') . '/staff', ['do' => 'delete', 'reason' => 'asked for it', 'password' => 'honeycomb']);
         $this->assertSurveyIsCounted();
-        self::assertSame([2, 2], [$this->send('GET', "/api/editions/$edition/survey")->objects('questions')[0]->integer('asked'), count($this->results($edition)->objects('sittings'))]);
+        self::assertSame(
+            [2, 2],
+            [
+                $this->send('GET', "/api/editions/$edition/survey")
+                    ->objects('questions')[0]
+                    ->integer('asked'),
+                count($this->results($edition)->objects('sittings')),
+            ],
+        );
         self::assertNotSame([], array_filter($row->objects('bands'), static fn (Fields $band): bool => $band->optionalText('band') !== null));
     }
 
@@ -254,7 +275,9 @@ final class ResultsTest extends ApiTestCase
     {
         $db = self::getContainer()->get(Connection::class);
         self::assertSame(
-            $db->fetchAllNumeric('SELECT s.edition_id, m.revision_id, m.response, COUNT(*) FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.edition_id IS NOT NULL AND s.ended_at IS NOT NULL AND m.stands = 1 AND m.is_graded = 0 GROUP BY 1, 2, 3 ORDER BY 1, 2, 3'),
+            $db->fetchAllNumeric(
+                'SELECT s.edition_id, m.revision_id, m.response, COUNT(*) FROM sitting s JOIN mark m ON m.sitting_id = s.id WHERE s.edition_id IS NOT NULL AND s.ended_at IS NOT NULL AND m.stands = 1 AND m.is_graded = 0 GROUP BY 1, 2, 3 ORDER BY 1, 2, 3',
+            ),
             $db->fetchAllNumeric('SELECT edition_id, revision_id, response, given FROM survey_count WHERE given > 0 ORDER BY 1, 2, 3'),
         );
     }

@@ -37,7 +37,10 @@ final class AdviceTest extends TestCase
     {
         $hints = $name === 'hints' ? ['hints' => [['text' => 'Look again.', 'fromAttempt' => 2], ['text' => 'Still looking?', 'after' => 20]]] : [];
 
-        return Question::fromData(Fields::of(['kind' => 'claim', 'stem' => 'So?', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], ...$hints]), $name, ['Hive', $name]);
+        return Question::fromData(Fields::of(['kind' => 'claim', 'stem' => 'So?', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], ...$hints]), $name, [
+            'Hive',
+            $name,
+        ]);
     }
 
     /**
@@ -47,7 +50,9 @@ final class AdviceTest extends TestCase
      */
     private static function checkpoint(array $whens): array
     {
-        return ['sections' => [['id' => 's', 'steps' => [['id' => 'q', 'question' => 'a'], ['id' => 'c', 'checkpoint' => ['routes' => array_map(static fn (array $when): array => ['when' => $when, 'to' => 'end'], $whens)]]]]]];
+        return [
+            'sections' => [['id' => 's', 'steps' => [['id' => 'q', 'question' => 'a'], ['id' => 'c', 'checkpoint' => ['routes' => array_map(static fn (array $when): array => ['when' => $when, 'to' => 'end'], $whens)]]]]],
+        ];
     }
 
     /** @return iterable<string, array{list<array<string, mixed>>, list<string>}> conditions, what is told */
@@ -98,7 +103,12 @@ final class AdviceTest extends TestCase
                 foreach ($whens as $i => $when) {
                     [$from, $to] = is_array($when['value']) ? array_map(intval(...), $when['value']) : [(int) $when['value'], (int) $when['value']];
                     $holds = match ($when['is']) {
-                        '>=' => $value >= $from, '>' => $value > $from, '<=' => $value <= $from, '<' => $value < $from, '=' => $value === (float) $from || $value === $from, default => $value >= $from && $value <= $to,
+                        '>=' => $value >= $from,
+                        '>' => $value > $from,
+                        '<=' => $value <= $from,
+                        '<' => $value < $from,
+                        '=' => $value === (float) $from || $value === $from,
+                        default => $value >= $from && $value <= $to,
                     };
                     if ($holds) {
                         $taken[$i] = true;

@@ -49,7 +49,13 @@ final class DealtFormTest extends SatCase
 
     public function test_in_a_mixed_section_a_draw_stays_together_and_sections_can_be_mixed(): void
     {
-        $blueprint = ['order' => 'mixed', 'sections' => [['id' => 'a', 'order' => 'mixed', 'steps' => [self::draw('d1', 'Boats', 3), self::q('trim'), ['id' => 'p', 'page' => 'reading']]], ['id' => 'b', 'steps' => [['id' => 'p2', 'page' => 'second']]]]];
+        $blueprint = [
+            'order' => 'mixed',
+            'sections' => [
+                ['id' => 'a', 'order' => 'mixed', 'steps' => [self::draw('d1', 'Boats', 3), self::q('trim'), ['id' => 'p', 'page' => 'reading']]],
+                ['id' => 'b', 'steps' => [['id' => 'p2', 'page' => 'second']]],
+            ],
+        ];
         $orders = [];
         for ($seed = 1; $seed <= 60; ++$seed) {
             $steps = self::steps(self::dealt($blueprint, $seed));

@@ -23,7 +23,11 @@ final class DifferencesTest extends TestCase
         'closing' => ['passed' => 'well'],
         'sections' => [
             ['id' => 'a', 'title' => 'First', 'steps' => [['id' => '1', 'page' => 'welcome'], ['id' => '2', 'question' => 'eggs', 'settings' => ['attempts' => '2']]]],
-            ['id' => 'b', 'title' => 'Second', 'steps' => [['id' => '3', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Hive', 'kinds' => ['one']]]], ['id' => '4', 'checkpoint' => ['routes' => [], 'otherwise' => 'end']]]],
+            [
+                'id' => 'b',
+                'title' => 'Second',
+                'steps' => [['id' => '3', 'draw' => ['take' => 2, 'pool' => ['objective' => 'Hive', 'kinds' => ['one']]]], ['id' => '4', 'checkpoint' => ['routes' => [], 'otherwise' => 'end']]],
+            ],
         ],
     ];
 
@@ -40,11 +44,17 @@ final class DifferencesTest extends TestCase
         yield 'a minimum in points' => [[[['pass', 'objectives', 0], ['objective' => 'Hive', 'points' => '4']]], ['minimum · Hive: 40 % → 4 points']];
         yield 'a band' => [[[['tallies', 0, 'bands', 0, 'to'], 5], [['tallies', 0, 'bands', 1, 'from'], 6]], ['tally · calm: hasty  to 4, steady 5 to (page “well”) → hasty  to 5, steady 6 to (page “well”)']];
         yield 'a closing page' => [[[['closing', 'passed'], 'done']], ['other · closing: – → –']];
-        yield 'a section’s title, time and order' => [[[['sections', 0, 'title'], 'One'], [['sections', 0, 'time'], '5 min'], [['sections', 0, 'order'], 'mixed']], ['section · section: First → One', 'rule in “One” · time: – → 5 min', 'order in “One” · steps: as written → mixed']];
+        yield 'a section’s title, time and order' => [
+            [[['sections', 0, 'title'], 'One'], [['sections', 0, 'time'], '5 min'], [['sections', 0, 'order'], 'mixed']],
+            ['section · section: First → One', 'rule in “One” · time: – → 5 min', 'order in “One” · steps: as written → mixed'],
+        ];
         yield 'a step more and one less' => [[[['sections', 0, 'steps', 0], ['id' => '9', 'question' => 'wax']]], ['step · step: – → question “wax”', 'step · step: page “welcome” → –']];
         yield 'how many are drawn' => [[[['sections', 1, 'steps', 0, 'draw', 'take'], 3]], ['step · step: 2 of Hive: one → 3 of Hive: one']];
         yield 'what is drawn, where words tell it apart no more' => [[[['sections', 1, 'steps', 0, 'draw', 'pool', 'tags'], ['exam']]], ['other in 2 of Hive: one · draw: – → –']];
-        yield 'a step’s attempts, and whether it must be answered' => [[[['sections', 0, 'steps', 1, 'settings', 'attempts'], '3'], [['sections', 0, 'steps', 1, 'rules'], ['mustAnswer' => true]]], ['setting in question “eggs” · attempts: 2 → 3', 'rule in question “eggs” · mustAnswer: – → yes']];
+        yield 'a step’s attempts, and whether it must be answered' => [
+            [[['sections', 0, 'steps', 1, 'settings', 'attempts'], '3'], [['sections', 0, 'steps', 1, 'rules'], ['mustAnswer' => true]]],
+            ['setting in question “eggs” · attempts: 2 → 3', 'rule in question “eggs” · mustAnswer: – → yes'],
+        ];
         yield 'where a checkpoint leads' => [[[['sections', 1, 'steps', 1, 'checkpoint', 'otherwise'], 'next']], ['other in checkpoint · checkpoint: – → –']];
         yield 'steps in another order' => [[[['sections', 0, 'steps'], [self::DOCUMENT['sections'][0]['steps'][1], self::DOCUMENT['sections'][0]['steps'][0]]]], ['order · steps: – → –']];
         yield 'a section less' => [[[['sections'], [self::DOCUMENT['sections'][0]]]], ['section · section: Second → –', 'step · step: 2 of Hive: one → –', 'step · step: checkpoint → –']];

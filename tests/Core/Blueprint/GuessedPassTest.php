@@ -18,8 +18,14 @@ final class GuessedPassTest extends TestCase
 {
     /** Questions of two objectives: h1 to h4 claims (1/2), q1 to q3 of four choices (1/4); "dear" takes 2 points where it is wrong. */
     private const BANK = [
-        'h1' => ['Hives', 'claim'], 'h2' => ['Hives', 'claim'], 'h3' => ['Hives', 'claim'], 'h4' => ['Hives', 'claim'],
-        'q1' => ['Queens', 'one'], 'q2' => ['Queens', 'one'], 'q3' => ['Queens', 'one'], 'dear' => ['Hives', 'dear'],
+        'h1' => ['Hives', 'claim'],
+        'h2' => ['Hives', 'claim'],
+        'h3' => ['Hives', 'claim'],
+        'h4' => ['Hives', 'claim'],
+        'q1' => ['Queens', 'one'],
+        'q2' => ['Queens', 'one'],
+        'q3' => ['Queens', 'one'],
+        'dear' => ['Hives', 'dear'],
     ];
 
     /** @return iterable<string, array{list<array<string, mixed>>, array<string, mixed>, string, string}> steps, pass mark and rules, least, most */
@@ -27,7 +33,9 @@ final class GuessedPassTest extends TestCase
     {
         $fixed = static fn (string ...$names): array => array_map(static fn (string $name): array => ['id' => "f$name", 'question' => $name], array_values($names));
         $draw = static fn (string $id, int $take, string ...$only): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['only' => $only]]];
-        $pass = static fn (string $percent, string ...$objectives): array => ['pass' => ['percent' => $percent, ...($objectives === [] ? [] : ['objectives' => [['objective' => $objectives[0], 'percent' => $objectives[1]]]])]];
+        $pass = static fn (string $percent, string ...$objectives): array => [
+            'pass' => ['percent' => $percent, ...$objectives === [] ? [] : ['objectives' => [['objective' => $objectives[0], 'percent' => $objectives[1]]]]],
+        ];
         yield 'all alike is exact' => [[$draw('d', 2, 'h1', 'h2', 'h3')], $pass('100'), '1/4', '1/4'];
         yield 'one of two' => [$fixed('h1', 'q1'), $pass('50'), '5/8', '5/8'];
         yield 'some are guessed more easily' => [[$draw('d', 1, 'h1', 'q1')], $pass('100'), '1/4', '1/2'];
@@ -41,7 +49,12 @@ final class GuessedPassTest extends TestCase
         $route = static fn (string $sign, string $value, string $to): array => ['id' => 'way', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => $sign, 'value' => $value], 'to' => $to]]]];
         yield 'who is right at once goes to the end' => [[...$fixed('h1'), $route('>=', '1', 'end'), ...$fixed('q1')], $pass('50'), '5/8', '5/8'];
         yield 'who is right must go on' => [[...$fixed('h1'), $route('<', '1', 'end'), ...$fixed('q1')], $pass('100'), '1/8', '1/8'];
-        yield 'a section is looked at' => [[...$fixed('h1', 'h2'), ['id' => 'way', 'checkpoint' => ['routes' => [['when' => ['not' => ['percent' => ['section' => 's'], 'is' => '>=', 'value' => '50']], 'to' => 'end']]]], ...$fixed('q1')], $pass('60'), '3/8', '3/8'];
+        yield 'a section is looked at' => [
+            [...$fixed('h1', 'h2'), ['id' => 'way', 'checkpoint' => ['routes' => [['when' => ['not' => ['percent' => ['section' => 's'], 'is' => '>=', 'value' => '50']], 'to' => 'end']]]], ...$fixed('q1')],
+            $pass('60'),
+            '3/8',
+            '3/8',
+        ];
     }
 
     /**
@@ -63,7 +76,11 @@ final class GuessedPassTest extends TestCase
         $last = ['id' => 'l', 'question' => 'q3'];
         yield 'no pass mark' => [[['id' => 'a', 'question' => 'h1']], ['pass' => null], 'there is no pass mark'];
         yield 'by an outcome' => [[['id' => 'a', 'question' => 'h1'], $way(['outcome' => 'h1', 'is' => ['right']]), $last], [], 'the way divides by what is answered, not by points alone'];
-        yield 'a mixed draw and a route' => [[['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['only' => ['h1', 'q1']]]], $way(['points' => 'all', 'is' => '>=', 'value' => '1']), $last], [], 'the way divides, and a draw takes questions that are not guessed alike'];
+        yield 'a mixed draw and a route' => [
+            [['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['only' => ['h1', 'q1']]]], $way(['points' => 'all', 'is' => '>=', 'value' => '1']), $last],
+            [],
+            'the way divides, and a draw takes questions that are not guessed alike',
+        ];
     }
 
     /**
@@ -85,7 +102,11 @@ final class GuessedPassTest extends TestCase
     private static function guessed(array $steps, array $more): array|string
     {
         $document = array_filter(['v' => 2, 'title' => 'T', 'pass' => ['percent' => '50'], 'sections' => [['id' => 's', 'steps' => $steps]], ...$more], static fn (mixed $part): bool => $part !== null);
-        $eligible = array_map(static fn (string $name, array $of): EligibleQuestion => new EligibleQuestion($name, $of[1] === 'one' ? 'one' : 'claim', [$of[0]], [], null, Points::of('1')), array_keys(self::BANK), self::BANK);
+        $eligible = array_map(
+            static fn (string $name, array $of): EligibleQuestion => new EligibleQuestion($name, $of[1] === 'one' ? 'one' : 'claim', [$of[0]], [], null, Points::of('1')),
+            array_keys(self::BANK),
+            self::BANK,
+        );
 
         return GuessedPass::of(BlueprintReader::planned($document), $eligible, static fn (string $name): array => [self::question($name), null]);
     }
@@ -94,10 +115,12 @@ final class GuessedPassTest extends TestCase
     {
         [$objective, $kind] = self::BANK[$name];
 
-        return TextQuestions::one(match ($kind) {
-            'one' => "objective: $objective\none: Which?\n  name: $name\n  yes: a\n  no: b\n  no: c\n  no: d",
-            'dear' => "objective: $objective\ntrue: Costly.\n  name: $name\n  wrong costs: 2",
-            default => "objective: $objective\ntrue: So it is.\n  name: $name",
-        });
+        return TextQuestions::one(
+            match ($kind) {
+                'one' => "objective: $objective\none: Which?\n  name: $name\n  yes: a\n  no: b\n  no: c\n  no: d",
+                'dear' => "objective: $objective\ntrue: Costly.\n  name: $name\n  wrong costs: 2",
+                default => "objective: $objective\ntrue: So it is.\n  name: $name",
+            },
+        );
     }
 }

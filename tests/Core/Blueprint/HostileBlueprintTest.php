@@ -19,7 +19,32 @@ use Zetema\Tests\Core\Sitting\SatCase;
 /** Whatever stands where something else belongs, a blueprint is read or refused with reasons, and a sitting told or refused: nothing breaks. */
 final class HostileBlueprintTest extends SatCase
 {
-    private const JUNK = [null, true, 0, -1, 7, 1.5, '', 'x', 'end', 'next', 'trim', 'a', '1', '-5', 'none', '60 s', [], ['x'], [[]], ['a' => 1], [['id' => 'trim']], ['page' => 'reading'], ['points' => 'all', 'is' => '>', 'value' => '1'], [null, 5]];
+    private const JUNK = [
+        null,
+        true,
+        0,
+        -1,
+        7,
+        1.5,
+        '',
+        'x',
+        'end',
+        'next',
+        'trim',
+        'a',
+        '1',
+        '-5',
+        'none',
+        '60 s',
+        [],
+        ['x'],
+        [[]],
+        ['a' => 1],
+        [['id' => 'trim']],
+        ['page' => 'reading'],
+        ['points' => 'all', 'is' => '>', 'value' => '1'],
+        [null, 5],
+    ];
     private const EVENTS = '0 start; 1 save trim {"choose":[1]}; 2 check trim; 3 hint trim; 4 go on; 5 go to oar; 6 flag oar; 7 give time 5; 70 go on; 90 hand in';
 
     public function test_a_blueprint_is_read_or_refused_with_reasons(): void

@@ -22,7 +22,11 @@ final class KnownPartsTest extends TestCase
         yield 'a draw takes from what is left' => [$of($draw(2, ['a', 'x', 'b'])), $of($draw(2, ['a', 'b'])), 1];
         yield 'and no more than that' => [$of($draw(3, ['a', 'x', 'y'])), $of($draw(1, ['a'])), 2];
         yield 'a draw of nothing is left out' => [$of($a, $draw(1, ['x', 'y'])), $of($a), 2];
-        yield 'a section of nothing is left out' => [['title' => 'T', 'sections' => [['id' => 's', 'steps' => [['id' => 'q', 'question' => 'x']]], ['id' => 't', 'steps' => [$a]]]], ['title' => 'T', 'sections' => [['id' => 't', 'steps' => [$a]]]], 1];
+        yield 'a section of nothing is left out' => [
+            ['title' => 'T', 'sections' => [['id' => 's', 'steps' => [['id' => 'q', 'question' => 'x']]], ['id' => 't', 'steps' => [$a]]]],
+            ['title' => 'T', 'sections' => [['id' => 't', 'steps' => [$a]]]],
+            1,
+        ];
         yield 'a pool by condition is nobody’s list' => [$of(['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]]), $of(['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]]), 0];
         yield 'pages and checkpoints stay' => [$of(['id' => 'p', 'page' => 'x'], ['id' => 'c', 'checkpoint' => []]), $of(['id' => 'p', 'page' => 'x'], ['id' => 'c', 'checkpoint' => []]), 0];
         yield 'what is no document stays as it is' => ['riddle', 'riddle', 0];

@@ -27,8 +27,15 @@ final class ObjectiveSharesTest extends TestCase
         $one = static fn (string $id, string $objective, string $worth): EligibleQuestion => new EligibleQuestion($id, 'one', ['Bees', ...explode('/', $objective)], [], null, Points::of($worth));
 
         return new ListedStock([
-            $one('h1', 'Hives', '2'), $one('h2', 'Hives/Frames', '2'), $one('h3', 'Hives', '2'), $one('h4', 'Hives', '4'),
-            $one('q1', 'Queens', '1'), $one('q2', 'Queens', '1'), $one('q3', 'Queens', '1'), $one('q4', 'Queens', '1'), $one('asked', 'Queens', '0'),
+            $one('h1', 'Hives', '2'),
+            $one('h2', 'Hives/Frames', '2'),
+            $one('h3', 'Hives', '2'),
+            $one('h4', 'Hives', '4'),
+            $one('q1', 'Queens', '1'),
+            $one('q2', 'Queens', '1'),
+            $one('q3', 'Queens', '1'),
+            $one('q4', 'Queens', '1'),
+            $one('asked', 'Queens', '0'),
         ]);
     }
 
@@ -50,7 +57,11 @@ final class ObjectiveSharesTest extends TestCase
     /** @return iterable<string, array{list<array<string, mixed>>, string, string|null}> steps, objective, least and most in percent */
     public static function forms(): iterable
     {
-        $draw = static fn (string $id, int $take, string $of, array $settings = []): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['objective' => "Bees > $of"]], ...($settings === [] ? [] : ['settings' => $settings])];
+        $draw = static fn (string $id, int $take, string $of, array $settings = []): array => [
+            'id' => $id,
+            'draw' => ['take' => $take, 'pool' => ['objective' => "Bees > $of"]],
+            ...$settings === [] ? [] : ['settings' => $settings],
+        ];
         $fixed = static fn (string $name): array => ['id' => "f$name", 'question' => $name];
         $all = ['id' => 'all', 'draw' => ['take' => 3, 'pool' => ['kinds' => ['one'], 'without' => ['h4', 'asked']]]];
         yield 'fixed questions' => [[$fixed('h4'), $fixed('q1'), $fixed('q2')], 'Bees > Hives', '66.7'];

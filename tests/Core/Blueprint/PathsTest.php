@@ -27,12 +27,20 @@ final class PathsTest extends TestCase
             [$what, $to] = [...explode('>', $step), ''];
             [$routes, $otherwise] = [...explode('!', $to), ''];
             $way = static fn (string $place): string => ctype_digit($place) ? 's' . $place : $place;
-            $written[] = ['id' => 's' . ($i + 1), ...match (true) {
-                $what === 'p' => ['page' => 'a', ...($to === '' ? [] : ['then' => $way($to)])],
-                $what === 'c' => ['checkpoint' => ['routes' => array_map(static fn (string $r): array => ['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => $way($r)], explode(',', $routes)), ...($otherwise === '' ? [] : ['otherwise' => $way($otherwise)])]],
-                $what === 'q' => ['question' => "question $i", ...($to === '' ? [] : ['leads' => ['1' => ['then' => $way($to)]]])],
-                default => ['draw' => ['take' => (int) $what, 'pool' => ['kinds' => ['one']]]],
-            }];
+            $written[] = [
+                'id' => 's' . ($i + 1),
+                ...match (true) {
+                    $what === 'p' => ['page' => 'a', ...$to === '' ? [] : ['then' => $way($to)]],
+                    $what === 'c' => [
+                        'checkpoint' => [
+                            'routes' => array_map(static fn (string $r): array => ['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => $way($r)], explode(',', $routes)),
+                            ...$otherwise === '' ? [] : ['otherwise' => $way($otherwise)],
+                        ],
+                    ],
+                    $what === 'q' => ['question' => "question $i", ...$to === '' ? [] : ['leads' => ['1' => ['then' => $way($to)]]]],
+                    default => ['draw' => ['take' => (int) $what, 'pool' => ['kinds' => ['one']]]],
+                },
+            ];
         }
 
         return new Ways(BlueprintReader::planned(['v' => 2, 'title' => 'T', 'sections' => [['id' => 'all', 'steps' => $written]]]));
@@ -41,11 +49,14 @@ final class PathsTest extends TestCase
     /** @return list<Span> each question of a draw is worth one point to three, a fixed one two */
     private static function asks(Ways $ways): array
     {
-        return array_map(static fn (array $at): Span => match (true) {
-            $at[1] instanceof \Zetema\Core\Blueprint\Step\DrawStep => new Span($at[1]->draw->take, $at[1]->draw->take, Points::of('1')->times($at[1]->draw->take), Points::of('3')->times($at[1]->draw->take)),
-            $at[1] instanceof \Zetema\Core\Blueprint\Step\QuestionStep => new Span(1, 1, Points::of('2'), Points::of('2')),
-            default => Span::nothing(),
-        }, $ways->steps);
+        return array_map(
+            static fn (array $at): Span => match (true) {
+                $at[1] instanceof \Zetema\Core\Blueprint\Step\DrawStep => new Span($at[1]->draw->take, $at[1]->draw->take, Points::of('1')->times($at[1]->draw->take), Points::of('3')->times($at[1]->draw->take)),
+                $at[1] instanceof \Zetema\Core\Blueprint\Step\QuestionStep => new Span(1, 1, Points::of('2'), Points::of('2')),
+                default => Span::nothing(),
+            },
+            $ways->steps,
+        );
     }
 
     private static function words(Span $span): string

@@ -51,7 +51,10 @@ final class PlainBlueprintTest extends TestCase
 
     public function test_what_is_shown_only_once_an_assessment_has_closed_is_not_told_before(): void
     {
-        $document = [...PlainBlueprint::document('T', DealingPlan::fromData(Fields::ofJson(self::PLAN)), new PlainRules()), 'review' => ['passed' => [['rung' => 'total'], ['rung' => 'marked paper', 'when' => 'closed']]]];
+        $document = [
+            ...PlainBlueprint::document('T', DealingPlan::fromData(Fields::ofJson(self::PLAN)), new PlainRules()),
+            'review' => ['passed' => [['rung' => 'total'], ['rung' => 'marked paper', 'when' => 'closed']]],
+        ];
         $rules = PlainRules::of(BlueprintReader::read($document, new TrustedNames()));
 
         self::assertSame([Rung::Total, Rung::Nothing], [$rules->whoPassesSees, $rules->whoDoesNotSees]);
@@ -87,11 +90,32 @@ final class PlainBlueprintTest extends TestCase
 
     public function test_questions_are_called_otherwise_wherever_a_document_names_them_and_nowhere_else(): void
     {
-        $document = ['title' => 'trim', 'sections' => [['id' => 'trim', 'steps' => [
-            ['id' => 'q1', 'question' => 'trim', 'refresher' => ['pages' => ['trim']]],
-            ['id' => 'd1', 'draw' => ['take' => 1, 'pool' => ['objective' => 'trim', 'only' => ['trim', 'oar'], 'without' => ['trim'], 'also' => ['trim']]]],
-            ['id' => 'c1', 'checkpoint' => ['routes' => [['when' => ['all' => [['outcome' => 'trim', 'is' => ['right']], ['not' => ['chosen' => 'trim', 'choice' => 1]], ['points' => ['questions' => ['trim']], 'is' => '>', 'value' => '1']]], 'to' => 'trim']]]],
-        ]]], 'apart' => [['trim', 'oar']]];
+        $document = [
+            'title' => 'trim',
+            'sections' => [
+                [
+                    'id' => 'trim',
+                    'steps' => [
+                        ['id' => 'q1', 'question' => 'trim', 'refresher' => ['pages' => ['trim']]],
+                        ['id' => 'd1', 'draw' => ['take' => 1, 'pool' => ['objective' => 'trim', 'only' => ['trim', 'oar'], 'without' => ['trim'], 'also' => ['trim']]]],
+                        [
+                            'id' => 'c1',
+                            'checkpoint' => [
+                                'routes' => [
+                                    [
+                                        'when' => [
+                                            'all' => [['outcome' => 'trim', 'is' => ['right']], ['not' => ['chosen' => 'trim', 'choice' => 1]], ['points' => ['questions' => ['trim']], 'is' => '>', 'value' => '1']],
+                                        ],
+                                        'to' => 'trim',
+                                    ],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+            'apart' => [['trim', 'oar']],
+        ];
         $called = json_encode(NamedQuestions::called($document, static fn (string $name): string => $name === 'trim' ? 'q5' : $name), JSON_THROW_ON_ERROR);
 
         self::assertSame(8, substr_count($called, '"q5"'));

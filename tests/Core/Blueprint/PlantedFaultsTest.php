@@ -21,12 +21,15 @@ final class PlantedFaultsTest extends TestCase
         $steps = [];
         for ($i = 0; $i < $count; ++$i) {
             $later = static fn (): string => $i + 2 < $count ? 's' . ($i + 2 + $chance->below(max(1, $count - $i - 2))) : 'end';
-            $steps[] = ['id' => "s$i", ...match ($chance->below(4)) {
-                0 => ['page' => 'a page'],
-                1 => ['draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]],
-                2 => ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => (string) $chance->below(9)], 'to' => $later()]]]],
-                default => ['question' => "question $i"],
-            }];
+            $steps[] = [
+                'id' => "s$i",
+                ...match ($chance->below(4)) {
+                    0 => ['page' => 'a page'],
+                    1 => ['draw' => ['take' => 1, 'pool' => ['kinds' => ['one']]]],
+                    2 => ['checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => (string) $chance->below(9)], 'to' => $later()]]]],
+                    default => ['question' => "question $i"],
+                },
+            ];
         }
 
         return $steps;
@@ -54,7 +57,10 @@ final class PlantedFaultsTest extends TestCase
     /** @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, list<string>}> what is put in at a place, what at the end, and what must be told */
     public static function faults(): iterable
     {
-        $way = static fn (string $to, string $otherwise = 'next'): array => ['id' => 'x', 'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => $to]], 'otherwise' => $otherwise]];
+        $way = static fn (string $to, string $otherwise = 'next'): array => [
+            'id' => 'x',
+            'checkpoint' => ['routes' => [['when' => ['points' => 'all', 'is' => '>=', 'value' => '1'], 'to' => $to]], 'otherwise' => $otherwise],
+        ];
         $on = static fn (array $condition): array => ['id' => 'x', 'checkpoint' => ['routes' => [['when' => $condition, 'to' => 'end']]]];
         yield 'a way back' => [[$way('s0')], [], ['x to']];
         yield 'a way to itself' => [[$way('x')], [], ['x to']];

@@ -45,16 +45,28 @@ final class ReachingGridTest extends TestCase
     {
         $grid = (new ReachingGrid(self::checkpoint($conditions), Points::of('20')))->toData();
         self::assertNotNull($grid);
-        $heads = array_map(static fn (array $column): string => implode(' ', array_map(static fn (string $tally, array $range): string => "$tally {$range['from']}..{$range['to']}", array_keys($column), $column)), $grid['columns']);
-        $rows = array_map(static fn (array $range, array $row): string => "{$range['from']} to {$range['to']}: " . implode(' ', array_map(static fn (?int $route): string => (string) ($route ?? '-'), $row)), $grid['points'], $grid['cells']);
-        $parts = [...($heads === [''] ? [] : [implode(' | ', $heads)]), ...$rows, ...($grid['never'] === [] ? [] : ['never ' . implode(', ', $grid['never'])])];
+        $heads = array_map(
+            static fn (array $column): string => implode(' ', array_map(static fn (string $tally, array $range): string => "$tally {$range['from']}..{$range['to']}", array_keys($column), $column)),
+            $grid['columns'],
+        );
+        $rows = array_map(
+            static fn (array $range, array $row): string => "{$range['from']} to {$range['to']}: " . implode(' ', array_map(static fn (?int $route): string => (string) ($route ?? '-'), $row)),
+            $grid['points'],
+            $grid['cells'],
+        );
+        $parts = [...$heads === [''] ? [] : [implode(' | ', $heads)], ...$rows, ...$grid['never'] === [] ? [] : ['never ' . implode(', ', $grid['never'])]];
 
         self::assertSame($expected, implode('; ', $parts));
     }
 
     public function test_every_value_within_a_range_takes_its_route(): void
     {
-        $checkpoint = self::checkpoint([['points' => 'all', 'is' => '<', 'value' => '4'], ['percent' => 'all', 'is' => '>=', 'value' => '77'], ['tally' => 'calm', 'is' => '>=', 'value' => '3'], ['not' => ['points' => 'all', 'is' => '=', 'value' => '9.5']]]);
+        $checkpoint = self::checkpoint([
+            ['points' => 'all', 'is' => '<', 'value' => '4'],
+            ['percent' => 'all', 'is' => '>=', 'value' => '77'],
+            ['tally' => 'calm', 'is' => '>=', 'value' => '3'],
+            ['not' => ['points' => 'all', 'is' => '=', 'value' => '9.5']],
+        ]);
         $grid = (new ReachingGrid($checkpoint, Points::of('20')))->toData();
         self::assertNotNull($grid);
         $tried = 0;
@@ -89,11 +101,24 @@ final class ReachingGridTest extends TestCase
     private static function checkpoint(array $conditions): CheckpointStep
     {
         $tallies = array_map(static fn (string $name): array => ['name' => $name], ['calm', 'haste', ...array_map(static fn (int $i): string => "t$i", range(1, 6))]);
-        $blueprint = BlueprintReader::read(['v' => 2, 'title' => 'T', 'tallies' => $tallies, 'sections' => [['id' => 'one', 'steps' => [
-            ['id' => 'q', 'question' => 'trim'],
-            ['id' => 'c', 'checkpoint' => ['routes' => array_map(static fn (array $when): array => ['when' => $when, 'to' => 'end'], $conditions), 'otherwise' => 'next']],
-            ['id' => 'p', 'question' => 'oar'],
-        ]]]], new TrustedNames());
+        $blueprint = BlueprintReader::read(
+            [
+                'v' => 2,
+                'title' => 'T',
+                'tallies' => $tallies,
+                'sections' => [
+                    [
+                        'id' => 'one',
+                        'steps' => [
+                            ['id' => 'q', 'question' => 'trim'],
+                            ['id' => 'c', 'checkpoint' => ['routes' => array_map(static fn (array $when): array => ['when' => $when, 'to' => 'end'], $conditions), 'otherwise' => 'next']],
+                            ['id' => 'p', 'question' => 'oar'],
+                        ],
+                    ],
+                ],
+            ],
+            new TrustedNames(),
+        );
         $step = $blueprint->sections[0]->steps[1];
         self::assertInstanceOf(CheckpointStep::class, $step);
 

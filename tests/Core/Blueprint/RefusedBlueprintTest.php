@@ -45,10 +45,22 @@ final class RefusedBlueprintTest extends SatCase
         yield 'an id with a space' => [self::whole([['id' => 'a b', 'question' => 'trim']]), 'a b id'];
         yield 'without a shape nothing else is said' => [self::whole([self::q('nobody'), self::q('trim', ['x' => 1])]), 'trim shape'];
         yield 'no such question' => [self::whole([self::q('nobody')]), 'nobody unknown'];
-        yield 'no such page' => [self::whole([['id' => 'p', 'page' => 'none'], self::q('trim', ['refresher' => ['pages' => ['none']]]), self::q('fork', ['leads' => ['1' => ['page' => 'none']]])]), 'fork unknown · p unknown · trim unknown'];
-        yield 'nor a closing one, nor a band’s' => [self::whole([self::q('trim')], ['closing' => ['passed' => 'none'], 'tallies' => [['name' => 'patience', 'bands' => [['name' => 'all', 'page' => 'none']]]]]), 'blueprint unknown · blueprint unknown'];
+        yield 'no such page' => [
+            self::whole([['id' => 'p', 'page' => 'none'], self::q('trim', ['refresher' => ['pages' => ['none']]]), self::q('fork', ['leads' => ['1' => ['page' => 'none']]])]),
+            'fork unknown · p unknown · trim unknown',
+        ];
+        yield 'nor a closing one, nor a band’s' => [
+            self::whole([self::q('trim')], ['closing' => ['passed' => 'none'], 'tallies' => [['name' => 'patience', 'bands' => [['name' => 'all', 'page' => 'none']]]]]),
+            'blueprint unknown · blueprint unknown',
+        ];
         yield 'no such choice' => [self::whole([self::q('fork', ['leads' => ['9' => ['then' => 'end']]]), self::route('end', ['chosen' => 'fork', 'choice' => 9])]), 'c unknown · fork unknown'];
-        yield 'a condition on what is not there' => [self::whole([self::q('fork'), self::route('end', ['any' => [['tally' => 'haste', 'is' => '>', 'value' => '1'], ['points' => ['section' => 'zz'], 'is' => '>', 'value' => '1'], ['outcome' => 'nobody', 'is' => ['right']]]])]), 'c unknown · c unknown · c unknown'];
+        yield 'a condition on what is not there' => [
+            self::whole([
+                self::q('fork'),
+                self::route('end', ['any' => [['tally' => 'haste', 'is' => '>', 'value' => '1'], ['points' => ['section' => 'zz'], 'is' => '>', 'value' => '1'], ['outcome' => 'nobody', 'is' => ['right']]]]),
+            ]),
+            'c unknown · c unknown · c unknown',
+        ];
         yield 'kept apart from nobody' => [self::whole([self::q('trim')], ['apart' => [['trim', 'nobody']]]), 'blueprint unknown'];
         yield 'a pool that names nobody' => [self::whole([['id' => 'd', 'draw' => ['take' => 1, 'pool' => ['only' => ['nobody']]]]]), 'd unknown'];
         yield 'no step to lead to' => [self::whole([self::q('trim'), self::route('nowhere')]), 'c unknown'];
@@ -69,20 +81,50 @@ final class RefusedBlueprintTest extends SatCase
         yield 'leads in any order' => [self::whole([self::q('fork', ['leads' => ['1' => ['page' => 'care']]])], $free), 'fork leads'];
         yield 'a page that leads on from a shared screen' => [self::whole([[...$p, 'then' => 'end']], $shared), 'p then'];
         yield 'times on a shared screen' => [self::whole([self::q('trim', ['settings' => ['time' => '5 s']])], $shared, ['settings' => ['time' => '9 s']]), 'a time · trim time'];
-        yield 'ways in a mixed section' => [self::whole([[...$p, 'then' => 'end'], self::q('fork', ['leads' => ['1' => ['then' => 'end']]]), self::route('end')], [], ['order' => 'mixed']), 'c order · fork order · p order'];
+        yield 'ways in a mixed section' => [
+            self::whole([[...$p, 'then' => 'end'], self::q('fork', ['leads' => ['1' => ['then' => 'end']]]), self::route('end')], [], ['order' => 'mixed']),
+            'c order · fork order · p order',
+        ];
         yield 'a checkpoint while sections are mixed' => [self::whole([self::q('trim'), self::route('end')], ['order' => 'mixed']), 'blueprint order'];
         yield 'a way back' => [self::whole([self::q('trim'), self::route('trim')]), 'c to'];
-        yield 'into the middle of a shared screen' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('count')]], ['id' => 'b', ...$shared, 'steps' => [self::q('trim'), self::q('count')]]]], 'c to'];
+        yield 'into the middle of a shared screen' => [
+            ['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('count')]], ['id' => 'b', ...$shared, 'steps' => [self::q('trim'), self::q('count')]]]],
+            'c to',
+        ];
         yield 'to its beginning' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('trim')]], ['id' => 'b', ...$shared, 'steps' => [self::q('trim'), self::q('count')]]]], ''];
-        yield 'into the middle of a stretch of two sections' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('c2')]], ['id' => 'b', ...$free, 'steps' => [self::q('trim')]], ['id' => 'c2', ...$free, 'steps' => [self::q('count')]]]], 'c to'];
+        yield 'into the middle of a stretch of two sections' => [
+            ['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('c2')]], ['id' => 'b', ...$free, 'steps' => [self::q('trim')]], ['id' => 'c2', ...$free, 'steps' => [self::q('count')]]]],
+            'c to',
+        ];
         yield 'a step that no way comes to' => [self::whole([['id' => 'p', 'page' => 'reading', 'then' => 'oar'], self::q('trim'), self::q('oar')]), 'trim reach'];
         yield 'while something else is wrong, ways are not looked at' => [self::whole([['id' => 'p', 'page' => 'reading', 'then' => 'oar'], self::q('trim'), self::q('oar'), self::q('nobody')]), 'nobody unknown'];
-        yield 'a condition on what comes after' => [['sections' => [['id' => 'a', 'steps' => [self::q('oar'), self::route('end', ['all' => [['outcome' => 'trim', 'is' => ['right']], ['points' => ['section' => 'b'], 'is' => '>', 'value' => '1']]])]], ['id' => 'b', 'steps' => [self::q('trim')]]]], 'c condition · c condition'];
-        yield 'a section of pages alone comes before all the same' => [['sections' => [['id' => 'a', 'steps' => [['id' => 'p', 'page' => 'reading']]], ['id' => 'b', 'steps' => [self::q('oar'), self::route('end', ['points' => ['section' => 'a'], 'is' => '>', 'value' => '1'])]]]], ''];
-        foreach (['a gap' => [['to' => 2], ['from' => 4]], 'an overlap' => [['to' => 2], ['from' => 2]], 'from above to' => [['from' => 3, 'to' => 1]], 'an open end inside' => [['from' => 1], ['from' => 4]]] as $what => $bands) {
+        yield 'a condition on what comes after' => [
+            [
+                'sections' => [
+                    ['id' => 'a', 'steps' => [self::q('oar'), self::route('end', ['all' => [['outcome' => 'trim', 'is' => ['right']], ['points' => ['section' => 'b'], 'is' => '>', 'value' => '1']]])]],
+                    ['id' => 'b', 'steps' => [self::q('trim')]],
+                ],
+            ],
+            'c condition · c condition',
+        ];
+        yield 'a section of pages alone comes before all the same' => [
+            ['sections' => [['id' => 'a', 'steps' => [['id' => 'p', 'page' => 'reading']]], ['id' => 'b', 'steps' => [self::q('oar'), self::route('end', ['points' => ['section' => 'a'], 'is' => '>', 'value' => '1'])]]]],
+            '',
+        ];
+        foreach (
+            ['a gap' => [['to' => 2], ['from' => 4]], 'an overlap' => [['to' => 2], ['from' => 2]], 'from above to' => [['from' => 3, 'to' => 1]], 'an open end inside' => [['from' => 1], ['from' => 4]]] as $what => $bands
+        ) {
             yield $what => [self::whole([self::q('trim')], ['tallies' => [['name' => 'patience', 'bands' => array_map(static fn (array $band): array => [...$band, 'name' => 'x'], $bands)]]]), 'blueprint bands'];
         }
-        foreach (['both' => ['points' => '1', 'percent' => '5'], 'neither' => ['objectives' => []], 'below 0' => ['points' => '-1'], 'above 100' => ['percent' => '101'], 'a minimum, too' => ['points' => '1', 'objectives' => [['objective' => 'Boats']]]] as $what => $pass) {
+        foreach (
+            [
+                'both' => ['points' => '1', 'percent' => '5'],
+                'neither' => ['objectives' => []],
+                'below 0' => ['points' => '-1'],
+                'above 100' => ['percent' => '101'],
+                'a minimum, too' => ['points' => '1', 'objectives' => [['objective' => 'Boats']]],
+            ] as $what => $pass
+        ) {
             yield "a pass mark of $what" => [self::whole([self::q('trim')], ['pass' => $pass]), 'blueprint pass'];
         }
         foreach (['no number' => 'many', 'less than nothing' => '-1', 'more than all' => '100.5'] as $what => $percent) {

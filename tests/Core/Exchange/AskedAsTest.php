@@ -46,7 +46,19 @@ final class AskedAsTest extends TestCase
     public function test_it_is_asked_as_another_kind_where_it_can_be(Source $source, KindId $kind, array $expected): void
     {
         $found = iterator_to_array((new AskedAs($source, $kind))->questions(), false);
-        $told = array_map(static fn (Found $f): string => $f->question === null ? json_encode($f->problems, JSON_THROW_ON_ERROR) : $f->question->kind::id()->value . ': ' . implode(', ', $f->question->kind->choices() === [] ? AnswerLine::texts($f->question->kind->keyInWords()) : array_map(static fn ($c): string => $c->text, array_filter($f->question->kind->choices(), static fn ($c): bool => $c->isKey))), $found);
+        $told = array_map(
+            static fn (Found $f): string => $f->question === null
+                ? json_encode($f->problems, JSON_THROW_ON_ERROR)
+                : $f->question->kind::id()->value .
+                    ': ' .
+                    implode(
+                        ', ',
+                        $f->question->kind->choices() === []
+                            ? AnswerLine::texts($f->question->kind->keyInWords())
+                            : array_map(static fn ($c): string => $c->text, array_filter($f->question->kind->choices(), static fn ($c): bool => $c->isKey)),
+                    ),
+            $found,
+        );
         self::assertSame($expected, $told);
     }
 
@@ -56,6 +68,9 @@ final class AskedAsTest extends TestCase
         [$plain] = iterator_to_array(self::paper($text)->questions(), false);
         [$asked] = iterator_to_array((new AskedAs(self::paper($text), KindId::Several))->questions(), false);
         self::assertStringEndsWith('asked as several, as was chosen', $asked->why);
-        self::assertSame([$plain->fromLine, $plain->toLine, $plain->question?->stem, $plain->question?->objective, $plain->question?->settings->values], [$asked->fromLine, $asked->toLine, $asked->question?->stem, $asked->question?->objective, $asked->question?->settings->values]);
+        self::assertSame(
+            [$plain->fromLine, $plain->toLine, $plain->question?->stem, $plain->question?->objective, $plain->question?->settings->values],
+            [$asked->fromLine, $asked->toLine, $asked->question?->stem, $asked->question?->objective, $asked->question?->settings->values],
+        );
     }
 }

@@ -47,7 +47,11 @@ final class HostileFilesTest extends TestCase
         Speed::within(5_000, function () use ($make, &$off): void {
             $off = ReadOff::of($make());
         });
-        self::assertNotSame([], array_filter($off, static fn (string $line): bool => str_starts_with($line, '!') && ($problem === '' || str_contains($line, $problem))), mb_substr(implode("\n", array_slice($off, 0, 5)), 0, 500));
+        self::assertNotSame(
+            [],
+            array_filter($off, static fn (string $line): bool => str_starts_with($line, '!') && ($problem === '' || str_contains($line, $problem))),
+            mb_substr(implode("\n", array_slice($off, 0, 5)), 0, 500),
+        );
     }
 
     /** @return iterable<string, array{string, Encoding}> */

@@ -22,11 +22,14 @@ final class SafeZipTest extends TestCase
         yield 'twice but for the case' => [static fn (\ZipArchive $z): array => [$z->addFromString('a.xml', 'x'), $z->addFromString('A.xml', 'y')], 'twice'];
         yield 'a link' => [static fn (\ZipArchive $z): array => [$z->addFromString('a', '/etc/passwd'), $z->setExternalAttributesName('a', \ZipArchive::OPSYS_UNIX, 0o120777 << 16)], 'link'];
         yield 'encrypted' => [static fn (\ZipArchive $z): array => [$z->addFromString('a', 'x'), $z->setEncryptionName('a', \ZipArchive::EM_AES_256, 'secret')], 'encrypted'];
-        yield 'many' => [static function (\ZipArchive $z): void {
-            for ($i = 0; $i <= 5_000; ++$i) {
-                $z->addFromString("$i", '');
-            }
-        }, '5,000'];
+        yield 'many' => [
+            static function (\ZipArchive $z): void {
+                for ($i = 0; $i <= 5_000; ++$i) {
+                    $z->addFromString("$i", '');
+                }
+            },
+            '5,000',
+        ];
         yield 'large' => [static fn (\ZipArchive $z) => $z->addFromString('a', str_repeat(random_bytes(1_000), 20_001)), '20 MB'];
         yield 'much larger than packed' => [static fn (\ZipArchive $z) => $z->addFromString('a', str_repeat('a', 3_000_000)), '100 times'];
     }

@@ -90,7 +90,19 @@ final class SpreadsheetTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function numbers(): iterable
     {
-        foreach (['12' => '12', '0.1' => '0.1', '1E-3' => '0.001', '1.5E3' => '1500', '-2.50' => '-2.5', '123456789012' => '123456789012', '1e21' => '1000000000000000000000', '3.1400000000000001' => '3.14', str_repeat('9', 400) => str_repeat('9', 400)] as $stored => $shown) {
+        foreach (
+            [
+                '12' => '12',
+                '0.1' => '0.1',
+                '1E-3' => '0.001',
+                '1.5E3' => '1500',
+                '-2.50' => '-2.5',
+                '123456789012' => '123456789012',
+                '1e21' => '1000000000000000000000',
+                '3.1400000000000001' => '3.14',
+                str_repeat('9', 400) => str_repeat('9', 400),
+            ] as $stored => $shown
+        ) {
             yield (string) $stored => [(string) $stored, $shown];
         }
     }
@@ -117,7 +129,10 @@ final class SpreadsheetTest extends TestCase
         $zip->addFromString('xl/workbook.xml', "<workbook $main xmlns:r=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships\"><sheets>$sheets</sheets></workbook>");
         $zip->addFromString('xl/_rels/workbook.xml.rels', "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">$links</Relationships>");
         $zip->addFromString('xl/sharedStrings.xml', "<sst $main><si><t>When?</t></si><si><t>in spring</t></si></sst>");
-        $zip->addFromString('xl/styles.xml', "<styleSheet $main><numFmts><numFmt numFmtId=\"170\" formatCode=\"dd\\.mm\\.yyyy\"/><numFmt numFmtId=\"171\" formatCode='0.0&quot; days&quot;'/></numFmts><cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"170\"/><xf numFmtId=\"171\"/></cellXfs></styleSheet>");
+        $zip->addFromString(
+            'xl/styles.xml',
+            "<styleSheet $main><numFmts><numFmt numFmtId=\"170\" formatCode=\"dd\\.mm\\.yyyy\"/><numFmt numFmtId=\"171\" formatCode='0.0&quot; days&quot;'/></numFmts><cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"170\"/><xf numFmtId=\"171\"/></cellXfs></styleSheet>",
+        );
         $zip->close();
     }
 }

@@ -30,7 +30,10 @@ final class TableTest extends TestCase
         yield 'several places' => ["Question,A,B,C,Key\nWho lays?,drone,queen,worker,\"1, 3\"", ['several: Who lays? / yes: drone / no: queen / yes: worker']];
         yield 'several texts' => ["Question,A,B,C,Key\nWho lays?,drone,queen,worker,drone; worker", ['several: Who lays? / yes: drone / no: queen / yes: worker']];
         yield 'a choice left out' => ["Question,A,B,C,Key\nWho lays?,drone,,worker,C", ['one: Who lays? / no: drone / yes: worker']];
-        yield 'a kind' => ["Type,Question,A,B,Key\nsingle choice,Who lays?,drone,queen,B\nmultiple response,Who lays?,drone,queen,B", ['one: Who lays? / no: drone / yes: queen', 'several: Who lays? / no: drone / yes: queen']];
+        yield 'a kind' => [
+            "Type,Question,A,B,Key\nsingle choice,Who lays?,drone,queen,B\nmultiple response,Who lays?,drone,queen,B",
+            ['one: Who lays? / no: drone / yes: queen', 'several: Who lays? / no: drone / yes: queen'],
+        ];
         yield 'place of one, text of another' => ["Question,A,B,C,Key\nHow many?,2,4,6,2", ['!2: text of another']];
         yield 'one with two keys' => ["Type,Question,A,B,C,Key\none,Who?,drone,queen,worker,AB", ['!2: names 2']];
         yield 'one choice' => ["Question,A,B,Key\nWho?,drone,,A", ['!2: at least two']];
@@ -68,9 +71,14 @@ final class TableTest extends TestCase
         yield 'an order that leaves one out' => ["Type,Question,A,B,C,Key\nsequence,In order.,lid,smoker,frame,\"B, A\"", ['!2: names each item once']];
         yield 'no kind' => ["Type,Question,Key\nriddle,Who?,she", ['!2: is no kind']];
 
-        yield 'all the rest' => ["Question,Answer,Points,Topic,Subtopic,Tags,Difficulty,Hint,Id,If right,Feedback wrong\nWho?,she,\"2,5\",Queens,Laying,a; b,Easy,Look.,q 1,Well.,No.",
-            ['objective: Queens > Laying / text: Who? / name: q 1 / tags: a, b / difficulty: easy / points: 2.5 / answer: she / hint: Look. / if right: Well. / if wrong: No.']];
-        yield 'feedback of a choice' => ["Question,A,B,Answer,Feedback A,Option B feedback,Explanation\nWho?,he,she,B,Not he.,She.,So it is.", ['one: Who? / no: he / says: Not he. / yes: she / says: She. / if right: So it is. / if wrong: So it is.']];
+        yield 'all the rest' => [
+            "Question,Answer,Points,Topic,Subtopic,Tags,Difficulty,Hint,Id,If right,Feedback wrong\nWho?,she,\"2,5\",Queens,Laying,a; b,Easy,Look.,q 1,Well.,No.",
+            ['objective: Queens > Laying / text: Who? / name: q 1 / tags: a, b / difficulty: easy / points: 2.5 / answer: she / hint: Look. / if right: Well. / if wrong: No.'],
+        ];
+        yield 'feedback of a choice' => [
+            "Question,A,B,Answer,Feedback A,Option B feedback,Explanation\nWho?,he,she,B,Not he.,She.,So it is.",
+            ['one: Who? / no: he / says: Not he. / yes: she / says: She. / if right: So it is. / if wrong: So it is.'],
+        ];
         yield 'feedback by letters in one cell' => ["Question,A,B,Answer,Feedback\nWho?,he,she,B,\"A: Not he.\nB) She.\"", ['one: Who? / no: he / says: Not he. / yes: she / says: She.']];
         yield 'no points' => ["Question,Answer,Points\nWho?,she,many", ['!2: are no points']];
         yield 'no difficulty' => ["Question,Answer,Difficulty\nWho?,she,tricky", ['!2: no difficulty']];
@@ -129,7 +137,10 @@ final class TableTest extends TestCase
     {
         yield 'by headings' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => ['One', 'Two']]], ['one: Who? / no: he / yes: she']];
         yield 'by places' => [['headings' => 2, 'columns' => ['stem' => 1, 'key' => 4, 'choices' => [2, 3], 'feedback' => 'Note']], ['one: Who? / no: he / yes: she / if right: So. / if wrong: So.']];
-        yield 'with what fills empty cells' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => ['One', 'Two']], 'every' => ['points' => '2', 'objective' => 'Signals']], ['objective: Signals / one: Who? / points: 2 / no: he / yes: she']];
+        yield 'with what fills empty cells' => [
+            ['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => ['One', 'Two']], 'every' => ['points' => '2', 'objective' => 'Signals']],
+            ['objective: Signals / one: Who? / points: 2 / no: he / yes: she'],
+        ];
         yield 'all choices in one column' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => 'One']], ['!3: at least two']];
         yield 'a choice that no column holds' => [['columns' => ['stem' => 'Wording', 'key' => 'Reply', 'choices' => [null, 'One', 'Two']]], ['one: Who? / yes: he / no: she']];
         yield 'without headings' => [['headings' => 0, 'columns' => ['stem' => 1, 'key' => 5]], ['text: Guild words / answer: ok', 'text: Wording / answer: Note', 'text: Who? / answer: So.']];

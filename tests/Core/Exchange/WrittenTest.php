@@ -88,7 +88,9 @@ final class WrittenTest extends TestCase
     /** @return iterable<string, array{string, string|null}> */
     public static function points(): iterable
     {
-        foreach (['2' => '2', '2,5' => '2.5', '½' => '0.5', '1½' => '1.5', '1 ½' => '1.5', '0.01' => '0.01', '1000' => '1000', '0' => null, '0.001' => null, '1001' => null, '1.2.3' => null, 'two' => null, '' => null] as $said => $points) {
+        foreach (
+            ['2' => '2', '2,5' => '2.5', '½' => '0.5', '1½' => '1.5', '1 ½' => '1.5', '0.01' => '0.01', '1000' => '1000', '0' => null, '0.001' => null, '1001' => null, '1.2.3' => null, 'two' => null, '' => null] as $said => $points
+        ) {
             yield "“{$said}”" => [(string) $said, $points];
         }
     }

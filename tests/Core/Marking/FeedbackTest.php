@@ -15,21 +15,21 @@ use Zetema\Tests\Core\TextQuestions;
 final class FeedbackTest extends TestCase
 {
     private const ONE = <<<'TEXT'
-        one: W
-          points: 10
-          attempts: 3
-          yes: a
-            says: About a.
-          no: b
-            says: About b.
-          no: c
-          if right: Well.
-          if wrong: Any time.
-          if wrong on attempt 2: Second time.
-          if wrong on the last attempt: Last time.
-          note when chosen 3: You took c.
-          note when not chosen 1 on attempt 1: You left a.
-        TEXT;
+    one: W
+      points: 10
+      attempts: 3
+      yes: a
+        says: About a.
+      no: b
+        says: About b.
+      no: c
+      if right: Well.
+      if wrong: Any time.
+      if wrong on attempt 2: Second time.
+      if wrong on the last attempt: Last time.
+      note when chosen 3: You took c.
+      note when not chosen 1 on attempt 1: You left a.
+    TEXT;
 
     /** @return iterable<string, array{string, mixed, int, list<string>}> text, response, attempt, what is said */
     public static function said(): iterable
@@ -44,7 +44,12 @@ final class FeedbackTest extends TestCase
         yield 'a wording' => ["text: T\n answer: varroa\n  says: Yes.\n answer 50 %: mite\n  says: Which one?", ['text' => 'mite'], 1, ['Which one?']];
         yield 'a span' => ["number: N\n answer: 1 to 2\n  says: Near.\n answer: 5", ['text' => '1.5'], 1, ['Near.']];
         yield 'wordings of gaps' => ["gaps: ___ ___\n gap 1: a\n  says: First.\n gap 2: b\n  says: Second.\n gap 2: c\n  says: Third.", ['gaps' => ['1' => 'a', '2' => 'c']], 1, ['First.', 'Third.']];
-        yield 'areas that were hit' => ["regions: R\n clicks: 2\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9\n  says: There.\n area no: rectangle 20 0 9 9\n  says: Honey.", ['points' => [[21, 1], [50, 50]]], 1, ['Honey.']];
+        yield 'areas that were hit' => [
+            "regions: R\n clicks: 2\n image: f.svg\n  shows: s\n area yes: rectangle 0 0 9 9\n  says: There.\n area no: rectangle 20 0 9 9\n  says: Honey.",
+            ['points' => [[21, 1], [50, 50]]],
+            1,
+            ['Honey.'],
+        ];
         yield 'an order has no words of its own' => ["order: O\n if partly right: Nearly.\n marking: parts by place\n item: a\n item: b\n item: c", ['order' => [1, 3, 2]], 1, ['Nearly.']];
     }
 
@@ -59,7 +64,15 @@ final class FeedbackTest extends TestCase
     {
         $question = TextQuestions::one(self::ONE);
         $plan = MarkingPlan::of($question, $question->effective());
-        $shown = static fn (int $choice, bool $counts, bool $isLate): array => (new FeedbackChooser())->shown($question, $plan, $response = Response::choosing([$choice]), (new Marker())->mark($plan, $response, late: $isLate), 1, false, $counts);
+        $shown = static fn (int $choice, bool $counts, bool $isLate): array => (new FeedbackChooser())->shown(
+            $question,
+            $plan,
+            $response = Response::choosing([$choice]),
+            (new Marker())->mark($plan, $response, late: $isLate),
+            1,
+            false,
+            $counts,
+        );
 
         self::assertSame([null], $shown(1, false, true));
         self::assertSame(['Any time.', 'About b.', 'You left a.'], $shown(2, true, false));

@@ -24,7 +24,15 @@ final class GoodTimeTest extends TestCase
         $text = "text: T\n typos: 2\n ignore: case, accents, punctuation\n pattern: *a*b*c*d*e*f*z\n" . implode("\n", array_map(static fn (int $i): string => " answer: accepted wording number $i", range(1, 5000)));
         [$question, $plan] = self::question($text);
         (new Marker())->mark($plan, Response::typed('warm'));
-        foreach ([['text' => str_repeat('abcdef', 1_600)], ['text' => 'accepted wordnig number 4999 and some'], ['text' => 'acepted wording numbr 4321'], ['text' => str_repeat('a', 1_000_000)], ['text' => str_repeat("\u{0301}", 5_000)]] as $given) {
+        foreach (
+            [
+                ['text' => str_repeat('abcdef', 1_600)],
+                ['text' => 'accepted wordnig number 4999 and some'],
+                ['text' => 'acepted wording numbr 4321'],
+                ['text' => str_repeat('a', 1_000_000)],
+                ['text' => str_repeat("\u{0301}", 5_000)],
+            ] as $given
+        ) {
             Speed::within(100, static function () use ($plan, $question, $given): void {
                 try {
                     (new Marker())->mark($plan, $question->kind->response($given, $question->effective()));
@@ -48,11 +56,12 @@ final class GoodTimeTest extends TestCase
     /** @return iterable<string, array{string, bool}> question, whether it is answered (else it is refused) */
     public static function heavy(): iterable
     {
-        $choices = static fn (callable $weight): string => "several: W\n marking: weighed" . implode('', array_map(static fn (int $i): string => sprintf("\n yes %s: c%d", is_string($w = $weight($i)) ? $w : '', $i), range(1, 40)));
-        $areas = static fn (int $clicks, string $marking): string => "regions: W\n image: a.svg\n  size: 1600 1200\n  shows: s\n clicks: $clicks\n marking: $marking"
-            . implode('', array_map(static fn (int $i): string => "\n area yes" . ($marking === 'weighed' ? " $i" : '') . ': polygon ' . ($i * 120) . ',10 ' . ($i * 120 + 100) . ',500 ' . ($i * 120) . ',1100', range(1, 12)));
+        $choices = static fn (callable $weight): string => "several: W\n marking: weighed" .
+            implode('', array_map(static fn (int $i): string => sprintf("\n yes %s: c%d", is_string($w = $weight($i)) ? $w : '', $i), range(1, 40)));
+        $areas = static fn (int $clicks, string $marking): string => "regions: W\n image: a.svg\n  size: 1600 1200\n  shows: s\n clicks: $clicks\n marking: $marking" .
+            implode('', array_map(static fn (int $i): string => "\n area yes" . ($marking === 'weighed' ? " $i" : '') . ': polygon ' . $i * 120 . ',10 ' . ($i * 120 + 100) . ',500 ' . $i * 120 . ',1100', range(1, 12)));
         yield 'forty weighed choices' => [$choices(static fn (int $i): string => (string) $i), true];
-        yield 'forty weighed choices, any sum different' => [$choices(static fn (int $i): string => $i . '.' . ($i * 7 % 90 + 10)), false];
+        yield 'forty weighed choices, any sum different' => [$choices(static fn (int $i): string => $i . '.' . ((($i * 7) % 90) + 10)), false];
         yield 'five clicks on twelve areas' => [$areas(5, 'parts'), true];
         yield 'twelve clicks on twelve areas' => [$areas(12, 'parts'), false];
         yield 'twelve clicks on twelve weighed areas' => [$areas(12, 'weighed'), false];

@@ -167,7 +167,10 @@ final class GuessingTest extends TestCase
     {
         yield 'a number: borders and one step beyond' => ["number: N\n answer: 14 within 0.6\n answer 50 %: 12", ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'a text: wordings and near misses' => ["text: T\n answer: varroa\n answer 50 %: mite", ['right', 'partly right', 'wrong', 'unanswered']];
-        yield 'clicks: each area, all keys, beside' => ["regions: R\n clicks: 2\n marking: parts\n image: f.svg\n  size: 100 100\n  shows: s\n area yes: ellipse 20 20 9 9\n area yes: rectangle 50 50 9 9", ['right', 'partly right', 'wrong', 'unanswered']];
+        yield 'clicks: each area, all keys, beside' => [
+            "regions: R\n clicks: 2\n marking: parts\n image: f.svg\n  size: 100 100\n  shows: s\n area yes: ellipse 20 20 9 9\n area yes: rectangle 50 50 9 9",
+            ['right', 'partly right', 'wrong', 'unanswered'],
+        ];
         yield 'fourteen choices' => ["several: S\n marking: parts\n" . str_repeat(" yes: k\n", 5) . str_repeat(" no: d\n", 9), ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'eight pairs' => ["pairs: P\n marking: parts\n" . implode('', array_map(static fn (int $i): string => " pair: a$i\n  with: b$i\n", range(1, 8))), ['right', 'partly right', 'wrong', 'unanswered']];
         yield 'ten in order' => ["order: O\n marking: parts by place\n" . implode('', array_map(static fn (int $i): string => " item: $i\n", range(1, 10))), ['right', 'partly right', 'wrong', 'unanswered']];
@@ -185,8 +188,9 @@ final class GuessingTest extends TestCase
 
     public function test_no_mark_is_above_the_worth_or_below_the_floor_and_whole_is_never_above_parts(): void
     {
-        $this->limitTo(80)->forAll(Generators::choose(1, 4), Generators::choose(1, 4), Generators::elements('0', '0.5', '1', '2'), Generators::elements('none', '0', '-1'), Generators::choose(0, 3))->then(
-            function (int $keys, int $others, string $costs, string $floor, int $wrong): void {
+        $this->limitTo(80)
+            ->forAll(Generators::choose(1, 4), Generators::choose(1, 4), Generators::elements('0', '0.5', '1', '2'), Generators::elements('none', '0', '-1'), Generators::choose(0, 3))
+            ->then(function (int $keys, int $others, string $costs, string $floor, int $wrong): void {
                 $text = "several: W\n points: 6\n wrong costs: $wrong\n floor: $floor\n" . str_repeat(" yes: k\n", $keys) . str_repeat(" no: d\n", $others);
                 [$whole, $parts] = [self::question($text . ' marking: whole'), self::question($text . " marking: parts\n wrong part costs: $costs")];
                 foreach ($parts[0]->kind->space($parts[0]->effective())->all() as $response) {
@@ -195,22 +199,23 @@ final class GuessingTest extends TestCase
                     self::assertTrue($floor === 'none' || $earned->compare(Points::of($floor)) >= 0);
                     self::assertLessThanOrEqual(0, (new Marker())->mark($whole[1], $response)->earned->compare($earned));
                 }
-            },
-        );
+            });
     }
 
     public function test_permuting_the_choices_changes_no_mark(): void
     {
         $lines = [' yes: a', ' no: b', ' yes: c', ' no: d'];
-        $this->limitTo(24)->forAll(Generators::elements('whole', 'parts', 'each'), Generators::choose(1, 23))->then(function (string $marking, int $seed) use ($lines): void {
-            $order = (new \Zetema\Core\Drawing\Chance($seed))->shuffled([0, 1, 2, 3]);
-            [$q, $plan] = self::question("several: W\n marking: $marking\n" . implode("\n", $lines));
-            [, $mixed] = self::question("several: W\n marking: $marking\n" . implode("\n", array_map(static fn (int $i): string => $lines[$i], $order)));
-            foreach ($q->kind->space($q->effective())->all() as $response) {
-                $moved = Response::choosing(array_map(static fn (int $id): int => (int) array_search($id - 1, $order, true) + 1, ChosenChoices::in($response)));
-                self::assertEquals((new Marker())->mark($plan, $response)->earned, (new Marker())->mark($mixed, $moved)->earned);
-            }
-        });
+        $this->limitTo(24)
+            ->forAll(Generators::elements('whole', 'parts', 'each'), Generators::choose(1, 23))
+            ->then(function (string $marking, int $seed) use ($lines): void {
+                $order = (new \Zetema\Core\Drawing\Chance($seed))->shuffled([0, 1, 2, 3]);
+                [$q, $plan] = self::question("several: W\n marking: $marking\n" . implode("\n", $lines));
+                [, $mixed] = self::question("several: W\n marking: $marking\n" . implode("\n", array_map(static fn (int $i): string => $lines[$i], $order)));
+                foreach ($q->kind->space($q->effective())->all() as $response) {
+                    $moved = Response::choosing(array_map(static fn (int $id): int => (int) array_search($id - 1, $order, true) + 1, ChosenChoices::in($response)));
+                    self::assertEquals((new Marker())->mark($plan, $response)->earned, (new Marker())->mark($mixed, $moved)->earned);
+                }
+            });
     }
 
     public function test_a_draw_that_changes_the_worth_scales_all_that_is_said_in_points(): void
@@ -219,7 +224,10 @@ final class GuessingTest extends TestCase
         $half = MarkingPlan::of($question, $question->effective(step: Settings::of(['points' => '3'])));
         $earned = static fn (mixed $response, int $attempt = 1, int $hints = 0): string => (string) (new Marker())->mark($half, $question->kind->response($response, $question->effective()), $attempt, $hints)->earned;
 
-        self::assertSame(['3', '-1', '-0.5', '1.5', '1.5', '2.5'], [$earned(['choose' => [1]]), $earned(['choose' => [2]]), $earned(null), $earned(['choose' => [1]], 2), $earned(['choose' => [1]], 3), $earned(['choose' => [1]], 1, 1)]);
+        self::assertSame(
+            ['3', '-1', '-0.5', '1.5', '1.5', '2.5'],
+            [$earned(['choose' => [1]]), $earned(['choose' => [2]]), $earned(null), $earned(['choose' => [1]], 2), $earned(['choose' => [1]], 3), $earned(['choose' => [1]], 1, 1)],
+        );
     }
 
     public function test_no_float_touches_a_point(): void
@@ -227,7 +235,10 @@ final class GuessingTest extends TestCase
         $files = [...(array) glob(dirname(__DIR__, 3) . '/core/Marking/{,*/}*.php', GLOB_BRACE), ...(array) glob(dirname(__DIR__, 3) . '/core/Question/{,*/,*/*/}*.php', GLOB_BRACE)];
         self::assertGreaterThan(40, count($files));
         foreach ($files as $file) {
-            $tokens = array_filter(token_get_all((string) file_get_contents((string) $file)), static fn (mixed $t): bool => is_array($t) && (in_array($t[0], [T_DNUMBER, T_DOUBLE_CAST], true) || ($t[0] === T_STRING && in_array($t[1], ['float', 'toFloat', 'floatval', 'round'], true))));
+            $tokens = array_filter(
+                token_get_all((string) file_get_contents((string) $file)),
+                static fn (mixed $t): bool => is_array($t) && (in_array($t[0], [T_DNUMBER, T_DOUBLE_CAST], true) || ($t[0] === T_STRING && in_array($t[1], ['float', 'toFloat', 'floatval', 'round'], true))),
+            );
             self::assertSame([], $tokens, (string) $file);
         }
     }

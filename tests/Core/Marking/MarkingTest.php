@@ -96,8 +96,14 @@ final class MarkingTest extends TestCase
         yield 'gaps: half a wording is half a part' => [$gaps . 'parts', ['gaps' => ['1' => 'lady', '2' => '1']], 'partly right', '1.5'];
         yield 'gaps: and whole is not whole then' => [$gaps . 'whole', ['gaps' => ['1' => 'lady', '2' => '1']], 'wrong', '0'];
         yield 'gaps: spaces are an empty part' => [$gaps . 'parts', ['gaps' => ['1' => '  ', '2' => '1']], 'partly right', '1'];
-        yield 'gaps, weighed: earned and lost' => ["gaps: ___ ___\n marking: weighed\n gap 1: six\n  earns: 2\n  loses: 1\n gap 1: 6\n gap 2: bees\n  earns: 3\n  loses: 2", ['gaps' => ['1' => '6', '2' => 'ants']], 'wrong', '0'];
-        $regions = "regions: R\n points: 2\n image: f.svg\n  size: 800 600\n  shows: a frame\n area yes: ellipse 100 100 50 30\n area yes: rectangle 300 300 10 10\n area no: polygon 500,500 600,500 550,580\n clicks: any\n marking: ";
+        yield 'gaps, weighed: earned and lost' => [
+            "gaps: ___ ___\n marking: weighed\n gap 1: six\n  earns: 2\n  loses: 1\n gap 1: 6\n gap 2: bees\n  earns: 3\n  loses: 2",
+            ['gaps' => ['1' => '6', '2' => 'ants']],
+            'wrong',
+            '0',
+        ];
+        $regions =
+            "regions: R\n points: 2\n image: f.svg\n  size: 800 600\n  shows: a frame\n area yes: ellipse 100 100 50 30\n area yes: rectangle 300 300 10 10\n area no: polygon 500,500 600,500 550,580\n clicks: any\n marking: ";
         yield 'regions: one of two' => [$regions . 'parts', ['points' => [[150, 100]]], 'partly right', '1'];
         yield 'regions: both, the border counts' => [$regions . 'parts', ['points' => [[100, 130], [310, 310]]], 'right', '2'];
         yield 'regions: one and one beside' => [$regions . 'parts', ['points' => [[100, 100], [0, 0]]], 'wrong', '0'];
@@ -201,9 +207,15 @@ final class MarkingTest extends TestCase
         $settings = $question->effective(new \Zetema\Core\Question\Settings\BankSettings(\Zetema\Core\Question\Settings\Settings::of(['attempts' => '3', 'points' => '7', 'marking' => 'each'])));
 
         self::assertSame([2, '7', 'whole'], [$settings->attempts(), $settings->get(\Zetema\Core\Question\Settings\Setting::Points), $settings->get(\Zetema\Core\Question\Settings\Setting::Marking)]);
-        $stepped = $question->effective(new \Zetema\Core\Question\Settings\BankSettings(\Zetema\Core\Question\Settings\Settings::of(['attempts' => '3'])), \Zetema\Core\Question\Settings\Settings::of(['attempts' => '4']));
+        $stepped = $question->effective(
+            new \Zetema\Core\Question\Settings\BankSettings(\Zetema\Core\Question\Settings\Settings::of(['attempts' => '3'])),
+            \Zetema\Core\Question\Settings\Settings::of(['attempts' => '4']),
+        );
         self::assertSame([4, 'step'], [$stepped->attempts(), $stepped->placeOf(\Zetema\Core\Question\Settings\Setting::Attempts)], 'a step of this assessment comes before the question');
-        self::assertSame(['question', 'bank', 'house'], array_map($settings->placeOf(...), [\Zetema\Core\Question\Settings\Setting::Attempts, \Zetema\Core\Question\Settings\Setting::Points, \Zetema\Core\Question\Settings\Setting::Marking]));
+        self::assertSame(
+            ['question', 'bank', 'house'],
+            array_map($settings->placeOf(...), [\Zetema\Core\Question\Settings\Setting::Attempts, \Zetema\Core\Question\Settings\Setting::Points, \Zetema\Core\Question\Settings\Setting::Marking]),
+        );
     }
 
     private static function mark(Question $question, mixed $response, int $attempt = 1, int $hints = 0, bool $late = false): Verdict

@@ -76,7 +76,9 @@ final class PlanVectorsTest extends TestCase
             'choose' => Response::choosing($given?->integers('choose') ?? []),
             'text' => Response::typed($given?->text('text') ?? ''),
             'order' => Response::ordering($given?->integers('order') ?? []),
-            'points' => Response::clicking(array_map(static fn (mixed $point): array => is_array($point) && is_int($point[0]) && is_int($point[1]) ? [$point[0], $point[1]] : self::fail('two numbers'), $given?->items('points') ?? [])),
+            'points' => Response::clicking(
+                array_map(static fn (mixed $point): array => is_array($point) && is_int($point[0]) && is_int($point[1]) ? [$point[0], $point[1]] : self::fail('two numbers'), $given?->items('points') ?? []),
+            ),
             default => Response::mapping($field, array_combine(array_map(intval(...), array_keys($given?->textMap($field) ?? [])), array_values($given?->textMap($field) ?? []))),
         };
     }

@@ -17,7 +17,23 @@ final class RatioTest extends TestCase
     use TestTrait;
 
     /** Small numbers, and those at the end of what a whole number of the machine holds. */
-    private const NUMBERS = ['0', '1', '-1', '7/3', '-22/7', '0.000001', '2.5', '999999999999', '-999999999999.999999', '4611686018427387904', '9223372036854775807', '-9223372036854775808', '1/9223372036854775807', '3037000500/7', '170141183460469231731687303715884105728/3'];
+    private const NUMBERS = [
+        '0',
+        '1',
+        '-1',
+        '7/3',
+        '-22/7',
+        '0.000001',
+        '2.5',
+        '999999999999',
+        '-999999999999.999999',
+        '4611686018427387904',
+        '9223372036854775807',
+        '-9223372036854775808',
+        '1/9223372036854775807',
+        '3037000500/7',
+        '170141183460469231731687303715884105728/3',
+    ];
 
     public function test_every_operation_agrees_with_numbers_of_any_length(): void
     {
@@ -31,9 +47,11 @@ final class RatioTest extends TestCase
     public function test_random_fractions_agree_too(): void
     {
         $any = Generators::oneOf(Generators::choose(-40, 40), Generators::choose(PHP_INT_MIN + 1, PHP_INT_MAX));
-        $this->limitTo(300)->forAll($any, Generators::choose(1, 1_000_000_007), $any, Generators::choose(1, 97))->then(static function (int $n, int $d, int $m, int $e): void {
-            self::assertAgrees(BigRational::nd($n, $d), BigRational::nd($m, $e));
-        });
+        $this->limitTo(300)
+            ->forAll($any, Generators::choose(1, 1_000_000_007), $any, Generators::choose(1, 97))
+            ->then(static function (int $n, int $d, int $m, int $e): void {
+                self::assertAgrees(BigRational::nd($n, $d), BigRational::nd($m, $e));
+            });
     }
 
     /** @return iterable<array{string, string|null, string}> */
@@ -60,9 +78,14 @@ final class RatioTest extends TestCase
         $x = Ratio::ofBig($a);
         $y = Ratio::ofBig($b);
         $pairs = [
-            [$x, $a], [$x->plus($y), $a->plus($b)], [$x->minus($y), $a->minus($b)], [$x->multipliedBy($y), $a->multipliedBy($b)],
-            [$x->negated(), $a->negated()], [$x->abs(), $a->abs()], [$x->rounded(2), $a->toScale(2, RoundingMode::HALF_UP)->toBigRational()],
-            ...($b->isZero() ? [] : [[$x->dividedBy($y), $a->dividedBy($b)]]),
+            [$x, $a],
+            [$x->plus($y), $a->plus($b)],
+            [$x->minus($y), $a->minus($b)],
+            [$x->multipliedBy($y), $a->multipliedBy($b)],
+            [$x->negated(), $a->negated()],
+            [$x->abs(), $a->abs()],
+            [$x->rounded(2), $a->toScale(2, RoundingMode::HALF_UP)->toBigRational()],
+            ...$b->isZero() ? [] : [[$x->dividedBy($y), $a->dividedBy($b)]],
         ];
         foreach ($pairs as [$ours, $theirs]) {
             self::assertSame((string) $theirs->simplified(), (string) $ours);

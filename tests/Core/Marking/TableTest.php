@@ -26,11 +26,23 @@ final class TableTest extends TestCase
         yield 'a fraction' => ["number: W?\n answer: 1/3", ['1/3 right'], []];
         yield 'wordings and near misses' => ["text: W?\n answer: varroa\n answer 50 %: mite", ['varroa right', 'VARROA right', 'varro wrong', 'varroas wrong', 'mite partly right', 'something else wrong'], []];
         yield 'typos that are allowed' => ["text: W?\n answer: varroa\n typos: 1", ['varro right', 'varroas right'], []];
-        yield 'typed gaps: each alone, all, all but one' => ["gaps: ___ and ___\n marking: parts\n gap 1: a\n gap 2: b", ['1:a partly right', '2:b partly right', '1:a 2:b right', '1:something else 2:something else wrong'], []];
+        yield 'typed gaps: each alone, all, all but one' => [
+            "gaps: ___ and ___\n marking: parts\n gap 1: a\n gap 2: b",
+            ['1:a partly right', '2:b partly right', '1:a 2:b right', '1:something else 2:something else wrong'],
+            [],
+        ];
         yield 'typed and listed gaps together' => ["gaps: ___ and ___\n marking: parts\n gap 1: a\n gap 2 no: b\n gap 2 yes: c", ['1:a 2:2 right', '2:1 wrong', '2:2 partly right', '1:something else 2:1 wrong'], []];
         yield 'listed gaps: all of them' => ["gaps: ___ and ___\n gap 1 yes: a\n gap 1 no: b\n gap 2 no: b\n gap 2 yes: c", ['1:1 2:2 right', '1:2 2:2 wrong', '1:1 wrong'], []];
-        yield 'a long order: solved, reversed, neighbours swapped' => ["order: W?\n marking: parts by place" . implode('', array_map(static fn (int $n): string => "\n item: i$n", range(1, 8))), ['1 2 3 4 5 6 7 8 right', '8 7 6 5 4 3 2 1 wrong', '2 1 3 4 5 6 7 8 partly right'], ['3 1 2 4 5 6 7 8 partly right']];
-        yield 'many choices: each alone, all keys, one too many' => ["several: W?\n marking: parts" . implode('', array_map(static fn (int $n): string => "\n " . ($n < 3 ? 'yes' : 'no') . ": c$n", range(1, 14))), ['1 2 right', '1 partly right', '3 wrong', '1 2 3 partly right', '3 4 5 6 7 8 9 10 11 12 13 14 wrong'], ['1 3 4 wrong']];
+        yield 'a long order: solved, reversed, neighbours swapped' => [
+            "order: W?\n marking: parts by place" . implode('', array_map(static fn (int $n): string => "\n item: i$n", range(1, 8))),
+            ['1 2 3 4 5 6 7 8 right', '8 7 6 5 4 3 2 1 wrong', '2 1 3 4 5 6 7 8 partly right'],
+            ['3 1 2 4 5 6 7 8 partly right'],
+        ];
+        yield 'many choices: each alone, all keys, one too many' => [
+            "several: W?\n marking: parts" . implode('', array_map(static fn (int $n): string => "\n " . ($n < 3 ? 'yes' : 'no') . ": c$n", range(1, 14))),
+            ['1 2 right', '1 partly right', '3 wrong', '1 2 3 partly right', '3 4 5 6 7 8 9 10 11 12 13 14 wrong'],
+            ['1 3 4 wrong'],
+        ];
     }
 
     /**

@@ -36,7 +36,15 @@ final class AlikeTest extends TestCase
             $stems[$i] = sprintf('Which sign number %d of %d shows that colony %d is about to swarm?', $i, $i * 7, $i * 13);
         }
         $index = new AlikeIndex($stems);
-        foreach (['Which sign number 12 of 84 shows that the colony 156 is about to swarm soon?' => 12, 'Which sign number 12 of 84 shows that colony 156 is about to swarm' => 12, 'What is a nectar flow?' => null, 'sign' => null, '' => null] as $stem => $nearest) {
+        foreach (
+            [
+                'Which sign number 12 of 84 shows that the colony 156 is about to swarm soon?' => 12,
+                'Which sign number 12 of 84 shows that colony 156 is about to swarm' => 12,
+                'What is a nectar flow?' => null,
+                'sign' => null,
+                '' => null,
+            ] as $stem => $nearest
+        ) {
             self::assertSame($nearest, $index->nearest($stem), $stem);
             // The same as by holding it against each.
             $percents = array_map(static fn (string $one): int => Alike::percent($stem, $one), $stems);

@@ -89,10 +89,7 @@ final class KindContractTest extends TestCase
             return $all;
         };
 
-        self::assertSame(
-            $texts($question->kind->shownToCandidate($lists, $settings)),
-            $texts($question->kind->shownToCandidate(array_map(array_reverse(...), $lists), $settings)),
-        );
+        self::assertSame($texts($question->kind->shownToCandidate($lists, $settings)), $texts($question->kind->shownToCandidate(array_map(array_reverse(...), $lists), $settings)));
     }
 
     #[DataProvider('questions')]
@@ -109,7 +106,22 @@ final class KindContractTest extends TestCase
                 break;
             }
         }
-        $foreign = [[], ['nonsense' => 1], 'text', 7, true, ['choose' => 'x'], ['text' => 7], ['gaps' => 'x'], ['pairs' => 1], ['groups' => [1]], ['order' => [99]], ['points' => [[1]]], ['place' => ['99' => '1']], [$own => null, 'more' => 1]];
+        $foreign = [
+            [],
+            ['nonsense' => 1],
+            'text',
+            7,
+            true,
+            ['choose' => 'x'],
+            ['text' => 7],
+            ['gaps' => 'x'],
+            ['pairs' => 1],
+            ['groups' => [1]],
+            ['order' => [99]],
+            ['points' => [[1]]],
+            ['place' => ['99' => '1']],
+            [$own => null, 'more' => 1],
+        ];
         foreach ($foreign as $given) {
             try {
                 $question->kind->response($given, $settings);

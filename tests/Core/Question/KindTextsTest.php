@@ -70,7 +70,7 @@ final class KindTextsTest extends TestCase
         });
         $generated = $kind === KindId::Gaps ? ['text: gap 1', 'text: gap 2'] : [];
 
-        self::assertSame([...$generated, ...($kind === KindId::Text ? ['text: pat*tern'] : [])], array_values(array_diff($left, ['0: 1', '0: 2'])));
+        self::assertSame([...$generated, ...$kind === KindId::Text ? ['text: pat*tern'] : []], array_values(array_diff($left, ['0: 1', '0: 2'])));
     }
 
     /** @param array<string, mixed> $data */

@@ -105,7 +105,10 @@ final class ResponseSpaceTest extends TestCase
     {
         self::assertSame(json_encode($data), json_encode($response->toData()));
         self::assertSame($data === null, $response->isBlank());
-        $given = array_filter([ChosenChoices::in($response), TypedText::in($response), FilledParts::in($response), OrderedItems::in($response), ClickedPoints::in($response)], static fn (mixed $part): bool => $part !== [] && $part !== null);
+        $given = array_filter(
+            [ChosenChoices::in($response), TypedText::in($response), FilledParts::in($response), OrderedItems::in($response), ClickedPoints::in($response)],
+            static fn (mixed $part): bool => $part !== [] && $part !== null,
+        );
 
         self::assertCount($data === null ? 0 : 1, $given);
     }

@@ -42,8 +42,9 @@ final class RoundTripTest extends TestCase
     #[DataProvider('kinds')]
     public function test_text_and_storage_keep_every_field(KindId $kind): void
     {
-        $this->limitTo(40)->forAll(Generators::vector(8, Generators::elements(...self::WORDS)), Generators::bool(), Generators::choose(1, 9))->then(
-            function (array $words, bool $weighed, int $n) use ($kind): void {
+        $this->limitTo(40)
+            ->forAll(Generators::vector(8, Generators::elements(...self::WORDS)), Generators::bool(), Generators::choose(1, 9))
+            ->then(function (array $words, bool $weighed, int $n) use ($kind): void {
                 $w = array_map(static fn (mixed $word): string => is_string($word) ? $word : '', array_values($words));
                 $weighed = $weighed && in_array('weighed', $kind->facts()->rules, true);
                 $question = new Question(self::make($kind, $w, $weighed, $n), $w[7] . ($kind === KindId::Gaps ? ' ___ ___' : ''), Settings::of($weighed ? ['marking' => 'weighed'] : ['points' => "$n.5"]));
@@ -52,8 +53,7 @@ final class RoundTripTest extends TestCase
                 self::assertCount(1, $read);
                 self::assertEquals($question, $read[0]->question, implode('; ', array_map(static fn ($p): string => $p->message, $read[0]->problems)));
                 self::assertEquals($question, Question::fromData(Fields::ofJson(json_encode($question->toData(), JSON_THROW_ON_ERROR))));
-            },
-        );
+            });
     }
 
     public function test_pages_are_written_and_read_back(): void
@@ -89,7 +89,7 @@ final class RoundTripTest extends TestCase
                 new Kinds\Gaps\Gap($part(2, 'gap 2', '2'), [], [['text' => 'c', 'key' => true], ['text' => 'd', 'key' => false]]),
             ]),
             KindId::Pairs => new Kinds\Pairs\Pairs([new Part(1, $w[0], ['1'], $w[1], $earns, $loses), new Part(2, $w[2], ['2'], $w[3], $earns, $loses)], $n > 3 ? [$w[4]] : []),
-            KindId::Groups => new Kinds\Groups\Groups([$w[0], $w[1]], [$part(1, $w[2], '1'), $part(2, $w[3], '2'), $part(3, $w[4], '2'), ...($n > 3 ? [$part(4, $w[5])] : [])]),
+            KindId::Groups => new Kinds\Groups\Groups([$w[0], $w[1]], [$part(1, $w[2], '1'), $part(2, $w[3], '2'), $part(3, $w[4], '2'), ...$n > 3 ? [$part(4, $w[5])] : []]),
             KindId::Order => new Kinds\Order\Order([new Part(1, $w[0]), new Part(2, $w[1]), new Part(3, 'the last')]),
             KindId::Regions => new Kinds\Regions\Regions($picture, [
                 new Kinds\Regions\Region(Area::of('ellipse 100 100 20 10'), true, 'the cell', $earns, null),

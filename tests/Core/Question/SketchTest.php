@@ -39,7 +39,10 @@ final class SketchTest extends TestCase
         yield 'place, no spot' => [['kind' => 'place', 'stem' => 'W?', 'picture' => $picture, 'spots' => [], 'labels' => []], 'spot'];
         yield 'rating, whole' => [['kind' => 'rating', 'stem' => 'W?', 'from' => 1, 'to' => 5], null];
         yield 'rating, ends the wrong way' => [['kind' => 'rating', 'stem' => 'W?', 'from' => 5, 'to' => 1], 'scale'];
-        yield 'a hint without a text' => [['kind' => 'claim', 'stem' => 'W.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'hints' => [['text' => '']]], 'hint'];
+        yield 'a hint without a text' => [
+            ['kind' => 'claim', 'stem' => 'W.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]], 'hints' => [['text' => '']]],
+            'hint',
+        ];
     }
 
     /** @param array<string, mixed> $data */
@@ -97,7 +100,12 @@ final class SketchTest extends TestCase
     #[DataProvider('stems')]
     public function test_a_gap_fill_has_as_many_gaps_as_its_text_leaves_open(string $stem, int $gaps, bool $whole): void
     {
-        $data = ['v' => 1, 'kind' => 'gaps', 'stem' => $stem, 'gaps' => array_map(static fn (int $n): array => ['part' => ['id' => $n, 'text' => "gap $n", 'belongs' => [(string) $n]], 'wordings' => [['text' => 'x']]], range(1, $gaps))];
+        $data = [
+            'v' => 1,
+            'kind' => 'gaps',
+            'stem' => $stem,
+            'gaps' => array_map(static fn (int $n): array => ['part' => ['id' => $n, 'text' => "gap $n", 'belongs' => [(string) $n]], 'wordings' => [['text' => 'x']]], range(1, $gaps)),
+        ];
         $sketch = Sketch::of(Fields::of($data), null, []);
 
         self::assertSame($whole, $sketch->problem === null, $sketch->problem['message'] ?? '');

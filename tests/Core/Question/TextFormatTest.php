@@ -120,18 +120,20 @@ final class TextFormatTest extends TestCase
     public function test_writing_and_reading_back_is_the_identity(): void
     {
         $word = Generators::elements('plain', 'two words', '-- dashes', 'points: 5', 'if right: no', 'yes: a', 'a: b: c', '\\back', '*strong* `code`', 'ä ≠ ß', "one\n\ntwo", "x\nno: y", 'answr: z', '  indented');
-        $this->limitTo(150)->forAll(
-            Generators::vector(6, $word),
-            Generators::elements('one', 'several', 'text', 'weighed'),
-            Generators::elements([], ['points' => '2.5'], ['attempts' => 'unlimited', 'attempt costs' => '5, 50 %'], ['late' => 'marks', 'floor' => '-3', 'time' => '2 min']),
-            Generators::choose(0, 3),
-        )->then(function (array $words, string $sort, array $settings, int $n): void {
-            $question = self::question(array_map(static fn (mixed $w): string => is_string($w) ? $w : '', array_values($words)), $sort, $settings, $n);
-            $read = TextQuestions::all((new Writer())->question($question));
+        $this->limitTo(150)
+            ->forAll(
+                Generators::vector(6, $word),
+                Generators::elements('one', 'several', 'text', 'weighed'),
+                Generators::elements([], ['points' => '2.5'], ['attempts' => 'unlimited', 'attempt costs' => '5, 50 %'], ['late' => 'marks', 'floor' => '-3', 'time' => '2 min']),
+                Generators::choose(0, 3),
+            )
+            ->then(function (array $words, string $sort, array $settings, int $n): void {
+                $question = self::question(array_map(static fn (mixed $w): string => is_string($w) ? $w : '', array_values($words)), $sort, $settings, $n);
+                $read = TextQuestions::all((new Writer())->question($question));
 
-            self::assertCount(1, $read);
-            self::assertEquals($question, $read[0]->question, implode('; ', array_map(static fn ($p): string => $p->message, $read[0]->problems)));
-        });
+                self::assertCount(1, $read);
+                self::assertEquals($question, $read[0]->question, implode('; ', array_map(static fn ($p): string => $p->message, $read[0]->problems)));
+            });
     }
 
     /**
@@ -210,7 +212,10 @@ final class TextFormatTest extends TestCase
     public function test_the_settings_of_the_bank_itself_are_read_as_such(): void
     {
         $reader = new Reader();
-        $read = iterator_to_array($reader->questions("bank: B\n\nbank settings:\n  points: 10\n  shuffle: yes\n\nbank settings for claim:\n  points: 5\n\nevery question:\n  attempts: 2\n\none: W?\n yes: a\n no: b\n\ntrue: C.\n"), false);
+        $read = iterator_to_array(
+            $reader->questions("bank: B\n\nbank settings:\n  points: 10\n  shuffle: yes\n\nbank settings for claim:\n  points: 5\n\nevery question:\n  attempts: 2\n\none: W?\n yes: a\n no: b\n\ntrue: C.\n"),
+            false,
+        );
 
         self::assertSame([], $reader->outside());
         self::assertSame([['points' => '10', 'shuffle' => 'yes'], ['points' => '5']], [$reader->bankSettings()->every->values, $reader->bankSettings()->byKind['claim']->values]);

@@ -42,6 +42,10 @@ final class TextWorkTest extends TestCase
     {
         $this->expectException(Malformed::class);
         $this->expectExceptionMessage('more than 20 “>”');
-        Sketch::of(Fields::of(['v' => 1, 'kind' => 'one', 'stem' => 'Which?', 'choices' => [['id' => 1, 'text' => 'a', 'key' => true, 'says' => str_repeat('>', 90)], ['id' => 2, 'text' => 'b', 'key' => false]]]), null, []);
+        Sketch::of(
+            Fields::of(['v' => 1, 'kind' => 'one', 'stem' => 'Which?', 'choices' => [['id' => 1, 'text' => 'a', 'key' => true, 'says' => str_repeat('>', 90)], ['id' => 2, 'text' => 'b', 'key' => false]]]),
+            null,
+            [],
+        );
     }
 }

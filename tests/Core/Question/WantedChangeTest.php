@@ -31,14 +31,24 @@ final class WantedChangeTest extends TestCase
         yield 'points of its bank become its own' => ["one: Which?\n yes: a\n no: b", ['settings' => ['points' => '4']], ['points: 3 → 4'], []];
         yield 'a weighed question has no points' => [self::WEIGHED, ['settings' => ['points' => '5']], [], ['points: weighed: its points stand at its answers']];
         yield 'a scale earns nothing' => ["rating: How sure?\n scale: 1 to 5", ['settings' => ['points' => '5']], [], ['points: it is recorded only, and earns nothing']];
-        yield 'nor does what has no key' => ["one: Which?\n key: none\n no: a\n no: b", ['settings' => ['points' => '5', 'wrong costs' => '1']], [], ['points: it is recorded only, and earns nothing', 'wrong costs: it is recorded only, and earns nothing']];
+        yield 'nor does what has no key' => [
+            "one: Which?\n key: none\n no: a\n no: b",
+            ['settings' => ['points' => '5', 'wrong costs' => '1']],
+            [],
+            ['points: it is recorded only, and earns nothing', 'wrong costs: it is recorded only, and earns nothing'],
+        ];
         yield 'by kind in one go: the claims' => [self::CLAIM, ['settings' => ['points' => '10'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 5'], []];
         yield 'by kind in one go: the rest' => [self::NUMBER, ['settings' => ['points' => '20'], 'byKind' => ['claim' => ['points' => '5']]], ['points: 10 → 20'], []];
         yield 'back to what the bank has' => [self::ONE, ['settings' => ['points' => null]], ['points: 10 → 3, as the bank has it'], []];
         yield 'no setting of its own to take back' => ["one: Which?\n yes: a\n no: b", ['settings' => ['points' => null]], [], ['points: has it already']];
         yield 'shuffle leaves claims alone' => [self::CLAIM, ['settings' => ['shuffle' => 'yes']], [], ['shuffle: claims stay as written unless you say so']];
         yield 'unless they are named' => [self::CLAIM, ['byKind' => ['claim' => ['shuffle' => 'yes']]], ['shuffle: no → yes'], []];
-        yield 'what the kind does not have' => [self::NUMBER, ['settings' => ['shuffle' => 'yes', 'marking' => 'parts']], [], ['marking: a question of kind number has no “marking: parts”', 'shuffle: a question of kind number has no “shuffle”']];
+        yield 'what the kind does not have' => [
+            self::NUMBER,
+            ['settings' => ['shuffle' => 'yes', 'marking' => 'parts']],
+            [],
+            ['marking: a question of kind number has no “marking: parts”', 'shuffle: a question of kind number has no “shuffle”'],
+        ];
         yield 'what would keep it from being whole' => [self::ONE, ['settings' => ['points' => '0.125']], [], ['points: 0.125 has more decimals than the 2 that marks are rounded to']];
         yield 'time, as it is written' => [self::ONE, ['settings' => ['time' => '1:30', 'attempts' => '2', 'attempt costs' => '50 %']], ['attempts: 1 → 2', 'attempt costs: 0 → 50 %', 'time: none → 90 s'], []];
         yield 'tags put on and taken off' => [self::ONE, ['addTags' => ['exam', 'mites'], 'dropTags' => ['season']], ['tags: season, mites → mites, exam'], []];
@@ -86,8 +96,13 @@ final class WantedChangeTest extends TestCase
 
     public function test_what_was_chosen_reads_back_as_the_question_that_it_makes(): void
     {
-        $changed = WantedChange::of(Fields::of(['settings' => ['points' => '5'], 'feedback' => ['wrong' => 'No.'], 'replace' => ['find' => 'mite', 'with' => 'tick']]))
-            ->to(TextQuestions::one(self::ONE)->toData(), null, [], new BankSettings(Settings::none(), []), true);
+        $changed = WantedChange::of(Fields::of(['settings' => ['points' => '5'], 'feedback' => ['wrong' => 'No.'], 'replace' => ['find' => 'mite', 'with' => 'tick']]))->to(
+            TextQuestions::one(self::ONE)->toData(),
+            null,
+            [],
+            new BankSettings(Settings::none(), []),
+            true,
+        );
         $question = $changed->sketch->question;
 
         self::assertInstanceOf(Question::class, $question);

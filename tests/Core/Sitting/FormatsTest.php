@@ -26,7 +26,10 @@ final class FormatsTest extends SatCase
 
     public function test_events_and_results_are_what_the_schema_says(): void
     {
-        $plan = self::plan([self::q('trim', ['settings' => ['time' => '1 min']]), self::q('oar'), self::q('sure')], ['tallies' => [['name' => 'patience']], 'pass' => ['percent' => '50', 'objectives' => [['objective' => 'Boats', 'points' => '1']]]]);
+        $plan = self::plan(
+            [self::q('trim', ['settings' => ['time' => '1 min']]), self::q('oar'), self::q('sure')],
+            ['tallies' => [['name' => 'patience']], 'pass' => ['percent' => '50', 'objectives' => [['objective' => 'Boats', 'points' => '1']]]],
+        );
         $events = self::events('0 start; 1 check trim {"choose":[2]}; 2 give time 5 {"question":"trim"}; 3 save trim null; 4 hint trim; 70 go on; 71 go to trim; 72 flag oar; 73 hand in');
         $this->fits('sitting.schema.json', json_decode((string) json_encode(['id' => 'a', 'now' => '80', 'events' => $events])));
         $result = SittingRun::result(self::paper($plan), SittingFile::read(['id' => 'a', 'now' => '80', 'events' => $events]));

@@ -60,6 +60,12 @@ final class ListedBank implements Known
 
     public function stock(): ListedStock
     {
-        return new ListedStock(array_map(static fn (int|string $name, Question $q): EligibleQuestion => new EligibleQuestion((string) $name, $q->kind::id()->value, $q->objective, $q->tags, $q->difficulty?->value, Points::of('1')), array_keys($this->questions), $this->questions));
+        return new ListedStock(
+            array_map(
+                static fn (int|string $name, Question $q): EligibleQuestion => new EligibleQuestion((string) $name, $q->kind::id()->value, $q->objective, $q->tags, $q->difficulty?->value, Points::of('1')),
+                array_keys($this->questions),
+                $this->questions,
+            ),
+        );
     }
 }

@@ -24,7 +24,12 @@ final class PausedTest extends SatCase
         yield 'one due when it goes on comes after that' => [$whole, '0 start; 59 pause; 70 resume', ['now' => '71'], [['clock' => 'whole', 'at' => '71']]];
         yield 'time given meanwhile' => [$whole, '0 start; 20 pause; 50 give time 30; 100 resume', ['now' => '300'], [['clock' => 'whole', 'at' => '170']]];
         yield 'a second pause changes nothing' => [$whole, '0 start; 20 pause; 50 pause; 100 resume', ['now' => '300'], [['clock' => 'whole', 'at' => '140']]];
-        yield 'a question that is shown after it' => [self::whole([self::q('oar'), self::set('trim', ['time' => '60 s'])]), '0 start; 5 pause; 25 resume; 30 go on', ['now' => '200'], [['clock' => 'question trim', 'at' => '90']]];
+        yield 'a question that is shown after it' => [
+            self::whole([self::q('oar'), self::set('trim', ['time' => '60 s'])]),
+            '0 start; 5 pause; 25 resume; 30 go on',
+            ['now' => '200'],
+            [['clock' => 'question trim', 'at' => '90']],
+        ];
     }
 
     /**
@@ -77,7 +82,10 @@ final class PausedTest extends SatCase
 
     public function test_times_leave_it_out_and_the_result_tells_it(): void
     {
-        $sat = self::sat(self::plan([self::q('trim'), self::q('oar')]), '0 start; 20 pause; 100.5 resume; 110 check trim {"choose":[1]}; 111 go on; 120 check oar {"choose":[1]}; 121 hand in', ['until' => '90', 'now' => '130']);
+        $sat = self::sat(self::plan([self::q('trim'), self::q('oar')]), '0 start; 20 pause; 100.5 resume; 110 check trim {"choose":[1]}; 111 go on; 120 check oar {"choose":[1]}; 121 hand in', [
+            'until' => '90',
+            'now' => '130',
+        ]);
 
         // It would have closed at 90, were its closing time not moved.
         self::assertCame(['paused' => '80.5', 'steps.trim.took' => '29.5', 'steps.oar.took' => '9', 'ended.how' => 'handed in', 'ended.at' => '121'], $sat);

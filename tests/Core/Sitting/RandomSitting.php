@@ -68,7 +68,7 @@ final class RandomSitting
         $names = array_map(strval(...), array_keys($paper->placeOf));
         $name = $names[$this->chance->below(max(1, count($names)))];
         $clock = $this->chance->below(2) === 0 ? Clock::whole() : Clock::question($name);
-        $do = $this->one('save', 'save', 'check', 'check', 'hint', 'on', 'on', 'on', 'to', 'flag', 'time', 'pause', 'resume', 'resume', ...($this->chance->below(15) === 0 ? ['hand in', 'close'] : []));
+        $do = $this->one('save', 'save', 'check', 'check', 'hint', 'on', 'on', 'on', 'to', 'flag', 'time', 'pause', 'resume', 'resume', ...$this->chance->below(15) === 0 ? ['hand in', 'close'] : []);
         $given = Given::of(Response::blank());
         if (isset($paper->placeOf[$name])) {
             $given = Given::read($paper->questionNamed($name) ?? throw new \LogicException('it is in the paper'), $this->response($name));
@@ -116,14 +116,33 @@ final class RandomSitting
                 $steps[] = $this->step(array_pop($names), $s . $i, $refreshers);
             }
             if ($this->chance->below(3) === 0) {
-                $steps[] = ['id' => 'c' . $s, 'checkpoint' => ['announced' => $this->chance->below(2) === 0, 'routes' => [['when' => ['points' => 'all', 'is' => $this->one('>', '<'), 'value' => $this->one('1', '3')], 'to' => $this->one('next', 'end', 's' . ($s + 1))]]]];
+                $steps[] = [
+                    'id' => 'c' . $s,
+                    'checkpoint' => [
+                        'announced' => $this->chance->below(2) === 0,
+                        'routes' => [['when' => ['points' => 'all', 'is' => $this->one('>', '<'), 'value' => $this->one('1', '3')], 'to' => $this->one('next', 'end', 's' . ($s + 1))]],
+                    ],
+                ];
             }
-            $sections[] = ['id' => 's' . $s, 'steps' => $steps, ...($this->chance->below(3) === 0 ? ['time' => $this->one('20 s', '40 s')] : []), 'rules' => [
-                'moving' => $this->one('forward only', 'forward only', 'any order'), 'screen' => $this->one('question', 'question', 'section'), 'feedback' => $this->one('after each attempt', 'after the last attempt', 'at the end'),
-            ]];
+            $sections[] = [
+                'id' => 's' . $s,
+                'steps' => $steps,
+                ...$this->chance->below(3) === 0 ? ['time' => $this->one('20 s', '40 s')] : [],
+                'rules' => [
+                    'moving' => $this->one('forward only', 'forward only', 'any order'),
+                    'screen' => $this->one('question', 'question', 'section'),
+                    'feedback' => $this->one('after each attempt', 'after the last attempt', 'at the end'),
+                ],
+            ];
         }
 
-        return ['v' => 2, 'title' => 'T', 'sections' => $sections, 'tallies' => [['name' => 'patience']], 'rules' => ['runningOut' => $this->one('as it stands', 'unanswered'), ...($this->chance->below(2) === 0 ? ['key' => true, 'reshuffle' => true] : []), ...($this->chance->below(2) === 0 ? ['time' => '90 s'] : [])]];
+        return [
+            'v' => 2,
+            'title' => 'T',
+            'sections' => $sections,
+            'tallies' => [['name' => 'patience']],
+            'rules' => ['runningOut' => $this->one('as it stands', 'unanswered'), ...$this->chance->below(2) === 0 ? ['key' => true, 'reshuffle' => true] : [], ...$this->chance->below(2) === 0 ? ['time' => '90 s'] : []],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -132,8 +151,24 @@ final class RandomSitting
         if ($this->chance->below(6) === 0) {
             return ['id' => 'p' . $id, 'page' => 'reading'];
         }
-        $settings = [...($this->chance->below(3) === 0 ? ['time' => '15 s'] : []), ...($this->chance->below(4) === 0 ? ['attempts' => $this->one('1', '3', 'unlimited')] : []), ...($this->chance->below(4) === 0 ? ['late' => $this->one('marks', 'blank')] : []), ...($this->chance->below(5) === 0 ? ['points' => '7'] : [])];
-        $refresher = $refreshers && $this->chance->below(3) === 0 ? ['refresher' => ['pages' => $this->one(['care'], ['care', 'second']), 'rounds' => $this->one(1, 2), 'stands' => $this->one('last', 'best', 'first'), 'clock' => $this->one('stops', 'runs on'), 'time' => $this->one('goes on', 'afresh')]] : [];
+        $settings = [
+            ...$this->chance->below(3) === 0 ? ['time' => '15 s'] : [],
+            ...$this->chance->below(4) === 0 ? ['attempts' => $this->one('1', '3', 'unlimited')] : [],
+            ...$this->chance->below(4) === 0 ? ['late' => $this->one('marks', 'blank')] : [],
+            ...$this->chance->below(5) === 0 ? ['points' => '7'] : [],
+        ];
+        $refresher =
+            $refreshers && $this->chance->below(3) === 0
+                ? [
+                    'refresher' => [
+                        'pages' => $this->one(['care'], ['care', 'second']),
+                        'rounds' => $this->one(1, 2),
+                        'stands' => $this->one('last', 'best', 'first'),
+                        'clock' => $this->one('stops', 'runs on'),
+                        'time' => $this->one('goes on', 'afresh'),
+                    ],
+                ]
+                : [];
 
         return ['id' => $name, 'question' => $name, 'settings' => $settings, ...$refresher];
     }

@@ -71,8 +71,10 @@ final class RefusedActsTest extends SatCase
     public function test_it_is_refused_and_changes_nothing(string $before, array $act, string $why): void
     {
         $plan = self::plan([
-            ['id' => 'trim', 'question' => 'trim', 'settings' => ['time' => '1 min']], ['id' => 'oar', 'question' => 'oar', 'refresher' => ['pages' => ['care']]],
-            ['id' => 'float', 'question' => 'float'], ['id' => 'count', 'question' => 'count'],
+            ['id' => 'trim', 'question' => 'trim', 'settings' => ['time' => '1 min']],
+            ['id' => 'oar', 'question' => 'oar', 'refresher' => ['pages' => ['care']]],
+            ['id' => 'float', 'question' => 'float'],
+            ['id' => 'count', 'question' => 'count'],
         ]);
         $run = static fn (array $events): array => SittingRun::result(self::paper($plan), SittingFile::read(['events' => $events, 'now' => '9']));
         $without = $run(self::events($before));
@@ -133,10 +135,19 @@ final class RefusedActsTest extends SatCase
     #[DataProvider('inAnyOrder')]
     public function test_where_one_moves_freely(string $before, array $act, string $why): void
     {
-        $plan = self::plan([], ['sections' => [
-            ['id' => 'a', 'rules' => ['moving' => 'any order', 'allParts' => true], 'steps' => [['id' => 'trim', 'question' => 'trim', 'settings' => ['time' => '1 min'], 'rules' => ['mustAnswer' => true]], ['id' => 'crew', 'question' => 'crew']]],
-            ['id' => 'b', 'steps' => [['id' => 'p', 'page' => 'reading'], ['id' => 'fork', 'question' => 'fork']]],
-        ]]);
+        $plan = self::plan(
+            [],
+            [
+                'sections' => [
+                    [
+                        'id' => 'a',
+                        'rules' => ['moving' => 'any order', 'allParts' => true],
+                        'steps' => [['id' => 'trim', 'question' => 'trim', 'settings' => ['time' => '1 min'], 'rules' => ['mustAnswer' => true]], ['id' => 'crew', 'question' => 'crew']],
+                    ],
+                    ['id' => 'b', 'steps' => [['id' => 'p', 'page' => 'reading'], ['id' => 'fork', 'question' => 'fork']]],
+                ],
+            ],
+        );
         $result = SittingRun::result(self::paper($plan), SittingFile::read(['events' => [...self::events($before), $act]]));
 
         self::assertSame([['event' => count(self::events($before)) + 1, 'why' => $why]], $result['refused']);

@@ -17,77 +17,77 @@ use Zetema\Core\Sitting\Paper\PaperMaker;
 abstract class SatCase extends TestCase
 {
     protected const BANK = <<<'TEXT'
-        page: reading
-          reads: R
-        page: second
-          reads: S
-        page: care
-          reads: C
+    page: reading
+      reads: R
+    page: second
+      reads: S
+    page: care
+      reads: C
 
-        objective: Lamp room > Wick
-        one: How is a wick trimmed?
-          name: trim
-          points: 4
-          attempts: 2
-          attempt costs: 1
-          wrong costs: 1
-          yes: Straight
-            says: It burns evenly.
-            tally: patience +2
-          no: Round
-            says: Glass breaks.
-            tally: patience +5
-          no: Not at all
-          if wrong on attempt 1: Look again.
-          if wrong on the last attempt: It is cut straight.
-          if out of time: Too late.
-          note when chosen 2: A round wick smokes.
-          hint: Think of the glass.
-            costs: 1
-          hint: Straight lines.
-            from attempt: 2
-            after: 10 s
-            costs: 1
-        objective: Boats
-        one: Which oar first?
-          name: oar
-          points: 2
-          yes: Left
-          no: Right
-        number: How many oars?
-          name: count
-          answer: 4
-          blank costs: 1
-        several: Two that float
-          name: float
-          choose: 2
-          yes: Cork
-          yes: Oak
-          no: Lead
-        pairs: Who does what?
-          name: crew
-          pair: Cox
-          with: steers
-          pair: Bow
-          with: rows
-          spare with: sleeps
-        one: Which way?
-          name: fork
-          points: 1
-          yes: Left
-            leads to: reading
-          no: Right
-          no: Back
-            leads to: second
-        rating: How sure?
-          name: sure
-          scale: 1 to 5
-          tally: patience
-        text: Name the bay
-          name: bay
-          answer: north bay
-          graded: no
-        TEXT;
+    objective: Lamp room > Wick
+    one: How is a wick trimmed?
+      name: trim
+      points: 4
+      attempts: 2
+      attempt costs: 1
+      wrong costs: 1
+      yes: Straight
+        says: It burns evenly.
+        tally: patience +2
+      no: Round
+        says: Glass breaks.
+        tally: patience +5
+      no: Not at all
+      if wrong on attempt 1: Look again.
+      if wrong on the last attempt: It is cut straight.
+      if out of time: Too late.
+      note when chosen 2: A round wick smokes.
+      hint: Think of the glass.
+        costs: 1
+      hint: Straight lines.
+        from attempt: 2
+        after: 10 s
+        costs: 1
+    objective: Boats
+    one: Which oar first?
+      name: oar
+      points: 2
+      yes: Left
+      no: Right
+    number: How many oars?
+      name: count
+      answer: 4
+      blank costs: 1
+    several: Two that float
+      name: float
+      choose: 2
+      yes: Cork
+      yes: Oak
+      no: Lead
+    pairs: Who does what?
+      name: crew
+      pair: Cox
+      with: steers
+      pair: Bow
+      with: rows
+      spare with: sleeps
+    one: Which way?
+      name: fork
+      points: 1
+      yes: Left
+        leads to: reading
+      no: Right
+      no: Back
+        leads to: second
+    rating: How sure?
+      name: sure
+      scale: 1 to 5
+      tally: patience
+    text: Name the bay
+      name: bay
+      answer: north bay
+      graded: no
+    TEXT;
 
     /**
      * @param list<array<string, mixed>> $steps
@@ -200,15 +200,18 @@ abstract class SatCase extends TestCase
         foreach (array_filter(array_map(trim(...), explode(';', $short)), static fn (string $line): bool => $line !== '') as $line) {
             preg_match('/^(\S+) (start|save|check|hint|go on|go to step|go to|flag|unflag|hand in|give time|close|pause|resume)(?: ([^\s{]+))?(?: (.+))?$/', $line, $m);
             [$at, $do, $name, $json] = [$m[1] ?? '', $m[2] ?? '', $m[3] ?? '', $m[4] ?? ''];
-            $events[] = ['at' => $at, ...match ($do) {
-                'save', 'check' => ['do' => $do, 'question' => $name, ...($json === '' ? [] : ['response' => json_decode($json, true)])],
-                'hint' => ['do' => $do, 'question' => $name],
-                'go to' => ['do' => $do, 'question' => $name],
-                'go to step' => ['do' => 'go to', 'step' => $name],
-                'flag', 'unflag' => ['do' => 'flag', 'question' => $name, 'on' => $do === 'flag'],
-                'give time' => ['do' => $do, 'seconds' => $name, ...($json === '' ? [] : ['clock' => json_decode($json, true)])],
-                default => ['do' => $do],
-            }];
+            $events[] = [
+                'at' => $at,
+                ...match ($do) {
+                    'save', 'check' => ['do' => $do, 'question' => $name, ...$json === '' ? [] : ['response' => json_decode($json, true)]],
+                    'hint' => ['do' => $do, 'question' => $name],
+                    'go to' => ['do' => $do, 'question' => $name],
+                    'go to step' => ['do' => 'go to', 'step' => $name],
+                    'flag', 'unflag' => ['do' => 'flag', 'question' => $name, 'on' => $do === 'flag'],
+                    'give time' => ['do' => $do, 'seconds' => $name, ...$json === '' ? [] : ['clock' => json_decode($json, true)]],
+                    default => ['do' => $do],
+                },
+            ];
         }
 
         return $events;
@@ -226,7 +229,10 @@ abstract class SatCase extends TestCase
             foreach (explode('.', $path) as $key) {
                 $value = is_array($value) ? $value[$key] ?? null : null;
             }
-            $found[$path] = is_array($value) && array_is_list($value) ? implode(' · ', array_map(static fn (mixed $one): string => implode(' ', array_filter(is_array($one) ? $one : [$one ?? 'null'], is_scalar(...))), $value)) : $value;
+            $found[$path] =
+                is_array($value) && array_is_list($value)
+                    ? implode(' · ', array_map(static fn (mixed $one): string => implode(' ', array_filter(is_array($one) ? $one : [$one ?? 'null'], is_scalar(...))), $value))
+                    : $value;
         }
         self::assertSame($expected, $found, json_encode($result, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
     }

@@ -71,7 +71,9 @@ final class SittingModelTest extends SatCase
             $this->stored($paper, $conduct, $events, $state, "seed $seed");
             // What was on its way as the sitting was paused came with the pause, whatever staff did since.
             $pauses = array_map(static fn (Event $event): int => $event->at->micros, array_filter($events, static fn (Event $event): bool => $event instanceof Paused));
-            $times = array_values(array_map(static fn (Event $event): int => $event->at->micros, array_filter($events, static fn (Event $event): bool => !($event instanceof AtQuestion && in_array($event->at->micros, $pauses, true)))));
+            $times = array_values(
+                array_map(static fn (Event $event): int => $event->at->micros, array_filter($events, static fn (Event $event): bool => !($event instanceof AtQuestion && in_array($event->at->micros, $pauses, true)))),
+            );
             $sorted = $times;
             sort($sorted);
             self::assertSame($sorted, $times, "seed $seed: no clock runs back");
@@ -190,7 +192,7 @@ final class SittingModelTest extends SatCase
         $events = $conduct->take($state, new Start(Instant::start()))->events;
         $trim = $paper->questions['trim'];
         for ($i = 1; $i <= 100_000; ++$i) {
-            array_push($events, ...$conduct->take($state, new Save(Instant::micros($i), 'trim', Given::read($trim, ['choose' => [1 + $i % 3]])))->events);
+            array_push($events, ...$conduct->take($state, new Save(Instant::micros($i), 'trim', Given::read($trim, ['choose' => [1 + ($i % 3)]])))->events);
         }
         $replayed = null;
         Speed::within(2_000, static function () use ($conduct, $events, &$replayed): void {

@@ -31,7 +31,18 @@ final class StoredVersionsTest extends SatCase
         $state = $conduct->replay($this->events1($paper));
         $result = (new SittingResult($paper, $state, $terms, Instant::start()))->toData();
 
-        self::assertCame(['ended.how' => 'whole ran out', 'ended.at' => '300', 'points' => '2', 'max' => '7', 'path' => 'trim · oar · fork', 'steps.0.attempts' => '2 1 1 wrong -1 1 1 0 checked · 3 1 2 right 2 1 1 1 checked', 'steps.1.flagged' => true], $result);
+        self::assertCame(
+            [
+                'ended.how' => 'whole ran out',
+                'ended.at' => '300',
+                'points' => '2',
+                'max' => '7',
+                'path' => 'trim · oar · fork',
+                'steps.0.attempts' => '2 1 1 wrong -1 1 1 0 checked · 3 1 2 right 2 1 1 1 checked',
+                'steps.1.flagged' => true,
+            ],
+            $result,
+        );
         self::assertEquals(['question trim' => Duration::seconds(5)], $state->given);
     }
 
@@ -68,7 +79,14 @@ final class StoredVersionsTest extends SatCase
 
     private function paperOfThen(): Paper
     {
-        return self::paper(self::plan([], self::inSections(['steps' => [self::q('trim', ['settings' => ['time' => '90 s']])]], ['rules' => ['moving' => 'any order'], 'steps' => [self::q('oar'), self::q('fork')]]) + ['rules' => ['time' => '5 min']]));
+        return self::paper(
+            self::plan(
+                [],
+                self::inSections(['steps' => [self::q('trim', ['settings' => ['time' => '90 s']])]], ['rules' => ['moving' => 'any order'], 'steps' => [self::q('oar'), self::q('fork')]]) + [
+                    'rules' => ['time' => '5 min'],
+                ],
+            ),
+        );
     }
 
     /** @return \Generator<int, Event> */

@@ -14,10 +14,21 @@ final class ToldAttemptsTest extends SatCase
     {
         $trim = [self::set('trim', ['attempts' => '3', 'attempt costs' => '0', 'time' => '60 s', 'late' => 'blank'])];
 
-        yield 'as it was given' => [$trim, '0 start; 5 check trim {"choose":[2]}; 7 check trim {"choose":[1]}', 'trim', [
-            ['response' => ['choose' => [2]], 'counts' => true, 'hints' => 0, 'lost' => '0', 'reason' => 'checked'], ['response' => ['choose' => [1]], 'counts' => true, 'hints' => 0, 'lost' => '0', 'reason' => 'checked'],
-        ]];
-        yield 'with the hints that were open then' => [$trim, '0 start; 5 check trim {"choose":[3]}; 6 hint trim; 7 check trim {"choose":[1]}', 'trim', [['hints' => 0, 'lost' => '0'], ['hints' => 1, 'lost' => '1', 'earned' => '3']]];
+        yield 'as it was given' => [
+            $trim,
+            '0 start; 5 check trim {"choose":[2]}; 7 check trim {"choose":[1]}',
+            'trim',
+            [
+                ['response' => ['choose' => [2]], 'counts' => true, 'hints' => 0, 'lost' => '0', 'reason' => 'checked'],
+                ['response' => ['choose' => [1]], 'counts' => true, 'hints' => 0, 'lost' => '0', 'reason' => 'checked'],
+            ],
+        ];
+        yield 'with the hints that were open then' => [
+            $trim,
+            '0 start; 5 check trim {"choose":[3]}; 6 hint trim; 7 check trim {"choose":[1]}',
+            'trim',
+            [['hints' => 0, 'lost' => '0'], ['hints' => 1, 'lost' => '1', 'earned' => '3']],
+        ];
         yield 'hints take nothing off a wrong one' => [$trim, '0 start; 6 hint trim; 7 check trim {"choose":[3]}; 8 go on', 'trim', [['hints' => 1, 'lost' => '0']]];
         yield 'too late' => [$trim, '0 start; 5 save trim {"choose":[1]}', 'trim', [['response' => ['choose' => [1]], 'counts' => false, 'reason' => 'ran out', 'earned' => '0']]];
         yield 'left with something saved' => [[self::q('trim')], '0 start; 5 save trim {"choose":[1]}; 6 go on', 'trim', [['reason' => 'left', 'counts' => true]]];

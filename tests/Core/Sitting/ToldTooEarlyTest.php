@@ -26,7 +26,34 @@ final class ToldTooEarlyTest extends SatCase
 {
     private const SITTINGS = 300;
     /** Names that only authors know: of questions, tallies, checkpoints and sections, and of what marking is made of. */
-    private const NEVER = ['"trim"', '"oar"', '"count"', '"float"', '"crew"', '"fork"', '"sure"', '"bay"', '"patience"', '"c0"', '"c1"', '"c2"', '"s0"', '"s1"', '"s2"', '"key"', '"keys"', '"criteria"', '"working"', '"weight"', '"isKey"', '"says"', '"leadsTo"', '"tallies"', '"routes"', '"then"'];
+    private const NEVER = [
+        '"trim"',
+        '"oar"',
+        '"count"',
+        '"float"',
+        '"crew"',
+        '"fork"',
+        '"sure"',
+        '"bay"',
+        '"patience"',
+        '"c0"',
+        '"c1"',
+        '"c2"',
+        '"s0"',
+        '"s1"',
+        '"s2"',
+        '"key"',
+        '"keys"',
+        '"criteria"',
+        '"working"',
+        '"weight"',
+        '"isKey"',
+        '"says"',
+        '"leadsTo"',
+        '"tallies"',
+        '"routes"',
+        '"then"',
+    ];
 
     private ListedBank $bank;
     /** Right answers that were told. */
@@ -88,7 +115,12 @@ final class ToldTooEarlyTest extends SatCase
     /** @return list<string> all that its author says besides stem and answers */
     private static function texts(QuestionPlace $place): array
     {
-        $texts = [...array_column($place->question->hints, 'text'), ...array_column($place->question->outcomeTexts, 'text'), ...array_column($place->question->notes, 'text'), ...array_column($place->question->kind->choices(), 'says')];
+        $texts = [
+            ...array_column($place->question->hints, 'text'),
+            ...array_column($place->question->outcomeTexts, 'text'),
+            ...array_column($place->question->notes, 'text'),
+            ...array_column($place->question->kind->choices(), 'says'),
+        ];
 
         return array_values(array_filter($texts, is_string(...)));
     }

@@ -50,6 +50,8 @@ final readonly class AlikeController
     {
         $body = Body::of($request);
 
-        return new JsonResponse(['alike' => $this->alike->to($bank, mb_substr($body->text('stem'), 0, 2_000), $body->integer('but', 0))]);
+        return new JsonResponse([
+            'alike' => $this->alike->to($bank, mb_substr($body->text('stem'), 0, 2_000), $body->integer('but', 0)),
+        ]);
     }
 }

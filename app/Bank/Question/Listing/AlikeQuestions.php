@@ -33,7 +33,8 @@ final readonly class AlikeQuestions
     /**
      * @param bool $byAnswers whether what they offer or take as answers is compared, and not what they ask
      *
-     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool, complete: bool} nearly: whether nearly the same ones are among them; complete: whether all were compared
+     * @return array{groups: list<list<array<string, mixed>>>, nearly: bool, complete: bool} nearly: whether nearly the same ones are among
+     *   them; complete: whether all were compared
      */
     public function of(Bank $bank, bool $byAnswers = false): array
     {
@@ -42,9 +43,18 @@ final readonly class AlikeQuestions
         if ($byAnswers) {
             return $this->grouped($nearly ? $this->answers($bank) : [], $nearly);
         }
-        $where = $nearly ? '' : " AND stem_key IN (SELECT stem_key FROM question WHERE bank_id = :bank AND stem_key <> '' AND status <> 'retired' GROUP BY stem_key HAVING COUNT(*) > 1 LIMIT " . self::MOST_GROUPS . ')';
+        $where = $nearly
+            ? ''
+            : " AND stem_key IN (SELECT stem_key FROM question WHERE bank_id = :bank AND stem_key <> '' AND status <> 'retired' GROUP BY stem_key HAVING COUNT(*) > 1 LIMIT " .
+                self::MOST_GROUPS .
+                ')';
         $stems = [];
-        foreach ($this->db->iterateNumeric("SELECT id, stem_key FROM question WHERE bank_id = :bank AND status <> 'retired' AND stem_key <> ''$where ORDER BY id", ['bank' => $bank->id]) as [$id, $stem]) {
+        foreach (
+            $this->db->iterateNumeric(
+                "SELECT id, stem_key FROM question WHERE bank_id = :bank AND status <> 'retired' AND stem_key <> ''$where ORDER BY id",
+                ['bank' => $bank->id],
+            ) as [$id, $stem]
+        ) {
             $stems[Row::int($id)] = is_string($stem) ? $stem : '';
         }
 
@@ -55,7 +65,12 @@ final readonly class AlikeQuestions
     private function answers(Bank $bank): array
     {
         $answers = [];
-        foreach ($this->db->iterateNumeric("SELECT q.id, q.kind, r.content FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND q.kind <> 'claim' ORDER BY q.id", [$bank->id]) as [$id, $kind, $content]) {
+        foreach (
+            $this->db->iterateNumeric(
+                "SELECT q.id, q.kind, r.content FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.bank_id = ? AND q.status <> 'retired' AND q.kind <> 'claim' ORDER BY q.id",
+                [$bank->id],
+            ) as [$id, $kind, $content]
+        ) {
             $lists = KindId::tryFrom(is_string($kind) ? $kind : '')?->facts()->lists ?? [];
             $texts = [];
             $lines = array_intersect_key(Fields::ofJson(is_string($content) ? $content : '{}')->raw(), array_flip($lists));
@@ -81,7 +96,17 @@ final readonly class AlikeQuestions
         $groups = array_slice($found['groups'], 0, self::MOST_GROUPS);
         $told = $this->told(array_merge([], ...array_map(static fn (array $group): array => array_column($group, 'id'), $groups)));
 
-        return ['groups' => array_map(static fn (array $group): array => array_map(static fn (array $one): array => [...$told[$one['id']], 'percent' => $one['percent']], $group), $groups), 'nearly' => $nearly, 'complete' => $found['complete']];
+        return [
+            'groups' => array_map(
+                static fn (array $group): array => array_map(
+                    static fn (array $one): array => [...$told[$one['id']], 'percent' => $one['percent']],
+                    $group,
+                ),
+                $groups,
+            ),
+            'nearly' => $nearly,
+            'complete' => $found['complete'],
+        ];
     }
 
     /**
@@ -96,9 +121,23 @@ final readonly class AlikeQuestions
         $beside = [];
         foreach ($this->em->getRepository(Question::class)->findBy(['bank' => $bank, 'id' => $ids], ['id' => 'ASC']) as $question) {
             $content = $question->newest()->isWhole() ? $question->newest()->question() : null;
-            $choices = array_map(static fn (Choice $choice): array => ['text' => $choice->text, 'isKey' => $choice->isKey], $content?->kind->choices() ?? []);
-            $key = array_map(static fn (AnswerLine $line): array => ['text' => ($line->before === null ? '' : $line->before . ': ') . $line->text, 'isKey' => true], $content?->kind->keyInWords() ?? []);
-            $beside[] = ['id' => $question->id, 'stem' => $content->stem ?? $question->excerpt(), 'lines' => $choices === [] ? $key : $choices, 'editions' => $this->assessments->editionsWith($question->id)];
+            $choices = array_map(
+                static fn (Choice $choice): array => ['text' => $choice->text, 'isKey' => $choice->isKey],
+                $content?->kind->choices() ?? [],
+            );
+            $key = array_map(
+                static fn (AnswerLine $line): array => [
+                    'text' => ($line->before === null ? '' : $line->before . ': ') . $line->text,
+                    'isKey' => true,
+                ],
+                $content?->kind->keyInWords() ?? [],
+            );
+            $beside[] = [
+                'id' => $question->id,
+                'stem' => $content->stem ?? $question->excerpt(),
+                'lines' => $choices === [] ? $key : $choices,
+                'editions' => $this->assessments->editionsWith($question->id),
+            ];
         }
 
         return $beside;
@@ -113,10 +152,23 @@ final readonly class AlikeQuestions
         if (count($words) < 2) {
             return [];
         }
-        $query = 'bank : b' . $bank->id . ' AND body : (' . implode(' OR ', array_map(static fn (string $word): string => '"' . $word . '"', array_slice($words, 0, 6))) . ')';
+        $query =
+            'bank : b' .
+            $bank->id .
+            ' AND body : (' .
+            implode(' OR ', array_map(static fn (string $word): string => '"' . $word . '"', array_slice($words, 0, 6))) .
+            ')';
         $index = Dialects::of($this->db)->words();
-        $rows = $this->db->fetchAllKeyValue("SELECT q.id, q.stem_key FROM {$index->alongFrom()} q WHERE {$index->alongWhere('?')} AND q.id <> ? AND q.status <> 'retired' ORDER BY {$index->nearest()} LIMIT 60", [$query, $but]);
-        $near = array_filter(array_map(static fn (mixed $key): int => Alike::percent($stem, is_string($key) ? $key : ''), $rows), static fn (int $percent): bool => $percent >= Alike::NEARLY);
+        $rows = $this->db->fetchAllKeyValue(
+            "SELECT q.id, q.stem_key FROM {$index->alongFrom()} q WHERE {$index->alongWhere(
+                '?',
+            )} AND q.id <> ? AND q.status <> 'retired' ORDER BY {$index->nearest()} LIMIT 60",
+            [$query, $but],
+        );
+        $near = array_filter(
+            array_map(static fn (mixed $key): int => Alike::percent($stem, is_string($key) ? $key : ''), $rows),
+            static fn (int $percent): bool => $percent >= Alike::NEARLY,
+        );
         arsort($near);
         $near = array_slice($near, 0, self::NEAR_ONE, preserve_keys: true);
         $told = $this->told(array_map(intval(...), array_keys($near)));
@@ -133,7 +185,13 @@ final readonly class AlikeQuestions
     {
         $told = [];
         foreach (array_chunk($ids, 500) as $piece) {
-            foreach ($this->db->fetchAllAssociative('SELECT q.id, q.name, q.kind, q.status, q.excerpt, q.worth, o.path AS objective FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.id IN (?)', [$piece], [ArrayParameterType::INTEGER]) as $row) {
+            foreach (
+                $this->db->fetchAllAssociative(
+                    'SELECT q.id, q.name, q.kind, q.status, q.excerpt, q.worth, o.path AS objective FROM question q LEFT JOIN objective o ON o.id = q.objective_id WHERE q.id IN (?)',
+                    [$piece],
+                    [ArrayParameterType::INTEGER],
+                ) as $row
+            ) {
                 $told[Row::int($row['id'])] = $row;
             }
         }

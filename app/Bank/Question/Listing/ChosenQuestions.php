@@ -28,8 +28,24 @@ final readonly class ChosenQuestions
     public function ids(Bank $bank, Fields $body, Account $account): array
     {
         $filter = $body->optionalObject('filter');
-        $ids = array_values(array_unique($filter === null ? $body->integers('ids') : array_diff($this->list->ids($bank, QuestionFilter::of($filter, $account)), $body->integers('without', optional: true))));
+        $ids = array_values(
+            array_unique(
+                $filter === null
+                    ? $body->integers('ids')
+                    : array_diff(
+                        $this->list->ids($bank, QuestionFilter::of($filter, $account)),
+                        $body->integers('without', optional: true),
+                    ),
+            ),
+        );
 
-        return $ids !== [] && count($ids) <= self::MOST ? $ids : throw new Malformed('ids', $ids === [] ? 'no question is chosen' : sprintf('up to %d questions are changed in one go; %d are chosen', self::MOST, count($ids)));
+        return $ids !== [] && count($ids) <= self::MOST
+            ? $ids
+            : throw new Malformed(
+                'ids',
+                $ids === []
+                    ? 'no question is chosen'
+                    : sprintf('up to %d questions are changed in one go; %d are chosen', self::MOST, count($ids)),
+            );
     }
 }

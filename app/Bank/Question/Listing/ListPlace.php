@@ -25,7 +25,12 @@ final readonly class ListPlace
         }
         $keys = json_decode((string) base64_decode(strtr($word, '-_', '+/'), true), true, 2);
         $phase = is_array($keys) ? array_shift($keys) : null;
-        if (!is_array($keys) || !in_array($phase, [0, 1], true) || $keys === [] || array_filter($keys, static fn (mixed $key): bool => !is_int($key) && !is_string($key)) !== []) {
+        if (
+            !is_array($keys) ||
+            !in_array($phase, [0, 1], true) ||
+            $keys === [] ||
+            array_filter($keys, static fn (mixed $key): bool => !is_int($key) && !is_string($key)) !== []
+        ) {
             throw self::none();
         }
 

@@ -19,8 +19,14 @@ final class MoreOfQuestions
      */
     public static function with(Connection $db, array $questions): array
     {
-        $rows = $db->executeQuery('SELECT q.id, r.difficulty, r.saved_at, a.name, (SELECT ' . Dialects::of($db)->jsonList('t.tag') . ' FROM revision_tag t WHERE t.revision_id = r.id) AS tags
-            FROM question q JOIN revision r ON r.id = q.newest_id JOIN account a ON a.id = r.author_id WHERE q.id IN (?)', [array_column($questions, 'id')], [ArrayParameterType::INTEGER]);
+        $rows = $db->executeQuery(
+            'SELECT q.id, r.difficulty, r.saved_at, a.name, (SELECT ' .
+                Dialects::of($db)->jsonList('t.tag') .
+                ' FROM revision_tag t WHERE t.revision_id = r.id) AS tags
+            FROM question q JOIN revision r ON r.id = q.newest_id JOIN account a ON a.id = r.author_id WHERE q.id IN (?)',
+            [array_column($questions, 'id')],
+            [ArrayParameterType::INTEGER],
+        );
         $more = [];
         foreach ($rows->iterateAssociative() as $row) {
             $row = Fields::of($row);
@@ -32,6 +38,9 @@ final class MoreOfQuestions
             ];
         }
 
-        return array_map(static fn (array $question): array => [...$question, 'more' => is_int($question['id']) ? $more[$question['id']] ?? null : null], $questions);
+        return array_map(
+            static fn (array $question): array => [...$question, 'more' => is_int($question['id']) ? $more[$question['id']] ?? null : null],
+            $questions,
+        );
     }
 }

@@ -19,8 +19,12 @@ final readonly class ObjectiveScope
      * @param list<int> $ids of objectives; 0: none
      * @param list<int> $elsewhere ids of questions
      */
-    public function __construct(private Connection $db, private Objectives $objectives, public array $ids = [], public array $elsewhere = [])
-    {
+    public function __construct(
+        private Connection $db,
+        private Objectives $objectives,
+        public array $ids = [],
+        public array $elsewhere = [],
+    ) {
     }
 
     /** @param int $objective its id; 0: without an objective */
@@ -31,11 +35,20 @@ final readonly class ObjectiveScope
         }
         $all = $this->objectives->told($bank);
         $path = array_column($all, 'path', 'id')[$objective] ?? null;
-        $lies = static fn (string $other): bool => $path !== null && ($other === $path || str_starts_with($other, $path . Objective::SEPARATOR));
+        $lies = static fn (string $other): bool => $path !== null &&
+            ($other === $path || str_starts_with($other, $path . Objective::SEPARATOR));
         $ids = array_column(array_filter($all, static fn (array $one): bool => $lies($one['path'])), 'id');
         $elsewhere = [];
-        // By the index in any case: on the average of its two values it seems to tell nothing apart, though hardly any question has this one.
-        foreach ($this->db->iterateNumeric('SELECT q.id, c.objective_path FROM question q ' . Dialects::of($this->db)->hint('question_elsewhere') . ' JOIN revision c ON c.id = q.cleared_id WHERE q.bank_id = ? AND q.dealt_elsewhere = TRUE', [$bank->id]) as $row) {
+        // By the index in any case: on the average of its two values it seems to tell nothing apart, though hardly any question has this
+        // one.
+        foreach (
+            $this->db->iterateNumeric(
+                'SELECT q.id, c.objective_path FROM question q ' .
+                    Dialects::of($this->db)->hint('question_elsewhere') .
+                    ' JOIN revision c ON c.id = q.cleared_id WHERE q.bank_id = ? AND q.dealt_elsewhere = TRUE',
+                [$bank->id],
+            ) as $row
+        ) {
             if (is_numeric($row[0] ?? null) && is_string($row[1] ?? null) && $lies($row[1])) {
                 $elsewhere[] = (int) $row[0];
             }
@@ -52,7 +65,9 @@ final readonly class ObjectiveScope
 
             return;
         }
-        $query->andWhere($column . ' IN (:objectives)' . ($this->elsewhere === [] ? '' : ' OR q.id IN (:elsewhere)'))->setParameter('objectives', $this->ids, ArrayParameterType::INTEGER);
+        $query
+            ->andWhere($column . ' IN (:objectives)' . ($this->elsewhere === [] ? '' : ' OR q.id IN (:elsewhere)'))
+            ->setParameter('objectives', $this->ids, ArrayParameterType::INTEGER);
         if ($this->elsewhere !== []) {
             $query->setParameter('elsewhere', $this->elsewhere, ArrayParameterType::INTEGER);
         }

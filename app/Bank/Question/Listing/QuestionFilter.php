@@ -53,7 +53,9 @@ final readonly class QuestionFilter
     public static function of(Fields $data, ?Account $account): self
     {
         $data->only('objective', 'kind', 'status', 'search', 'patterns', ...self::MORE);
-        $word = static fn (string $name): ?string => is_int($data->raw()[$name] ?? null) ? (string) $data->raw()[$name] : $data->optionalText($name);
+        $word = static fn (string $name): ?string => is_int($data->raw()[$name] ?? null)
+            ? (string) $data->raw()[$name]
+            : $data->optionalText($name);
         $more = [];
         foreach (self::MORE as $name) {
             $value = $word($name);
@@ -69,7 +71,15 @@ final readonly class QuestionFilter
             throw new Malformed('objective', 'must be a whole number');
         }
 
-        return new self($objective === null ? null : (int) $objective, $data->optionalText('kind'), $data->optionalText('status'), trim($data->text('search', '')), in_array($data->raw()['patterns'] ?? false, [true, 'true', '1'], true), $more, $account);
+        return new self(
+            $objective === null ? null : (int) $objective,
+            $data->optionalText('kind'),
+            $data->optionalText('status'),
+            trim($data->text('search', '')),
+            in_array($data->raw()['patterns'] ?? false, [true, 'true', '1'], true),
+            $more,
+            $account,
+        );
     }
 
     public function isAll(): bool
@@ -95,18 +105,21 @@ final readonly class QuestionFilter
             $query->andWhere('q.is_pattern = TRUE');
         }
         foreach ($this->more as $name => $value) {
-            $query->andWhere(match ($name) {
-                'tag' => 'q.newest_id IN (SELECT t.revision_id FROM revision_tag t WHERE t.tag = :tag)',
-                'difficulty' => 'EXISTS (SELECT 1 FROM revision d WHERE d.id = q.newest_id AND ' . ($value === 'none' ? 'd.difficulty IS NULL OR d.difficulty = :difficulty)' : 'd.difficulty = :difficulty)'),
-                'whole' => 'q.is_unfinished = ' . ($value === 'no' ? 'TRUE' : 'FALSE'),
-                'comments' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL)',
-                'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
-                'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
-                'pool' => 'q.id IN (SELECT p.question_id FROM pool_question p WHERE p.pool_id = :pool)',
-                'differs' => self::differs($query, $dialect, Setting::from($value), $bank),
-                'assessment' => 'q.id IN (' . $assessments->heldByNewest(':assessment') . ')',
-                default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
-            });
+            $query->andWhere(
+                match ($name) {
+                    'tag' => 'q.newest_id IN (SELECT t.revision_id FROM revision_tag t WHERE t.tag = :tag)',
+                    'difficulty' => 'EXISTS (SELECT 1 FROM revision d WHERE d.id = q.newest_id AND ' .
+                        ($value === 'none' ? 'd.difficulty IS NULL OR d.difficulty = :difficulty)' : 'd.difficulty = :difficulty)'),
+                    'whole' => 'q.is_unfinished = ' . ($value === 'no' ? 'TRUE' : 'FALSE'),
+                    'comments' => 'q.id IN (SELECT c.question_id FROM comment c WHERE c.closed_at IS NULL)',
+                    'notes' => 'q.id IN (SELECT n.question_id FROM proofreading_note n WHERE n.bank_id = :bank)',
+                    'since' => 'EXISTS (SELECT 1 FROM revision s WHERE s.id = q.newest_id AND s.saved_at >= :since)',
+                    'pool' => 'q.id IN (SELECT p.question_id FROM pool_question p WHERE p.pool_id = :pool)',
+                    'differs' => self::differs($query, $dialect, Setting::from($value), $bank),
+                    'assessment' => 'q.id IN (' . $assessments->heldByNewest(':assessment') . ')',
+                    default => self::WAITING[$this->account?->role === Role::Reviewer ? 'reviewer' : 'author'],
+                },
+            );
             if (in_array($name, ['tag', 'difficulty', 'since', 'assessment', 'pool'], true)) {
                 $query->setParameter($name, $value);
             }
@@ -127,7 +140,10 @@ final readonly class QuestionFilter
         }
         $query->setParameter('says', $dialect->jsonPath('settings', $setting->value));
 
-        return "q.status <> 'retired' AND EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND {$dialect->jsonTextAt('w.content', ':says')} <> CASE q.kind$values END)";
+        return "q.status <> 'retired' AND EXISTS (SELECT 1 FROM revision w WHERE w.id = q.newest_id AND {$dialect->jsonTextAt(
+            'w.content',
+            ':says',
+        )} <> CASE q.kind$values END)";
     }
 
     private static function isRight(string $name, string $value): bool

@@ -34,7 +34,8 @@ final readonly class QuestionList
      * @param string $after where the page before ended, as it said itself
      * @param bool $more whether difficulty, tags and who saved it when are told, too
      *
-     * @return array{questions: list<array<string, mixed>>, after: string|null, total: int|null, atLeast: bool} total: on the first page; at least so many, where more are not counted
+     * @return array{questions: list<array<string, mixed>>, after: string|null, total: int|null, atLeast: bool} total: on the first page; at
+     *   least so many, where more are not counted
      */
     public function of(Bank $bank, QuestionFilter $filter, QuestionOrder $order, string $after = '', bool $more = false): array
     {
@@ -45,12 +46,20 @@ final readonly class QuestionList
             return ['questions' => [], 'after' => null, 'total' => 0, 'atLeast' => false];
         }
         $fits = $this->counted($bank, $filter, $scope);
-        if (!$order->isIndexed() && $this->total($bank, $filter, $scope, $search, $fits) >= ($search === null && !$filter->isMore() ? self::FEW + 1 : self::MOST_COUNTED)) {
+        if (
+            !$order->isIndexed() &&
+            $this->total($bank, $filter, $scope, $search, $fits) >=
+                ($search === null && !$filter->isMore() ? self::FEW + 1 : self::MOST_COUNTED)
+        ) {
             throw new Malformed('order', sprintf('can be so only where up to %d questions fit; narrow the list first', self::FEW));
         }
         $along = $search === null && !$filter->isMore() && $fits > self::FEW;
         $rows = [];
-        for ($phase = $place->phase, $keys = $place->keys; $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE; ++$phase, $keys = []) {
+        for (
+            $phase = $place->phase, $keys = $place->keys;
+            $phase <= ($order->has() === null ? 0 : 1) && count($rows) <= self::PAGE;
+            ++$phase, $keys = []
+        ) {
             $query = $this->query($bank, $filter, $scope, $search, $order, $phase === 1, $along)->addSelect(self::COLUMNS);
             if ($search !== null && self::isAlongIndex($order)) {
                 $query->addSelect(Dialects::of($this->db)->words()->hit() . ' AS hit');
@@ -76,7 +85,13 @@ final readonly class QuestionList
     /** How many fit, without counting far: no more than are told. */
     public function number(Bank $bank, QuestionFilter $filter): int
     {
-        return $this->total($bank, $filter, $filter->objective === null ? null : $this->scope->below($bank, $filter->objective), null, $this->counted($bank, $filter, null));
+        return $this->total(
+            $bank,
+            $filter,
+            $filter->objective === null ? null : $this->scope->below($bank, $filter->objective),
+            null,
+            $this->counted($bank, $filter, null),
+        );
     }
 
     /** @return list<int> the ids of all that fit, as they were made */
@@ -95,7 +110,12 @@ final readonly class QuestionList
     /** How many fit as far as that is counted already: by objective, kind and status. */
     private function counted(Bank $bank, QuestionFilter $filter, ?ObjectiveScope $scope): int
     {
-        $query = $this->db->createQueryBuilder()->from('question_count', 'q')->select('SUM(q.questions)')->where('q.bank_id = :bank')->setParameter('bank', $bank->id);
+        $query = $this->db
+            ->createQueryBuilder()
+            ->from('question_count', 'q')
+            ->select('SUM(q.questions)')
+            ->where('q.bank_id = :bank')
+            ->setParameter('bank', $bank->id);
         if ($scope !== null) {
             $query->andWhere('q.objective_id IN (:objectives)')->setParameter('objectives', $scope->ids, ArrayParameterType::INTEGER);
         }
@@ -110,7 +130,10 @@ final readonly class QuestionList
             return $fits;
         }
         $query = $filter->isOnlySearch()
-            ? $this->db->createQueryBuilder()->from(Dialects::of($this->db)->words()->from(':search'))->setParameter('search', $search)
+            ? $this->db
+                ->createQueryBuilder()
+                ->from(Dialects::of($this->db)->words()->from(':search'))
+                ->setParameter('search', $search)
             : $this->query($bank, $filter, $scope, $search, QuestionOrder::Made, false, false);
 
         if ($search === null && !$filter->isMore()) {
@@ -118,18 +141,31 @@ final readonly class QuestionList
         }
         $found = $query->select('1')->setMaxResults(self::MOST_COUNTED);
 
-        return Row::int($this->db->fetchOne('SELECT COUNT(*) FROM (' . $found->getSQL() . ')', $found->getParameters(), $found->getParameterTypes()));
+        return Row::int(
+            $this->db->fetchOne('SELECT COUNT(*) FROM (' . $found->getSQL() . ')', $found->getParameters(), $found->getParameterTypes()),
+        );
     }
 
     /** @param bool $without whether these are the questions that do not have what is ordered by */
-    private function query(Bank $bank, QuestionFilter $filter, ?ObjectiveScope $scope, ?string $search, QuestionOrder $order, bool $without, bool $along): QueryBuilder
-    {
+    private function query(
+        Bank $bank,
+        QuestionFilter $filter,
+        ?ObjectiveScope $scope,
+        ?string $search,
+        QuestionOrder $order,
+        bool $without,
+        bool $along,
+    ): QueryBuilder {
         // A column within a function is looked at and never looked up: that leaves the lookup to the others.
         $looked = $along ? self::looked(...) : static fn (string $column): string => $column;
         $dialect = Dialects::of($this->db);
         $query = $this->db->createQueryBuilder();
         if ($search !== null && self::isAlongIndex($order)) {
-            $query->from($dialect->words()->alongFrom(), 'q')->where($dialect->words()->alongWhere(':search'))->setParameter('search', $search)->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
+            $query
+                ->from($dialect->words()->alongFrom(), 'q')
+                ->where($dialect->words()->alongWhere(':search'))
+                ->setParameter('search', $search)
+                ->leftJoin('q', 'objective', 'o', 'o.id = q.objective_id');
         } elseif ($order === QuestionOrder::Objective && !$without && $along) {
             $query->from("objective o {$dialect->thenLookUp()} question", 'q')->where('q.objective_id = o.id AND o.bank_id = :bank');
         } else {
@@ -168,7 +204,9 @@ final readonly class QuestionList
             $query->addSelect($column . ' AS key' . $i);
         }
         $columns = match (true) {
-            $searched && self::isAlongIndex($order) => [Dialects::of($this->db)->words()->order()], // the order in which the index gives what it found
+            $searched && self::isAlongIndex($order) => [
+                Dialects::of($this->db)->words()->order(),
+            ], // the order in which the index gives what it found
             $along || count($columns) === 1 => $columns,
             default => array_map(self::looked(...), $columns),
         };
@@ -182,7 +220,15 @@ final readonly class QuestionList
             foreach ($keys as $i => $key) {
                 $query->setParameter('key' . $i, $key, is_int($key) ? ParameterType::INTEGER : ParameterType::STRING);
             }
-            $query->andWhere('(' . implode(', ', $columns) . ') ' . ($order->falls() ? '<' : '>') . ' (:key' . implode(', :key', array_keys($keys)) . ')');
+            $query->andWhere(
+                '(' .
+                    implode(', ', $columns) .
+                    ') ' .
+                    ($order->falls() ? '<' : '>') .
+                    ' (:key' .
+                    implode(', :key', array_keys($keys)) .
+                    ')',
+            );
         }
     }
 

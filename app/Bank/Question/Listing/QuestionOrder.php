@@ -37,7 +37,10 @@ enum QuestionOrder: string
             self::Points => ['q.micro_points', 'q.id'],
             self::Status => ['q.status', 'q.id'],
             self::Saved => ['q.newest_id'],
-            self::Difficulty => ["(SELECT CASE v.difficulty WHEN 'easy' THEN 1 WHEN 'medium' THEN 2 WHEN 'hard' THEN 3 ELSE 4 END FROM revision v WHERE v.id = q.newest_id)", 'q.id'],
+            self::Difficulty => [
+                "(SELECT CASE v.difficulty WHEN 'easy' THEN 1 WHEN 'medium' THEN 2 WHEN 'hard' THEN 3 ELSE 4 END FROM revision v WHERE v.id = q.newest_id)",
+                'q.id',
+            ],
             self::Tags => ["(SELECT COALESCE(MIN(t.tag), '~') FROM revision_tag t WHERE t.revision_id = q.newest_id)", 'q.id'],
             self::Revision => ['q.revision_number', 'q.id'],
             self::By => ['(SELECT a.name FROM revision v JOIN account a ON a.id = v.author_id WHERE v.id = q.newest_id)', 'q.id'],
@@ -56,7 +59,17 @@ enum QuestionOrder: string
         return match ($this) {
             self::Objective => 'q.objective_id',
             self::Name => 'q.name',
-            self::Made, self::Newest, self::Text, self::Kind, self::Points, self::Status, self::Saved, self::Difficulty, self::Tags, self::Revision, self::By => null,
+            self::Made,
+            self::Newest,
+            self::Text,
+            self::Kind,
+            self::Points,
+            self::Status,
+            self::Saved,
+            self::Difficulty,
+            self::Tags,
+            self::Revision,
+            self::By => null,
         };
     }
 

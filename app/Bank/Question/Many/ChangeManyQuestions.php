@@ -25,8 +25,14 @@ use Zetema\Core\Data\Fields;
  */
 final readonly class ChangeManyQuestions implements Task
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private QuestionWriter $writer, private Objectives $objectives, private ChangedRows $rows, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private QuestionWriter $writer,
+        private Objectives $objectives,
+        private ChangedRows $rows,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function name(): string
@@ -48,11 +54,16 @@ final readonly class ChangeManyQuestions implements Task
             $some = array_slice($ids, $next, $progress->size());
             $bank = $this->em->find(Bank::class, $job->bankId) ?? throw new \LogicException('a job is of a bank');
             $prepared = $this->prepare($bank, $change, $some);
-            $goesOn = $progress->piece(Lock::bank($job->bankId), $next + count($some), function () use ($bank, $account, $change, $prepared, $ids, $next, $some, &$told): array {
-                $told = $this->write($bank, $account, $change, $prepared, $told, [$next + count($some), count($ids)]);
+            $goesOn = $progress->piece(
+                Lock::bank($job->bankId),
+                $next + count($some),
+                function () use ($bank, $account, $change, $prepared, $ids, $next, $some, &$told): array {
+                    $told = $this->write($bank, $account, $change, $prepared, $told, [$next + count($some), count($ids)]);
 
-                return [...$told, 'next' => $next + count($some)];
-            }, count($some));
+                    return [...$told, 'next' => $next + count($some)];
+                },
+                count($some),
+            );
         }
 
         return $told;
@@ -96,14 +107,28 @@ final readonly class ChangeManyQuestions implements Task
     {
         $now = $this->clock->now()->format('Y-m-d H:i:s');
         $versions = $this->versions($prepared);
-        $fresh = array_values(array_filter($prepared, static fn (PreparedQuestion $one): bool => ($versions[$one->standing->id] ?? null) === $one->standing->version));
+        $fresh = array_values(
+            array_filter(
+                $prepared,
+                static fn (PreparedQuestion $one): bool => ($versions[$one->standing->id] ?? null) === $one->standing->version,
+            ),
+        );
         $told['left'] += count($prepared) - count($fresh);
         $told['changed'] += count($fresh);
         if ($told['changed'] === 0) {
             return $told;
         }
         $isLast = $of[0] === $of[1];
-        $words = sprintf($told['changed'] === 1 && $isLast ? 'changed %1$s question: %2$s' : ($isLast ? 'changed %1$s questions: %2$s' : 'changed %1$s questions of %3$s: %2$s'), number_format($told['changed']), $change->inWords(), number_format($of[1]));
+        $words = sprintf(
+            $told['changed'] === 1 && $isLast
+                ? 'changed %1$s question: %2$s'
+                : ($isLast
+                    ? 'changed %1$s questions: %2$s'
+                    : 'changed %1$s questions of %3$s: %2$s'),
+            number_format($told['changed']),
+            $change->inWords(),
+            number_format($of[1]),
+        );
         $told['change'] ??= $this->rows->begin($bank, $account, $words)->id;
         $objectives = $fresh === [] ? [] : $this->objectivesOf($bank, $change);
         foreach ($fresh as $one) {
@@ -136,7 +161,13 @@ final readonly class ChangeManyQuestions implements Task
     private function versions(array $prepared): array
     {
         $versions = [];
-        foreach ($this->db->fetchAllKeyValue('SELECT id, version FROM question WHERE id IN (?)', [array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared)], [ArrayParameterType::INTEGER]) as $id => $version) {
+        foreach (
+            $this->db->fetchAllKeyValue(
+                'SELECT id, version FROM question WHERE id IN (?)',
+                [array_map(static fn (PreparedQuestion $one): int => $one->standing->id, $prepared)],
+                [ArrayParameterType::INTEGER],
+            ) as $id => $version
+        ) {
             $versions[(int) $id] = Row::int($version);
         }
 

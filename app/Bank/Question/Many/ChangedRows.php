@@ -14,7 +14,10 @@ use Zetema\App\Shared\PreparedStatements;
 use Zetema\App\Shared\Row;
 use Zetema\Core\Data\Fields;
 
-/** How questions were before a change of many: written with each of its pieces, read to undo it. The change is one entry of the history from its first piece on. */
+/**
+ * How questions were before a change of many: written with each of its pieces, read to undo it. The change is one entry of the history from
+ * its first piece on.
+ */
 final readonly class ChangedRows
 {
     public function __construct(private Connection $db, private PreparedStatements $statements, private BankHistory $history)
@@ -52,7 +55,13 @@ final readonly class ChangedRows
     public function of(int $change, int $most): array
     {
         $rows = [];
-        foreach ($this->db->fetchAllAssociative('SELECT question_id, version, revision_id, status, objective_id, cleared_id, place FROM changed_question WHERE change_id = ? ORDER BY question_id LIMIT ' . $most, [$change]) as $row) {
+        foreach (
+            $this->db->fetchAllAssociative(
+                'SELECT question_id, version, revision_id, status, objective_id, cleared_id, place FROM changed_question WHERE change_id = ? ORDER BY question_id LIMIT ' .
+                    $most,
+                [$change],
+            ) as $row
+        ) {
             $row = Fields::of($row);
             $rows[$row->integer('question_id')] = $row;
         }
@@ -63,7 +72,11 @@ final readonly class ChangedRows
     /** @param list<int> $questions */
     public function forget(int $change, array $questions): void
     {
-        $this->db->executeStatement('DELETE FROM changed_question WHERE change_id = ? AND question_id IN (?)', [$change, $questions], [1 => ArrayParameterType::INTEGER]);
+        $this->db->executeStatement(
+            'DELETE FROM changed_question WHERE change_id = ? AND question_id IN (?)',
+            [$change, $questions],
+            [1 => ArrayParameterType::INTEGER],
+        );
     }
 
     /** @return array{int, list<string>} how many of its questions were changed since, and what the first of them are called */
@@ -79,7 +92,10 @@ final readonly class ChangedRows
     /** @return list<list<int>> the revisions that it made, some hundreds at a time */
     public function revisions(int $change): array
     {
-        $made = $this->db->fetchFirstColumn('SELECT q.newest_id FROM changed_question c JOIN question q ON q.id = c.question_id WHERE c.change_id = ? AND q.newest_id <> c.revision_id', [$change]);
+        $made = $this->db->fetchFirstColumn(
+            'SELECT q.newest_id FROM changed_question c JOIN question q ON q.id = c.question_id WHERE c.change_id = ? AND q.newest_id <> c.revision_id',
+            [$change],
+        );
 
         return array_chunk(array_map(Row::int(...), $made), 500);
     }

@@ -17,8 +17,12 @@ use Zetema\Core\Question\Status;
 final readonly class ManyChange
 {
     /** @param bool $clearAgain whether what was cleared and becomes a draft by this is cleared again at once */
-    private function __construct(private WantedChange $wanted, private ?Status $status, private bool $clearAgain, private Account $account)
-    {
+    private function __construct(
+        private WantedChange $wanted,
+        private ?Status $status,
+        private bool $clearAgain,
+        private Account $account,
+    ) {
     }
 
     /** @throws Malformed */
@@ -29,7 +33,7 @@ final readonly class ManyChange
 
         return new self(
             WantedChange::of($wanted),
-            $status === null ? null : (Status::tryFrom($status) ?? throw new Malformed('status', sprintf('“%s” is no status', $status))),
+            $status === null ? null : Status::tryFrom($status) ?? throw new Malformed('status', sprintf('“%s” is no status', $status)),
             $body->flag('clearAgain', false),
             $account,
         );
@@ -43,7 +47,17 @@ final readonly class ManyChange
 
     public function inWords(): string
     {
-        return implode(', ', array_filter([$this->wanted->inWords(), $this->status === null ? '' : 'status: ' . $this->status->value, $this->clearAgain ? 'cleared again' : ''], static fn (string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [
+                    $this->wanted->inWords(),
+                    $this->status === null ? '' : 'status: ' . $this->status->value,
+                    $this->clearAgain ? 'cleared again' : '',
+                ],
+                static fn (string $part): bool => $part !== '',
+            ),
+        );
     }
 
     public function to(Standing $standing, BankSettings $bank): ManyChanged
@@ -57,26 +71,57 @@ final readonly class ManyChange
         if (!$changed->isNone() && ($status === Status::Cleared || ($status === Status::InReview && $changed->sketch->problem !== null))) {
             $status = Status::Draft;
         }
-        if ($this->clearAgain && $mayClear && $standing->status === Status::Cleared && $status === Status::Draft && $changed->sketch->problem === null) {
+        if (
+            $this->clearAgain &&
+            $mayClear &&
+            $standing->status === Status::Cleared &&
+            $status === Status::Draft &&
+            $changed->sketch->problem === null
+        ) {
             $status = Status::Cleared;
         }
         if ($this->status === null) {
             if ($this->clearAgain && !$mayClear && $standing->status === Status::Cleared && !$changed->isNone()) {
-                $changed = new Changed($changed->sketch, $changed->objective, $changed->changes, [...$changed->stays, ['what' => 'status', 'why' => Clearing::REFUSED]]);
+                $changed = new Changed($changed->sketch, $changed->objective, $changed->changes, [
+                    ...$changed->stays,
+                    ['what' => 'status', 'why' => Clearing::REFUSED],
+                ]);
             }
 
             return new ManyChanged($standing, $changed, $status);
         }
+        $problem = $changed->sketch->problem;
+        $goesOn = in_array($this->status, [Status::InReview, Status::Cleared], true);
         $why = match (true) {
             $status === $this->status => 'is so already',
-            $role === null || !in_array($this->status, $status->next($role), true) => sprintf('what is %s cannot be made %s', $status->value, $this->status->value),
+            $role === null || !in_array($this->status, $status->next($role), true) => sprintf(
+                'what is %s cannot be made %s',
+                $status->value,
+                $this->status->value,
+            ),
             $this->status === Status::Cleared && !$mayClear => Clearing::REFUSED,
-            in_array($this->status, [Status::InReview, Status::Cleared], true) && $changed->sketch->problem !== null => 'it is not whole yet: ' . $changed->sketch->problem['message'],
+            $goesOn && $problem !== null => 'it is not whole yet: ' . $problem['message'],
             default => null,
         };
 
         return $why === null
-            ? new ManyChanged($standing, new Changed($changed->sketch, $changed->objective, [...$changed->changes, ['what' => 'status', 'from' => $standing->status->value, 'to' => $this->status->value]], $changed->stays), $this->status)
-            : new ManyChanged($standing, new Changed($changed->sketch, $changed->objective, $changed->changes, [...$changed->stays, ['what' => 'status', 'why' => $why]]), $status);
+            ? new ManyChanged(
+                $standing,
+                new Changed(
+                    $changed->sketch,
+                    $changed->objective,
+                    [...$changed->changes, ['what' => 'status', 'from' => $standing->status->value, 'to' => $this->status->value]],
+                    $changed->stays,
+                ),
+                $this->status,
+            )
+            : new ManyChanged(
+                $standing,
+                new Changed($changed->sketch, $changed->objective, $changed->changes, [
+                    ...$changed->stays,
+                    ['what' => 'status', 'why' => $why],
+                ]),
+                $status,
+            );
     }
 }

@@ -50,7 +50,15 @@ final readonly class ManyQuestions
             }
         }
 
-        return ['questions' => $there, 'changed' => $changed, 'drafts' => $drafts, 'commented' => $commented, 'changes' => self::mostFirst($rows), 'stays' => self::mostFirst($stays), 'each' => $each];
+        return [
+            'questions' => $there,
+            'changed' => $changed,
+            'drafts' => $drafts,
+            'commented' => $commented,
+            'changes' => self::mostFirst($rows),
+            'stays' => self::mostFirst($stays),
+            'each' => $each,
+        ];
     }
 
     /** @return Job the change at work; few are changed at once, within the request */
@@ -59,7 +67,13 @@ final readonly class ManyQuestions
         ManyChange::of($body, $account);
         $ids = $this->chosen->ids($bank, $body, $account);
 
-        return $this->jobs->begin(ChangeManyQuestions::class, $bank->id, $account, ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)], count($ids) <= self::AT_ONCE);
+        return $this->jobs->begin(
+            ChangeManyQuestions::class,
+            $bank->id,
+            $account,
+            ['ids' => $ids, 'change' => $body->object('change')->raw(), 'clearAgain' => $body->flag('clearAgain', false)],
+            count($ids) <= self::AT_ONCE,
+        );
     }
 
     /**

@@ -71,13 +71,24 @@ final readonly class Standing
     public static function of(Connection $db, Bank $bank, array $ids): \Generator
     {
         // Who wrote in it is only asked for where it matters: it costs thousands of small lookups.
-        $writers = $bank->clearing() === Clearing::Another ? '(SELECT ' . Dialects::of($db)->jsonList('DISTINCT w.author_id') . ' FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0))' : "'[]'";
+        $writers =
+            $bank->clearing() === Clearing::Another
+                ? '(SELECT ' .
+                    Dialects::of($db)->jsonList('DISTINCT w.author_id') .
+                    ' FROM revision w WHERE w.question_id = q.id AND w.number > COALESCE(c.number, 0))'
+                : "'[]'";
         foreach (array_chunk($ids, self::PIECE) as $piece) {
             // Read as a whole: while a cursor stays open, nothing can be written as soon as somebody else has saved.
-            $rows = $db->fetchAllAssociative('SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, q.place, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,
-                ' . $writers . ' AS writers, EXISTS (SELECT 1 FROM comment m WHERE m.question_id = q.id AND m.closed_at IS NULL) AS commented
+            $rows = $db->fetchAllAssociative(
+                'SELECT q.id, q.version, q.name, q.status, q.objective_id AS objective, q.place, o.path, r.id AS revision, r.number, r.problem, r.content, c.id AS cleared, c.objective_path AS cleared_path, c.kind AS cleared_kind,
+                ' .
+                    $writers .
+                    ' AS writers, EXISTS (SELECT 1 FROM comment m WHERE m.question_id = q.id AND m.closed_at IS NULL) AS commented
                 FROM question q JOIN revision r ON r.id = q.newest_id LEFT JOIN objective o ON o.id = q.objective_id LEFT JOIN revision c ON c.id = q.cleared_id
-                WHERE q.bank_id = ? AND q.id IN (?)', [$bank->id, $piece], [1 => ArrayParameterType::INTEGER]);
+                WHERE q.bank_id = ? AND q.id IN (?)',
+                [$bank->id, $piece],
+                [1 => ArrayParameterType::INTEGER],
+            );
             foreach ($rows as $row) {
                 $row = Fields::of($row);
                 $content = Fields::ofJson($row->text('content'))->raw();

@@ -16,8 +16,12 @@ use Zetema\Core\Data\Fields;
 /** Undoes a change of very many questions, a piece at a time. Stopped or left half-way, what is left of it can be undone again. */
 final readonly class UndoInPieces implements Task
 {
-    public function __construct(private EntityManagerInterface $em, private UndoManyQuestions $undoing, private ChangedRows $rows, private BankHistory $history)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private UndoManyQuestions $undoing,
+        private ChangedRows $rows,
+        private BankHistory $history,
+    ) {
     }
 
     public static function name(): string
@@ -35,14 +39,19 @@ final readonly class UndoInPieces implements Task
         do {
             $size = $progress->size();
             $some = ['back' => 0, 'left' => 0];
-            $goesOn = $progress->piece(Lock::bank($job->bankId), $back + $left + min($size, $this->rows->count($change)), function () use ($bank, $job, $change, $size, &$some, $back, $left): array {
-                $some = $this->undoing->piece($bank, $change, $size);
-                if ($this->rows->count($change) === 0) {
-                    $this->history->undone($change, $job->account->id);
-                }
+            $goesOn = $progress->piece(
+                Lock::bank($job->bankId),
+                $back + $left + min($size, $this->rows->count($change)),
+                function () use ($bank, $job, $change, $size, &$some, $back, $left): array {
+                    $some = $this->undoing->piece($bank, $change, $size);
+                    if ($this->rows->count($change) === 0) {
+                        $this->history->undone($change, $job->account->id);
+                    }
 
-                return ['back' => $back + $some['back'], 'left' => $left + $some['left']];
-            }, $size);
+                    return ['back' => $back + $some['back'], 'left' => $left + $some['left']];
+                },
+                $size,
+            );
             [$back, $left] = [$back + $some['back'], $left + $some['left']];
         } while ($goesOn && $this->rows->count($change) > 0);
 

@@ -26,8 +26,15 @@ final readonly class UndoManyQuestions implements UndoingInPieces
     private const AT_ONCE = 300;
 
     /** @param iterable<HoldsRevisions> $holders */
-    public function __construct(private Connection $db, private PreparedStatements $statements, private QuestionWriter $writer, private ChangedRows $rows, private Jobs $jobs, #[AutowireIterator(HoldsRevisions::class)] private iterable $holders)
-    {
+    public function __construct(
+        private Connection $db,
+        private PreparedStatements $statements,
+        private QuestionWriter $writer,
+        private ChangedRows $rows,
+        private Jobs $jobs,
+        #[AutowireIterator(HoldsRevisions::class)]
+        private iterable $holders,
+    ) {
     }
 
     public static function kind(): string
@@ -83,7 +90,13 @@ final readonly class UndoManyQuestions implements UndoingInPieces
     {
         [$count, $names] = $this->rows->touched($change->id);
         if ($count > 0) {
-            throw new Conflict(sprintf('%d of these questions were changed since (%s). Put them right by hand, or restore their revisions.', $count, implode(', ', $names)));
+            throw new Conflict(
+                sprintf(
+                    '%d of these questions were changed since (%s). Put them right by hand, or restore their revisions.',
+                    $count,
+                    implode(', ', $names),
+                ),
+            );
         }
         foreach ($this->rows->revisions($change->id) as $made) {
             foreach ($this->holders as $holder) {
@@ -97,7 +110,14 @@ final readonly class UndoManyQuestions implements UndoingInPieces
     {
         $revision = $before->integer('revision_id');
         $cleared = $before->optionalInteger('cleared_id');
-        $this->statements->run('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ?, place = ? WHERE id = ?', [$revision, Status::from($before->text('status'))->value, $before->optionalInteger('objective_id'), $cleared, $before->integer('place'), $standing->id]);
+        $this->statements->run('UPDATE question SET newest_id = ?, status = ?, objective_id = ?, cleared_id = ?, place = ? WHERE id = ?', [
+            $revision,
+            Status::from($before->text('status'))->value,
+            $before->optionalInteger('objective_id'),
+            $cleared,
+            $before->integer('place'),
+            $standing->id,
+        ]);
         if ($cleared !== $standing->cleared) {
             $this->statements->run('UPDATE revision SET is_dealt = (id = ?) WHERE question_id = ?', [$cleared ?? 0, $standing->id]);
         }

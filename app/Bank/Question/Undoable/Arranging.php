@@ -45,15 +45,21 @@ final readonly class Arranging implements Undoing
         $before = $body->optionalInteger('before');
 
         return $this->saving->make(function () use ($bank, $moved, $before, $account): BankChange {
-            $objective = $this->db->fetchOne('SELECT objective_id FROM question WHERE bank_id = ? AND id = ?', [$bank->id, $moved[0] ?? 0]);
+            $objective = $this->db->fetchOne('SELECT objective_id FROM question WHERE bank_id = ? AND id = ?', [
+                $bank->id,
+                $moved[0] ?? 0,
+            ]);
             $objective = Row::int($objective);
             $places = $this->places($objective);
             $order = array_keys($places);
-            if (array_diff([...$moved, ...($before === null ? [] : [$before])], $order) !== [] || $moved === []) {
+            if (array_diff([...$moved, ...$before === null ? [] : [$before]], $order) !== [] || $moved === []) {
                 throw new Malformed('questions', 'must stand right at one objective');
             }
             if (count($order) > self::MOST) {
-                throw new Malformed('questions', sprintf('are too many at this objective to be put in order by hand: %d; up to %d can be', count($order), self::MOST));
+                throw new Malformed(
+                    'questions',
+                    sprintf('are too many at this objective to be put in order by hand: %d; up to %d can be', count($order), self::MOST),
+                );
             }
             $moved = array_values(array_intersect($order, $moved));
             $rest = array_values(array_diff($order, $moved));
@@ -65,7 +71,13 @@ final readonly class Arranging implements Undoing
             $this->write(array_combine($rest, range(-count($rest), -1)));
             $name = $this->db->fetchOne('SELECT name FROM objective WHERE id = ?', [$objective]);
 
-            return $this->history->record($bank, $account, self::kind(), sprintf('put questions of “%s” in order', is_string($name) ? $name : ''), ['objective' => $objective, 'before' => self::told($places), 'after' => $rest]);
+            return $this->history->record(
+                $bank,
+                $account,
+                self::kind(),
+                sprintf('put questions of “%s” in order', is_string($name) ? $name : ''),
+                ['objective' => $objective, 'before' => self::told($places), 'after' => $rest],
+            );
         });
     }
 
@@ -73,7 +85,9 @@ final readonly class Arranging implements Undoing
     {
         $undo = Fields::of($change->undo);
         if (array_keys($this->places($undo->integer('objective'))) !== $undo->integers('after')) {
-            throw new Conflict('The questions of this objective are others by now, or were put in order again. Put them in order by hand.');
+            throw new Conflict(
+                'The questions of this objective are others by now, or were put in order again. Put them in order by hand.',
+            );
         }
         $places = [];
         foreach ($undo->items('before') as $one) {
@@ -88,7 +102,9 @@ final readonly class Arranging implements Undoing
     private function places(int $objective): array
     {
         $places = [];
-        foreach ($this->db->iterateNumeric('SELECT id, place FROM question WHERE objective_id = ? ORDER BY place, id', [$objective]) as [$id, $place]) {
+        foreach (
+            $this->db->iterateNumeric('SELECT id, place FROM question WHERE objective_id = ? ORDER BY place, id', [$objective]) as [$id, $place]
+        ) {
             $places[Row::int($id)] = Row::int($place);
         }
 
@@ -100,7 +116,12 @@ final readonly class Arranging implements Undoing
     {
         $dialect = Dialects::of($this->db);
         $rows = array_map(static fn (array $told): array => ['id' => $told[0], 'place' => $told[1]], self::told($places));
-        $this->db->executeStatement("UPDATE question SET place = {$dialect->jsonText('p.value', 'place')} FROM {$dialect->listed('?')} p WHERE question.id = {$dialect->jsonText('p.value', 'id')}", [json_encode($rows, JSON_THROW_ON_ERROR)]);
+        $this->db->executeStatement(
+            "UPDATE question SET place = {$dialect->jsonText('p.value', 'place')} FROM {$dialect->listed(
+                '?',
+            )} p WHERE question.id = {$dialect->jsonText('p.value', 'id')}",
+            [json_encode($rows, JSON_THROW_ON_ERROR)],
+        );
     }
 
     /**

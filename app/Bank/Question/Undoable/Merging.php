@@ -23,8 +23,14 @@ use Zetema\Core\Question\Status;
 /** Two questions that ask the same become one: pools made by hand and blueprints take the one that is kept, the other is retired. */
 final readonly class Merging implements Undoing
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private Saving $saving, private BankHistory $history, private NamesQuestions $names, private ApartPairs $apart)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $db,
+        private Saving $saving,
+        private BankHistory $history,
+        private NamesQuestions $names,
+        private ApartPairs $apart,
+    ) {
     }
 
     public static function kind(): string
@@ -38,7 +44,10 @@ final readonly class Merging implements Undoing
         return $this->saving->make(function () use ($bank, $keep, $other, $account): BankChange {
             $this->em->clear();
             $questions = $this->em->getRepository(Question::class);
-            [$kept, $gone] = [$questions->findOneBy(['bank' => $bank->id, 'id' => $keep]), $questions->findOneBy(['bank' => $bank->id, 'id' => $other])];
+            [$kept, $gone] = [
+                $questions->findOneBy(['bank' => $bank->id, 'id' => $keep]),
+                $questions->findOneBy(['bank' => $bank->id, 'id' => $other]),
+            ];
             if ($kept === null || $gone === null || $kept === $gone) {
                 throw new Malformed('other', 'must be another question of this bank');
             }
@@ -53,10 +62,14 @@ final readonly class Merging implements Undoing
                 'pools' => $this->db->fetchFirstColumn('SELECT pool_id FROM pool_question WHERE question_id = ?', [$other]),
                 'kept' => $this->db->fetchFirstColumn('SELECT pool_id FROM pool_question WHERE question_id = ?', [$keep]),
                 'keep' => $keep,
-                'apart' => $met = $this->apart->with($keep),
+                'apart' => ($met = $this->apart->with($keep)),
                 'plans' => $this->names->replace($kept->bank, $other, $keep),
             ];
-            $this->db->executeStatement(Dialects::of($this->db)->insertNew() . ' INTO pool_question (pool_id, question_id) SELECT pool_id, ? FROM pool_question WHERE question_id = ?', [$keep, $other]);
+            $this->db->executeStatement(
+                Dialects::of($this->db)->insertNew() .
+                    ' INTO pool_question (pool_id, question_id) SELECT pool_id, ? FROM pool_question WHERE question_id = ?',
+                [$keep, $other],
+            );
             $this->db->executeStatement('DELETE FROM pool_question WHERE question_id = ?', [$other]);
             foreach (array_diff($this->apart->with($other), $met, [$keep]) as $third) {
                 $this->apart->add($keep, $third);
@@ -65,7 +78,13 @@ final readonly class Merging implements Undoing
             $this->em->flush();
             $called = static fn (Question $question): string => $question->name() ?? $question->excerpt();
 
-            return $this->history->record($kept->bank, $account, self::kind(), sprintf('merged the question “%s” into “%s”', $called($gone), $called($kept)), [...$undo, 'version' => $gone->version()]);
+            return $this->history->record(
+                $kept->bank,
+                $account,
+                self::kind(),
+                sprintf('merged the question “%s” into “%s”', $called($gone), $called($kept)),
+                [...$undo, 'version' => $gone->version()],
+            );
         });
     }
 
@@ -78,14 +97,26 @@ final readonly class Merging implements Undoing
         }
         $this->names->putBack($undo->objects('plans'));
         $cleared = $undo->optionalInteger('cleared');
-        $this->db->update('question', ['status' => $undo->text('status'), 'cleared_id' => $cleared, 'dealt_elsewhere' => $undo->integer('elsewhere'), 'version' => $undo->integer('version') + 1], ['id' => $other]);
+        $this->db->update(
+            'question',
+            [
+                'status' => $undo->text('status'),
+                'cleared_id' => $cleared,
+                'dealt_elsewhere' => $undo->integer('elsewhere'),
+                'version' => $undo->integer('version') + 1,
+            ],
+            ['id' => $other],
+        );
         $this->db->executeStatement('UPDATE revision SET is_dealt = TRUE WHERE id = ?', [$cleared ?? 0]);
         $keep = $undo->integer('keep');
         if ($undo->has('apart')) {
             $this->apart->put($keep, $undo->integers('apart'));
         }
         foreach ($undo->integers('pools') as $pool) {
-            $this->db->executeStatement(Dialects::of($this->db)->insertNew() . ' INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?', [$other, $pool]);
+            $this->db->executeStatement(
+                Dialects::of($this->db)->insertNew() . ' INTO pool_question (pool_id, question_id) SELECT id, ? FROM pool WHERE id = ?',
+                [$other, $pool],
+            );
             if (!in_array($pool, $undo->integers('kept'), true)) {
                 $this->db->delete('pool_question', ['pool_id' => $pool, 'question_id' => $keep]);
             }

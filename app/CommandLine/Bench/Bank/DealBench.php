@@ -15,7 +15,10 @@ use Zetema\Core\Drawing\Stock\ListedStock;
 use Zetema\Core\Drawing\Stock\Pool;
 use Zetema\Core\Question\Points;
 
-/** Forms dealt from 5,000 questions, each of another seed: disjoint draws, ten and fifty overlapping ones, beside picking 40 of 5,000 with nothing to heed. */
+/**
+ * Forms dealt from 5,000 questions, each of another seed: disjoint draws, ten and fifty overlapping ones, beside picking 40 of 5,000 with
+ * nothing to heed.
+ */
 final readonly class DealBench
 {
     private const QUESTIONS = 5_000;
@@ -45,8 +48,17 @@ final readonly class DealBench
         $chance = new Chance(2026);
         $questions = [];
         for ($i = 0; $i < self::QUESTIONS; ++$i) {
-            $tags = array_values(array_filter(array_map(static fn (int $t): string => "tag $t", range(0, 49)), static fn (): bool => $chance->below(4) === 0));
-            $questions[] = new EligibleQuestion("q$i", $i % 3 === 0 ? 'claim' : 'one', ['Objective ' . $i % 20], $tags, null, Points::of((string) (1 + $i % 3)));
+            $tags = array_values(
+                array_filter(array_map(static fn (int $t): string => "tag $t", range(0, 49)), static fn (): bool => $chance->below(4) === 0),
+            );
+            $questions[] = new EligibleQuestion(
+                "q$i",
+                $i % 3 === 0 ? 'claim' : 'one',
+                ['Objective ' . $i % 20],
+                $tags,
+                null,
+                Points::of((string) (1 + ($i % 3))),
+            );
         }
 
         return $questions;
@@ -67,7 +79,12 @@ final readonly class DealBench
         }
         $end = hrtime(true);
 
-        return ['forms' => $forms, 'preparing' => sprintf('%.0f ms', ($ready - $start) / 1e6), 'seconds' => sprintf('%.2f', ($end - $ready) / 1e9), 'millisecondsAForm' => sprintf('%.3f', ($end - $ready) / 1e6 / $forms)];
+        return [
+            'forms' => $forms,
+            'preparing' => sprintf('%.0f ms', ($ready - $start) / 1e6),
+            'seconds' => sprintf('%.2f', ($end - $ready) / 1e9),
+            'millisecondsAForm' => sprintf('%.3f', ($end - $ready) / 1e6 / $forms),
+        ];
     }
 
     /** @return array{forms: int, seconds: string} */

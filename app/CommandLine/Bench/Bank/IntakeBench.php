@@ -34,10 +34,27 @@ final readonly class IntakeBench
                 $whole += $found->question === null ? 0 : 1;
             }
             $took = (hrtime(true) - $began) / 1e9;
-            $figures[$what] = ['questions' => $whole, 'lines' => $lines, 'seconds' => round($took, 2), 'timesCuttingIntoLines' => round($took / max($floor, 1e-9))];
+            $figures[$what] = [
+                'questions' => $whole,
+                'lines' => $lines,
+                'seconds' => round($took, 2),
+                'timesCuttingIntoLines' => round($took / max($floor, 1e-9)),
+            ];
         }
         $packages = new PackageFuzz($this->root . '/demo');
-        $output->writeln(json_encode(['read' => $figures, 'items' => $packages->whole(self::QUESTIONS), 'mutated' => $this->mutated($files), 'mutatedItemsAndZips' => $packages->run($files), 'peakMegabytes' => round(memory_get_peak_usage() / 1e6)], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                [
+                    'read' => $figures,
+                    'items' => $packages->whole(self::QUESTIONS),
+                    'mutated' => $this->mutated($files),
+                    'mutatedItemsAndZips' => $packages->run($files),
+                    'peakMegabytes' => round(memory_get_peak_usage() / 1e6),
+                ],
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return 0;
     }
@@ -48,14 +65,17 @@ final readonly class IntakeBench
         $text = $paper = '';
         $table = "Question,A,B,C,Answer,Points,Topic\n";
         for ($i = 1; $i <= self::QUESTIONS; ++$i) {
-            $n = ($i - 1) % 999 + 1;
+            $n = (($i - 1) % 999) + 1;
             $text .= "one: Which sign number $i shows a queen?\n  points: 2\n  yes: Single eggs, $i\n  no: Capped cells\n  no: Honey\n\n";
             $paper .= "$n. Which sign number $i shows a queen? (2 points)\na) Single eggs, $i\nb) Capped cells\nc) Honey\nAnswer: A\n\n";
             $table .= "Which sign number $i shows a queen?,\"Single eggs, $i\",Capped cells,Honey,A,2,Queens > Part $n\n";
         }
         yield 'text' => [$text, static fn (string $t): Source => new TextSource($t)];
         yield 'paper' => [$paper, static fn (string $t): Source => new PaperSource($t, isHtml: false)];
-        yield 'html' => ['<p>' . str_replace("\n", "</p>\n<p>", $paper) . '</p>', static fn (string $t): Source => new PaperSource($t, isHtml: true)];
+        yield 'html' => [
+            '<p>' . str_replace("\n", "</p>\n<p>", $paper) . '</p>',
+            static fn (string $t): Source => new PaperSource($t, isHtml: true),
+        ];
         yield 'table' => [$table, static fn (string $t): Source => TableSource::ofText($t)];
     }
 
@@ -68,13 +88,18 @@ final readonly class IntakeBench
     {
         mt_srand(20261126);
         $names = ['intake/evening-paper.txt', 'intake/summer-quiz.csv', 'certificate.zet.txt'];
-        $samples = array_map(fn (string $name): string => substr((string) file_get_contents($this->root . '/demo/' . $name), 0, 6_000), $names);
+        $samples = array_map(
+            fn (string $name): string => substr((string) file_get_contents($this->root . '/demo/' . $name), 0, 6_000),
+            $names,
+        );
         $questions = $problems = 0;
         $slowest = 0.0;
         for ($i = 0; $i < $files; ++$i) {
             $text = self::mutate($samples[$i % count($samples)]);
             $began = hrtime(true);
-            foreach ([new TextSource($text), new PaperSource($text), new PaperSource($text, isHtml: true), TableSource::ofText($text)] as $source) {
+            foreach (
+                [new TextSource($text), new PaperSource($text), new PaperSource($text, isHtml: true), TableSource::ofText($text)] as $source
+            ) {
                 foreach ($source->questions() as $found) {
                     ++$questions;
                     $problems += count($found->problems);
@@ -99,7 +124,12 @@ final readonly class IntakeBench
                 1 => substr_replace($text, '', $at, $size),
                 2 => substr_replace($text, $piece, $at, 0),
                 3 => substr_replace($text, str_repeat($piece, mt_rand(2, 30)), $at, 0),
-                4 => substr_replace($text, ["\n", "\t", '"', '<b>', '* ', '___', '1. ', 'a) ', '=', "\u{00A0}", "\0"][mt_rand(0, 10)], $at, 0),
+                4 => substr_replace(
+                    $text,
+                    ["\n", "\t", '"', '<b>', '* ', '___', '1. ', 'a) ', '=', "\u{00A0}", "\0"][mt_rand(0, 10)],
+                    $at,
+                    0,
+                ),
                 default => substr($text, 0, $at) . substr($text, min($length, $at + 1)),
             };
         }

@@ -33,7 +33,10 @@ final class JobsBench
         }
         // Not the first, which is saved meanwhile.
         $some = range(2, min(5_001, $questions));
-        $this->worked('5,000 questions changed', $this->server->ask('POST', '/api/banks/1/questions/change', ['ids' => $some, 'change' => ['settings' => ['points' => '7']]]));
+        $this->worked(
+            '5,000 questions changed',
+            $this->server->ask('POST', '/api/banks/1/questions/change', ['ids' => $some, 'change' => ['settings' => ['points' => '7']]]),
+        );
         $changes = $this->server->ask('GET', '/api/banks/1/changes')['changes'] ?? [];
         $change = is_array($changes) && is_array($changes[0] ?? null) && is_int($changes[0]['id'] ?? null) ? $changes[0]['id'] : 0;
         $undo = $this->server->ask('POST', "/api/banks/1/changes/$change/undo")['job'] ?? [];
@@ -47,12 +50,21 @@ final class JobsBench
     private function whole(string $as, string $file, int $questions): string
     {
         $found = match ($as) {
-            'text' => preg_match_all('/^(?:-- )?(?:one|several|true|false|number|text|order|pairs|groups|gaps|regions|place|rating): /m', $file),
+            'text' => preg_match_all(
+                '/^(?:-- )?(?:one|several|true|false|number|text|order|pairs|groups|gaps|regions|place|rating): /m',
+                $file,
+            ),
             'table' => substr_count($file, "\n") - 1,
             default => $this->inArchive($file),
         };
 
-        return sprintf('%.1f MB, %d of %d questions%s', strlen($file) / 1e6, $found, $questions, $as === 'table' ? ' as lines (kinds that no row can hold stay out)' : '');
+        return sprintf(
+            '%.1f MB, %d of %d questions%s',
+            strlen($file) / 1e6,
+            $found,
+            $questions,
+            $as === 'table' ? ' as lines (kinds that no row can hold stay out)' : '',
+        );
     }
 
     private function inArchive(string $file): int
@@ -86,13 +98,35 @@ final class JobsBench
         $saves = new Times();
         $idle = new Times();
         $took = new Times();
-        $peak = $took->take(fn (): float => $this->server->workOne(function () use ($saves, $idle): void {
-            $idle->take(fn (): array => $this->server->ask('GET', '/api/me'));
-            $question = $this->server->ask('GET', '/api/questions/1');
-            $saves->take(fn (): array => $this->server->ask('PUT', '/api/questions/1/about', ['version' => $question['version'] ?? 0, 'selfNote' => 'note ' . random_int(1, 1_000_000)]));
-        }));
+        $peak = $took->take(
+            fn (): float => $this->server->workOne(function () use ($saves, $idle): void {
+                $idle->take(fn (): array => $this->server->ask('GET', '/api/me'));
+                $question = $this->server->ask('GET', '/api/questions/1');
+                $saves->take(
+                    fn (): array => $this->server->ask('PUT', '/api/questions/1/about', [
+                        'version' => $question['version'] ?? 0,
+                        'selfNote' => 'note ' . random_int(1, 1_000_000),
+                    ]),
+                );
+            }),
+        );
         $told = $this->server->ask('GET', "/api/jobs/$id");
-        $this->output->writeln(sprintf('%-26s %s in %.1f s, %.0f MB at most; meanwhile a save waited %.0f ms at the median, %.0f at p95, %.0f at most (%d saves; nothing %.0f, %.0f, %.0f)', $what, is_string($told['state'] ?? null) ? $told['state'] : '', $took->median() / 1000, $peak, $saves->median(), $saves->p95(), $saves->longest(), $saves->count(), $idle->median(), $idle->p95(), $idle->longest()));
+        $this->output->writeln(
+            sprintf(
+                '%-26s %s in %.1f s, %.0f MB at most; meanwhile a save waited %.0f ms at the median, %.0f at p95, %.0f at most (%d saves; nothing %.0f, %.0f, %.0f)',
+                $what,
+                is_string($told['state'] ?? null) ? $told['state'] : '',
+                $took->median() / 1000,
+                $peak,
+                $saves->median(),
+                $saves->p95(),
+                $saves->longest(),
+                $saves->count(),
+                $idle->median(),
+                $idle->p95(),
+                $idle->longest(),
+            ),
+        );
 
         return $id;
     }

@@ -28,10 +28,44 @@ final readonly class LargeBank
     public const PASSWORD = 'honeycomb';
     public const OBJECTIVES = 200;
     private const PIECE = 200;
-    private const FREQUENT = ['hive', 'queen', 'frame', 'brood', 'honey', 'swarm', 'smoke', 'mite', 'nectar', 'pollen', 'drone', 'worker', 'comb', 'super', 'winter', 'spring', 'wax', 'sting', 'cell', 'egg', 'larva', 'forage', 'entrance', 'floor', 'cover', 'syrup', 'heather', 'clover', 'bramble', 'lime'];
+    private const FREQUENT = [
+        'hive',
+        'queen',
+        'frame',
+        'brood',
+        'honey',
+        'swarm',
+        'smoke',
+        'mite',
+        'nectar',
+        'pollen',
+        'drone',
+        'worker',
+        'comb',
+        'super',
+        'winter',
+        'spring',
+        'wax',
+        'sting',
+        'cell',
+        'egg',
+        'larva',
+        'forage',
+        'entrance',
+        'floor',
+        'cover',
+        'syrup',
+        'heather',
+        'clover',
+        'bramble',
+        'lime',
+    ];
 
-    public function __construct(private EntityManagerInterface $em, private UserPasswordHasherInterface $hasher, private Objectives $objectives)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private UserPasswordHasherInterface $hasher,
+        private Objectives $objectives,
+    ) {
     }
 
     /** @return list<string> words of which every question has about six */
@@ -73,7 +107,17 @@ final readonly class LargeBank
                     $path = ['Part ' . intdiv($n % self::OBJECTIVES, 10), 'Objective ' . $n % self::OBJECTIVES];
                     $content = self::content($n, $chance);
                     $sketch = Sketch::of(Fields::of($content), "question $n", $path, $n % 10 === 9 ? Status::Draft : Status::Cleared);
-                    $this->em->persist(new Question($bank, $objectives[implode(Objective::SEPARATOR, $path)], $sketch, "question $n", $author, new \DateTimeImmutable('2026-05-01'), null));
+                    $this->em->persist(
+                        new Question(
+                            $bank,
+                            $objectives[implode(Objective::SEPARATOR, $path)],
+                            $sketch,
+                            "question $n",
+                            $author,
+                            new \DateTimeImmutable('2026-05-01'),
+                            null,
+                        ),
+                    );
                 }
             });
             $progress->advance(self::PIECE);
@@ -87,8 +131,25 @@ final readonly class LargeBank
     private function blueprints(Bank $bank): void
     {
         for ($b = 0; $b < 30; ++$b) {
-            $draws = array_map(static fn (int $d): Drawing\Draw => new Drawing\Draw(2, new Drawing\Stock\Pool(['Part ' . $d % 20], kinds: [$b % 2 === 0 ? 'one' : 'claim'], tags: $d === 3 ? ['tag ' . $b % 12] : [])), range($b % 5, 19 + $b % 5));
-            $this->em->persist(new Blueprint($bank, "Blueprint $b", new Drawing\DealingPlan($draws, [], Drawing\PassMark::percent('60')), new PlainRules(1800)));
+            $draws = array_map(
+                static fn (int $d): Drawing\Draw => new Drawing\Draw(
+                    2,
+                    new Drawing\Stock\Pool(
+                        ['Part ' . $d % 20],
+                        kinds: [$b % 2 === 0 ? 'one' : 'claim'],
+                        tags: $d === 3 ? ['tag ' . $b % 12] : [],
+                    ),
+                ),
+                range($b % 5, 19 + ($b % 5)),
+            );
+            $this->em->persist(
+                new Blueprint(
+                    $bank,
+                    "Blueprint $b",
+                    new Drawing\DealingPlan($draws, [], Drawing\PassMark::percent('60')),
+                    new PlainRules(1800),
+                ),
+            );
         }
         $this->em->flush();
     }
@@ -98,12 +159,35 @@ final readonly class LargeBank
     {
         $words = implode(' ', array_map(static fn (): string => self::FREQUENT[$chance->below(count(self::FREQUENT))], range(1, 6)));
         $stem = sprintf('In case %d of %s, with %s, what is the next step?', $n, self::rareWord($n), $words);
-        $common = ['v' => 1, 'stem' => $stem, 'tags' => ['tag ' . intdiv($n, 7) % 12], 'difficulty' => ['easy', 'medium', 'hard'][$n % 3], 'settings' => ['points' => (string) (1 + $n % 10)]];
+        $common = [
+            'v' => 1,
+            'stem' => $stem,
+            'tags' => ['tag ' . intdiv($n, 7) % 12],
+            'difficulty' => ['easy', 'medium', 'hard'][$n % 3],
+            'settings' => ['points' => (string) (1 + ($n % 10))],
+        ];
 
         return match ($n % 4) {
-            0 => [...$common, 'kind' => 'claim', 'stem' => "In case $n of " . self::rareWord($n) . ", with $words, the next step is to wait.", 'choices' => [['id' => 1, 'text' => 'true', 'key' => $n % 8 === 0], ['id' => 2, 'text' => 'false', 'key' => $n % 8 !== 0]]],
+            0 => [
+                ...$common,
+                'kind' => 'claim',
+                'stem' => "In case $n of " . self::rareWord($n) . ", with $words, the next step is to wait.",
+                'choices' => [['id' => 1, 'text' => 'true', 'key' => $n % 8 === 0], ['id' => 2, 'text' => 'false', 'key' => $n % 8 !== 0]],
+            ],
             1 => [...$common, 'kind' => 'number', 'spans' => [['span' => "$n within 0.5"]]],
-            default => [...$common, 'kind' => 'one', 'choices' => array_map(static fn (int $i): array => ['id' => $i, 'text' => "Look at the number $i of $n", 'key' => $i === 1 + $n % 4, 'says' => "That is said of $i."], range(1, 4))],
+            default => [
+                ...$common,
+                'kind' => 'one',
+                'choices' => array_map(
+                    static fn (int $i): array => [
+                        'id' => $i,
+                        'text' => "Look at the number $i of $n",
+                        'key' => $i === 1 + ($n % 4),
+                        'says' => "That is said of $i.",
+                    ],
+                    range(1, 4),
+                ),
+            ],
         };
     }
 }

@@ -42,7 +42,14 @@ final class MarkingBench
             }
         }
         $marker = new Marker();
-        $mark = static function (Question $question, EffectiveSettings $settings, MarkingPlan $plan, string $json, int $attempt, int $hints) use ($marker): void {
+        $mark = static function (
+            Question $question,
+            EffectiveSettings $settings,
+            MarkingPlan $plan,
+            string $json,
+            int $attempt,
+            int $hints,
+        ) use ($marker): void {
             $marker->mark($plan, $question->kind->response(json_decode($json, true), $settings, complete: false), $attempt, $hints);
         };
         $byKind = [];
@@ -50,10 +57,21 @@ final class MarkingBench
             $byKind[$kind] = self::rate($ofKind, $mark);
         }
         $marked = self::rate($cases, $mark);
-        $empty = self::rate($cases, static function (Question $question, EffectiveSettings $settings, MarkingPlan $plan, string $json): void {
+        $empty = self::rate($cases, static function (
+            Question $question,
+            EffectiveSettings $settings,
+            MarkingPlan $plan,
+            string $json,
+        ): void {
             json_decode($json, true);
         });
-        QuestionFiles::print($output, ['cases' => count($cases), 'markingsPerSecond' => $marked, 'emptyLoopPerSecond' => $empty, 'timesTheEmptyLoop' => sprintf('%.1f', $empty / max(1, $marked)), 'byKind' => $byKind]);
+        QuestionFiles::print($output, [
+            'cases' => count($cases),
+            'markingsPerSecond' => $marked,
+            'emptyLoopPerSecond' => $empty,
+            'timesTheEmptyLoop' => sprintf('%.1f', $empty / max(1, $marked)),
+            'byKind' => $byKind,
+        ]);
 
         return 0;
     }
@@ -63,14 +81,22 @@ final class MarkingBench
     {
         if (in_array($question->kind::id(), [KindId::Text, KindId::Number], true)) {
             for ($i = 0; $i < self::OF_EACH; ++$i) {
-                yield [['text' => $question->kind::id() === KindId::Number ? sprintf('%d,%03d', $i % 40, $i) : ['Varroa', 'the varoa mite', 'a mite named', 'drone'][$i % 4] . ' ' . $i], 1, 0];
+                yield [
+                    [
+                        'text' => $question->kind::id() === KindId::Number
+                                ? sprintf('%d,%03d', $i % 40, $i)
+                                : ['Varroa', 'the varoa mite', 'a mite named', 'drone'][$i % 4] . ' ' . $i,
+                    ],
+                    1,
+                    0,
+                ];
             }
 
             return;
         }
         if ($question->kind::id() === KindId::Regions) {
             for ($i = 0; $i < self::OF_EACH; ++$i) {
-                yield [['points' => [[7 * $i % 600, intdiv($i, 2) % 400]]], 1, 0];
+                yield [['points' => [[(7 * $i) % 600, intdiv($i, 2) % 400]]], 1, 0];
             }
 
             return;

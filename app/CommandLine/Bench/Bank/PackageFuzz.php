@@ -21,7 +21,32 @@ use Zetema\Core\Exchange\TextFormat\Reader;
 final class PackageFuzz
 {
     /** Pieces that matter to XML and to the standard. */
-    private const PIECES = ['<', '>', '"', '&', '&amp;', '</p>', '<p>', '<![CDATA[', '<!--', '-->', 'RESPONSE', 'SCORE', 'identifier="A"', 'maxChoices="0"', 'cardinality="multiple"', 'cardinality="ordered"', 'baseType="float"', '<gap identifier="G"/>', '<value>C1</value>', "\u{FEFF}", '-1', '1e99', '..', "\0"];
+    private const PIECES = [
+        '<',
+        '>',
+        '"',
+        '&',
+        '&amp;',
+        '</p>',
+        '<p>',
+        '<![CDATA[',
+        '<!--',
+        '-->',
+        'RESPONSE',
+        'SCORE',
+        'identifier="A"',
+        'maxChoices="0"',
+        'cardinality="multiple"',
+        'cardinality="ordered"',
+        'baseType="float"',
+        '<gap identifier="G"/>',
+        '<value>C1</value>',
+        "\u{FEFF}",
+        '-1',
+        '1e99',
+        '..',
+        "\0",
+    ];
 
     private int $questions = 0;
     private int $told = 0;
@@ -65,7 +90,14 @@ final class PackageFuzz
     public function whole(int $count): array
     {
         $items = $this->items();
-        $files = array_map(static fn (int $i): string => preg_replace('/<(qti-)?item-?body>/i', '$0<p>Number ' . $i . '.</p>', $items[$i % count($items)]) ?? '', range(0, max(0, $count - 1)));
+        $files = array_map(
+            static fn (int $i): string => preg_replace(
+                '/<(qti-)?item-?body>/i',
+                '$0<p>Number ' . $i . '.</p>',
+                $items[$i % count($items)],
+            ) ?? '',
+            range(0, max(0, $count - 1)),
+        );
         $began = hrtime(true);
         array_map(static fn (string $file): string => XmlFile::root($file)->name, $files);
         $floor = (hrtime(true) - $began) / 1e9;
@@ -88,7 +120,14 @@ final class PackageFuzz
         foreach ((new Reader())->questions((string) file_get_contents($this->demo . '/certificate.zet.txt')) as $i => $read) {
             if ($read->question !== null) {
                 $version = Version::cases()[$i % 2];
-                $items[] = (new ItemWriter($version, static fn (string $p): string => $p, KindWriters::all()))->item($read->question, ItemReader::identifierOf($read->question->name ?? "q$i"), $read->question->name ?? '', $read->question->effective())->document($version);
+                $items[] = (new ItemWriter($version, static fn (string $p): string => $p, KindWriters::all()))
+                    ->item(
+                        $read->question,
+                        ItemReader::identifierOf($read->question->name ?? "q$i"),
+                        $read->question->name ?? '',
+                        $read->question->effective(),
+                    )
+                    ->document($version);
             }
         }
 
@@ -112,10 +151,22 @@ final class PackageFuzz
     {
         $zip = new \ZipArchive();
         $zip->open($path, \ZipArchive::OVERWRITE);
-        $manifest = '<manifest xmlns="http://www.imsglobal.org/xsd/imscp_v1p1"><resources><resource identifier="R" type="imsqti_item_xmlv2p1" href="a.xml"><file href="a.xml"/></resource></resources></manifest>';
+        $manifest =
+            '<manifest xmlns="http://www.imsglobal.org/xsd/imscp_v1p1"><resources><resource identifier="R" type="imsqti_item_xmlv2p1" href="a.xml"><file href="a.xml"/></resource></resources></manifest>';
         $head = '{"archive":1,"bank":"B","questions":1}';
-        $sheet = '<worksheet><sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>Question</t></is></c><c r="B1" t="inlineStr"><is><t>Answer</t></is></c></row><row r="2"><c r="A2" t="s"><v>0</v></c><c r="B2"><v>12</v></c></row></sheetData></worksheet>';
-        foreach (['a.xml' => $item, 'imsmanifest.xml' => $manifest, 'archive.json' => $head, 'questions/0001.json' => '{"questions":[{"number":1,"name":null,"objective":[],"status":"draft","content":{"kind":"claim","stem":"x","choices":[]}}]}', 'xl/workbook.xml' => '<workbook xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" r:id="r1"/></sheets></workbook>', 'xl/_rels/workbook.xml.rels' => '<Relationships><Relationship Id="r1" Target="worksheets/sheet1.xml"/></Relationships>', 'xl/worksheets/sheet1.xml' => $sheet] as $name => $contents) {
+        $sheet =
+            '<worksheet><sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>Question</t></is></c><c r="B1" t="inlineStr"><is><t>Answer</t></is></c></row><row r="2"><c r="A2" t="s"><v>0</v></c><c r="B2"><v>12</v></c></row></sheetData></worksheet>';
+        foreach (
+            [
+                'a.xml' => $item,
+                'imsmanifest.xml' => $manifest,
+                'archive.json' => $head,
+                'questions/0001.json' => '{"questions":[{"number":1,"name":null,"objective":[],"status":"draft","content":{"kind":"claim","stem":"x","choices":[]}}]}',
+                'xl/workbook.xml' => '<workbook xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" r:id="r1"/></sheets></workbook>',
+                'xl/_rels/workbook.xml.rels' => '<Relationships><Relationship Id="r1" Target="worksheets/sheet1.xml"/></Relationships>',
+                'xl/worksheets/sheet1.xml' => $sheet,
+            ] as $name => $contents
+        ) {
             $zip->addFromString($name, $breaksBytes || mt_rand(0, 1) === 0 ? $contents : $this->mutate($contents));
         }
         $zip->close();
@@ -140,10 +191,20 @@ final class PackageFuzz
                 1 => substr_replace($text, '', $at, mt_rand(1, 40)),
                 2 => substr_replace($text, self::PIECES[mt_rand(0, count(self::PIECES) - 1)], $at, 0),
                 // Whole XML that says something else.
-                3 => preg_replace('/(?<==")[^"]*(?=")/', ['', '0', '-1', 'C1', 'RESPONSE', 'true', '99999999'][mt_rand(0, 6)], $text, mt_rand(1, 3)) ?? $text,
+                3 => preg_replace(
+                    '/(?<==")[^"]*(?=")/',
+                    ['', '0', '-1', 'C1', 'RESPONSE', 'true', '99999999'][mt_rand(0, 6)],
+                    $text,
+                    mt_rand(1, 3),
+                ) ?? $text,
                 4 => str_replace($tag, $other, $text),
-                5 => $tag === '' ? $text : (preg_replace('/' . preg_quote($tag, '/') . '/', str_repeat($tag, 2), $text, 1) ?? $text),
-                default => preg_replace('/>[^<>]+</', '>' . ['', '1/0', '1e9999', str_repeat('9', 400), '<', 'C1 C2'][mt_rand(0, 3)] . '<', $text, mt_rand(1, 4)) ?? $text,
+                5 => $tag === '' ? $text : preg_replace('/' . preg_quote($tag, '/') . '/', str_repeat($tag, 2), $text, 1) ?? $text,
+                default => preg_replace(
+                    '/>[^<>]+</',
+                    '>' . ['', '1/0', '1e9999', str_repeat('9', 400), '<', 'C1 C2'][mt_rand(0, 3)] . '<',
+                    $text,
+                    mt_rand(1, 4),
+                ) ?? $text,
             };
         }
 

@@ -35,7 +35,9 @@ final class BenchClient
         $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
         $told = json_decode(is_string($answer) ? $answer : '', true);
         if (!is_array($told) || $status >= 400) {
-            throw new \RuntimeException(sprintf('%s %s was answered with %s: %s', $method, $path, json_encode($status), mb_substr((string) $answer, 0, 300)));
+            throw new \RuntimeException(
+                sprintf('%s %s was answered with %s: %s', $method, $path, json_encode($status), mb_substr((string) $answer, 0, 300)),
+            );
         }
 
         return $told;

@@ -22,7 +22,12 @@ final class BenchDatabase
             is_string($old) && is_file($old) && unlink($old);
         }
         foreach ([['doctrine:migrations:migrate', '--no-interaction', '--quiet'], $command] as $words) {
-            (new Process(['php', 'bin/console', ...$words], $root, ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'], timeout: null))->mustRun();
+            (new Process(
+                ['php', 'bin/console', ...$words],
+                $root,
+                ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media'],
+                timeout: null,
+            ))->mustRun();
         }
 
         return $database;

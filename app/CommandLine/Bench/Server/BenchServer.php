@@ -14,13 +14,33 @@ final class BenchServer
     private readonly Process $process;
     private readonly \CurlHandle $curl;
 
-    public function __construct(private readonly string $root, private readonly string $database, private readonly string $memory, string $login = 'author')
-    {
+    public function __construct(
+        private readonly string $root,
+        private readonly string $database,
+        private readonly string $memory,
+        string $login = 'author',
+    ) {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         $name = is_resource($socket) ? (string) stream_socket_get_name($socket, false) : '';
         is_resource($socket) && fclose($socket);
         $this->port = (int) substr($name, (int) strrpos($name, ':') + 1);
-        $this->process = new Process(['php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=' . $memory, '-S', '127.0.0.1:' . $this->port, '-t', 'public', 'public/router.php'], $root, $this->environment(), timeout: null);
+        $this->process = new Process(
+            [
+                'php',
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'memory_limit=' . $memory,
+                '-S',
+                '127.0.0.1:' . $this->port,
+                '-t',
+                'public',
+                'public/router.php',
+            ],
+            $root,
+            $this->environment(),
+            timeout: null,
+        );
         $this->process->disableOutput();
         $this->process->start();
         $this->curl = curl_init();
@@ -59,7 +79,9 @@ final class BenchServer
         $answer = curl_exec($this->curl);
         $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
         if (!is_string($answer) || $status >= 400 || $status === 0) {
-            throw new \RuntimeException(sprintf('%s %s was answered with %s: %s', $method, $path, json_encode($status), mb_substr((string) $answer, 0, 300)));
+            throw new \RuntimeException(
+                sprintf('%s %s was answered with %s: %s', $method, $path, json_encode($status), mb_substr((string) $answer, 0, 300)),
+            );
         }
 
         return $answer;
@@ -74,7 +96,12 @@ final class BenchServer
      */
     public function workOne(?callable $meanwhile = null): float
     {
-        $work = new Process(['php', '-d', 'memory_limit=' . $this->memory, 'bin/console', 'messenger:consume', 'background', '--limit=1', '--quiet'], $this->root, $this->environment(), timeout: null);
+        $work = new Process(
+            ['php', '-d', 'memory_limit=' . $this->memory, 'bin/console', 'messenger:consume', 'background', '--limit=1', '--quiet'],
+            $this->root,
+            $this->environment(),
+            timeout: null,
+        );
         $work->start();
         $peak = 0;
         while ($work->isRunning()) {

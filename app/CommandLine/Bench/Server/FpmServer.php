@@ -18,15 +18,23 @@ final class FpmServer
         $folder = $root . '/var/bench';
         $user = posix_getpwuid(posix_geteuid())['name'] ?? 'root';
         $pool = (string) file_get_contents($root . '/deploy/php-fpm.conf');
-        $pool = (string) preg_replace(['/^listen\..*\n/m', '/^listen = .*/m', '/^(user|group) = .*/m', '/^pm\.max_children = .*/m'], ['', "listen = $folder/fpm.sock", "$1 = $user", "pm.max_children = $children"], $pool);
+        $pool = (string) preg_replace(
+            ['/^listen\..*\n/m', '/^listen = .*/m', '/^(user|group) = .*/m', '/^pm\.max_children = .*/m'],
+            ['', "listen = $folder/fpm.sock", "$1 = $user", "pm.max_children = $children"],
+            $pool,
+        );
         file_put_contents($folder . '/fpm.conf', "[global]\nerror_log = $folder/fpm.log\n" . $pool);
-        file_put_contents($folder . '/nginx.conf', <<<TEXT
+        file_put_contents(
+            $folder . '/nginx.conf',
+            <<<TEXT
             user $user; pid $folder/nginx.pid; error_log $folder/nginx.log; worker_processes 1; daemon off;
             events { worker_connections 1024; }
             http { access_log off; client_body_temp_path $folder/body; fastcgi_temp_path $folder/fastcgi; proxy_temp_path $folder/proxy; uwsgi_temp_path $folder/uwsgi; scgi_temp_path $folder/scgi;
               server { listen 127.0.0.1:$port; root $root/public;
                 location / { fastcgi_pass unix:$folder/fpm.sock; include /etc/nginx/fastcgi_params; fastcgi_param SCRIPT_FILENAME $root/public/index.php; fastcgi_param SCRIPT_NAME /index.php; } } }
-            TEXT);
+            TEXT
+            ,
+        );
         $this->fpm = new Process(['php-fpm8.2', '-R', '-F', '-y', $folder . '/fpm.conf'], $root, $environment, timeout: null);
         $this->web = new Process(['nginx', '-c', $folder . '/nginx.conf'], $root, $environment, timeout: null);
         @unlink($folder . '/fpm.sock');

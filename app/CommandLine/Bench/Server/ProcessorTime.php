@@ -36,6 +36,6 @@ final readonly class ProcessorTime
             $sum += $of > 1 ? $used : 0;
         }
 
-        return 1000 * $sum / self::TICKS_A_SECOND;
+        return (1000 * $sum) / self::TICKS_A_SECOND;
     }
 }

@@ -56,6 +56,8 @@ final class Times
         $sorted = $this->times;
         sort($sorted);
 
-        return $sorted === [] ? throw new \LogicException('nothing was measured') : $sorted[(int) min(count($sorted) - 1, floor($share * count($sorted)))];
+        return $sorted === []
+            ? throw new \LogicException('nothing was measured')
+            : $sorted[(int) min(count($sorted) - 1, floor($share * count($sorted)))];
     }
 }

@@ -24,7 +24,7 @@ final class Crowd
         $began = microtime(true);
         $due = [];
         foreach (array_keys($this->sitters) as $i) {
-            $due[$i] = $began + $every * $i / count($this->sitters);
+            $due[$i] = $began + ($every * $i) / count($this->sitters);
         }
         $open = [];
         while (microtime(true) < $began + $seconds || $open !== []) {

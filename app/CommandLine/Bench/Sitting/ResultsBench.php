@@ -33,21 +33,31 @@ final class ResultsBench
         $this->many($db, $sittings);
         $this->server = new BenchServer($this->root, $database, '128M', 'orrell');
         $there = self::number($db, 'SELECT COUNT(*) FROM sitting WHERE edition_id = 1');
-        $output->writeln(sprintf('%d sittings, %s; medians in milliseconds over %d requests, each after one that does nothing', $there, date('j F Y'), self::TIMES));
+        $output->writeln(
+            sprintf(
+                '%d sittings, %s; medians in milliseconds over %d requests, each after one that does nothing',
+                $there,
+                date('j F Y'),
+                self::TIMES,
+            ),
+        );
         $results = '/api/editions/1/results';
         $last = SittingsAsked::PAGE * intdiv($there - 1, SittingsAsked::PAGE);
-        foreach ([
-            'first page' => static fn (int $i): string => "$results?by=began&down=" . $i % 2,
-            'last page' => static fn (int $i): string => "$results?from=" . ($last - SittingsAsked::PAGE * ($i % 3)),
-            'by candidate' => static fn (int $i): string => "$results?by=candidate&down=0&from=" . SittingsAsked::PAGE * $i,
-            'by points' => static fn (int $i): string => "$results?by=points&from=" . SittingsAsked::PAGE * $i,
-            'passed' => static fn (int $i): string => "$results?kind=passed&from=" . SittingsAsked::PAGE * ($i % 5),
-            'not passed, by %' => static fn (int $i): string => "$results?kind=not+passed&by=%25&from=" . SittingsAsked::PAGE * ($i % 5),
-            'being sat' => static fn (int $i): string => "$results?kind=running&from=" . $i,
-            'letters of a name' => static fn (int $i): string => "$results?name=" . chr(97 + $i % 26) . ['', 'e', 'or'][$i % 3],
-            'survey' => static fn (int $i): string => '/api/editions/' . (1 + $i % 2) . '/survey',
-            'survey of the profile' => static fn (int $i): string => '/api/editions/5/survey?' . $i,
-        ] as $what => $path) {
+        foreach (
+            [
+                'first page' => static fn (int $i): string => "$results?by=began&down=" . $i % 2,
+                'last page' => static fn (int $i): string => "$results?from=" . ($last - SittingsAsked::PAGE * ($i % 3)),
+                'by candidate' => static fn (int $i): string => "$results?by=candidate&down=0&from=" . SittingsAsked::PAGE * $i,
+                'by points' => static fn (int $i): string => "$results?by=points&from=" . SittingsAsked::PAGE * $i,
+                'passed' => static fn (int $i): string => "$results?kind=passed&from=" . SittingsAsked::PAGE * ($i % 5),
+                'not passed, by %' => static fn (int $i): string => "$results?kind=not+passed&by=%25&from=" .
+                    SittingsAsked::PAGE * ($i % 5),
+                'being sat' => static fn (int $i): string => "$results?kind=running&from=" . $i,
+                'letters of a name' => static fn (int $i): string => "$results?name=" . chr(97 + ($i % 26)) . ['', 'e', 'or'][$i % 3],
+                'survey' => static fn (int $i): string => '/api/editions/' . (1 + ($i % 2)) . '/survey',
+                'survey of the profile' => static fn (int $i): string => '/api/editions/5/survey?' . $i,
+            ] as $what => $path
+        ) {
             $this->measure($what, $path);
         }
         $this->server->workOne(); // what the demo left to do
@@ -56,8 +66,26 @@ final class ResultsBench
             $took = new Times();
             $peak = $took->take(fn (): float => $this->server->workOne());
             $file = $this->server->fetch('GET', '/api/jobs/' . (is_int($job['id'] ?? null) ? $job['id'] : 0) . '/file');
-            $wanted = $as === 'sittings' ? $there : self::number($db, 'SELECT SUM(' . (new SqliteDialect())->jsonLength('state', 'asked') . ') FROM sitting WHERE edition_id = 1 AND ended_at IS NOT NULL');
-            $output->writeln(sprintf('table of %s: %.1f MB, %d lines of %d in %.1f s, %.0f MB at most', $as, strlen($file) / 1e6, preg_match_all('/^\d+,/m', $file), $wanted, $took->median() / 1000, $peak));
+            $wanted =
+                $as === 'sittings'
+                    ? $there
+                    : self::number(
+                        $db,
+                        'SELECT SUM(' .
+                            (new SqliteDialect())->jsonLength('state', 'asked') .
+                            ') FROM sitting WHERE edition_id = 1 AND ended_at IS NOT NULL',
+                    );
+            $output->writeln(
+                sprintf(
+                    'table of %s: %.1f MB, %d lines of %d in %.1f s, %.0f MB at most',
+                    $as,
+                    strlen($file) / 1e6,
+                    preg_match_all('/^\d+,/m', $file),
+                    $wanted,
+                    $took->median() / 1000,
+                    $peak,
+                ),
+            );
         }
 
         return 0;
@@ -70,16 +98,24 @@ final class ResultsBench
         $last = self::number($db, 'SELECT MAX(id) FROM sitting');
         $db->exec('BEGIN');
         for ($copy = 1; self::number($db, 'SELECT COUNT(*) FROM sitting WHERE edition_id = 1') < $sittings; ++$copy) {
-            $db->exec("INSERT INTO account (id, login, name, role, password_hash, folded) SELECT id + $copy * $accounts, login || '-$copy', name || ' $copy', role, password_hash, folded(name || ' $copy ' || login || '-$copy') FROM account WHERE login LIKE 'simulated-%' AND id <= $accounts");
+            $db->exec(
+                "INSERT INTO account (id, login, name, role, password_hash, folded) SELECT id + $copy * $accounts, login || '-$copy', name || ' $copy', role, password_hash, folded(name || ' $copy ' || login || '-$copy') FROM account WHERE login LIKE 'simulated-%' AND id <= $accounts",
+            );
             $columns = array_diff(self::columns($db, 'sitting'), ['id', 'account_id']);
             $list = implode(', ', $columns);
-            $db->exec("INSERT INTO sitting (id, account_id, $list) SELECT id + $copy * $last, account_id + $copy * $accounts, $list FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%')");
+            $db->exec(
+                "INSERT INTO sitting (id, account_id, $list) SELECT id + $copy * $last, account_id + $copy * $accounts, $list FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%')",
+            );
             foreach (['sitting_event', 'mark'] as $table) {
                 $list = implode(', ', array_diff(self::columns($db, $table), ['id', 'sitting_id']));
-                $db->exec("INSERT INTO $table (sitting_id, $list) SELECT sitting_id + $copy * $last, $list FROM $table WHERE sitting_id IN (SELECT id FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%'))");
+                $db->exec(
+                    "INSERT INTO $table (sitting_id, $list) SELECT sitting_id + $copy * $last, $list FROM $table WHERE sitting_id IN (SELECT id FROM sitting WHERE edition_id IN (1, 5) AND id <= $last AND account_id IN (SELECT id FROM account WHERE login LIKE 'simulated-%'))",
+                );
             }
         }
-        $db->exec('UPDATE survey_count SET given = (SELECT COUNT(*) FROM mark m JOIN sitting s ON s.id = m.sitting_id WHERE m.revision_id = survey_count.revision_id AND m.response IS NOT DISTINCT FROM survey_count.response AND m.stands = TRUE AND m.is_graded = FALSE AND s.edition_id = survey_count.edition_id AND s.ended_at IS NOT NULL)');
+        $db->exec(
+            'UPDATE survey_count SET given = (SELECT COUNT(*) FROM mark m JOIN sitting s ON s.id = m.sitting_id WHERE m.revision_id = survey_count.revision_id AND m.response IS NOT DISTINCT FROM survey_count.response AND m.stands = TRUE AND m.is_graded = FALSE AND s.edition_id = survey_count.edition_id AND s.ended_at IS NOT NULL)',
+        );
         $db->exec('COMMIT');
     }
 
@@ -92,7 +128,17 @@ final class ResultsBench
             $nothing->take(fn (): string => $this->server->fetch('GET', '/api/me'));
             $taken->take(fn (): string => $this->server->fetch('GET', $path($i)));
         }
-        $this->output->writeln(sprintf('%-24s %6.1f (p95 %6.1f), nothing %5.1f (%5.1f): %.1f times', $what, $taken->median(), $taken->p95(), $nothing->median(), $nothing->p95(), $taken->median() / $nothing->median()));
+        $this->output->writeln(
+            sprintf(
+                '%-24s %6.1f (p95 %6.1f), nothing %5.1f (%5.1f): %.1f times',
+                $what,
+                $taken->median(),
+                $taken->p95(),
+                $nothing->median(),
+                $nothing->p95(),
+                $taken->median() / $nothing->median(),
+            ),
+        );
     }
 
     /** @return list<string> */

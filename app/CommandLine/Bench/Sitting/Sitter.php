@@ -20,7 +20,10 @@ final class Sitter
     {
     }
 
-    /** @return array{string, string, array<string, mixed>} method, path and body of what is done next; what was not acknowledged is sent again */
+    /**
+     * @return array{string, string, array<string, mixed>} method, path and body of what is done next; what was not acknowledged is sent
+     *   again
+     */
     public function next(): array
     {
         return $this->open ??= $this->another();
@@ -32,10 +35,17 @@ final class Sitter
         ++$this->done;
         $questions = is_array($this->sitting['questions'] ?? null) ? $this->sitting['questions'] : [];
         $n = is_array($questions[0] ?? null) ? $questions[0]['n'] ?? 1 : 1;
-        $event = $this->done % 5 === 0 ? ['type' => 'went on'] : ['type' => 'saved', 'sheet' => $n, 'response' => ['choose' => [1 + $this->done % 4]]];
+        $event =
+            $this->done % 5 === 0
+                ? ['type' => 'went on']
+                : ['type' => 'saved', 'sheet' => $n, 'response' => ['choose' => [1 + ($this->done % 4)]]];
         $id = is_int($this->sitting['id'] ?? null) ? $this->sitting['id'] : 0;
 
-        return ['POST', "/api/sittings/$id/events", ['request' => "r-$id-" . $this->done, 'on' => $this->sitting['events'] ?? 0, ...$event]];
+        return [
+            'POST',
+            "/api/sittings/$id/events",
+            ['request' => "r-$id-" . $this->done, 'on' => $this->sitting['events'] ?? 0, ...$event],
+        ];
     }
 
     /**

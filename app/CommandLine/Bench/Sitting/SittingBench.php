@@ -77,7 +77,9 @@ final class SittingBench
         $query = $db->query('SELECT request, COUNT(*) FROM sitting_event GROUP BY request');
         $kept = $query === false ? [] : $query->fetchAll(\PDO::FETCH_KEY_PAIR);
         $once = count(array_filter($acknowledged, static fn (string $request): bool => ($kept[$request] ?? 0) === 1));
-        $output->writeln(sprintf('%d kills while 20 candidates wrote: %d acknowledged, %d of them found once', $kills, count($acknowledged), $once));
+        $output->writeln(
+            sprintf('%d kills while 20 candidates wrote: %d acknowledged, %d of them found once', $kills, count($acknowledged), $once),
+        );
 
         return $once === count($acknowledged) && count(array_unique($acknowledged)) === $once ? 0 : 1;
     }
@@ -94,8 +96,9 @@ final class SittingBench
         }
         $db = (new SqliteFile($file, patience: 8_000))->db;
         $hash = password_hash(LargeBank::PASSWORD, PASSWORD_BCRYPT, ['cost' => $cost]);
+        $insert = $db->prepare("INSERT INTO account (login, name, role, password_hash, folded) VALUES (?, ?, 'candidate', ?, ?)");
         for ($i = 0; $i < $candidates; ++$i) {
-            $db->prepare("INSERT INTO account (login, name, role, password_hash, folded) VALUES (?, ?, 'candidate', ?, ?)")->execute(["crowd$i", "C. $i", $hash, "c. $i crowd$i"]);
+            $insert->execute(["crowd$i", "C. $i", $hash, "c. $i crowd$i"]);
         }
 
         return $db;
@@ -106,7 +109,12 @@ final class SittingBench
     {
         $database = $this->root . '/var/bench/sitting.sqlite';
 
-        return ['APP_ENV' => 'prod', 'DATABASE_URL' => 'sqlite:///' . $database, 'MEDIA_DIR' => $database . '-media', 'PHP_CLI_SERVER_WORKERS' => '4'];
+        return [
+            'APP_ENV' => 'prod',
+            'DATABASE_URL' => 'sqlite:///' . $database,
+            'MEDIA_DIR' => $database . '-media',
+            'PHP_CLI_SERVER_WORKERS' => '4',
+        ];
     }
 
     /** PHP's own server with four workers, in a group of its own. */
@@ -114,7 +122,24 @@ final class SittingBench
     {
         $port = $this->address === '' ? self::freePort() : (int) substr($this->address, (int) strrpos($this->address, ':') + 1);
         $this->address = 'http://127.0.0.1:' . $port;
-        $server = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=128M', '-S', '127.0.0.1:' . $port, '-t', 'public', 'public/router.php'], $this->root, $this->environment(), timeout: null);
+        $server = new Process(
+            [
+                'setsid',
+                'php',
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'memory_limit=128M',
+                '-S',
+                '127.0.0.1:' . $port,
+                '-t',
+                'public',
+                'public/router.php',
+            ],
+            $this->root,
+            $this->environment(),
+            timeout: null,
+        );
         $server->disableOutput();
         $server->start();
         $this->waitFor($port);
@@ -153,15 +178,28 @@ final class SittingBench
     {
         $author = new BenchClient($this->address, 'author');
         $settings = $author->ask('GET', '/api/banks/1/settings');
-        $author->ask('PUT', '/api/banks/1/settings', ['version' => $settings['version'] ?? 0, 'settings' => ['time' => '5 min', 'shuffle' => 'yes']]);
+        $author->ask('PUT', '/api/banks/1/settings', [
+            'version' => $settings['version'] ?? 0,
+            'settings' => ['time' => '5 min', 'shuffle' => 'yes'],
+        ]);
         $blueprint = $author->ask('POST', '/api/banks/1/blueprints', ['title' => 'Crowd']);
         $id = is_int($blueprint['id'] ?? null) ? $blueprint['id'] : 0;
         $draw = static fn (string $id, int $take): array => ['id' => $id, 'draw' => ['take' => $take, 'pool' => ['kinds' => ['one']]]];
         $route = ['when' => ['points' => 'all', 'is' => '>', 'value' => '3'], 'to' => 'last'];
-        $saved = $author->ask('PUT', "/api/blueprints/$id/document", ['version' => $blueprint['version'] ?? 0, 'document' => ['v' => 2, 'title' => 'Crowd', 'sections' => [
-            ['id' => 'first', 'steps' => [$draw('d1', 2), ['id' => 'c', 'checkpoint' => ['routes' => [$route]]], $draw('d2', 8)]],
-            ['id' => 'last', 'steps' => [$draw('d3', self::QUESTIONS - 10)]],
-        ]]]);
+        $saved = $author->ask('PUT', "/api/blueprints/$id/document", [
+            'version' => $blueprint['version'] ?? 0,
+            'document' => [
+                'v' => 2,
+                'title' => 'Crowd',
+                'sections' => [
+                    [
+                        'id' => 'first',
+                        'steps' => [$draw('d1', 2), ['id' => 'c', 'checkpoint' => ['routes' => [$route]]], $draw('d2', 8)],
+                    ],
+                    ['id' => 'last', 'steps' => [$draw('d3', self::QUESTIONS - 10)]],
+                ],
+            ],
+        ]);
         $edition = $author->ask('POST', "/api/blueprints/$id/editions", ['version' => $saved['version'] ?? 0]);
 
         return is_int($edition['id'] ?? null) ? $edition['id'] : throw new \RuntimeException('no edition was frozen');
@@ -170,13 +208,34 @@ final class SittingBench
     private function measure(\PDO $db, int $candidates, int $edition, ProcessorTime $processor): void
     {
         $crowd = $this->crowd($candidates, $edition);
-        $this->output->writeln(sprintf('%s, %d candidates, %d questions with a clock each and a route', date('j F Y'), $candidates, self::QUESTIONS));
+        $this->output->writeln(
+            sprintf('%s, %d candidates, %d questions with a clock each and a route', date('j F Y'), $candidates, self::QUESTIONS),
+        );
         $this->oneAfterTheOther(array_slice($crowd, 0, 60), $processor);
         $before = $this->events($db);
         $crowded = (new Crowd($crowd))->run(self::SECONDS, self::EVERY);
         $kept = $this->events($db) - $before;
-        $this->output->writeln(sprintf('the crowd: %d requests in %d s, %.1f a second of %.1f asked for; median %.0f ms, p95 %.0f ms, longest %.0f ms; %d errors', $crowded->answered, self::SECONDS, $crowded->answered / self::SECONDS, $candidates / self::EVERY, $crowded->at(0.5), $crowded->at(0.95), $crowded->at(1.0), $crowded->errors));
-        $this->output->writeln(sprintf('acknowledged %d, found in the database %d: %s', $crowded->answered, $kept, $kept >= $crowded->answered ? 'none lost' : 'LOST'));
+        $this->output->writeln(
+            sprintf(
+                'the crowd: %d requests in %d s, %.1f a second of %.1f asked for; median %.0f ms, p95 %.0f ms, longest %.0f ms; %d errors',
+                $crowded->answered,
+                self::SECONDS,
+                $crowded->answered / self::SECONDS,
+                $candidates / self::EVERY,
+                $crowded->at(0.5),
+                $crowded->at(0.95),
+                $crowded->at(1.0),
+                $crowded->errors,
+            ),
+        );
+        $this->output->writeln(
+            sprintf(
+                'acknowledged %d, found in the database %d: %s',
+                $crowded->answered,
+                $kept,
+                $kept >= $crowded->answered ? 'none lost' : 'LOST',
+            ),
+        );
     }
 
     /**
@@ -202,9 +261,23 @@ final class SittingBench
             }
         }
         foreach ($times as $name => $time) {
-            $this->output->writeln(sprintf('one after the other, %s: %.1f ms (p95 %.1f); processor time of the server %.1f ms', $name, $time->median(), $time->p95(), $used[$name] / $time->count()));
+            $this->output->writeln(
+                sprintf(
+                    'one after the other, %s: %.1f ms (p95 %.1f); processor time of the server %.1f ms',
+                    $name,
+                    $time->median(),
+                    $time->p95(),
+                    $used[$name] / $time->count(),
+                ),
+            );
         }
-        $this->output->writeln(sprintf('a save : nothing %.1f by the clock, %.1f in processor time', $times['a save']->median() / $times['nothing']->median(), $used['a save'] / $used['nothing']));
+        $this->output->writeln(
+            sprintf(
+                'a save : nothing %.1f by the clock, %.1f in processor time',
+                $times['a save']->median() / $times['nothing']->median(),
+                $used['a save'] / $used['nothing'],
+            ),
+        );
     }
 
     private function events(\PDO $db): int

@@ -34,7 +34,7 @@ final class Storm
     {
         $multi = curl_multi_init();
         $began = microtime(true);
-        $due = array_map(static fn (): float => $began + $seconds * random_int(0, 1_000_000) / 1_000_000, $this->hall);
+        $due = array_map(static fn (): float => $began + ($seconds * random_int(0, 1_000_000)) / 1_000_000, $this->hall);
         asort($due);
         /** @var array<int, array{\CurlHandle, StormSitter, float}> $open */
         $open = [];

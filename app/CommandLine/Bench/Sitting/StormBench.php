@@ -19,8 +19,12 @@ final readonly class StormBench
     private const WINDOW = 60.0;
     private const ALONE = 40;
 
-    public function __construct(private OutputInterface $output, private string $address, private int $edition, private ProcessorTime $processor)
-    {
+    public function __construct(
+        private OutputInterface $output,
+        private string $address,
+        private int $edition,
+        private ProcessorTime $processor,
+    ) {
     }
 
     /** @return int 1 if any request was refused */
@@ -30,9 +34,13 @@ final readonly class StormBench
         $alone = $this->alone($author);
         $hall = array_map(static fn (int $i): StormSitter => new StormSitter($i), range(0, $candidates - 1));
         $refused = 0;
-        foreach (['log in' => self::LOG_IN, 'begin' => self::WINDOW, 'save' => self::WINDOW, 'hand in' => self::WINDOW] as $act => $seconds) {
+        foreach (
+            ['log in' => self::LOG_IN, 'begin' => self::WINDOW, 'save' => self::WINDOW, 'hand in' => self::WINDOW] as $act => $seconds
+        ) {
             $before = $this->processor->milliseconds();
-            $done = (new Storm($hall, $this->author($author)))->run($seconds * $shorter, function (StormSitter $sitter) use ($act): \CurlHandle {
+            $done = (new Storm($hall, $this->author($author)))->run($seconds * $shorter, function (StormSitter $sitter) use (
+                $act,
+            ): \CurlHandle {
                 [$path, $body] = $sitter->asks($act, $this->edition);
 
                 return BenchClient::to($this->address, 'POST', $path, $body, $sitter->cookie);
@@ -45,7 +53,10 @@ final readonly class StormBench
         return $refused === 0 ? 0 : 1;
     }
 
-    /** @return array{nothing: float, results: float} processor time of a request that does nothing, and of a page of results, each asked alone */
+    /**
+     * @return array{nothing: float, results: float} processor time of a request that does nothing, and of a page of results, each asked
+     *   alone
+     */
     private function alone(BenchClient $author): array
     {
         $used = [];
@@ -56,7 +67,9 @@ final readonly class StormBench
             }
             $used[$name] = ($this->processor->milliseconds() - $before) / self::ALONE;
         }
-        $this->output->writeln(sprintf('alone, processor time: nothing %.1f ms, a page of results %.1f ms', $used['nothing'], $used['results']));
+        $this->output->writeln(
+            sprintf('alone, processor time: nothing %.1f ms, a page of results %.1f ms', $used['nothing'], $used['results']),
+        );
 
         return $used;
     }
@@ -71,7 +84,22 @@ final readonly class StormBench
 
     private function told(string $name, Storm $storm, float $seconds): int
     {
-        $this->output->writeln(sprintf('%s: %d within %.0f s, %d refused; median %.0f ms, p95 %.0f ms, longest %.0f ms; the author read results %d times meanwhile, median %.0f ms, longest %.0f ms, %d refused', $name, $storm->answered, $seconds, $storm->refused, $storm->times->median(), $storm->times->p95(), $storm->times->longest(), $storm->meanwhile, $storm->author->median(), $storm->author->longest(), $storm->authorRefused));
+        $this->output->writeln(
+            sprintf(
+                '%s: %d within %.0f s, %d refused; median %.0f ms, p95 %.0f ms, longest %.0f ms; the author read results %d times meanwhile, median %.0f ms, longest %.0f ms, %d refused',
+                $name,
+                $storm->answered,
+                $seconds,
+                $storm->refused,
+                $storm->times->median(),
+                $storm->times->p95(),
+                $storm->times->longest(),
+                $storm->meanwhile,
+                $storm->author->median(),
+                $storm->author->longest(),
+                $storm->authorRefused,
+            ),
+        );
 
         return $storm->refused + $storm->authorRefused;
     }

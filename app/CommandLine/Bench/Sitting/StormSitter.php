@@ -23,8 +23,20 @@ final class StormSitter
         return match ($act) {
             'log in' => ['/api/log-in', ['login' => "crowd$this->number", 'password' => LargeBank::PASSWORD]],
             'begin' => ["/api/editions/$edition/sittings", []],
-            'save' => ["/api/sittings/$this->sitting/events", ['request' => "save-$this->number", 'on' => $this->events, 'type' => 'saved', 'sheet' => 1, 'response' => ['choose' => [1 + $this->number % 4]]]],
-            default => ["/api/sittings/$this->sitting/events", ['request' => "hand-$this->number", 'on' => $this->events, 'type' => 'handed in']],
+            'save' => [
+                "/api/sittings/$this->sitting/events",
+                [
+                    'request' => "save-$this->number",
+                    'on' => $this->events,
+                    'type' => 'saved',
+                    'sheet' => 1,
+                    'response' => ['choose' => [1 + ($this->number % 4)]],
+                ],
+            ],
+            default => [
+                "/api/sittings/$this->sitting/events",
+                ['request' => "hand-$this->number", 'on' => $this->events, 'type' => 'handed in'],
+            ],
         };
     }
 

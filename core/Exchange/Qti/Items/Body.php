@@ -14,15 +14,40 @@ final class Body
 {
     public const INLINE = ['textEntryInteraction', 'inlineChoiceInteraction'];
     private const INTERACTIONS = [
-        ...self::INLINE, 'choiceInteraction', 'hottextInteraction', 'gapMatchInteraction', 'matchInteraction', 'associateInteraction', 'orderInteraction', 'selectPointInteraction', 'hotspotInteraction',
-        'graphicGapMatchInteraction', 'sliderInteraction',
+        ...self::INLINE,
+        'choiceInteraction',
+        'hottextInteraction',
+        'gapMatchInteraction',
+        'matchInteraction',
+        'associateInteraction',
+        'orderInteraction',
+        'selectPointInteraction',
+        'hotspotInteraction',
+        'graphicGapMatchInteraction',
+        'sliderInteraction',
     ];
     private const WITHOUT_COUNTERPART = [
-        'extendedTextInteraction', 'uploadInteraction', 'drawingInteraction', 'mediaInteraction', 'customInteraction', 'portableCustomInteraction', 'positionObjectStage', 'positionObjectInteraction',
-        'graphicOrderInteraction', 'graphicAssociateInteraction',
+        'extendedTextInteraction',
+        'uploadInteraction',
+        'drawingInteraction',
+        'mediaInteraction',
+        'customInteraction',
+        'portableCustomInteraction',
+        'positionObjectStage',
+        'positionObjectInteraction',
+        'graphicOrderInteraction',
+        'graphicAssociateInteraction',
     ];
     /** Elements that are neither text nor an interaction; what of them is not read elsewhere is listed. */
-    private const ASIDE = ['printedVariable', 'endAttemptInteraction', 'xi:include', 'include', 'templateInline', 'templateBlock', 'catalogInfo'];
+    private const ASIDE = [
+        'printedVariable',
+        'endAttemptInteraction',
+        'xi:include',
+        'include',
+        'templateInline',
+        'templateBlock',
+        'catalogInfo',
+    ];
     /** Where an inline interaction stands in the text, until it is known whether it is a gap. */
     private const HERE = "\u{4}";
 
@@ -52,7 +77,10 @@ final class Body
         $front = array_map($this->flow->blocks(...), $before);
         $own = $body === null ? '' : $this->flow->blocks($body);
         $this->text = implode("\n\n", array_filter([...$front, $own], static fn (string $t): bool => $t !== ''));
-        if (count($this->interactions) > 1 && array_filter($this->interactions, static fn (Element $i): bool => !in_array($i->name, self::INLINE, true)) !== []) {
+        if (
+            count($this->interactions) > 1 &&
+            array_filter($this->interactions, static fn (Element $i): bool => !in_array($i->name, self::INLINE, true)) !== []
+        ) {
             throw new Unreadable($body ?? $item);
         }
     }
@@ -90,7 +118,10 @@ final class Body
             return self::HERE;
         }
         $parts = in_array($e->name, ['gapMatchInteraction', 'hottextInteraction'], true) ? $e->children() : $e->children('prompt');
-        $blocks = array_map($this->flow->raw(...), array_filter($parts, static fn (Element $p): bool => !in_array($p->name, ['gapText', 'gapImg'], true)));
+        $blocks = array_map(
+            $this->flow->raw(...),
+            array_filter($parts, static fn (Element $p): bool => !in_array($p->name, ['gapText', 'gapImg'], true)),
+        );
 
         return Flow::BREAK . implode(Flow::BREAK, $blocks) . Flow::BREAK;
     }
@@ -112,7 +143,10 @@ final class Body
     /** With a gap only where it has words about it. */
     public function withOneField(): string
     {
-        $blocks = array_map(static fn (string $b): string => trim(str_replace(self::HERE, '', $b)) === '' ? '' : str_replace(self::HERE, '___', $b), explode("\n\n", $this->text));
+        $blocks = array_map(
+            static fn (string $b): string => trim(str_replace(self::HERE, '', $b)) === '' ? '' : str_replace(self::HERE, '___', $b),
+            explode("\n\n", $this->text),
+        );
 
         return implode("\n\n", array_filter($blocks, static fn (string $b): bool => $b !== ''));
     }
@@ -120,6 +154,9 @@ final class Body
     /** Whether a field stands amid words. */
     public function isAmidWords(): bool
     {
-        return array_filter(explode("\n\n", $this->text), static fn (string $b): bool => str_contains($b, self::HERE) && trim(str_replace(self::HERE, '', $b)) !== '') !== [];
+        return array_filter(
+            explode("\n\n", $this->text),
+            static fn (string $b): bool => str_contains($b, self::HERE) && trim(str_replace(self::HERE, '', $b)) !== '',
+        ) !== [];
     }
 }

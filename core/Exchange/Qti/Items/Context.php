@@ -61,7 +61,11 @@ final readonly class Context
         $file = $this->body->flow->mediumFile($object) ?? throw new Unreadable($interaction);
         $shows = $this->body->flow->shows($object, $file);
 
-        return new PictureRef($this->body->flow->named($file), $shows, $width === null || $height === null ? $this->sizeOf($file) : [$width, $height]);
+        return new PictureRef(
+            $this->body->flow->named($file),
+            $shows,
+            $width === null || $height === null ? $this->sizeOf($file) : [$width, $height],
+        );
     }
 
     /** @return array{int, int}|null */

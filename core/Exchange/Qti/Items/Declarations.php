@@ -18,7 +18,17 @@ final class Declarations
     /** Every two of them are held against each other. */
     public const MOST_AREAS = 60;
     /** Elements whose identifiers a response is made of. */
-    private const NAMED = ['simpleChoice', 'inlineChoice', 'hottext', 'simpleAssociableChoice', 'gapText', 'gapImg', 'gap', 'hotspotChoice', 'associableHotspot'];
+    private const NAMED = [
+        'simpleChoice',
+        'inlineChoice',
+        'hottext',
+        'simpleAssociableChoice',
+        'gapText',
+        'gapImg',
+        'gap',
+        'hotspotChoice',
+        'associableHotspot',
+    ];
 
     /**
      * @param list<Element> $interactions
@@ -31,7 +41,13 @@ final class Declarations
     {
         self::few($item, self::MOST_GAPS, 'gaps', ['gap', 'textEntryInteraction', 'inlineChoiceInteraction']);
         self::few($item, self::MOST_AREAS, 'areas', ['hotspotChoice', 'areaMapEntry', 'inside']);
-        self::few($item, self::MOST, 'choices, places, mapped values and feedback', [...self::NAMED, 'mapEntry', 'modalFeedback', 'feedbackInline', 'feedbackBlock']);
+        self::few($item, self::MOST, 'choices, places, mapped values and feedback', [
+            ...self::NAMED,
+            'mapEntry',
+            'modalFeedback',
+            'feedbackInline',
+            'feedbackBlock',
+        ]);
         $declared = [];
         foreach ($item->children('responseDeclaration') as $element) {
             $element->takeWhole();
@@ -40,7 +56,10 @@ final class Declarations
                 $listing->unmatched($chosen); // nothing is chosen here before a candidate does
             }
             if (isset($declared[$declaration->identifier])) {
-                throw new Broken($element, sprintf('%s: the identifier “%s” stands here twice', $element->written, $declaration->identifier));
+                throw new Broken(
+                    $element,
+                    sprintf('%s: the identifier “%s” stands here twice', $element->written, $declaration->identifier),
+                );
             }
             if ($declaration->cardinality === 'record') {
                 throw new Unreadable($element, 'cardinality');
@@ -50,7 +69,9 @@ final class Declarations
         $used = [];
         foreach ($interactions as $interaction) {
             $identifier = $interaction->attribute('responseIdentifier') ?? '';
-            $declaration = $declared[$identifier] ?? throw new Broken($interaction, sprintf('%s: there is no responseDeclaration “%s”', $interaction->written, $identifier));
+            $declaration =
+                $declared[$identifier] ??
+                throw new Broken($interaction, sprintf('%s: there is no responseDeclaration “%s”', $interaction->written, $identifier));
             self::verify($declaration, $interaction);
             $used[$identifier] = $declaration;
         }
@@ -85,12 +106,18 @@ final class Declarations
         if (!in_array($declaration->type, ['identifier', 'pair', 'directedPair'], true)) {
             return;
         }
-        $named = ['correctResponse' => $declaration->correct?->texts() ?? [], 'mapKey' => array_map(strval(...), array_keys($declaration->mapping->entries ?? []))];
+        $named = [
+            'correctResponse' => $declaration->correct?->texts() ?? [],
+            'mapKey' => array_map(strval(...), array_keys($declaration->mapping->entries ?? [])),
+        ];
         foreach ($named as $where => $values) {
             foreach ($values as $value) {
                 foreach (explode(' ', $value) as $identifier) {
                     if (!isset($known[$identifier])) {
-                        throw new Broken($declaration->element->below($where === 'mapKey' ? 'mapEntry' : 'correctResponse')[0] ?? $declaration->element, sprintf('%s: “%s” is no choice of this item', $where, $identifier));
+                        throw new Broken(
+                            $declaration->element->below($where === 'mapKey' ? 'mapEntry' : 'correctResponse')[0] ?? $declaration->element,
+                            sprintf('%s: “%s” is no choice of this item', $where, $identifier),
+                        );
                     }
                 }
             }

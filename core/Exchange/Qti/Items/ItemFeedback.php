@@ -23,8 +23,15 @@ final class ItemFeedback
      * @param array<int, list<array<string, Value|null>>> $outcomes of the item, by attempt and try
      * @param list<string> $identifiers of the choices, in order; none where answers are no choices
      */
-    public function __construct(array $feedback, private readonly Context $context, private readonly array $tries, private readonly array $judged, private readonly array $outcomes, private readonly array $identifiers, private readonly bool $isClaim)
-    {
+    public function __construct(
+        array $feedback,
+        private readonly Context $context,
+        private readonly array $tries,
+        private readonly array $judged,
+        private readonly array $outcomes,
+        private readonly array $identifiers,
+        private readonly bool $isClaim,
+    ) {
         foreach ($feedback as $element) {
             $element->take();
             $text = $context->body->flow->blocks($element);
@@ -43,7 +50,13 @@ final class ItemFeedback
         $identifier = $element->attribute('identifier') ?? '';
         $shows = ($element->attribute('showHide') ?? 'show') === 'show';
 
-        return array_map(static fn (array $tries): array => array_map(static fn (array $o): bool => in_array($identifier, ($o[$variable] ?? null)?->texts() ?? [], true) === $shows, $tries), $this->outcomes);
+        return array_map(
+            static fn (array $tries): array => array_map(
+                static fn (array $o): bool => in_array($identifier, ($o[$variable] ?? null)?->texts() ?? [], true) === $shows,
+                $tries,
+            ),
+            $this->outcomes,
+        );
     }
 
     /** @param array<int, list<bool>> $shown */
@@ -104,7 +117,8 @@ final class ItemFeedback
 
     private function belongsTo(Element $element, int|string $answer): bool
     {
-        return $element->isInside('simpleChoice', 'hottext', 'inlineChoice') || $element->attribute('identifier') === ($this->identifiers[is_int($answer) ? $answer - 1 : -1] ?? null);
+        return $element->isInside('simpleChoice', 'hottext', 'inlineChoice') ||
+            $element->attribute('identifier') === ($this->identifiers[is_int($answer) ? $answer - 1 : -1] ?? null);
     }
 
     /**

@@ -32,8 +32,13 @@ final class ItemReader
      * @param string|null $folder of the item's file, from the package's root; null: it stands alone
      * @param list<Element> $stimuli that stand in front of the stem
      */
-    public static function read(Element $item, string $file, ?string $folder = null, ?PackageFiles $files = null, array $stimuli = []): ReadItem
-    {
+    public static function read(
+        Element $item,
+        string $file,
+        ?string $folder = null,
+        ?PackageFiles $files = null,
+        array $stimuli = [],
+    ): ReadItem {
         $identifier = $item->take()->attribute('identifier') ?? '';
         $name = self::name($identifier, $item->attribute('title') ?? '');
         $listing = new Listing($identifier, $file);
@@ -73,8 +78,15 @@ final class ItemReader
      *
      * @throws Unreadable|Broken
      */
-    private static function whole(Element $item, string $name, string $identifier, Listing $listing, ?string $folder, ?PackageFiles $files, array $stimuli): ReadItem
-    {
+    private static function whole(
+        Element $item,
+        string $name,
+        string $identifier,
+        Listing $listing,
+        ?string $folder,
+        ?PackageFiles $files,
+        array $stimuli,
+    ): ReadItem {
         if ($item->flag('adaptive')) {
             throw new Unreadable($item, 'adaptive');
         }
@@ -87,10 +99,24 @@ final class ItemReader
         if ($body->interactions === []) {
             $listing->rest($item);
 
-            return new ReadItem($identifier, $name, $item->line, $listing, page: new Page($name, $title === '' ? null : $title, $body->withGaps()));
+            return new ReadItem(
+                $identifier,
+                $name,
+                $item->line,
+                $listing,
+                page: new Page($name, $title === '' ? null : $title, $body->withGaps()),
+            );
         }
         $rules = $item->child('responseProcessing')?->takeWhole();
-        $context = new Context($item, $body, Declarations::of($item, $body->interactions, $listing), $rules, $listing, $files, $title === '' ? $name : $title);
+        $context = new Context(
+            $item,
+            $body,
+            Declarations::of($item, $body->interactions, $listing),
+            $rules,
+            $listing,
+            $files,
+            $title === '' ? $name : $title,
+        );
         $answered = self::answered($context);
         $runs = new Runs($item, $context, $answered, self::size($body->interactions[0]));
         $answered->settle($runs->marks());
@@ -147,7 +173,10 @@ final class ItemReader
         }
         if ($answered instanceof ChoiceItem && !$answered->agrees() && $fit->marking->rule !== 'weighed') {
             $correct = array_values($context->declarations)[0]->element->child('correctResponse');
-            $context->listing->problem($correct ?? $at, sprintf('%s: something else scores; the key is what scores', $correct->written ?? 'correctResponse'));
+            $context->listing->problem(
+                $correct ?? $at,
+                sprintf('%s: something else scores; the key is what scores', $correct->written ?? 'correctResponse'),
+            );
         }
         if ($answered instanceof RegionsItem && $fit->marking->isWeighed()) {
             self::weighedAreas($context);
@@ -173,8 +202,25 @@ final class ItemReader
     private static function lines(Answered $answered, Marking $marking, Runs $runs, Context $context, Element $item): QuestionLines
     {
         $feedback = [...$context->body->feedback, ...$item->children('modalFeedback')];
-        $identifiers = $answered instanceof ChoiceItem ? array_map(static fn (Element $c): string => $c->attribute('identifier') ?? '', $context->body->interactions[0]->below('simpleChoice', 'hottext')) : [];
-        $said = $feedback === [] ? null : new ItemFeedback($feedback, $context, $answered->tries(), self::judged($answered, $marking, array_keys($runs->outcomes)), $runs->outcomes, $identifiers, $answered instanceof ChoiceItem && $answered->isClaim());
+        $identifiers =
+            $answered instanceof ChoiceItem
+                ? array_map(
+                    static fn (Element $c): string => $c->attribute('identifier') ?? '',
+                    $context->body->interactions[0]->below('simpleChoice', 'hottext'),
+                )
+                : [];
+        $said =
+            $feedback === []
+                ? null
+                : new ItemFeedback(
+                    $feedback,
+                    $context,
+                    $answered->tries(),
+                    self::judged($answered, $marking, array_keys($runs->outcomes)),
+                    $runs->outcomes,
+                    $identifiers,
+                    $answered instanceof ChoiceItem && $answered->isClaim(),
+                );
         $lines = $marking->sayIn($answered->lines($marking, $said->says ?? []));
         foreach ($context->body->hints as $hint) {
             $hint->take();

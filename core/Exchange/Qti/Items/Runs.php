@@ -40,21 +40,32 @@ final class Runs
     /** @throws CannotRun */
     private function run(Processor $processor, Answered $answered, ?Element $rules): void
     {
-        $asksAttempt = array_filter($rules?->below('variable') ?? [], static fn (Element $v): bool => $v->attribute('identifier') === 'numAttempts') !== [];
+        $asksAttempt =
+            array_filter(
+                $rules?->below('variable') ?? [],
+                static fn (Element $v): bool => $v->attribute('identifier') === 'numAttempts',
+            ) !== [];
         $this->outcomes = [];
         foreach (range(1, $asksAttempt ? self::LAST_ATTEMPT : 1) as $attempt) {
-            $this->outcomes[$attempt] = array_map(static fn (Tried $tried): array => $processor->run($tried->responses, $attempt), $answered->tries());
+            $this->outcomes[$attempt] = array_map(
+                static fn (Tried $tried): array => $processor->run($tried->responses, $attempt),
+                $answered->tries(),
+            );
         }
     }
 
     /**
-     * Where nothing ever scores, the one other number that something makes positive: a question that is not graded has its key all the same.
+     * Where nothing ever scores, the one other number that something makes positive: a question that is not graded has its key all the
+     * same.
      *
      * @param list<Element> $outcomes
      */
     private function beside(array $outcomes): ?string
     {
-        $positive = fn (string $name): bool => array_filter($this->outcomes[1], static fn (array $o): bool => ($o[$name] ?? null)?->asNumber()?->isPositive() === true) !== [];
+        $positive = fn (string $name): bool => array_filter(
+            $this->outcomes[1],
+            static fn (array $o): bool => ($o[$name] ?? null)?->asNumber()?->isPositive() === true,
+        ) !== [];
         if ($this->score === null || $positive($this->score)) {
             return null;
         }
@@ -70,9 +81,12 @@ final class Runs
      */
     private static function numbers(array $outcomes): array
     {
-        $isNumber = static fn (Element $o): bool => in_array($o->attribute('baseType'), ['float', 'integer'], true) && ($o->attribute('cardinality') ?? 'single') === 'single';
+        $isNumber = static fn (Element $o): bool => in_array($o->attribute('baseType'), ['float', 'integer'], true) &&
+            ($o->attribute('cardinality') ?? 'single') === 'single';
 
-        return array_values(array_map(static fn (Element $o): string => $o->attribute('identifier') ?? '', array_filter($outcomes, $isNumber)));
+        return array_values(
+            array_map(static fn (Element $o): string => $o->attribute('identifier') ?? '', array_filter($outcomes, $isNumber)),
+        );
     }
 
     /**

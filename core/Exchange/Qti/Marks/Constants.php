@@ -17,7 +17,7 @@ final class Constants
     public static function wordings(ResponseDeclaration $declaration, ?Element $rules): array
     {
         $found = array_map(strval(...), array_keys($declaration->mapping->entries ?? []));
-        array_push($found, ...($declaration->correct?->texts() ?? []));
+        array_push($found, ...$declaration->correct?->texts() ?? []);
         foreach ($rules?->below('baseValue') ?? [] as $value) {
             if ($value->attribute('baseType') === 'string') {
                 $found[] = $value->text();
@@ -66,7 +66,11 @@ final class Constants
     public static function right(Element $comparison, ResponseDeclaration $declaration): ?Ratio
     {
         foreach ($comparison->children('correct', 'baseValue') as $e) {
-            return $e->name === 'correct' ? ($e->attribute('identifier') === $declaration->identifier ? $declaration->correct?->asNumber() : null) : Value::number(trim($e->text()));
+            return $e->name === 'correct'
+                ? ($e->attribute('identifier') === $declaration->identifier
+                    ? $declaration->correct?->asNumber()
+                    : null)
+                : Value::number(trim($e->text()));
         }
 
         return null;
@@ -76,7 +80,10 @@ final class Constants
     private static function rounded(Element $e, Ratio $right): array
     {
         $figures = (int) ($e->attribute('figures') ?? 0);
-        $decimals = ($e->attribute('roundingMode') ?? 'significantFigures') === 'decimalPlaces' ? $figures : $figures - max(1, strlen((string) $right->abs()->cut(0)));
+        $decimals =
+            ($e->attribute('roundingMode') ?? 'significantFigures') === 'decimalPlaces'
+                ? $figures
+                : $figures - max(1, strlen((string) $right->abs()->cut(0)));
         if ($decimals > 20 || $decimals < -20) {
             return [];
         }

@@ -17,8 +17,13 @@ final readonly class Marking
      * @param list<Ratio> $weights of each choice or area, or what each part earns
      * @param list<Ratio> $losses what each part loses; as many as weights, or none
      */
-    public function __construct(public string $rule, public ?Ratio $points = null, public array $settings = [], public array $weights = [], public array $losses = [])
-    {
+    public function __construct(
+        public string $rule,
+        public ?Ratio $points = null,
+        public array $settings = [],
+        public array $weights = [],
+        public array $losses = [],
+    ) {
     }
 
     public function isWeighed(): bool
@@ -36,9 +41,11 @@ final readonly class Marking
     private function said(): array
     {
         return [
-            ...($this->rule === 'none' ? ['key' => 'none'] : []),
-            ...($this->points === null || $this->points->isEqualTo(1) || $this->isWeighed() ? [] : ['points' => self::decimal($this->points)]),
-            ...(in_array($this->rule, ['none', 'whole'], true) ? [] : ['marking' => $this->rule]),
+            ...$this->rule === 'none' ? ['key' => 'none'] : [],
+            ...$this->points === null || $this->points->isEqualTo(1) || $this->isWeighed()
+                ? []
+                : ['points' => self::decimal($this->points)],
+            ...in_array($this->rule, ['none', 'whole'], true) ? [] : ['marking' => $this->rule],
             ...$this->settings,
         ];
     }

@@ -42,7 +42,10 @@ final class MarkingFit
         $nearest = null;
         $fewest = PHP_INT_MAX;
         foreach ($this->candidates($marks, $hasCorrect) as $candidate) {
-            $candidate = $candidate->with([...$this->attemptCosts($marks, $later), ...($this->decimals > 2 ? ['decimals' => (string) $this->decimals] : [])]);
+            $candidate = $candidate->with([
+                ...$this->attemptCosts($marks, $later),
+                ...$this->decimals > 2 ? ['decimals' => (string) $this->decimals] : [],
+            ]);
             $wrong = $this->mismatches($candidate, [1 => $marks] + $later, $fewest);
             if ($wrong < $fewest) {
                 [$nearest, $fewest] = [$candidate, $wrong];
@@ -89,7 +92,11 @@ final class MarkingFit
                 yield new Marking($rule, $points, [...$this->wrongCosts($marks, $rule === 'whole'), ...$blank]);
             } elseif ($rule === 'parts') {
                 foreach ($this->partCosts($marks, $points) as $costs) {
-                    yield new Marking($rule, $points, [...($costs === null ? [] : ['wrong part costs' => $costs]), ...$this->wrongCosts($marks, false), ...$blank]);
+                    yield new Marking($rule, $points, [
+                        ...$costs === null ? [] : ['wrong part costs' => $costs],
+                        ...$this->wrongCosts($marks, false),
+                        ...$blank,
+                    ]);
                 }
             } elseif ($rule === 'weighed') {
                 foreach ($this->item->weighed($marks) as $marking) {
@@ -128,7 +135,9 @@ final class MarkingFit
         foreach ($marks as $try => $mark) {
             [$right, $wrong] = $this->item->parts($try);
             if ($wrong > 0 && $mark->isPositive() && $points->isGreaterThan($mark) && count($costs) < self::MOST_COSTS) {
-                $cost = Ratio::of($right)->minus($mark->multipliedBy($this->item->partCount())->dividedBy($points))->dividedBy($wrong);
+                $cost = Ratio::of($right)
+                    ->minus($mark->multipliedBy($this->item->partCount())->dividedBy($points))
+                    ->dividedBy($wrong);
                 if (!$cost->isNegative() && ($cost->decimals() ?? 9) <= 6) {
                     $costs[(string) $cost->decimal()] = true;
                 }

@@ -53,7 +53,10 @@ final readonly class NumberRuns
 
     private function place(int $from, int $to): int
     {
-        $places = array_map(static fn (array $e): int => $e[1], array_slice($this->ends, $first = intdiv(max(0, $from - 1), 2), intdiv($to, 2) - $first + 1));
+        $places = array_map(
+            static fn (array $e): int => $e[1],
+            array_slice($this->ends, $first = intdiv(max(0, $from - 1), 2), intdiv($to, 2) - $first + 1),
+        );
 
         return $places === [] ? 0 : min($places);
     }

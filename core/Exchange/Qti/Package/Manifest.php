@@ -69,7 +69,15 @@ final class Manifest
             }
         }
 
-        return new Resource($e->attribute('identifier') ?? '', $e->attribute('type') ?? '', $path, $e, Metadata::tags($e), Metadata::objective($e), Metadata::difficulty($e));
+        return new Resource(
+            $e->attribute('identifier') ?? '',
+            $e->attribute('type') ?? '',
+            $path,
+            $e,
+            Metadata::tags($e),
+            Metadata::objective($e),
+            Metadata::difficulty($e),
+        );
     }
 
     private function path(Element $at, string $what, string $href, string $base): ?string
@@ -81,7 +89,10 @@ final class Manifest
         }
         $path = Paths::resolved($href, $base);
         if ($path === null || !$this->files->has($path)) {
-            $this->listing->problem($at, sprintf($path === null ? '%s: “%s” leads out of the package' : '%s: “%s” is not in the package', $what, $href));
+            $this->listing->problem(
+                $at,
+                sprintf($path === null ? '%s: “%s” leads out of the package' : '%s: “%s” is not in the package', $what, $href),
+            );
 
             return null;
         }
@@ -93,6 +104,8 @@ final class Manifest
     /** @return list<string> files that no resource names */
     public function unnamed(): array
     {
-        return array_values(array_filter($this->files->paths(), fn (string $p): bool => !isset($this->named[$p]) && preg_match(self::QUIET, $p) !== 1));
+        return array_values(
+            array_filter($this->files->paths(), fn (string $p): bool => !isset($this->named[$p]) && preg_match(self::QUIET, $p) !== 1),
+        );
     }
 }

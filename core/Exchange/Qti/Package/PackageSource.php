@@ -109,7 +109,10 @@ final class PackageSource implements Source
         }
         $found = $this->found($read, $resource);
         if ($found?->question?->name !== null) {
-            $this->items[$path] = [$found->question->name, MarkingPlan::of($found->question, $found->question->effective())->max()->exact()];
+            $this->items[$path] = [
+                $found->question->name,
+                MarkingPlan::of($found->question, $found->question->effective())->max()->exact(),
+            ];
         }
         array_push($this->unmatched, ...$read->listing->allUnmatched());
         if ($found !== null) {
@@ -141,7 +144,10 @@ final class PackageSource implements Source
                 $this->problems[] = new Problem($e->atLine, 1, $e->getMessage(), file: $resource->path);
             }
         }
-        $this->agreed = array_map(static fn (array $all): array => $all[0], array_filter($said, static fn (array $all): bool => count(array_unique($all, SORT_REGULAR)) === 1));
+        $this->agreed = array_map(
+            static fn (array $all): array => $all[0],
+            array_filter($said, static fn (array $all): bool => count(array_unique($all, SORT_REGULAR)) === 1),
+        );
     }
 
     private function assessments(): void
@@ -170,7 +176,15 @@ final class PackageSource implements Source
         $name = $read->name . '-2';
         $read->lines?->put('name', $name);
 
-        return new ReadItem($read->identifier, $name, $read->line, $read->listing, $read->lines, $read->page === null ? null : new Page($name, $read->page->heading, $read->page->reads), $read->isBroken);
+        return new ReadItem(
+            $read->identifier,
+            $name,
+            $read->line,
+            $read->listing,
+            $read->lines,
+            $read->page === null ? null : new Page($name, $read->page->heading, $read->page->reads),
+            $read->isBroken,
+        );
     }
 
     private function found(ReadItem $read, Resource $resource): ?Found

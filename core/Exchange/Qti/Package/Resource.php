@@ -15,8 +15,15 @@ final readonly class Resource
      * @param list<string> $objective
      * @param string|null $difficulty easy, medium or hard
      */
-    public function __construct(public string $identifier, public string $type, public ?string $path, public Element $element, public array $tags = [], public array $objective = [], public ?string $difficulty = null)
-    {
+    public function __construct(
+        public string $identifier,
+        public string $type,
+        public ?string $path,
+        public Element $element,
+        public array $tags = [],
+        public array $objective = [],
+        public ?string $difficulty = null,
+    ) {
     }
 
     public function isOfTheStandard(): bool

@@ -42,6 +42,9 @@ final readonly class ZipFiles implements PackageFiles
 
     public function paths(): array
     {
-        return array_map(fn (string $n): string => substr($n, strlen($this->root)), array_values(array_filter($this->zip->names(), fn (string $n): bool => str_starts_with($n, $this->root))));
+        return array_map(
+            fn (string $n): string => substr($n, strlen($this->root)),
+            array_values(array_filter($this->zip->names(), fn (string $n): bool => str_starts_with($n, $this->root))),
+        );
     }
 }

@@ -12,7 +12,20 @@ use Zetema\Core\Numbers\Ratio;
 /** Expressions that hold or do not; null where one of the values is NULL. */
 final class Comparisons
 {
-    public const NAMES = ['match', 'stringMatch', 'substring', 'equal', 'equalRounded', 'member', 'contains', 'gt', 'gte', 'lt', 'lte', 'inside'];
+    public const NAMES = [
+        'match',
+        'stringMatch',
+        'substring',
+        'equal',
+        'equalRounded',
+        'member',
+        'contains',
+        'gt',
+        'gte',
+        'lt',
+        'lte',
+        'inside',
+    ];
 
     /** @param list<Value|null> $values */
     public static function of(Element $at, array $values): ?bool
@@ -28,7 +41,9 @@ final class Comparisons
 
         return match ($at->name) {
             'match' => $first->equals($second),
-            'stringMatch' => $at->flag('substring') ? str_contains(self::folded($at, $first), self::folded($at, $second)) : self::folded($at, $first) === self::folded($at, $second),
+            'stringMatch' => $at->flag('substring')
+                ? str_contains(self::folded($at, $first), self::folded($at, $second))
+                : self::folded($at, $first) === self::folded($at, $second),
             'substring' => str_contains(self::folded($at, $second), self::folded($at, $first)),
             'member' => in_array($first->texts()[0], $second->texts(), true),
             'contains' => self::contains($first->texts(), $second->texts(), $first->cardinality === 'ordered'),
@@ -71,7 +86,8 @@ final class Comparisons
         $below = $given->compareTo($low);
         $above = $given->compareTo($high);
 
-        return ($at->flag('includeLowerBound', true) ? $below >= 0 : $below > 0) && ($at->flag('includeUpperBound', true) ? $above <= 0 : $above < 0);
+        return ($at->flag('includeLowerBound', true) ? $below >= 0 : $below > 0) &&
+            ($at->flag('includeUpperBound', true) ? $above <= 0 : $above < 0);
     }
 
     /** @return array{Ratio, Ratio} what is as right as a number */
@@ -80,11 +96,14 @@ final class Comparisons
         $mode = $at->attribute('toleranceMode') ?? 'exact';
         $written = $at->list('tolerance');
         $below = Value::number($written[0] ?? '0') ?? Ratio::zero();
-        $above = Value::number($written[1] ?? $written[0] ?? '0') ?? Ratio::zero();
+        $above = Value::number($written[1] ?? ($written[0] ?? '0')) ?? Ratio::zero();
 
         return match ($mode) {
             'absolute' => [$right->minus($below), $right->plus($above)],
-            'relative' => self::inOrder($right->minus($right->multipliedBy($below)->dividedBy(100)), $right->plus($right->multipliedBy($above)->dividedBy(100))),
+            'relative' => self::inOrder(
+                $right->minus($right->multipliedBy($below)->dividedBy(100)),
+                $right->plus($right->multipliedBy($above)->dividedBy(100)),
+            ),
             default => [$right, $right],
         };
     }
@@ -97,7 +116,9 @@ final class Comparisons
 
     private static function folded(Element $at, Value $value): string
     {
-        return $at->flag('caseSensitive', $at->name !== 'stringMatch' || $at->attribute('caseSensitive') === null) ? $value->texts()[0] : mb_strtolower($value->texts()[0]);
+        return $at->flag('caseSensitive', $at->name !== 'stringMatch' || $at->attribute('caseSensitive') === null)
+            ? $value->texts()[0]
+            : mb_strtolower($value->texts()[0]);
     }
 
     /**

@@ -112,6 +112,8 @@ final class Numbers
     /** @throws CannotRun */
     private static function short(Element $at, Ratio $number): Ratio
     {
-        return strlen((string) $number) > self::LONGEST ? throw new CannotRun($at, 'makes a number of more than ' . self::LONGEST . ' digits') : $number;
+        return strlen((string) $number) > self::LONGEST
+            ? throw new CannotRun($at, 'makes a number of more than ' . self::LONGEST . ' digits')
+            : $number;
     }
 }

@@ -33,16 +33,22 @@ final class Processor
      * @param Element|null $rules null: as the declarations say
      * @param array{int, int} $size of the item's picture
      */
-    public function __construct(private readonly array $declarations, array $outcomes, private readonly ?Element $rules, private readonly array $size = [0, 0])
-    {
+    public function __construct(
+        private readonly array $declarations,
+        array $outcomes,
+        private readonly ?Element $rules,
+        private readonly array $size = [0, 0],
+    ) {
         $this->initial = ['SCORE' => Value::ofNumber(Ratio::zero())];
         foreach ($outcomes as $outcome) {
             $type = $outcome->attribute('baseType') ?? 'identifier';
             $written = array_map(static fn (Element $v): string => $v->text(), $outcome->child('defaultValue')?->children('value') ?? []);
             $isNumber = in_array($type, ['integer', 'float'], true) && ($outcome->attribute('cardinality') ?? 'single') === 'single';
-            $this->initial[$outcome->attribute('identifier') ?? ''] = Value::of($type, $outcome->attribute('cardinality') ?? 'single', $written) ?? ($isNumber ? Value::ofNumber(Ratio::zero()) : null);
+            $this->initial[$outcome->attribute('identifier') ?? ''] =
+                Value::of($type, $outcome->attribute('cardinality') ?? 'single', $written) ??
+                ($isNumber ? Value::ofNumber(Ratio::zero()) : null);
         }
-        $this->template = basename($rules?->attribute('template') ?? $rules?->attribute('templateLocation') ?? '', '.xml');
+        $this->template = basename($rules?->attribute('template') ?? ($rules?->attribute('templateLocation') ?? ''), '.xml');
     }
 
     /**
@@ -70,10 +76,12 @@ final class Processor
     /** @throws CannotRun */
     private function template(): void
     {
-        $declaration = $this->declarations['RESPONSE'] ?? array_values($this->declarations)[0] ?? null;
+        $declaration = $this->declarations['RESPONSE'] ?? (array_values($this->declarations)[0] ?? null);
         $response = $declaration === null ? null : $this->responses[$declaration->identifier] ?? null;
         $isRight = $declaration?->correct !== null && $response !== null && $response->equals($declaration->correct);
-        $worth = static fn (bool $isRight, ?Value $whole): Value => Value::ofNumber($isRight ? $whole?->asNumber() ?? Ratio::one() : Ratio::zero());
+        $worth = static fn (bool $isRight, ?Value $whole): Value => Value::ofNumber(
+            $isRight ? $whole?->asNumber() ?? Ratio::one() : Ratio::zero(),
+        );
         $mapped = fn (): Value => Value::ofNumber($declaration?->mapping?->worth($response) ?? Ratio::zero());
         $this->outcomes['SCORE'] = match ($this->template) {
             'match_correct' => $worth($isRight, null),
@@ -82,12 +90,17 @@ final class Processor
             'CC2_match' => $worth($isRight, $this->initial['MAXSCORE'] ?? null),
             'CC2_map_response' => $mapped(),
             '' => $this->declared(),
-            default => throw new CannotRun($this->rules ?? throw new \LogicException('a template is named by an element'), sprintf('the template “%s” is not known', $this->template)),
+            default => throw new CannotRun(
+                $this->rules ?? throw new \LogicException('a template is named by an element'),
+                sprintf('the template “%s” is not known', $this->template),
+            ),
         };
         if (str_starts_with($this->template, 'CC2_')) {
             $whole = $this->initial['MAXSCORE'] ?? null;
             $isWhole = $isRight || ($this->template === 'CC2_map_response' && $whole !== null && $this->outcomes['SCORE']->equals($whole));
-            $this->outcomes['FEEDBACKBASIC'] = Value::of('identifier', 'single', [$response === null ? 'empty' : ($isWhole ? 'correct' : 'incorrect')]);
+            $this->outcomes['FEEDBACKBASIC'] = Value::of('identifier', 'single', [
+                $response === null ? 'empty' : ($isWhole ? 'correct' : 'incorrect'),
+            ]);
         }
     }
 
@@ -197,7 +210,7 @@ final class Processor
     /** Made once: it is asked in every run. */
     private function areasOf(?ResponseDeclaration $declaration): ?AreaMapping
     {
-        return $declaration === null ? null : $this->areas[$declaration->identifier] ??= $declaration->areas($this->size);
+        return $declaration === null ? null : ($this->areas[$declaration->identifier] ??= $declaration->areas($this->size));
     }
 
     private function response(Element $e): ?Value
@@ -244,7 +257,9 @@ final class Processor
             'and' => $true === $all ? true : ($true + $unknown === $all ? null : false),
             'or' => $true > 0 ? true : ($unknown > 0 ? null : false),
             'anyN' => $true > $most || $true + $unknown < $least ? false : ($true >= $least && $true + $unknown <= $most ? true : null),
-            default => in_array($e->name, Comparisons::NAMES, true) ? Comparisons::of($e, $values) : throw new CannotRun($e, sprintf('“%s” is not run', $e->written)),
+            default => in_array($e->name, Comparisons::NAMES, true)
+                ? Comparisons::of($e, $values)
+                : throw new CannotRun($e, sprintf('“%s” is not run', $e->written)),
         };
 
         return $holds === null ? null : Value::ofTruth($holds);

@@ -42,7 +42,11 @@ final readonly class Control
             $listing->unmatched($limits, ChoiceBuilding::written($limits, 'minTime'));
         }
 
-        return new self($says, $most === null || !$most->isPositive() || $most->compareTo(1_000_000) > 0 ? null : (int) (string) $most->rounded(0), $limits?->flag('allowLateSubmission') ?? false);
+        return new self(
+            $says,
+            $most === null || !$most->isPositive() || $most->compareTo(1_000_000) > 0 ? null : (int) (string) $most->rounded(0),
+            $limits?->flag('allowLateSubmission') ?? false,
+        );
     }
 
     /** @return int 0: any number */
@@ -62,9 +66,9 @@ final readonly class Control
         $attempts = $this->attempts();
 
         return [
-            ...($attempts === 1 || $isSimultaneous ? [] : ['attempts' => $attempts === 0 ? 'unlimited' : (string) $attempts]),
-            ...($this->seconds === null ? [] : ['time' => $this->seconds . ' s']),
-            ...($this->isLateMarked ? ['late' => 'marks'] : []),
+            ...$attempts === 1 || $isSimultaneous ? [] : ['attempts' => $attempts === 0 ? 'unlimited' : (string) $attempts],
+            ...$this->seconds === null ? [] : ['time' => $this->seconds . ' s'],
+            ...$this->isLateMarked ? ['late' => 'marks'] : [],
         ];
     }
 }

@@ -20,14 +20,17 @@ final class TestDocument
     public function __construct(private readonly Assessment $test, private readonly bool $withRoutes = true)
     {
         $review = [['rung' => ($test->rules['showsKey'] ?? false) === true ? self::SHOWN_WITH_KEY : self::SHOWN]];
-        $closing = array_filter(['passed' => $test->closing['passed'] ?? null, 'notPassed' => $test->closing['not passed'] ?? null], is_string(...));
+        $closing = array_filter(
+            ['passed' => $test->closing['passed'] ?? null, 'notPassed' => $test->closing['not passed'] ?? null],
+            is_string(...),
+        );
         $this->document = [
             'v' => 2,
             'title' => $this->title(),
             'rules' => $this->rules(),
-            ...($test->pass === null ? [] : ['pass' => $test->pass]),
+            ...$test->pass === null ? [] : ['pass' => $test->pass],
             'sections' => $this->sections(),
-            ...($closing === [] ? [] : ['closing' => $closing]),
+            ...$closing === [] ? [] : ['closing' => $closing],
             'review' => ($test->rules['review'] ?? '') === 'nothing' ? [] : ['passed' => $review, 'notPassed' => $review],
         ];
     }
@@ -59,11 +62,11 @@ final class TestDocument
         $rules = $this->test->rules;
 
         return [
-            ...(is_int($rules['seconds'] ?? null) ? ['time' => $rules['seconds'] . ' s'] : []),
+            ...is_int($rules['seconds'] ?? null) ? ['time' => $rules['seconds'] . ' s'] : [],
             'moving' => $this->isAnyOrder() ? 'any order' : 'forward only',
             'feedback' => $this->tellsAtOnce() ? 'after each attempt' : 'at the end',
-            ...(($rules['mayLeaveBlank'] ?? true) === false ? ['mustAnswer' => true] : []),
-            ...(($rules['showsKey'] ?? false) === true ? ['key' => true] : []),
+            ...($rules['mayLeaveBlank'] ?? true) === false ? ['mustAnswer' => true] : [],
+            ...($rules['showsKey'] ?? false) === true ? ['key' => true] : [],
         ];
     }
 
@@ -74,13 +77,25 @@ final class TestDocument
         $sections = [];
         $open = null;
         foreach ($this->test->steps as $i => $step) {
-            $part = array_values(array_filter($timed, static fn (array $one): bool => $one['steps'][0] <= $i + 1 && $one['steps'][1] > $i))[0] ?? null;
+            $part =
+                array_values(
+                    array_filter($timed, static fn (array $one): bool => $one['steps'][0] <= $i + 1 && $one['steps'][1] > $i),
+                )[0] ?? null;
             if ($sections === [] || $part !== $open) {
                 $open = $part;
-                $sections[] = ['id' => 'part-' . (count($sections) + 1), ...($part === null ? [] : ['title' => $part['title'], 'time' => $part['seconds'] . ' s']), 'steps' => []];
+                $sections[] = [
+                    'id' => 'part-' . (count($sections) + 1),
+                    ...$part === null ? [] : ['title' => $part['title'], 'time' => $part['seconds'] . ' s'],
+                    'steps' => [],
+                ];
             }
             $last = array_key_last($sections);
-            array_push($sections[$last]['steps'], ...$this->checkpoints($i + 1, true), ...[$this->step((string) ($i + 1), $step)], ...$this->checkpoints($i + 1, false));
+            array_push(
+                $sections[$last]['steps'],
+                ...$this->checkpoints($i + 1, true),
+                ...[$this->step((string) ($i + 1), $step)],
+                ...$this->checkpoints($i + 1, false),
+            );
         }
 
         return $sections;
@@ -93,7 +108,12 @@ final class TestDocument
         $inner = [];
         foreach ($all as $i => $one) {
             foreach ($all as $j => $other) {
-                if ($i !== $j && $other['steps'][0] >= $one['steps'][0] && $other['steps'][1] <= $one['steps'][1] && ($other['steps'] !== $one['steps'] || $j < $i)) {
+                if (
+                    $i !== $j &&
+                    $other['steps'][0] >= $one['steps'][0] &&
+                    $other['steps'][1] <= $one['steps'][1] &&
+                    ($other['steps'] !== $one['steps'] || $j < $i)
+                ) {
                     $this->left[] = sprintf('timeLimits of “%s”, in which others have a time of their own', $one['title']);
                     continue 2;
                 }
@@ -122,28 +142,48 @@ final class TestDocument
             unset($settings['attempts']);
         }
 
-        return ['id' => $id, ...array_intersect_key($said, ['question' => true, 'page' => true]), ...($draw === null ? [] : ['draw' => $draw]), ...($settings === [] ? [] : ['settings' => $settings])];
+        return [
+            'id' => $id,
+            ...array_intersect_key($said, ['question' => true, 'page' => true]),
+            ...$draw === null ? [] : ['draw' => $draw],
+            ...$settings === [] ? [] : ['settings' => $settings],
+        ];
     }
 
     /**
-     * Where the way divides at a step: what stands before it is passed over unless all its conditions hold; after it the first that holds leads on.
+     * Where the way divides at a step: what stands before it is passed over unless all its conditions hold; after it the first that holds
+     * leads on.
      *
      * @return list<array<string, mixed>> one checkpoint or none
      */
     private function checkpoints(int $step, bool $isBefore): array
     {
-        $routes = array_values(array_filter($this->test->routes, static fn (array $r): bool => $r['at'] === $step && $r['isBefore'] === $isBefore));
+        $routes = array_values(
+            array_filter($this->test->routes, static fn (array $r): bool => $r['at'] === $step && $r['isBefore'] === $isBefore),
+        );
         if ($routes === []) {
             return [];
         }
         if ($this->isAnyOrder() || !$this->withRoutes) {
-            $this->left[] = sprintf('%s at step %d%s', $isBefore ? 'preCondition' : 'branchRule', $step, $this->isAnyOrder() ? ', which leads nowhere where one moves in any order' : '');
+            $this->left[] = sprintf(
+                '%s at step %d%s',
+                $isBefore ? 'preCondition' : 'branchRule',
+                $step,
+                $this->isAnyOrder() ? ', which leads nowhere where one moves in any order' : '',
+            );
 
             return [];
         }
-        $when = static fn (array $r): array => ['points' => $r['of'] === 'all' ? 'all' : ['questions' => [$r['of']]], 'is' => $r['is'], 'value' => $r['than']];
+        $when = static fn (array $r): array => [
+            'points' => $r['of'] === 'all' ? 'all' : ['questions' => [$r['of']]],
+            'is' => $r['is'],
+            'value' => $r['than'],
+        ];
         $checkpoint = $isBefore
-            ? ['routes' => [['when' => count($routes) === 1 ? $when($routes[0]) : ['all' => array_map($when, $routes)], 'to' => 'next']], 'otherwise' => $this->place(max(array_column($routes, 'to')))]
+            ? [
+                'routes' => [['when' => count($routes) === 1 ? $when($routes[0]) : ['all' => array_map($when, $routes)], 'to' => 'next']],
+                'otherwise' => $this->place(max(array_column($routes, 'to'))),
+            ]
             : ['routes' => array_map(fn (array $r): array => ['when' => $when($r), 'to' => $this->place($r['to'])], $routes)];
 
         return [['id' => ($isBefore ? 'before-' : 'after-') . $step, 'checkpoint' => $checkpoint]];
@@ -153,7 +193,8 @@ final class TestDocument
     {
         return match (true) {
             $step > count($this->test->steps) => self::END,
-            array_filter($this->test->routes, static fn (array $r): bool => $r['at'] === $step && $r['isBefore']) !== [] => 'before-' . $step,
+            array_filter($this->test->routes, static fn (array $r): bool => $r['at'] === $step && $r['isBefore']) !== [] => 'before-' .
+                $step,
             default => (string) $step,
         };
     }

@@ -30,7 +30,11 @@ final class TestOutcomes
         }
         $explained = true;
         foreach ($this->rules?->children() ?? [] as $rule) {
-            $explained = ($rule->name === 'setOutcomeValue' && $this->isSum($rule->child())) || ($rule->name === 'outcomeCondition' && $this->passes($rule)) ? $explained : false;
+            $explained =
+                ($rule->name === 'setOutcomeValue' && $this->isSum($rule->child())) ||
+                ($rule->name === 'outcomeCondition' && $this->passes($rule))
+                    ? $explained
+                    : false;
         }
         if (!$explained && $this->rules !== null) {
             $listing->unmatched($this->rules);
@@ -40,12 +44,21 @@ final class TestOutcomes
     /** Whether the weights of references count. */
     public function weights(): bool
     {
-        return array_filter($this->rules?->below('testVariables') ?? [], static fn (Element $v): bool => $v->attribute('weightIdentifier') !== null) !== [];
+        return array_filter(
+            $this->rules?->below('testVariables') ?? [],
+            static fn (Element $v): bool => $v->attribute('weightIdentifier') !== null,
+        ) !== [];
     }
 
     private function isSum(?Element $e): bool
     {
-        return $e !== null && ($e->name === 'sum' ? array_filter($e->children(), static fn (Element $c): bool => !in_array($c->name, ['testVariables', 'outcomeMaximum'], true)) === [] : in_array($e->name, ['testVariables', 'outcomeMaximum'], true));
+        return $e !== null &&
+            ($e->name === 'sum'
+                ? array_filter(
+                    $e->children(),
+                    static fn (Element $c): bool => !in_array($c->name, ['testVariables', 'outcomeMaximum'], true),
+                ) === []
+                : in_array($e->name, ['testVariables', 'outcomeMaximum'], true));
     }
 
     /** A condition that compares the score with a number, or its share of what can be reached. */
@@ -70,7 +83,10 @@ final class TestOutcomes
         if ($number === null || !in_array($left->name, ['divide', 'variable', 'sum', 'testVariables'], true)) {
             return false;
         }
-        $this->mark = $left->name === 'divide' ? ['percent', (string) $number->multipliedBy(100)->decimal()] : ['points', (string) $number->decimal()];
+        $this->mark =
+            $left->name === 'divide'
+                ? ['percent', (string) $number->multipliedBy(100)->decimal()]
+                : ['points', (string) $number->decimal()];
 
         return true;
     }
@@ -91,7 +107,11 @@ final class TestOutcomes
         $closing = $pages = [];
         foreach ($this->root->children('testFeedback') as $feedback) {
             $value = $feedback->attribute('identifier') ?? '';
-            if ($this->passed === null || $feedback->attribute('outcomeIdentifier') !== $this->passed || !in_array($value, ['true', 'false'], true)) {
+            if (
+                $this->passed === null ||
+                $feedback->attribute('outcomeIdentifier') !== $this->passed ||
+                !in_array($value, ['true', 'false'], true)
+            ) {
                 continue;
             }
             array_map($feedback->attribute(...), ['access', 'showHide']);

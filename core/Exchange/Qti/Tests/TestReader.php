@@ -19,7 +19,10 @@ use Zetema\Core\Numbers\Ratio;
 /** Reads a test of the standard as a blueprint: sections as steps and draws, what holds while they are asked, what passes. */
 final class TestReader
 {
-    /** @var list<array{paths: list<string>, take: int|null, mixed: bool, controls: list<Control>, weights: list<Ratio|null>, page: string|null, element: Element}> in running order */
+    /**
+     * @var list<array{paths: list<string>, take: int|null, mixed: bool, controls: list<Control>, weights: list<Ratio|null>,
+     *   page: string|null, element: Element}> in running order
+     */
     private array $steps = [];
     /** @var list<array{title: string, from: int, to: int, seconds: int}> */
     private array $timed = [];
@@ -33,8 +36,12 @@ final class TestReader
     /** @var array<string, mixed> */
     private array $rules = [];
 
-    public function __construct(private readonly Element $root, string $path, private readonly string $folder, private readonly PackageFiles $files)
-    {
+    public function __construct(
+        private readonly Element $root,
+        string $path,
+        private readonly string $folder,
+        private readonly PackageFiles $files,
+    ) {
         $this->listing = new Listing($root->take()->attribute('identifier') ?? '', $path);
         $this->control = Control::none()->within($root, $this->listing);
         if ($this->control->seconds !== null) {
@@ -58,7 +65,10 @@ final class TestReader
         if ($isFirst) {
             $this->rules += $said;
         } elseif ($said !== array_intersect_key($this->rules, $said)) {
-            $this->listing->unmatched($part, ChoiceBuilding::written($part, $moving === $this->rules['moving'] ? 'submissionMode' : 'navigationMode'));
+            $this->listing->unmatched(
+                $part,
+                ChoiceBuilding::written($part, $moving === $this->rules['moving'] ? 'submissionMode' : 'navigationMode'),
+            );
         }
         $from = count($this->steps);
         $this->rubric($part, $part->attribute('identifier') ?? '');
@@ -72,7 +82,12 @@ final class TestReader
     {
         $this->places[] = [$element, $from, count($this->steps)];
         if ($control->seconds !== null) {
-            $this->timed[] = ['title' => $element->attribute('title') ?? $element->attribute('identifier') ?? '', 'from' => $from + 1, 'to' => count($this->steps), 'seconds' => $control->seconds];
+            $this->timed[] = [
+                'title' => $element->attribute('title') ?? ($element->attribute('identifier') ?? ''),
+                'from' => $from + 1,
+                'to' => count($this->steps),
+                'seconds' => $control->seconds,
+            ];
         }
     }
 
@@ -84,7 +99,10 @@ final class TestReader
             try {
                 $section = QtiSource::root($file === null ? '' : $this->files->contents($file) ?? '')->take();
             } catch (RefusedXml $e) {
-                $this->listing->problem($section, sprintf('%s: “%s” %s', $section->written, $section->attribute('href'), $e->getMessage()));
+                $this->listing->problem(
+                    $section,
+                    sprintf('%s: “%s” %s', $section->written, $section->attribute('href'), $e->getMessage()),
+                );
 
                 return;
             }
@@ -108,7 +126,9 @@ final class TestReader
             $this->drawn($items, $selection?->whole('select', count($items)) ?? count($items), $control, $isMixed);
         } else {
             foreach ($children as $child) {
-                $child->name === 'assessmentItemRef' ? $this->step([$child], null, $control, false) : $this->section($child, $control, $shuffles && !$child->flag('keepTogether', true));
+                $child->name === 'assessmentItemRef'
+                    ? $this->step([$child], null, $control, false)
+                    : $this->section($child, $control, $shuffles && !$child->flag('keepTogether', true));
             }
         }
         $this->timed($section, $control, $from);
@@ -140,7 +160,10 @@ final class TestReader
             array_map($reference->attribute(...), ['identifier', 'required', 'fixed', 'category']);
             $path = Paths::resolved($reference->attribute('href') ?? '', $this->folder);
             if ($path === null || !$this->files->has($path)) {
-                $this->listing->problem($reference, sprintf('%s: “%s” is not in the package', $reference->written, $reference->attribute('href')));
+                $this->listing->problem(
+                    $reference,
+                    sprintf('%s: “%s” is not in the package', $reference->written, $reference->attribute('href')),
+                );
                 continue;
             }
             $paths[] = $path;
@@ -150,7 +173,15 @@ final class TestReader
             $weights[] = Value::number($weight?->attribute('value') ?? '');
         }
         if ($paths !== []) {
-            $this->steps[] = ['paths' => $paths, 'take' => $take === null ? null : min($take, count($paths)), 'mixed' => $isMixed, 'controls' => $controls, 'weights' => $weights, 'page' => null, 'element' => $references[0]];
+            $this->steps[] = [
+                'paths' => $paths,
+                'take' => $take === null ? null : min($take, count($paths)),
+                'mixed' => $isMixed,
+                'controls' => $controls,
+                'weights' => $weights,
+                'page' => null,
+                'element' => $references[0],
+            ];
             foreach ($references as $reference) {
                 $this->places[] = [$reference, count($this->steps) - 1, count($this->steps)];
             }
@@ -169,7 +200,15 @@ final class TestReader
             $rubric->attribute('use');
             $flow = new Flow($this->listing, $this->folder, $this->files, static fn (Element $e): ?string => null);
             $this->pages[] = new Page($name, null, $flow->blocks($rubric));
-            $this->steps[] = ['paths' => [], 'take' => null, 'mixed' => false, 'controls' => [], 'weights' => [], 'page' => $name, 'element' => $rubric];
+            $this->steps[] = [
+                'paths' => [],
+                'take' => null,
+                'mixed' => false,
+                'controls' => [],
+                'weights' => [],
+                'page' => $name,
+                'element' => $rubric,
+            ];
         }
     }
 
@@ -195,59 +234,37 @@ final class TestReader
         $outcomes = new TestOutcomes($this->root, $this->listing);
         $steps = $numbers = [];
         foreach ($this->steps as $i => $step) {
-            $told = $this->told($step, $items, $agreed, $outcomes->weights());
+            $told = TestStep::told($step, $items, $agreed, $outcomes->weights(), $this->isSimultaneous, $this->listing);
             if ($told !== null) {
                 $steps[] = $told;
             }
             $numbers[$i] = count($steps);
         }
         $routes = (new TestRoutes($this->places, $items, $this->folder, $numbers, $this->listing))->routes();
-        [$closing, $pages] = $outcomes->closing(new Flow($this->listing, $this->folder, $this->files, static fn (Element $e): ?string => null));
+        [$closing, $pages] = $outcomes->closing(
+            new Flow($this->listing, $this->folder, $this->files, static fn (Element $e): ?string => null),
+        );
         array_push($this->pages, ...$pages);
         $pass = $outcomes->pass();
         $this->listing->rest($this->root);
-        $timed = array_map(static fn (array $s): array => ['title' => $s['title'], 'steps' => [$s['from'] === 1 ? 1 : ($numbers[$s['from'] - 2] ?? 0) + 1, $numbers[$s['to'] - 1] ?? 0], 'seconds' => $s['seconds']], $this->timed);
+        $timed = array_map(
+            static fn (array $s): array => [
+                'title' => $s['title'],
+                'steps' => [$s['from'] === 1 ? 1 : ($numbers[$s['from'] - 2] ?? 0) + 1, $numbers[$s['to'] - 1] ?? 0],
+                'seconds' => $s['seconds'],
+            ],
+            $this->timed,
+        );
 
-        return new Assessment($this->listing->item, $this->root->attribute('title') ?? '', $steps, $pass, $this->rules, $timed, $routes, $closing);
-    }
-
-    /**
-     * @param array{paths: list<string>, take: int|null, mixed: bool, controls: list<Control>, weights: list<Ratio|null>, page: string|null, element: Element} $step
-     * @param array<string, array{string, Ratio}> $items
-     * @param array<string, true> $agreed
-     *
-     * @return array<string, mixed>|null null where nothing of it became a question
-     */
-    private function told(array $step, array $items, array $agreed, bool $weighs): ?array
-    {
-        if ($step['page'] !== null) {
-            return ['page' => $step['page']];
-        }
-        $names = $points = $settings = [];
-        $isWeighed = false;
-        foreach ($step['paths'] as $i => $path) {
-            if (isset($items[$path])) {
-                [$name, $worth] = $items[$path];
-                $names[] = $name;
-                $weight = $step['weights'][$i];
-                $isWeighed = $isWeighed || ($weighs && $weight !== null && !$weight->isEqualTo(1));
-                $points[] = (string) ($weighs && $weight !== null ? $weight->multipliedBy($worth) : $worth)->decimal();
-                $settings[] = isset($agreed[$path]) ? [] : $step['controls'][$i]->settings($this->isSimultaneous);
-            }
-        }
-        if ($names === []) {
-            return null;
-        }
-        $said = array_diff_key($settings[0], ['late' => true]) + ($isWeighed ? ['points' => $points[0]] : []);
-        if (($isWeighed && count(array_unique($points)) > 1) || count(array_unique($settings, SORT_REGULAR)) > 1) {
-            $this->listing->unmatched($step['element'], 'weight');
-        }
-
-        if ($step['take'] === null) {
-            return ['question' => $names[0], ...$said];
-        }
-        $draw = ['take' => min($step['take'], count($names)), 'pool' => ['only' => $names], ...($step['mixed'] ? ['place' => 'mixed'] : []), ...array_intersect_key($said, ['points' => true])];
-
-        return ['draw' => $draw, ...array_diff_key($said, ['points' => true])];
+        return new Assessment(
+            $this->listing->item,
+            $this->root->attribute('title') ?? '',
+            $steps,
+            $pass,
+            $this->rules,
+            $timed,
+            $routes,
+            $closing,
+        );
     }
 }

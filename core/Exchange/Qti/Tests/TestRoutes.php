@@ -21,11 +21,18 @@ final class TestRoutes
      * @param array<string, array{string, Ratio}> $items names and worths of the questions, by path
      * @param array<int, int> $numbers of the steps as they are told, after each
      */
-    public function __construct(private readonly array $places, private readonly array $items, private readonly string $folder, private readonly array $numbers, private readonly Listing $listing)
-    {
+    public function __construct(
+        private readonly array $places,
+        private readonly array $items,
+        private readonly string $folder,
+        private readonly array $numbers,
+        private readonly Listing $listing,
+    ) {
     }
 
-    /** @return list<array{at: int, isBefore: bool, of: string, is: string, than: string, goTo: string|null, to: int}> as Assessment has them */
+    /**
+     * @return list<array{at: int, isBefore: bool, of: string, is: string, than: string, goTo: string|null, to: int}> as Assessment has them
+     */
     public function routes(): array
     {
         $routes = [];
@@ -42,7 +49,13 @@ final class TestRoutes
                 }
                 $rule->takeWhole();
                 $reached = $isBefore ? $to : $this->reached($rule->attribute('target') ?? '', $element, $from, $to);
-                $routes[] = ['at' => $isBefore ? $this->first($from) : $this->numbers[$to - 1] ?? 0, 'isBefore' => $isBefore, ...$compared, 'goTo' => $goTo, 'to' => $this->first($reached)];
+                $routes[] = [
+                    'at' => $isBefore ? $this->first($from) : $this->numbers[$to - 1] ?? 0,
+                    'isBefore' => $isBefore,
+                    ...$compared,
+                    'goTo' => $goTo,
+                    'to' => $this->first($reached),
+                ];
             }
         }
 

@@ -12,7 +12,23 @@ use Zetema\Core\Exchange\Qti\Xml\Element;
 final class Flow
 {
     private const BLOCKS = ['p', 'div', 'blockquote', 'pre', 'section', 'article', 'header', 'footer', 'figure', 'figcaption', 'main'];
-    private const TRANSPARENT = ['span', 'contentBody', 'prompt', 'modalFeedback', 'feedbackInline', 'feedbackBlock', 'simpleChoice', 'inlineChoice', 'simpleAssociableChoice', 'gapText', 'rubricBlock', 'assessmentStimulus', 'stimulusBody', 'itemBody', 'testFeedback'];
+    private const TRANSPARENT = [
+        'span',
+        'contentBody',
+        'prompt',
+        'modalFeedback',
+        'feedbackInline',
+        'feedbackBlock',
+        'simpleChoice',
+        'inlineChoice',
+        'simpleAssociableChoice',
+        'gapText',
+        'rubricBlock',
+        'assessmentStimulus',
+        'stimulusBody',
+        'itemBody',
+        'testFeedback',
+    ];
     private const LOST = ['style', 'script', 'iframe', 'noscript', 'template'];
     /** Between blocks that have yet to be joined. */
     public const BREAK = "\u{2}";
@@ -22,8 +38,12 @@ final class Flow
      * @param PackageFiles|null $files of the package
      * @param \Closure(Element): ?string $special what stands for an element that is no text, such as an interaction; null: it is text
      */
-    public function __construct(private readonly Listing $listing, private readonly ?string $folder, private readonly ?PackageFiles $files, private readonly \Closure $special)
-    {
+    public function __construct(
+        private readonly Listing $listing,
+        private readonly ?string $folder,
+        private readonly ?PackageFiles $files,
+        private readonly \Closure $special,
+    ) {
     }
 
     /** With a blank line between blocks. */
@@ -62,7 +82,15 @@ final class Flow
     /** @param list<Element|string> $nodes */
     private function nodes(array $nodes): string
     {
-        return implode('', array_map(fn (Element|string $n): string => is_string($n) ? Literal::text(preg_replace('/[ \t\r\n]+/', ' ', $n) ?? $n) : $this->element($n), $nodes));
+        return implode(
+            '',
+            array_map(
+                fn (Element|string $n): string => is_string($n)
+                    ? Literal::text(preg_replace('/[ \t\r\n]+/', ' ', $n) ?? $n)
+                    : $this->element($n),
+                $nodes,
+            ),
+        );
     }
 
     private function element(Element $e): string
@@ -86,7 +114,11 @@ final class Flow
             $e->name === 'br' => "\n",
             in_array($e->name, ['ul', 'ol'], true) => self::BREAK . "\u{3}" . $this->list($e) . self::BREAK,
             $e->name === 'a' => $this->link($e),
-            in_array($e->name, ['sub', 'sup'], true) => '$' . ($e->name === 'sub' ? '_' : '^') . '{' . trim($e->takeWhole()->text()) . '}$',
+            in_array($e->name, ['sub', 'sup'], true) => '$' .
+                ($e->name === 'sub' ? '_' : '^') .
+                '{' .
+                trim($e->takeWhole()->text()) .
+                '}$',
             in_array($e->name, ['img', 'object', 'audio', 'video'], true) => $this->medium($e),
             $e->name === 'math' => $this->math($e),
             $e->name === 'table' => $this->table($e),
@@ -113,7 +145,7 @@ final class Flow
             }
             $text = str_replace(self::BREAK . "\u{3}", "\n", $this->nodes($item->take()->nodes));
             $text = trim(preg_replace(['/[' . self::BREAK . ']+/u', '/ ?\n ?/', '/ {2,}/'], ["\n", "\n", ' '], $text) ?? $text, " \n");
-            $lines[] = ($list->name === 'ol' ? ($i + 1) . '. ' : '- ') . $text;
+            $lines[] = ($list->name === 'ol' ? $i + 1 . '. ' : '- ') . $text;
         }
 
         return implode("\n", $lines);
@@ -125,7 +157,9 @@ final class Flow
         $a->attribute('target');
         $text = $this->nodes($a->nodes);
 
-        return $href === '' || trim($text) === '' || preg_match('/^\s*(?:javascript|data|vbscript)\s*:/i', $href) === 1 ? $text : '[' . trim($text) . '](' . Paths::inMarkdown($href) . ')';
+        return $href === '' || trim($text) === '' || preg_match('/^\s*(?:javascript|data|vbscript)\s*:/i', $href) === 1
+            ? $text
+            : '[' . trim($text) . '](' . Paths::inMarkdown($href) . ')';
     }
 
     /** A picture, sound or film; an address outside the package is never fetched. */
@@ -136,7 +170,13 @@ final class Flow
             return ''; // what is not here shows nothing, and its description asks nothing
         }
 
-        return $path === null ? $this->instead($e) : '![' . str_replace(['[', ']'], ['\\[', '\\]'], $this->shows($e, $path)) . '](' . Paths::inMarkdown($this->named($path)) . ')';
+        return $path === null
+            ? $this->instead($e)
+            : '![' .
+                    str_replace(['[', ']'], ['\\[', '\\]'], $this->shows($e, $path)) .
+                    '](' .
+                    Paths::inMarkdown($this->named($path)) .
+                    ')';
     }
 
     /** @return string|null its path; null where it is none of the package */
@@ -216,7 +256,10 @@ final class Flow
         $flat = static fn (string $text): string => trim(preg_replace('/[\s' . self::BREAK . "\u{3}" . ']+/u', ' ', $text) ?? $text);
         $rows = array_map(fn (Element $c): string => $flat($this->nodes($c->nodes)), $table->below('caption'));
         foreach ($table->below('tr') as $row) {
-            $rows[] = implode(' | ', array_map(fn (Element $cell): string => $flat($this->nodes($cell->nodes)), $row->children('td', 'th')));
+            $rows[] = implode(
+                ' | ',
+                array_map(fn (Element $cell): string => $flat($this->nodes($cell->nodes)), $row->children('td', 'th')),
+            );
         }
 
         return self::BREAK . implode("\n", $rows) . self::BREAK;

@@ -13,8 +13,23 @@ final class Literal
         $text = preg_replace('/\\\\(?=[\\\\*_`^~$\[])/', '\\\\\\\\', $text) ?? $text;
         $text = str_replace('`', '\\`', $text);
         $text = preg_replace('/\[(?=[^\]\n]*\]\()/', '\\[', $text) ?? $text;
-        foreach (['/\$(?=\S)[^$\n]+?(?<=\S)\$(?!\d)/' => '$', '/\^[^\s^]{1,40}?\^/u' => '^', '/~[^\s~]{1,40}?~/u' => '~', '/\*\*(?=\S)[^\n]*?(?<=\S)\*\*/' => '*', '/(?<!\\\\)\*(?=[^\s*])[^*\n]*(?<=[^\s*\\\\])\*/' => '*', '/(?<!\w)_(?=\S)[^\n]*?(?<=\S)_(?!\w)/u' => '_'] as $pair => $mark) {
-            $text = preg_replace_callback($pair, static fn (array $m): string => preg_replace('/(?<!\\\\)' . preg_quote($mark, '/') . '/', '\\\\' . $mark, $m[0]) ?? $m[0], $text) ?? $text;
+        foreach (
+            [
+                '/\$(?=\S)[^$\n]+?(?<=\S)\$(?!\d)/' => '$',
+                '/\^[^\s^]{1,40}?\^/u' => '^',
+                '/~[^\s~]{1,40}?~/u' => '~',
+                '/\*\*(?=\S)[^\n]*?(?<=\S)\*\*/' => '*',
+                '/(?<!\\\\)\*(?=[^\s*])[^*\n]*(?<=[^\s*\\\\])\*/' => '*',
+                '/(?<!\w)_(?=\S)[^\n]*?(?<=\S)_(?!\w)/u' => '_',
+            ] as $pair => $mark
+        ) {
+            $text =
+                preg_replace_callback(
+                    $pair,
+                    static fn (array $m): string => preg_replace('/(?<!\\\\)' . preg_quote($mark, '/') . '/', '\\\\' . $mark, $m[0]) ??
+                        $m[0],
+                    $text,
+                ) ?? $text;
         }
 
         return $text;

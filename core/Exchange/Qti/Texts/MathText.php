@@ -10,15 +10,93 @@ use Zetema\Core\Exchange\Qti\Xml\Element;
 final class MathText
 {
     private const SIGNS = [
-        'α' => '\alpha', 'β' => '\beta', 'γ' => '\gamma', 'δ' => '\delta', 'ε' => '\varepsilon', 'ϵ' => '\epsilon', 'ζ' => '\zeta', 'η' => '\eta', 'θ' => '\theta', 'ι' => '\iota', 'κ' => '\kappa',
-        'λ' => '\lambda', 'μ' => '\mu', 'ν' => '\nu', 'ξ' => '\xi', 'π' => '\pi', 'ρ' => '\rho', 'σ' => '\sigma', 'τ' => '\tau', 'υ' => '\upsilon', 'φ' => '\varphi', 'ϕ' => '\phi', 'χ' => '\chi',
-        'ψ' => '\psi', 'ω' => '\omega', 'Γ' => '\Gamma', 'Δ' => '\Delta', 'Θ' => '\Theta', 'Λ' => '\Lambda', 'Ξ' => '\Xi', 'Π' => '\Pi', 'Σ' => '\Sigma', 'Φ' => '\Phi', 'Ψ' => '\Psi', 'Ω' => '\Omega',
-        '×' => '\times', '⋅' => '\cdot', '·' => '\cdot', '÷' => '\div', '±' => '\pm', '≤' => '\le', '≥' => '\ge', '≠' => '\ne', '≈' => '\approx', '∞' => '\infty', '→' => '\to', '⇒' => '\Rightarrow',
-        '∈' => '\in', '∑' => '\sum', '∏' => '\prod', '∫' => '\int', '√' => '\sqrt{}', '∂' => '\partial', '∇' => '\nabla', '∪' => '\cup', '∩' => '\cap', '⊂' => '\subset', '∅' => '\emptyset', '°' => '^{\circ}',
-        '−' => '-', '′' => "'", '…' => '\dots', '{' => '\{', '}' => '\}', '%' => '\%', '#' => '\#', '&' => '\&', '_' => '\_', '$' => '\$', "\u{2061}" => '', "\u{2062}" => '', "\u{2063}" => '',
+        'α' => '\alpha',
+        'β' => '\beta',
+        'γ' => '\gamma',
+        'δ' => '\delta',
+        'ε' => '\varepsilon',
+        'ϵ' => '\epsilon',
+        'ζ' => '\zeta',
+        'η' => '\eta',
+        'θ' => '\theta',
+        'ι' => '\iota',
+        'κ' => '\kappa',
+        'λ' => '\lambda',
+        'μ' => '\mu',
+        'ν' => '\nu',
+        'ξ' => '\xi',
+        'π' => '\pi',
+        'ρ' => '\rho',
+        'σ' => '\sigma',
+        'τ' => '\tau',
+        'υ' => '\upsilon',
+        'φ' => '\varphi',
+        'ϕ' => '\phi',
+        'χ' => '\chi',
+        'ψ' => '\psi',
+        'ω' => '\omega',
+        'Γ' => '\Gamma',
+        'Δ' => '\Delta',
+        'Θ' => '\Theta',
+        'Λ' => '\Lambda',
+        'Ξ' => '\Xi',
+        'Π' => '\Pi',
+        'Σ' => '\Sigma',
+        'Φ' => '\Phi',
+        'Ψ' => '\Psi',
+        'Ω' => '\Omega',
+        '×' => '\times',
+        '⋅' => '\cdot',
+        '·' => '\cdot',
+        '÷' => '\div',
+        '±' => '\pm',
+        '≤' => '\le',
+        '≥' => '\ge',
+        '≠' => '\ne',
+        '≈' => '\approx',
+        '∞' => '\infty',
+        '→' => '\to',
+        '⇒' => '\Rightarrow',
+        '∈' => '\in',
+        '∑' => '\sum',
+        '∏' => '\prod',
+        '∫' => '\int',
+        '√' => '\sqrt{}',
+        '∂' => '\partial',
+        '∇' => '\nabla',
+        '∪' => '\cup',
+        '∩' => '\cap',
+        '⊂' => '\subset',
+        '∅' => '\emptyset',
+        '°' => '^{\circ}',
+        '−' => '-',
+        '′' => "'",
+        '…' => '\dots',
+        '{' => '\{',
+        '}' => '\}',
+        '%' => '\%',
+        '#' => '\#',
+        '&' => '\&',
+        '_' => '\_',
+        '$' => '\$',
+        "\u{2061}" => '',
+        "\u{2062}" => '',
+        "\u{2063}" => '',
     ];
     /** Signs that stand over something. */
-    private const OVER = ['¯' => 'overline', '‾' => 'overline', '_' => 'overline', '→' => 'vec', '⃗' => 'vec', '^' => 'hat', 'ˆ' => 'hat', '~' => 'tilde', '˜' => 'tilde', '˙' => 'dot', '.' => 'dot'];
+    private const OVER = [
+        '¯' => 'overline',
+        '‾' => 'overline',
+        '_' => 'overline',
+        '→' => 'vec',
+        '⃗' => 'vec',
+        '^' => 'hat',
+        'ˆ' => 'hat',
+        '~' => 'tilde',
+        '˜' => 'tilde',
+        '˙' => 'dot',
+        '.' => 'dot',
+    ];
 
     private bool $isWhole = true;
 
@@ -53,7 +131,9 @@ final class MathText
         $parts = $e->children();
 
         return match ($e->name) {
-            'mrow', 'mstyle', 'semantics' => $this->all(array_values(array_filter($parts, static fn (Element $p): bool => !str_starts_with($p->name, 'annotation')))),
+            'mrow', 'mstyle', 'semantics' => $this->all(
+                array_values(array_filter($parts, static fn (Element $p): bool => !str_starts_with($p->name, 'annotation'))),
+            ),
             'mi', 'mn', 'mo' => $this->signs($e),
             'mtext' => '\text{' . trim($e->text()) . '}',
             'mfrac' => '\frac{' . $this->part($parts, 0) . '}{' . $this->part($parts, 1) . '}',
@@ -73,7 +153,9 @@ final class MathText
         $text = trim($e->text());
         $tex = strtr($text, self::SIGNS);
         if ($e->name === 'mi' && $tex === $text && mb_strlen($text) > 1) {
-            return in_array($text, ['sin', 'cos', 'tan', 'log', 'ln', 'exp', 'lim', 'max', 'min'], true) ? '\\' . $text : '\mathrm{' . $text . '}';
+            return in_array($text, ['sin', 'cos', 'tan', 'log', 'ln', 'exp', 'lim', 'max', 'min'], true)
+                ? '\\' . $text
+                : '\mathrm{' . $text . '}';
         }
 
         return $tex;
@@ -98,7 +180,9 @@ final class MathText
     {
         $sign = self::OVER[trim(isset($parts[1]) ? $parts[1]->text() : '')] ?? null;
 
-        return $sign === null ? $this->base($parts) . '^{' . $this->part($parts, 1) . '}' : '\\' . $sign . '{' . $this->part($parts, 0) . '}';
+        return $sign === null
+            ? $this->base($parts) . '^{' . $this->part($parts, 1) . '}'
+            : '\\' . $sign . '{' . $this->part($parts, 0) . '}';
     }
 
     private function unknown(): string

@@ -20,7 +20,10 @@ final class PictureSize
         $size = [self::length($m[1], 'width'), self::length($m[1], 'height')];
         if (in_array(0, $size, true)) {
             $n = '[\s,]+(\d+(?:\.\d+)?)';
-            $size = preg_match("/\\sviewBox\\s*=\\s*[\"']\\s*-?[\\d.]+[\\s,]+-?[\\d.]+$n$n\\s*[\"']/i", $m[1], $box) === 1 ? [(int) round((float) $box[1]), (int) round((float) $box[2])] : [0, 0];
+            $size =
+                preg_match("/\\sviewBox\\s*=\\s*[\"']\\s*-?[\\d.]+[\\s,]+-?[\\d.]+$n$n\\s*[\"']/i", $m[1], $box) === 1
+                    ? [(int) round((float) $box[1]), (int) round((float) $box[2])]
+                    : [0, 0];
         }
 
         return min($size) > 0 && max($size) < 100_000 ? [$size[0], $size[1]] : null;
@@ -28,6 +31,8 @@ final class PictureSize
 
     private static function length(string $attributes, string $name): int
     {
-        return preg_match("/\\s$name\\s*=\\s*[\"']\\s*(\\d+(?:\\.\\d+)?)(?:px)?\\s*[\"']/i", $attributes, $m) === 1 ? (int) round((float) $m[1]) : 0;
+        return preg_match("/\\s$name\\s*=\\s*[\"']\\s*(\\d+(?:\\.\\d+)?)(?:px)?\\s*[\"']/i", $attributes, $m) === 1
+            ? (int) round((float) $m[1])
+            : 0;
     }
 }

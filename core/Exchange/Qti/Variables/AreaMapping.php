@@ -27,7 +27,12 @@ final readonly class AreaMapping
             }
         }
 
-        return new self($areas, Value::number($mapping->attribute('defaultValue') ?? '') ?? Ratio::zero(), Value::number($mapping->attribute('lowerBound') ?? ''), Value::number($mapping->attribute('upperBound') ?? ''));
+        return new self(
+            $areas,
+            Value::number($mapping->attribute('defaultValue') ?? '') ?? Ratio::zero(),
+            Value::number($mapping->attribute('lowerBound') ?? ''),
+            Value::number($mapping->attribute('upperBound') ?? ''),
+        );
     }
 
     public function worth(?Value $clicks): Ratio

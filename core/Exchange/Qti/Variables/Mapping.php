@@ -14,8 +14,13 @@ final readonly class Mapping
      * @param array<array-key, Ratio> $entries by what they are for; a name of digits is a number as a key
      * @param array<array-key, bool> $caseSensitive by key
      */
-    private function __construct(public array $entries, public array $caseSensitive, public Ratio $default, public ?Ratio $lower, public ?Ratio $upper)
-    {
+    private function __construct(
+        public array $entries,
+        public array $caseSensitive,
+        public Ratio $default,
+        public ?Ratio $lower,
+        public ?Ratio $upper,
+    ) {
     }
 
     public static function of(Element $mapping, string $type): self
@@ -29,7 +34,13 @@ final readonly class Mapping
             }
         }
 
-        return new self($entries, $sensitive, Value::number($mapping->attribute('defaultValue') ?? '') ?? Ratio::zero(), Value::number($mapping->attribute('lowerBound') ?? ''), Value::number($mapping->attribute('upperBound') ?? ''));
+        return new self(
+            $entries,
+            $sensitive,
+            Value::number($mapping->attribute('defaultValue') ?? '') ?? Ratio::zero(),
+            Value::number($mapping->attribute('lowerBound') ?? ''),
+            Value::number($mapping->attribute('upperBound') ?? ''),
+        );
     }
 
     /** NULL, which the standard leaves open, is worth nothing. */

@@ -31,7 +31,9 @@ final readonly class ResponseDeclaration
             $declaration->attribute('identifier') ?? '',
             $cardinality,
             $type,
-            $correct === null ? null : Value::of($type, $cardinality, array_map(static fn (Element $v): string => $v->text(), $correct->children('value'))),
+            $correct === null
+                ? null
+                : Value::of($type, $cardinality, array_map(static fn (Element $v): string => $v->text(), $correct->children('value'))),
             $mapping === null ? null : Mapping::of($mapping, $type),
             $declaration->child('areaMapping'),
             $declaration,

@@ -37,7 +37,12 @@ final class Shape
         return match (true) {
             $shape === 'circle' && $count === 3 => Area::fromPlan('ellipse', [$numbers[0], $numbers[1], $numbers[2], $numbers[2]]),
             $shape === 'ellipse' && $count === 4 => Area::fromPlan('ellipse', $numbers),
-            $shape === 'rect' && $count === 4 => Area::fromPlan('rectangle', [$numbers[0], $numbers[1], $numbers[2] - $numbers[0], $numbers[3] - $numbers[1]]),
+            $shape === 'rect' && $count === 4 => Area::fromPlan('rectangle', [
+                $numbers[0],
+                $numbers[1],
+                $numbers[2] - $numbers[0],
+                $numbers[3] - $numbers[1],
+            ]),
             $shape === 'poly' && $count >= 6 && $count % 2 === 0 => Area::fromPlan('polygon', $numbers),
             default => null,
         };

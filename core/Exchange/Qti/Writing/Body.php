@@ -18,7 +18,16 @@ final readonly class Body
      * @param array<string, string> $pictures further files, made for it, by path
      * @param list<string> $counts variables in which its rules count, from 0
      */
-    public function __construct(public array $declarations, public array $inside, public array $share = [], public ?Tag $blank = null, public array $says = [], public ?Tag $nothingWrong = null, public bool $isMatch = false, public array $pictures = [], public array $counts = [])
-    {
+    public function __construct(
+        public array $declarations,
+        public array $inside,
+        public array $share = [],
+        public ?Tag $blank = null,
+        public array $says = [],
+        public ?Tag $nothingWrong = null,
+        public bool $isMatch = false,
+        public array $pictures = [],
+        public array $counts = [],
+    ) {
     }
 }

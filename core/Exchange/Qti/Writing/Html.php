@@ -9,8 +9,9 @@ use Zetema\Core\Question\Kinds\Common\Picture;
 /** The small Markdown as the standard's HTML. */
 final class Html
 {
-    private const INLINE = '/(?<gap>___)|\\\\(?<escaped>[\\\\`*_{}\[\]()#+.!~^$-])|`(?<code>[^`\n]+)`|!\[(?<shows>(?:[^\]\\\\]|\\\\.)*)\]\((?<file>[^()\s]+)\)|\[(?<words>(?:[^\]\\\\]|\\\\.)*)\]\((?<href>[^()\s]+)\)'
-        . '|\*\*(?<strong>(?=\S)(?:\*[^*]+\*|[^*])+?(?<=\S))\*\*|\*(?<em>(?=\S)[^*]+?(?<=\S))\*|(?<!\w)_(?<em2>(?=\S)[^_]+?(?<=\S))_(?!\w)|\$(?<tex>(?=\S)[^$\n]+?(?<=\S))\$(?!\d)|\^(?<raised>[^\s^]{1,40})\^|~(?<lowered>[^\s~]{1,40})~|(?<br>\n)/us';
+    private const INLINE =
+        '/(?<gap>___)|\\\\(?<escaped>[\\\\`*_{}\[\]()#+.!~^$-])|`(?<code>[^`\n]+)`|!\[(?<shows>(?:[^\]\\\\]|\\\\.)*)\]\((?<file>[^()\s]+)\)|\[(?<words>(?:[^\]\\\\]|\\\\.)*)\]\((?<href>[^()\s]+)\)' .
+        '|\*\*(?<strong>(?=\S)(?:\*[^*]+\*|[^*])+?(?<=\S))\*\*|\*(?<em>(?=\S)[^*]+?(?<=\S))\*|(?<!\w)_(?<em2>(?=\S)[^_]+?(?<=\S))_(?!\w)|\$(?<tex>(?=\S)[^$\n]+?(?<=\S))\$(?!\d)|\^(?<raised>[^\s^]{1,40})\^|~(?<lowered>[^\s~]{1,40})~|(?<br>\n)/us';
 
     /** @var (\Closure(int): (Tag|string))|null what stands for a gap, by its number */
     private ?\Closure $gap = null;
@@ -27,8 +28,14 @@ final class Html
         $blocks = [];
         foreach (explode("\n\n", preg_replace('/\n{3,}/', "\n\n", trim($markdown)) ?? $markdown) as $block) {
             $lines = explode("\n", $block);
-            $isList = static fn (string $mark): bool => array_filter($lines, static fn (string $l): bool => preg_match("/^$mark /", $l) !== 1) === [];
-            $items = fn (): array => array_map(fn (string $l): Tag => Tag::of('li', [], ...$this->inline(preg_replace('/^\S+ /', '', $l) ?? $l)), $lines);
+            $isList = static fn (string $mark): bool => array_filter(
+                $lines,
+                static fn (string $l): bool => preg_match("/^$mark /", $l) !== 1,
+            ) === [];
+            $items = fn (): array => array_map(
+                fn (string $l): Tag => Tag::of('li', [], ...$this->inline(preg_replace('/^\S+ /', '', $l) ?? $l)),
+                $lines,
+            );
             $blocks[] = match (true) {
                 $isList('[-*+]') => Tag::of('ul', [], ...$items()),
                 $isList('\d{1,9}[.)]') => Tag::of('ol', [], ...$items()),
@@ -82,7 +89,9 @@ final class Html
             $before = substr($markdown, $at, $m[0][1] - $at);
             $parts = $before === '' ? $parts : [...$parts, $before];
             $at = $m[0][1] + strlen((string) $m[0][0]);
-            $parts[] = $this->mark(array_filter(array_map(static fn (array $g): ?string => $g[0], $m), static fn (?string $g): bool => $g !== null));
+            $parts[] = $this->mark(
+                array_filter(array_map(static fn (array $g): ?string => $g[0], $m), static fn (?string $g): bool => $g !== null),
+            );
         }
         $rest = substr($markdown, $at);
 
@@ -99,7 +108,7 @@ final class Html
             isset($m['file']) => $this->medium($m['file'], stripslashes($m['shows'] ?? '')),
             isset($m['href']) => Tag::of('a', ['href' => $m['href']], ...$this->inline($m['words'] ?? '')),
             isset($m['strong']) => Tag::of('strong', [], ...$this->inline($m['strong'])),
-            isset($m['em']) || isset($m['em2']) => Tag::of('em', [], ...$this->inline($m['em'] ?? $m['em2'] ?? '')),
+            isset($m['em']) || isset($m['em2']) => Tag::of('em', [], ...$this->inline($m['em'] ?? ($m['em2'] ?? ''))),
             isset($m['tex']) => self::formula($m['tex']),
             isset($m['raised']) => Tag::of('sup', [], $m['raised']),
             isset($m['lowered']) => Tag::of('sub', [], $m['lowered']),
@@ -111,10 +120,16 @@ final class Html
     public function object(string $file, string $shows, ?Picture $picture = null): Tag
     {
         $path = ($this->path)(rawurldecode($file));
-        $type = ['svg' => 'image/svg+xml', 'jpg' => 'image/jpeg', 'jpeg' => 'image/jpeg'][strtolower(pathinfo($path, PATHINFO_EXTENSION))] ?? 'image/png';
+        $type =
+            ['svg' => 'image/svg+xml', 'jpg' => 'image/jpeg', 'jpeg' => 'image/jpeg'][strtolower(pathinfo($path, PATHINFO_EXTENSION))] ??
+            'image/png';
         $size = static fn (?int $pixels): ?string => $pixels === null ? null : (string) $pixels;
 
-        return Tag::of('object', ['type' => $type, 'data' => self::href($path), 'width' => $size($picture?->width), 'height' => $size($picture?->height)], $shows);
+        return Tag::of(
+            'object',
+            ['type' => $type, 'data' => self::href($path), 'width' => $size($picture?->width), 'height' => $size($picture?->height)],
+            $shows,
+        );
     }
 
     private static function href(string $path): string
@@ -128,17 +143,29 @@ final class Html
         $path = ($this->path)(rawurldecode($file));
         $href = self::href($path);
         $type = match (strtolower(pathinfo($path, PATHINFO_EXTENSION))) {
-            'mp3' => 'audio/mpeg', 'ogg' => 'audio/ogg', 'wav' => 'audio/wav', 'm4a' => 'audio/mp4', 'mp4' => 'video/mp4', 'webm' => 'video/webm', default => 'image',
+            'mp3' => 'audio/mpeg',
+            'ogg' => 'audio/ogg',
+            'wav' => 'audio/wav',
+            'm4a' => 'audio/mp4',
+            'mp4' => 'video/mp4',
+            'webm' => 'video/webm',
+            default => 'image',
         };
         if ($type === 'image') {
             return Tag::of('img', ['src' => $href, 'alt' => $shows]);
         }
 
-        return $this->version === Version::V21 ? Tag::of('object', ['data' => $href, 'type' => $type], $shows) : Tag::of(explode('/', $type)[0], ['src' => $href, 'controls' => 'controls'], $shows);
+        return $this->version === Version::V21
+            ? Tag::of('object', ['data' => $href, 'type' => $type], $shows)
+            : Tag::of(explode('/', $type)[0], ['src' => $href, 'controls' => 'controls'], $shows);
     }
 
     private static function formula(string $tex): Tag
     {
-        return Tag::of('math', ['xmlns' => 'http://www.w3.org/1998/Math/MathML'], Tag::of('semantics', [], Tag::of('mtext', [], $tex), Tag::of('annotation', ['encoding' => 'application/x-tex'], $tex)));
+        return Tag::of(
+            'math',
+            ['xmlns' => 'http://www.w3.org/1998/Math/MathML'],
+            Tag::of('semantics', [], Tag::of('mtext', [], $tex), Tag::of('annotation', ['encoding' => 'application/x-tex'], $tex)),
+        );
     }
 }

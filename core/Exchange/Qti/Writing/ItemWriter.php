@@ -41,18 +41,42 @@ final class ItemWriter
         $feedback = $this->feedback($question, $body);
         $rules = $body->blank === null ? [] : $this->rules($question, $body, $settings, $feedback);
         $max = MarkingPlan::of($question, $settings)->max();
-        $outcome = static fn (string $name, string $type, string $cardinality = 'single', ?string $default = null): Tag => Tag::of('outcomeDeclaration', ['identifier' => $name, 'cardinality' => $cardinality, 'baseType' => $type], ...($default === null ? [] : [Tag::of('defaultValue', [], Tag::of('value', [], $default))]));
+        $outcome = static fn (string $name, string $type, string $cardinality = 'single', ?string $default = null): Tag => Tag::of(
+            'outcomeDeclaration',
+            ['identifier' => $name, 'cardinality' => $cardinality, 'baseType' => $type],
+            ...$default === null ? [] : [Tag::of('defaultValue', [], Tag::of('value', [], $default))],
+        );
         $counts = array_map(static fn (string $name): Tag => $outcome($name, 'float', default: '0'), $body->counts);
 
         return Tag::of(
             'assessmentItem',
-            ['xmlns' => $this->version->namespace(), 'identifier' => $identifier, 'title' => $title, 'adaptive' => 'false', 'timeDependent' => 'false'],
+            [
+                'xmlns' => $this->version->namespace(),
+                'identifier' => $identifier,
+                'title' => $title,
+                'adaptive' => 'false',
+                'timeDependent' => 'false',
+            ],
             ...$body->declarations,
             ...[$outcome('SCORE', 'float', default: '0'), $outcome('MAXSCORE', 'float', default: (string) $max)],
-            ...($rules === [] || $rules[0]->name === 'responseProcessing' ? [] : [$outcome('SHARE', 'float', default: '0'), $outcome('OUTCOME', 'identifier'), $outcome('FEEDBACK', 'identifier', 'multiple'), ...$counts]),
+            ...$rules === [] || $rules[0]->name === 'responseProcessing'
+                ? []
+                : [
+                    $outcome('SHARE', 'float', default: '0'),
+                    $outcome('OUTCOME', 'identifier'),
+                    $outcome('FEEDBACK', 'identifier', 'multiple'),
+                    ...$counts,
+                ],
             ...[Tag::of('itemBody', [], ...$body->inside, ...array_map($this->hint(...), $question->hints))],
-            ...($rules === [] ? [] : [$rules[0]->name === 'responseProcessing' ? $rules[0] : Tag::of('responseProcessing', [], ...$rules)]),
-            ...array_map(fn (array $f): Tag => Tag::of('modalFeedback', ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'], ...$this->html->held($f[1])), $feedback),
+            ...$rules === [] ? [] : [$rules[0]->name === 'responseProcessing' ? $rules[0] : Tag::of('responseProcessing', [], ...$rules)],
+            ...array_map(
+                fn (array $f): Tag => Tag::of(
+                    'modalFeedback',
+                    ['outcomeIdentifier' => $f[2], 'identifier' => $f[3], 'showHide' => 'show'],
+                    ...$this->html->held($f[1]),
+                ),
+                $feedback,
+            ),
         );
     }
 
@@ -72,7 +96,10 @@ final class ItemWriter
                 continue;
             }
             $name = self::outcome($text->outcome);
-            $feedback[] = $text->attempt === null ? [null, $text->text, 'OUTCOME', $name] : [Rules::all([self::is('OUTCOME', $name), self::onAttempt($text->attempt)]), $text->text, 'FEEDBACK', 'O' . ($i + 1)];
+            $feedback[] =
+                $text->attempt === null
+                    ? [null, $text->text, 'OUTCOME', $name]
+                    : [Rules::all([self::is('OUTCOME', $name), self::onAttempt($text->attempt)]), $text->text, 'FEEDBACK', 'O' . ($i + 1)];
         }
         foreach ($body->blank === null ? [] : $question->notes as $i => $note) {
             $when = Losses::canSay($note, $question) ? self::note($question, $note) : null;
@@ -94,7 +121,9 @@ final class ItemWriter
             }
             $place = (int) array_search($c->answer, $ids, true);
             $identifier = $question->kind::id()->value === 'claim' ? ['true', 'false'][$place] : 'C' . ($place + 1);
-            $chosen = $isSeveral ? Bodies\Declared::has($identifier) : Tag::of('match', [], Rules::variable(Bodies\Declared::RESPONSE), Rules::identifier($identifier));
+            $chosen = $isSeveral
+                ? Bodies\Declared::has($identifier)
+                : Tag::of('match', [], Rules::variable(Bodies\Declared::RESPONSE), Rules::identifier($identifier));
             // What is NULL is not chosen either.
             $orBlank = Tag::of('or', [], Bodies\Declared::blank(), Tag::of('not', [], $chosen));
 
@@ -106,7 +135,12 @@ final class ItemWriter
 
     private static function onAttempt(int $attempt): Tag
     {
-        return Tag::of('equal', ['toleranceMode' => 'exact'], Rules::variable('numAttempts'), Rules::identifier((string) $attempt, 'integer'));
+        return Tag::of(
+            'equal',
+            ['toleranceMode' => 'exact'],
+            Rules::variable('numAttempts'),
+            Rules::identifier((string) $attempt, 'integer'),
+        );
     }
 
     private static function is(string $variable, string $value): Tag
@@ -137,31 +171,62 @@ final class ItemWriter
         $isWeighed = $settings->marking() === Marking::Weighed;
         $max = MarkingPlan::of($question, $settings)->max()->exact();
         $costs = $settings->entries(Setting::AttemptCosts);
-        $plain = $cost(Setting::WrongCosts)->isZero() && $cost(Setting::BlankCosts)->isZero() && $costs === ['0'] && $settings->get(Setting::Floor) === 'none';
+        $plain =
+            $cost(Setting::WrongCosts)->isZero() &&
+            $cost(Setting::BlankCosts)->isZero() &&
+            $costs === ['0'] &&
+            $settings->get(Setting::Floor) === 'none';
         if ($plain && $body->isMatch && $feedback === [] && $max->isEqualTo(1) && !$isWeighed) {
             return [Tag::of('responseProcessing', ['template' => $this->version->template('match_correct')])];
         }
         $wrongCosts = $isWeighed ? Rules::variable('SHARE') : Rules::number($cost(Setting::WrongCosts)->negated());
         $isWhole = Tag::of('gte', [], Rules::variable('SHARE'), Rules::number($isWeighed ? $max : Ratio::one()));
-        $earned = $isWeighed || $max->isEqualTo(1) ? Rules::variable('SHARE') : Tag::of('product', [], Rules::variable('SHARE'), Rules::number($max));
-        $judged = static fn (string $outcome, Tag $score): array => [Rules::set('OUTCOME', Rules::identifier($outcome)), Rules::set('SCORE', $score)];
+        $earned =
+            $isWeighed || $max->isEqualTo(1)
+                ? Rules::variable('SHARE')
+                : Tag::of('product', [], Rules::variable('SHARE'), Rules::number($max));
+        $judged = static fn (string $outcome, Tag $score): array => [
+            Rules::set('OUTCOME', Rules::identifier($outcome)),
+            Rules::set('SCORE', $score),
+        ];
         $rules = [
             ...$body->share,
             Rules::when([
-                [$body->blank ?? throw new \LogicException('only what is judged has rules'), $judged('blank', Rules::number($cost(Setting::BlankCosts)->negated()))],
-                [$body->nothingWrong === null || $isWeighed ? $isWhole : Tag::of('and', [], $isWhole, $body->nothingWrong), $judged('right', $earned)],
+                [
+                    $body->blank ?? throw new \LogicException('only what is judged has rules'),
+                    $judged('blank', Rules::number($cost(Setting::BlankCosts)->negated())),
+                ],
+                [
+                    $body->nothingWrong === null || $isWeighed ? $isWhole : Tag::of('and', [], $isWhole, $body->nothingWrong),
+                    $judged('right', $earned),
+                ],
                 [Tag::of('gt', [], Rules::variable('SHARE'), Rules::number('0')), $judged('partly', $earned)],
                 [null, $judged('wrong', $wrongCosts)],
             ]),
             ...self::attemptCosts($costs, $max),
         ];
         if ($settings->get(Setting::Floor) !== 'none') {
-            $rules[] = Rules::set('SCORE', Tag::of('max', [], Rules::variable('SCORE'), Rules::number((string) $settings->get(Setting::Floor))));
+            $rules[] = Rules::set(
+                'SCORE',
+                Tag::of('max', [], Rules::variable('SCORE'), Rules::number((string) $settings->get(Setting::Floor))),
+            );
         }
-        $rules[] = Rules::set('SCORE', Tag::of('roundTo', ['roundingMode' => 'decimalPlaces', 'figures' => (string) $settings->integer(Setting::Decimals)], Rules::variable('SCORE')));
+        $rules[] = Rules::set(
+            'SCORE',
+            Tag::of(
+                'roundTo',
+                ['roundingMode' => 'decimalPlaces', 'figures' => (string) $settings->integer(Setting::Decimals)],
+                Rules::variable('SCORE'),
+            ),
+        );
         foreach ($feedback as [$when, , , $identifier]) {
             if ($when !== null) {
-                $rules[] = Rules::when([[$when, [Rules::set('FEEDBACK', Tag::of('multiple', [], Rules::variable('FEEDBACK'), Rules::identifier($identifier)))]]]);
+                $rules[] = Rules::when([
+                    [
+                        $when,
+                        [Rules::set('FEEDBACK', Tag::of('multiple', [], Rules::variable('FEEDBACK'), Rules::identifier($identifier)))],
+                    ],
+                ]);
             }
         }
 
@@ -181,10 +246,20 @@ final class ItemWriter
         $branches = [];
         foreach (range(2, self::ATTEMPTS) as $attempt) {
             $entry = $costs[min($attempt - 2, count($costs) - 1)];
-            $cost = str_ends_with($entry, '%') ? $max->multipliedBy(Points::of(rtrim($entry, ' %'))->exact())->dividedBy(100) : Points::of($entry)->exact();
+            $cost = str_ends_with($entry, '%')
+                ? $max->multipliedBy(Points::of(rtrim($entry, ' %'))->exact())->dividedBy(100)
+                : Points::of($entry)->exact();
             $isLast = $attempt - 1 >= count($costs);
-            $on = Tag::of($isLast ? 'gte' : 'equal', $isLast ? [] : ['toleranceMode' => 'exact'], Rules::variable('numAttempts'), Rules::identifier((string) $attempt, 'integer'));
-            $less = Rules::set('SCORE', Tag::of('max', [], Rules::number('0'), Tag::of('subtract', [], Rules::variable('SCORE'), Rules::number($cost))));
+            $on = Tag::of(
+                $isLast ? 'gte' : 'equal',
+                $isLast ? [] : ['toleranceMode' => 'exact'],
+                Rules::variable('numAttempts'),
+                Rules::identifier((string) $attempt, 'integer'),
+            );
+            $less = Rules::set(
+                'SCORE',
+                Tag::of('max', [], Rules::number('0'), Tag::of('subtract', [], Rules::variable('SCORE'), Rules::number($cost))),
+            );
             $branches[] = [Tag::of('and', [], Tag::of('gt', [], Rules::variable('SCORE'), Rules::number('0')), $on), [$less]];
             if ($isLast) {
                 break;
@@ -198,6 +273,8 @@ final class ItemWriter
     {
         $blocks = $this->html->blocks($hint->text);
 
-        return $this->version === Version::V21 ? Tag::of('infoControl', ['title' => 'Hint'], ...$blocks) : Tag::of('details', [], Tag::of('summary', [], 'Hint'), ...$blocks);
+        return $this->version === Version::V21
+            ? Tag::of('infoControl', ['title' => 'Hint'], ...$blocks)
+            : Tag::of('details', [], Tag::of('summary', [], 'Hint'), ...$blocks);
     }
 }

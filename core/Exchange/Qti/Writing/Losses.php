@@ -24,7 +24,13 @@ final class Losses
     {
         $lost = KindWriters::all()->of($question)?->lost($question, $settings) ?? [];
 
-        return array_values(array_unique([...self::settings($question, $settings), ...array_map(strval(...), array_keys(array_filter($lost))), ...self::feedback($question)]));
+        return array_values(
+            array_unique([
+                ...self::settings($question, $settings),
+                ...array_map(strval(...), array_keys(array_filter($lost))),
+                ...self::feedback($question),
+            ]),
+        );
     }
 
     /** @return list<string> */
@@ -46,7 +52,8 @@ final class Losses
             'shuffle: yes' => $takes(Setting::Shuffle) && $is(Setting::Shuffle, 'yes') && $question->kind->choices() === [],
             'decimals' => self::losesDecimals($question, $settings),
             'areas: outlined after checking' => $takes(Setting::Areas) && $is(Setting::Areas, 'outlined after checking'),
-            'layout: ' . $settings->get(Setting::Layout) => $takes(Setting::Layout) && $is(Setting::Layout, ...($question->kind->choices() !== [] ? ['two columns', 'list'] : ['two columns', 'list', 'row'])),
+            'layout: ' . $settings->get(Setting::Layout) => $takes(Setting::Layout) &&
+                $is(Setting::Layout, ...$question->kind->choices() !== [] ? ['two columns', 'list'] : ['two columns', 'list', 'row']),
             'how' => $settings->get(Setting::How) !== null,
             'hint costs' => $question->hints !== [] && !$is(Setting::HintCosts, '0'),
             'refresher' => $settings->get(Setting::Refresher) !== null,
@@ -88,7 +95,12 @@ final class Losses
             }
         }
         foreach ($question->hints as $hint) {
-            $lost = [...$lost, ...($hint->costs !== null ? ['hint costs'] : []), ...($hint->fromAttempt > 1 ? ['from attempt'] : []), ...($hint->afterSeconds > 0 ? ['after'] : [])];
+            $lost = [
+                ...$lost,
+                ...$hint->costs !== null ? ['hint costs'] : [],
+                ...$hint->fromAttempt > 1 ? ['from attempt'] : [],
+                ...$hint->afterSeconds > 0 ? ['after'] : [],
+            ];
         }
 
         return $lost;
@@ -101,6 +113,9 @@ final class Losses
         $chosen = array_filter($conditions, static fn (Condition $c): bool => $c->answer !== null);
         $on = array_filter($conditions, static fn (Condition $c): bool => $c->attempt !== null && $c->holds);
 
-        return $question->kind->choices() !== [] && count($chosen) === 1 && count($on) <= 1 && count($chosen) + count($on) === count($conditions);
+        return $question->kind->choices() !== [] &&
+            count($chosen) === 1 &&
+            count($on) <= 1 &&
+            count($chosen) + count($on) === count($conditions);
     }
 }

@@ -9,7 +9,10 @@ use Zetema\Core\Exchange\Qti\Unmatched;
 use Zetema\Core\Question\Question;
 use Zetema\Core\Question\Settings\EffectiveSettings;
 
-/** Writes questions, with their pictures and the assessment that asks them, as the files of a package. The same comes out the same, to the byte. */
+/**
+ * Writes questions, with their pictures and the assessment that asks them, as the files of a package. The same comes out the same, to the
+ * byte.
+ */
 final class PackageWriter
 {
     /** @var array<string, string> contents by path */
@@ -27,8 +30,11 @@ final class PackageWriter
     private array $mentioned = [];
 
     /** @param \Closure(string): ?string $contents of a picture, by its name in the texts */
-    public function __construct(private readonly Version $version, private readonly \Closure $contents, private readonly ?KindWriters $kinds = null)
-    {
+    public function __construct(
+        private readonly Version $version,
+        private readonly \Closure $contents,
+        private readonly ?KindWriters $kinds = null,
+    ) {
     }
 
     /**
@@ -44,7 +50,12 @@ final class PackageWriter
             if ($kinds->of($question) !== null) {
                 $resources[] = $this->item((string) $name, $question, $settings, $kinds);
             } else {
-                $this->unmatched[] = new Unmatched($question->name ?? (string) $name, sprintf('the kind “%s”', $question->kind::id()->value), 1, 'items');
+                $this->unmatched[] = new Unmatched(
+                    $question->name ?? (string) $name,
+                    sprintf('the kind “%s”', $question->kind::id()->value),
+                    1,
+                    'items',
+                );
             }
             if ($beat !== null) {
                 $beat();
@@ -52,27 +63,46 @@ final class PackageWriter
         }
         if ($test !== null) {
             $this->mentioned = [];
-            $this->files['tests/assessment.xml'] = (new TestWriter($test, $this->identifiers, $this->version, $this->path(...)))->test()->document($this->version);
+            $this->files['tests/assessment.xml'] = (new TestWriter($test, $this->identifiers, $this->version, $this->path(...)))
+                ->test()
+                ->document($this->version);
             // What could not be written is asked nowhere.
-            $asked = array_filter(array_unique(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->leaves()))), fn (string $name): bool => isset($this->identifiers[$name]));
+            $asked = array_filter(
+                array_unique(
+                    array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'name'), $test->leaves())),
+                ),
+                fn (string $name): bool => isset($this->identifiers[$name]),
+            );
             $shown = array_map(fn (string $path): string => $this->pictures[$path], array_keys($this->mentioned));
-            $resources[] = $this->resource('TEST', $this->version->type('test'), 'tests/assessment.xml', [...array_map(fn (string $n): string => 'RES-' . $this->identifiers[$n], array_values($asked)), ...$shown]);
+            $resources[] = $this->resource('TEST', $this->version->type('test'), 'tests/assessment.xml', [
+                ...array_map(fn (string $n): string => 'RES-' . $this->identifiers[$n], array_values($asked)),
+                ...$shown,
+            ]);
         }
         foreach ($this->pictures as $path => $identifier) {
             $resources[] = $this->resource($identifier, 'webcontent', $path, []);
         }
         $this->unmatched = [...$this->unmatched, ...$lost];
-        $manifest = Tag::of('manifest', ['xmlns' => 'http://www.imsglobal.org/xsd/imscp_v1p1', 'identifier' => 'PACKAGE'], Tag::of('organizations'), Tag::of('resources', [], ...$resources));
+        $manifest = Tag::of(
+            'manifest',
+            ['xmlns' => 'http://www.imsglobal.org/xsd/imscp_v1p1', 'identifier' => 'PACKAGE'],
+            Tag::of('organizations'),
+            Tag::of('resources', [], ...$resources),
+        );
         // Its names are its own in every version.
         $this->files = ['imsmanifest.xml' => $manifest->document(Version::V21)] + $this->files;
     }
 
     private function item(string $name, Question $question, EffectiveSettings $settings, KindWriters $kinds): Tag
     {
-        $identifier = $this->identifiers[$name] = $this->freeIdentifier($question->name === null ? 'q-' . ltrim($name, 'q') : ItemReader::identifierOf($question->name));
+        $identifier = $this->identifiers[$name] = $this->freeIdentifier(
+            $question->name === null ? 'q-' . ltrim($name, 'q') : ItemReader::identifierOf($question->name),
+        );
         $this->mentioned = [];
         $writer = new ItemWriter($this->version, $this->path(...), $kinds);
-        $this->files["items/$identifier.xml"] = $writer->item($question, $identifier, $question->name ?? $identifier, $settings)->document($this->version);
+        $this->files["items/$identifier.xml"] = $writer
+            ->item($question, $identifier, $question->name ?? $identifier, $settings)
+            ->document($this->version);
         foreach ($writer->pictures as $file => $drawing) {
             $this->files["pictures/$file"] = $drawing;
         }
@@ -82,7 +112,13 @@ final class PackageWriter
         }
         $depends = array_map(fn (string $path): string => $this->pictures[$path], array_keys($this->mentioned));
 
-        return $this->resource('RES-' . $identifier, $this->version->type('item'), "items/$identifier.xml", $depends, self::metadata($question));
+        return $this->resource(
+            'RES-' . $identifier,
+            $this->version->type('item'),
+            "items/$identifier.xml",
+            $depends,
+            self::metadata($question),
+        );
     }
 
     private function freeIdentifier(string $identifier): string
@@ -118,16 +154,53 @@ final class PackageWriter
     {
         $href = implode('/', array_map(rawurlencode(...), explode('/', $path)));
 
-        return Tag::of('resource', ['identifier' => $identifier, 'type' => $type, 'href' => $href], ...($metadata === null ? [] : [$metadata]), ...[Tag::of('file', ['href' => $href])], ...array_map(static fn (string $d): Tag => Tag::of('dependency', ['identifierref' => $d]), $depends));
+        return Tag::of(
+            'resource',
+            ['identifier' => $identifier, 'type' => $type, 'href' => $href],
+            ...$metadata === null ? [] : [$metadata],
+            ...[Tag::of('file', ['href' => $href])],
+            ...array_map(static fn (string $d): Tag => Tag::of('dependency', ['identifierref' => $d]), $depends),
+        );
     }
 
     private static function metadata(Question $question): ?Tag
     {
         $words = static fn (string $name, string $text): Tag => Tag::of($name, [], Tag::of('string', ['language' => 'en'], $text));
         $parts = [
-            ...($question->tags === [] ? [] : [Tag::of('general', [], ...array_map(static fn (string $tag): Tag => $words('keyword', $tag), $question->tags))]),
-            ...($question->difficulty === null ? [] : [Tag::of('educational', [], Tag::of('difficulty', [], Tag::of('value', [], ['easy' => 'easy', 'medium' => 'medium', 'hard' => 'difficult'][$question->difficulty->value])))]),
-            ...($question->objective === [] ? [] : [Tag::of('classification', [], Tag::of('purpose', [], Tag::of('value', [], 'educational objective')), Tag::of('taxonPath', [], ...array_map(static fn (string $o): Tag => Tag::of('taxon', [], $words('entry', $o)), $question->objective)))]),
+            ...$question->tags === []
+                ? []
+                : [Tag::of('general', [], ...array_map(static fn (string $tag): Tag => $words('keyword', $tag), $question->tags))],
+            ...$question->difficulty === null
+                ? []
+                : [
+                    Tag::of(
+                        'educational',
+                        [],
+                        Tag::of(
+                            'difficulty',
+                            [],
+                            Tag::of(
+                                'value',
+                                [],
+                                ['easy' => 'easy', 'medium' => 'medium', 'hard' => 'difficult'][$question->difficulty->value],
+                            ),
+                        ),
+                    ),
+                ],
+            ...$question->objective === []
+                ? []
+                : [
+                    Tag::of(
+                        'classification',
+                        [],
+                        Tag::of('purpose', [], Tag::of('value', [], 'educational objective')),
+                        Tag::of(
+                            'taxonPath',
+                            [],
+                            ...array_map(static fn (string $o): Tag => Tag::of('taxon', [], $words('entry', $o)), $question->objective),
+                        ),
+                    ),
+                ],
         ];
 
         return $parts === [] ? null : Tag::of('metadata', [], Tag::of('lom', ['xmlns' => 'http://ltsc.ieee.org/xsd/LOM'], ...$parts));

@@ -11,7 +11,11 @@ final class Rules
 {
     public static function number(Ratio|string $number): Tag
     {
-        return Tag::of('baseValue', ['baseType' => 'float'], is_string($number) ? $number : ($number->decimal() ?? (string) $number->rounded(9)));
+        return Tag::of(
+            'baseValue',
+            ['baseType' => 'float'],
+            is_string($number) ? $number : $number->decimal() ?? (string) $number->rounded(9),
+        );
     }
 
     public static function identifier(string $value, string $type = 'identifier'): Tag
@@ -34,7 +38,12 @@ final class Rules
     {
         $parts = [];
         foreach ($branches as $i => [$condition, $then]) {
-            $parts[] = Tag::of($condition === null ? 'responseElse' : ($i === 0 ? 'responseIf' : 'responseElseIf'), [], ...($condition === null ? [] : [$condition]), ...$then);
+            $parts[] = Tag::of(
+                $condition === null ? 'responseElse' : ($i === 0 ? 'responseIf' : 'responseElseIf'),
+                [],
+                ...$condition === null ? [] : [$condition],
+                ...$then,
+            );
         }
 
         return Tag::of('responseCondition', [], ...$parts);

@@ -8,7 +8,30 @@ namespace Zetema\Core\Exchange\Qti\Writing;
 final readonly class Tag
 {
     /** Elements that keep their names in every version. */
-    private const HTML = ['p', 'div', 'em', 'strong', 'code', 'br', 'ul', 'ol', 'li', 'a', 'img', 'audio', 'video', 'object', 'sub', 'sup', 'details', 'summary', 'math', 'semantics', 'mtext', 'annotation'];
+    private const HTML = [
+        'p',
+        'div',
+        'em',
+        'strong',
+        'code',
+        'br',
+        'ul',
+        'ol',
+        'li',
+        'a',
+        'img',
+        'audio',
+        'video',
+        'object',
+        'sub',
+        'sup',
+        'details',
+        'summary',
+        'math',
+        'semantics',
+        'mtext',
+        'annotation',
+    ];
 
     /**
      * @param array<string, string|null> $attributes null: left out
@@ -31,14 +54,28 @@ final readonly class Tag
         $attributes = '';
         foreach ($this->attributes as $attribute => $value) {
             if ($value !== null) {
-                $attributes .= sprintf(' %s="%s"', $isNew && $attribute !== 'xmlns' ? self::hyphened($attribute) : $attribute, htmlspecialchars($value, ENT_XML1 | ENT_QUOTES, 'UTF-8'));
+                $attributes .= sprintf(
+                    ' %s="%s"',
+                    $isNew && $attribute !== 'xmlns' ? self::hyphened($attribute) : $attribute,
+                    htmlspecialchars($value, ENT_XML1 | ENT_QUOTES, 'UTF-8'),
+                );
             }
         }
         if ($this->inside === []) {
             return "<$name$attributes/>";
         }
 
-        return "<$name$attributes>" . implode('', array_map(static fn (self|string $i): string => is_string($i) ? htmlspecialchars($i, ENT_XML1 | ENT_NOQUOTES, 'UTF-8') : $i->render($version), $this->inside)) . "</$name>";
+        return "<$name$attributes>" .
+            implode(
+                '',
+                array_map(
+                    static fn (self|string $i): string => is_string($i)
+                        ? htmlspecialchars($i, ENT_XML1 | ENT_NOQUOTES, 'UTF-8')
+                        : $i->render($version),
+                    $this->inside,
+                ),
+            ) .
+            "</$name>";
     }
 
     /** As a file of its own. */

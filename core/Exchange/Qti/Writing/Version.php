@@ -23,6 +23,8 @@ enum Version: string
 
     public function template(string $name): string
     {
-        return $this === self::V21 ? 'http://www.imsglobal.org/question/qti_v2p1/rptemplates/' . $name : "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/$name.xml";
+        return $this === self::V21
+            ? 'http://www.imsglobal.org/question/qti_v2p1/rptemplates/' . $name
+            : "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/$name.xml";
     }
 }

@@ -17,8 +17,16 @@ final readonly class WrittenTest
      * @param int|null $seconds for the whole
      * @param array<string, Page> $closing by "passed" and "notPassed"
      */
-    public function __construct(public string $title, public array $sections, public ?bool $isForward = null, public bool $tellsAtOnce = true, public ?array $pass = null, public ?int $seconds = null, public bool $mayLeaveBlank = true, public array $closing = [])
-    {
+    public function __construct(
+        public string $title,
+        public array $sections,
+        public ?bool $isForward = null,
+        public bool $tellsAtOnce = true,
+        public ?array $pass = null,
+        public ?int $seconds = null,
+        public bool $mayLeaveBlank = true,
+        public array $closing = [],
+    ) {
     }
 
     /** @return list<WrittenSection> all that hold items, in their order */
@@ -30,6 +38,9 @@ final readonly class WrittenTest
     /** Whether any item is worth more or less in it than by itself. */
     public function weighs(): bool
     {
-        return array_filter(array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'weight'), $this->leaves())), is_string(...)) !== [];
+        return array_filter(
+            array_merge(...array_map(static fn (WrittenSection $s): array => array_column($s->items, 'weight'), $this->leaves())),
+            is_string(...),
+        ) !== [];
     }
 }

@@ -27,14 +27,22 @@ final class Element
      * @param string $written its name as the file has it, without a prefix
      * @param array<string, string> $attributes
      */
-    public function __construct(public readonly string $written, public readonly string $namespace, array $attributes, public readonly int $line, public readonly ?self $parent)
-    {
+    public function __construct(
+        public readonly string $written,
+        public readonly string $namespace,
+        array $attributes,
+        public readonly int $line,
+        public readonly ?self $parent,
+    ) {
         $this->order = ++self::$made;
         $isNew = str_starts_with($written, 'qti-');
         $this->name = $isNew ? self::joined(substr($written, 4)) : $written;
         $named = [];
         foreach ($attributes as $name => $value) {
-            $named[$isNew && !str_contains($name, ':') && preg_match('/^(?:data|aria)-/', $name) !== 1 ? self::joined($name) : $name] = [$name, $value];
+            $named[$isNew && !str_contains($name, ':') && preg_match('/^(?:data|aria)-/', $name) !== 1 ? self::joined($name) : $name] = [
+                $name,
+                $value,
+            ];
         }
         $this->attributes = $named;
     }
@@ -62,7 +70,9 @@ final class Element
     /** @return list<string> */
     public static function parts(string $text): array
     {
-        return array_values(array_filter(explode(' ', preg_replace('/[\s,]+/', ' ', $text) ?? ''), static fn (string $p): bool => $p !== ''));
+        return array_values(
+            array_filter(explode(' ', preg_replace('/[\s,]+/', ' ', $text) ?? ''), static fn (string $p): bool => $p !== ''),
+        );
     }
 
     public function flag(string $name, bool $otherwise = false): bool
@@ -82,7 +92,12 @@ final class Element
     /** @return list<self> */
     public function children(string ...$names): array
     {
-        return array_values(array_filter($this->nodes, static fn (self|string $n): bool => $n instanceof self && ($names === [] || in_array($n->name, $names, true))));
+        return array_values(
+            array_filter(
+                $this->nodes,
+                static fn (self|string $n): bool => $n instanceof self && ($names === [] || in_array($n->name, $names, true)),
+            ),
+        );
     }
 
     public function child(string ...$names): ?self

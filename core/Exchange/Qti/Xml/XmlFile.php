@@ -15,7 +15,9 @@ final class XmlFile
     public static function root(string $bytes): Element
     {
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw new RefusedXml(sprintf('has more than the %s MB that an XML file may have', number_format(self::MOST_BYTES / 1_000_000)));
+            throw new RefusedXml(
+                sprintf('has more than the %s MB that an XML file may have', number_format(self::MOST_BYTES / 1_000_000)),
+            );
         }
         $text = self::decoded($bytes);
         if (trim($text) === '') {
@@ -44,7 +46,9 @@ final class XmlFile
     private static function decoded(string $bytes): string
     {
         [$actual, $mark] = match (true) {
-            str_starts_with($bytes, "\xFF\xFE\0\0"), str_starts_with($bytes, "\0\0\xFE\xFF") => throw new RefusedXml('is UTF-32; UTF-8 and UTF-16 are read'),
+            str_starts_with($bytes, "\xFF\xFE\0\0"), str_starts_with($bytes, "\0\0\xFE\xFF") => throw new RefusedXml(
+                'is UTF-32; UTF-8 and UTF-16 are read',
+            ),
             str_starts_with($bytes, "\xFF\xFE") => ['UTF-16LE', 2],
             str_starts_with($bytes, "\xFE\xFF") => ['UTF-16BE', 2],
             str_starts_with($bytes, "<\0"), str_starts_with($bytes, "\0<") => throw new RefusedXml('is UTF-16 without its mark'),
@@ -53,16 +57,25 @@ final class XmlFile
         $bytes = substr($bytes, $mark);
         $isValid = mb_check_encoding($bytes, $actual);
         $text = $actual === 'UTF-8' || !$isValid ? $bytes : mb_convert_encoding($bytes, 'UTF-8', $actual);
-        $declared = preg_match('/^\s*<\?xml\s[^>]*?encoding\s*=\s*["\']([A-Za-z0-9._:-]+)["\']/', $text, $m) === 1 ? strtoupper($m[1]) : null;
+        $declared =
+            preg_match('/^\s*<\?xml\s[^>]*?encoding\s*=\s*["\']([A-Za-z0-9._:-]+)["\']/', $text, $m) === 1 ? strtoupper($m[1]) : null;
         if ($declared !== null && !in_array($declared, $actual === 'UTF-8' ? ['UTF-8', 'UTF8'] : ['UTF-16', $actual], true)) {
-            throw new RefusedXml(sprintf('says its encoding is %s; %s', $declared, str_starts_with($declared, 'UTF') ? 'its bytes are ' . $actual : 'UTF-8 and UTF-16 are read'));
+            throw new RefusedXml(
+                sprintf(
+                    'says its encoding is %s; %s',
+                    $declared,
+                    str_starts_with($declared, 'UTF') ? 'its bytes are ' . $actual : 'UTF-8 and UTF-16 are read',
+                ),
+            );
         }
         if (!$isValid) {
             throw new RefusedXml(sprintf('is said to be %s, and its bytes are not', $actual));
         }
 
         // libxml would believe the declaration.
-        return $actual === 'UTF-8' ? $text : preg_replace('/^(\s*<\?xml\s[^>]*?)\s+encoding\s*=\s*["\'][^"\']*["\']/', '$1', $text) ?? $text;
+        return $actual === 'UTF-8'
+            ? $text
+            : preg_replace('/^(\s*<\?xml\s[^>]*?)\s+encoding\s*=\s*["\'][^"\']*["\']/', '$1', $text) ?? $text;
     }
 
     /**
@@ -98,7 +111,10 @@ final class XmlFile
     {
         foreach (libxml_get_errors() as $error) {
             if ($error->level >= LIBXML_ERR_ERROR) {
-                return new RefusedXml(sprintf('line %d: is no whole XML: %s', $error->line, lcfirst(trim($error->message))), max(1, $error->line));
+                return new RefusedXml(
+                    sprintf('line %d: is no whole XML: %s', $error->line, lcfirst(trim($error->message))),
+                    max(1, $error->line),
+                );
             }
         }
 
@@ -113,7 +129,13 @@ final class XmlFile
             $attributes[$attribute->nodeName] = $attribute->value;
         }
         $isInclude = $from->namespaceURI === 'http://www.w3.org/2001/XInclude';
-        $element = new Element($isInclude ? 'xi:include' : (string) $from->localName, (string) $from->namespaceURI, $attributes, $from->getLineNo(), $parent);
+        $element = new Element(
+            $isInclude ? 'xi:include' : (string) $from->localName,
+            (string) $from->namespaceURI,
+            $attributes,
+            $from->getLineNo(),
+            $parent,
+        );
         foreach ($from->childNodes as $child) {
             if ($child instanceof \DOMElement) {
                 $element->nodes[] = self::element($child, $element);

@@ -67,7 +67,10 @@ final class KeyList
         $entries = [];
         $first = $i;
         if ($headed) {
-            $behind = preg_match(self::HEADING, trim($lines[$i]->text(), '#=* ')) === 1 ? '' : (string) preg_replace(self::LEAD, '', $lines[$i]->text());
+            $behind =
+                preg_match(self::HEADING, trim($lines[$i]->text(), '#=* ')) === 1
+                    ? ''
+                    : (string) preg_replace(self::LEAD, '', $lines[$i]->text());
             $entries = self::several($behind, $lines[$i]->number);
             ++$i;
             // An underline of the heading is no entry.
@@ -103,7 +106,12 @@ final class KeyList
             $count += count($here);
         }
 
-        return $count >= 2 && $i >= 0 && preg_match(self::HEADING, trim($lines[$i]->text(), '#=* ')) !== 1 && preg_match(self::LEAD, $lines[$i]->text()) !== 1 ? $i + 1 : null;
+        return $count >= 2 &&
+            $i >= 0 &&
+            preg_match(self::HEADING, trim($lines[$i]->text(), '#=* ')) !== 1 &&
+            preg_match(self::LEAD, $lines[$i]->text()) !== 1
+            ? $i + 1
+            : null;
     }
 
     /**
@@ -114,7 +122,17 @@ final class KeyList
     private static function several(string $text, int $line): array
     {
         $text = trim($text, " \t.;,");
-        if ($text === '' || preg_match('/^' . str_replace(['?<n>', '?<key>'], '?:', self::ENTRY) . '(?:[\s,;.]+' . str_replace(['?<n>', '?<key>'], '?:', self::ENTRY) . ')*$/ui', $text) !== 1) {
+        if (
+            $text === '' ||
+            preg_match(
+                '/^' .
+                    str_replace(['?<n>', '?<key>'], '?:', self::ENTRY) .
+                    '(?:[\s,;.]+' .
+                    str_replace(['?<n>', '?<key>'], '?:', self::ENTRY) .
+                    ')*$/ui',
+                $text,
+            ) !== 1
+        ) {
             return [];
         }
         preg_match_all('/' . self::ENTRY . '/ui', $text, $found, PREG_SET_ORDER);
@@ -127,9 +145,13 @@ final class KeyList
     {
         $number = Marks::number($line);
         if ($number !== null) {
-            return $number->rest->isEmpty() ? [] : [['number' => $number->number(), 'key' => $number->rest->text, 'line' => $line->number]];
+            return $number->rest->isEmpty()
+                ? []
+                : [['number' => $number->number(), 'key' => $number->rest->text, 'line' => $line->number]];
         }
 
-        return preg_match('/^(\d{1,3})\s*(?:[-–:=]\s*|\s+)(\S.*)$/us', $line->text(), $m) === 1 ? [['number' => (int) $m[1], 'key' => trim($m[2]), 'line' => $line->number]] : [];
+        return preg_match('/^(\d{1,3})\s*(?:[-–:=]\s*|\s+)(\S.*)$/us', $line->text(), $m) === 1
+            ? [['number' => (int) $m[1], 'key' => trim($m[2]), 'line' => $line->number]]
+            : [];
     }
 }

@@ -24,7 +24,10 @@ final class KeyLists
             if ($part instanceof Draft) {
                 $above[] = $part;
             } elseif ($part instanceof KeyList) {
-                array_push($problems, ...self::serve(array_values(array_filter($above, static fn (Draft $d): bool => $d->number !== null)), $part));
+                array_push(
+                    $problems,
+                    ...self::serve(array_values(array_filter($above, static fn (Draft $d): bool => $d->number !== null)), $part),
+                );
                 $above = [];
             }
         }
@@ -42,7 +45,9 @@ final class KeyLists
         $runs = self::runs($questions, array_map(static fn (Draft $d): int => $d->number ?? 0, $questions));
         $entryRuns = self::runs($list->entries, array_map(static fn (array $e): int => $e['number'], $list->entries));
 
-        return count($runs) === count($entryRuns) ? array_merge(...array_map(self::serveRun(...), $runs, $entryRuns)) : self::serveRun($questions, $list->entries);
+        return count($runs) === count($entryRuns)
+            ? array_merge(...array_map(self::serveRun(...), $runs, $entryRuns))
+            : self::serveRun($questions, $list->entries);
     }
 
     /**
@@ -53,13 +58,25 @@ final class KeyLists
      */
     private static function serveRun(array $questions, array $entries): array
     {
-        $twice = array_keys(array_filter(array_count_values(array_map(static fn (Draft $d): int => $d->number ?? 0, $questions)), static fn (int $n): bool => $n > 1));
+        $twice = array_keys(
+            array_filter(
+                array_count_values(array_map(static fn (Draft $d): int => $d->number ?? 0, $questions)),
+                static fn (int $n): bool => $n > 1,
+            ),
+        );
         $unclear = array_filter($questions, static fn (Draft $d): bool => in_array($d->number, $twice, true));
         foreach ($unclear as $question) {
-            $question->listProblem = sprintf('the number %d stands twice above the list of keys, which cannot tell which is meant', $question->number ?? 0);
+            $question->listProblem = sprintf(
+                'the number %d stands twice above the list of keys, which cannot tell which is meant',
+                $question->number ?? 0,
+            );
         }
 
-        return self::direct(array_values(array_filter($questions, static fn (Draft $d): bool => !in_array($d->number, $twice, true))), $entries, $twice);
+        return self::direct(
+            array_values(array_filter($questions, static fn (Draft $d): bool => !in_array($d->number, $twice, true))),
+            $entries,
+            $twice,
+        );
     }
 
     /**
@@ -97,12 +114,20 @@ final class KeyLists
             $found = array_values(array_filter($questions, static fn (Draft $d): bool => $d->number === $entry['number']))[0] ?? null;
             if ($found === null) {
                 if (!in_array($entry['number'], $unclear, true)) {
-                    $problems[] = new Problem($entry['line'], 1, sprintf('there is no question %d above this list of keys', $entry['number']));
+                    $problems[] = new Problem(
+                        $entry['line'],
+                        1,
+                        sprintf('there is no question %d above this list of keys', $entry['number']),
+                    );
                 }
                 continue;
             }
             if ($found->listed !== null && $found->listed[0] !== $entry['key']) {
-                $problems[] = new Problem($entry['line'], 1, sprintf('the list has another key for question %d already: %s', $entry['number'], $found->listed[0]));
+                $problems[] = new Problem(
+                    $entry['line'],
+                    1,
+                    sprintf('the list has another key for question %d already: %s', $entry['number'], $found->listed[0]),
+                );
                 continue;
             }
             $found->listed ??= [$entry['key'], $entry['line']];

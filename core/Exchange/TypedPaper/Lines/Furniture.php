@@ -13,7 +13,8 @@ final class Furniture
     /**
      * @param list<PaperLine> $lines
      *
-     * @return array{list<PaperLine>, list<PaperLine>} the text, which goes on as if furniture and the blank lines around it were not there, and the furniture
+     * @return array{list<PaperLine>, list<PaperLine>} the text, which goes on as if furniture and the blank lines around it were not there,
+     *   and the furniture
      */
     public static function apart(array $lines): array
     {
@@ -21,7 +22,11 @@ final class Furniture
         $text = $furniture = [];
         $wasFurniture = false;
         foreach ($lines as $i => $line) {
-            if (preg_match(self::PAGE_NUMBER, $line->text()) === 1 || preg_match(self::OTHER, $line->text()) === 1 || isset($running[$i])) {
+            if (
+                preg_match(self::PAGE_NUMBER, $line->text()) === 1 ||
+                preg_match(self::OTHER, $line->text()) === 1 ||
+                isset($running[$i])
+            ) {
                 $furniture[] = $line;
                 $wasFurniture = true;
                 continue;

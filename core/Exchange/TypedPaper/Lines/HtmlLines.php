@@ -10,7 +10,40 @@ use Zetema\Core\Exchange\Written\Styled;
 /** The lines of a paper in HTML, as documents put it on the clipboard: blocks are lines, cells of a row are separated by tabs. */
 final class HtmlLines
 {
-    private const BLOCKS = ['p', 'div', 'li', 'ul', 'ol', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'tr', 'table', 'tbody', 'thead', 'tfoot', 'section', 'article', 'header', 'footer', 'main', 'body', 'html', 'blockquote', 'pre', 'dl', 'dt', 'dd', 'hr', 'form', 'figure', 'caption'];
+    private const BLOCKS = [
+        'p',
+        'div',
+        'li',
+        'ul',
+        'ol',
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'tr',
+        'table',
+        'tbody',
+        'thead',
+        'tfoot',
+        'section',
+        'article',
+        'header',
+        'footer',
+        'main',
+        'body',
+        'html',
+        'blockquote',
+        'pre',
+        'dl',
+        'dt',
+        'dd',
+        'hr',
+        'form',
+        'figure',
+        'caption',
+    ];
     private const ENDLESS = ['br', 'img', 'hr', 'meta', 'link', 'input', 'col', 'wbr', 'base', 'area', 'source'];
 
     /** Elements whose text is none of the paper's. */
@@ -28,7 +61,9 @@ final class HtmlLines
     private int $rank = 0;
     private bool $isRow = false;
     private ?ListItem $item = null;
-    /** @var list<array{string, StyleState, int}> open elements with what counts within them and how many lines there were when they opened */
+    /**
+     * @var list<array{string, StyleState, int}> open elements with what counts within them and how many lines there were when they opened
+     */
     private array $elements = [];
     /** @var list<array{sort: string, next: int, id: int}> open lists */
     private array $lists = [];
@@ -131,14 +166,14 @@ final class HtmlLines
             if (!$closes && trim($this->open->text) !== '') {
                 $this->open = $this->open->followedBy(new Styled("\t"));
             }
-            $closes ? $this->close($name) : $this->elements[] = [$name, $this->state()->with($name, $attributes), count($this->lines)];
+            $closes ? $this->close($name) : ($this->elements[] = [$name, $this->state()->with($name, $attributes), count($this->lines)]);
 
             return;
         }
         if (in_array($name, self::BLOCKS, true)) {
             // Blocks within a cell do not end the row's line.
             $isInRow = $this->isRow && !in_array($name, ['tr', 'table', 'tbody', 'thead', 'tfoot'], true);
-            $isInRow ? $this->open = $this->open->followedBy(new Styled(' ')) : $this->endLine();
+            $isInRow ? ($this->open = $this->open->followedBy(new Styled(' '))) : $this->endLine();
         }
         if ($closes) {
             $this->close($name);
@@ -158,10 +193,14 @@ final class HtmlLines
     private function begins(string $name, string $attributes): void
     {
         match (true) {
-            $name === 'p' => $this->opensParagraph = true,
-            $name === 'tr' => $this->isRow = true,
-            preg_match('/^h[1-6]$/', $name) === 1 => $this->rank = (int) $name[1],
-            $name === 'ol' || $name === 'ul' => $this->lists[] = ['sort' => self::sort($name, $attributes), 'next' => preg_match('/\bstart\s*=\s*["\']?(\d{1,3})/i', $attributes, $m) === 1 ? (int) $m[1] : 1, 'id' => ++$this->made],
+            $name === 'p' => ($this->opensParagraph = true),
+            $name === 'tr' => ($this->isRow = true),
+            preg_match('/^h[1-6]$/', $name) === 1 => ($this->rank = (int) $name[1]),
+            $name === 'ol' || $name === 'ul' => ($this->lists[] = [
+                'sort' => self::sort($name, $attributes),
+                'next' => preg_match('/\bstart\s*=\s*["\']?(\d{1,3})/i', $attributes, $m) === 1 ? (int) $m[1] : 1,
+                'id' => ++$this->made,
+            ]),
             $name === 'li' => $this->beginItem(),
             default => null,
         };
@@ -183,7 +222,8 @@ final class HtmlLines
 
     private static function sort(string $name, string $attributes): string
     {
-        $isLettered = preg_match('/\btype\s*=\s*["\']?[aA](?![A-Za-z])|list-style(?:-type)?\s*:[^;"\']*(?:alpha|latin)/i', $attributes) === 1;
+        $isLettered =
+            preg_match('/\btype\s*=\s*["\']?[aA](?![A-Za-z])|list-style(?:-type)?\s*:[^;"\']*(?:alpha|latin)/i', $attributes) === 1;
 
         return $name === 'ul' ? 'bullet' : ($isLettered ? 'letter' : 'number');
     }
@@ -201,8 +241,8 @@ final class HtmlLines
         array_splice($this->elements, $i);
         match (true) {
             in_array($name, ['ol', 'ul'], true) => array_pop($this->lists),
-            $name === 'li' => $this->items = max(0, $this->items - 1),
-            $name === 'tr' => $this->isRow = false,
+            $name === 'li' => ($this->items = max(0, $this->items - 1)),
+            $name === 'tr' => ($this->isRow = false),
             default => null,
         };
         if ($isEmpty && !$this->isRow && in_array($name, ['p', 'div', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6'], true)) {
@@ -225,7 +265,16 @@ final class HtmlLines
 
             return false;
         }
-        $line = new PaperLine($this->openedAt, $styled, $this->opensParagraph, $this->item, $this->item === null && $this->items > 0, $this->rank, $this->isRow, $this->hasPicture);
+        $line = new PaperLine(
+            $this->openedAt,
+            $styled,
+            $this->opensParagraph,
+            $this->item,
+            $this->item === null && $this->items > 0,
+            $this->rank,
+            $this->isRow,
+            $this->hasPicture,
+        );
         $line->afterBlank = $this->isBlank;
         $this->lines[] = $line;
         [$this->isBlank, $this->opensParagraph, $this->item, $this->hasPicture] = [false, false, null, false];

@@ -17,7 +17,12 @@ final readonly class LineLook
 
     public static function of(PaperLine $line): self
     {
-        return new self(Marks::number($line) !== null, Marks::letter($line)?->sign, Marks::bullet($line) !== null, Marks::word($line)?->sign);
+        return new self(
+            Marks::number($line) !== null,
+            Marks::letter($line)?->sign,
+            Marks::bullet($line) !== null,
+            Marks::word($line)?->sign,
+        );
     }
 
     public function isUnmarked(): bool

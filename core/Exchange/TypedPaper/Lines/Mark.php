@@ -15,8 +15,13 @@ final readonly class Mark
      * @param bool $isKey whether something before or around it marks the key
      * @param string|null $held a key that stands before a number
      */
-    public function __construct(public string $sign, public string $style, public Styled $rest, public bool $isKey = false, public ?string $held = null)
-    {
+    public function __construct(
+        public string $sign,
+        public string $style,
+        public Styled $rest,
+        public bool $isKey = false,
+        public ?string $held = null,
+    ) {
     }
 
     public function number(): int

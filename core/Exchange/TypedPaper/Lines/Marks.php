@@ -25,7 +25,10 @@ final class Marks
         }
         $styled = $line->styled;
         $points = new Styled('');
-        if (preg_match('/^[(\[]\s*' . PointsSaid::NUMBER . '\s*' . PointsSaid::WORD . '\s*[)\]]\s*(?=[0-9_(q])/ui', $styled->text, $m) === 1) {
+        if (
+            preg_match('/^[(\[]\s*' . PointsSaid::NUMBER . '\s*' . PointsSaid::WORD . '\s*[)\]]\s*(?=[0-9_(q])/ui', $styled->text, $m) ===
+            1
+        ) {
             // Points before the number are points of the stem.
             [$points, $styled] = [$styled->sub(0, strlen($m[0])), $styled->sub(strlen($m[0]))];
         }
@@ -39,7 +42,14 @@ final class Marks
             default => 'Q',
         };
 
-        return (int) $number === 0 ? null : new Mark((string) (int) $number, $style, $points->followedBy($styled->sub(strlen($m[0])))->trimmed(), held: ($m['held'] ?? '') === '' ? null : $m['held']);
+        return (int) $number === 0
+            ? null
+            : new Mark(
+                (string) (int) $number,
+                $style,
+                $points->followedBy($styled->sub(strlen($m[0])))->trimmed(),
+                held: ($m['held'] ?? '') === '' ? null : $m['held'],
+            );
     }
 
     private static function beginsWithNumber(PaperLine $line): bool
@@ -62,10 +72,17 @@ final class Marks
                 default => '.',
             };
 
-            return new Mark(strtoupper(($m['a'] ?? '') . ($m['b'] ?? '') . ($m['c'] ?? '')), $style, $styled->sub(strlen($m[0]))->trimmed(), $isKey || $m['key'] !== '');
+            return new Mark(
+                strtoupper(($m['a'] ?? '') . ($m['b'] ?? '') . ($m['c'] ?? '')),
+                $style,
+                $styled->sub(strlen($m[0]))->trimmed(),
+                $isKey || $m['key'] !== '',
+            );
         }
 
-        return $line->item?->sort === 'letter' && $line->item->place <= 26 ? new Mark(chr(64 + max(1, $line->item->place)), 'list', $line->styled) : null;
+        return $line->item?->sort === 'letter' && $line->item->place <= 26
+            ? new Mark(chr(64 + max(1, $line->item->place)), 'list', $line->styled)
+            : null;
     }
 
     public static function bullet(PaperLine $line): ?Mark
@@ -77,7 +94,10 @@ final class Marks
         return $line->item?->sort === 'bullet' ? new Mark('•', 'list', $line->styled) : null;
     }
 
-    /** A word with a colon and what stands behind it; the sign says which: "answer", "order", "accept", "answer 2", "feedback", "feedback B", "right", "wrong", "hint", "points". */
+    /**
+     * A word with a colon and what stands behind it; the sign says which: "answer", "order", "accept", "answer 2", "feedback", "feedback
+     * B", "right", "wrong", "hint", "points".
+     */
     public static function word(PaperLine $line): ?Mark
     {
         $text = $line->text();
@@ -91,7 +111,11 @@ final class Marks
                 [$text, $styled] = [$inner->text, $inner];
             }
         }
-        $behind = static fn (array $m, string $sign): Mark => new Mark($sign, 'word', $styled->sub(strlen(is_string($m[0]) ? $m[0] : ''))->trimmed());
+        $behind = static fn (array $m, string $sign): Mark => new Mark(
+            $sign,
+            'word',
+            $styled->sub(strlen(is_string($m[0]) ? $m[0] : ''))->trimmed(),
+        );
 
         return match (true) {
             preg_match('/^answer\s+(\d{1,2})\s*:/ui', $text, $m) === 1 => $behind($m, 'answer ' . $m[1]),
@@ -99,7 +123,10 @@ final class Marks
             preg_match('/^' . self::ORDER . '/ui', $text, $m) === 1 => $behind($m, 'order'),
             preg_match('/^' . self::ANSWER . '/ui', $text, $m) === 1 => $behind($m, 'answer'),
             preg_match(self::FEEDBACK, $text, $m) === 1 => $behind($m, rtrim('feedback ' . strtoupper($m['letter'] ?? ''))),
-            preg_match(self::WHEN, $text, $m) === 1 => $behind($m, in_array(strtolower($m['when']), ['right', 'correct'], true) ? 'right' : 'wrong'),
+            preg_match(self::WHEN, $text, $m) === 1 => $behind(
+                $m,
+                in_array(strtolower($m['when']), ['right', 'correct'], true) ? 'right' : 'wrong',
+            ),
             preg_match('/^hint\s*:/ui', $text, $m) === 1 => $behind($m, 'hint'),
             preg_match('/^points\s*:/ui', $text, $m) === 1 => $behind($m, 'points'),
             default => null,
@@ -120,7 +147,12 @@ final class Marks
     /** An answer in brackets at the end of a text, or behind at least two spaces or a tab: the text without it, and the answer. */
     public static function answerBehind(Styled $text): ?Mark
     {
-        foreach (['/\s*[(\[]\s*' . self::ANSWER . '\s*([^()\[\]]*(?:\([^()]*\)[^()\[\]]*)*)[)\]]\s*$/ui', '/(?:[ ]{2,}|[ ]*\t[ \t]*)' . self::ANSWER . '[ \t]*([^\n]*)$/ui'] as $pattern) {
+        foreach (
+            [
+                '/\s*[(\[]\s*' . self::ANSWER . '\s*([^()\[\]]*(?:\([^()]*\)[^()\[\]]*)*)[)\]]\s*$/ui',
+                '/(?:[ ]{2,}|[ ]*\t[ \t]*)' . self::ANSWER . '[ \t]*([^\n]*)$/ui',
+            ] as $pattern
+        ) {
             if (preg_match($pattern, $text->text, $m, PREG_OFFSET_CAPTURE) === 1) {
                 return new Mark(trim($m[1][0]), 'behind', $text->sub(0, $m[0][1])->trimmed());
             }

@@ -42,7 +42,9 @@ final readonly class Claim extends ChoiceKind
             field: 'choose',
             lists: ['choices'],
             texts: self::TEXTS,
-            empty: ['choices' => [['id' => 1, 'text' => self::WORDS[0], 'key' => true], ['id' => 2, 'text' => self::WORDS[1], 'key' => false]]],
+            empty: [
+                'choices' => [['id' => 1, 'text' => self::WORDS[0], 'key' => true], ['id' => 2, 'text' => self::WORDS[1], 'key' => false]],
+            ],
             template: "true: {A statement that is true, or false: then begin the line so.}\n",
             listOrder: ListOrder::ShuffledIfSet,
             rules: ['whole', 'weighed'],

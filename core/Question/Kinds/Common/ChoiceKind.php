@@ -30,6 +30,8 @@ use Zetema\Core\Question\Texts\TextSort;
 /** What the kinds with choices have in common. */
 abstract readonly class ChoiceKind implements Kind, Tallied
 {
+    use TalliedChoices;
+
     protected const TEXTS = ['choices.*.text' => TextSort::Choice, 'choices.*.says' => TextSort::Feedback];
 
     /** @param list<Choice> $choices in the order written */
@@ -49,7 +51,10 @@ abstract readonly class ChoiceKind implements Kind, Tallied
 
     public function says(Response $response, array $found): array
     {
-        $chosen = array_filter($this->choices, static fn (Choice $c): bool => $c->says !== null && in_array($c->id, ChosenChoices::in($response), true));
+        $chosen = array_filter(
+            $this->choices,
+            static fn (Choice $c): bool => $c->says !== null && in_array($c->id, ChosenChoices::in($response), true),
+        );
 
         return array_values(array_map(static fn (Choice $c): string => $c->says ?? '', $chosen));
     }
@@ -71,12 +76,20 @@ abstract readonly class ChoiceKind implements Kind, Tallied
             $texts[$choice->id] = $choice->text;
         }
 
-        return ['choices' => array_map(static fn (int $id): string => $texts[$id], $order[0] ?? array_keys($texts)), 'layout' => $settings->get(Setting::Layout)];
+        return [
+            'choices' => array_map(static fn (int $id): string => $texts[$id], $order[0] ?? array_keys($texts)),
+            'layout' => $settings->get(Setting::Layout),
+        ];
     }
 
     public function inWords(Response $response, bool $withKey = false): array
     {
-        return AnswerLine::written(array_map(static fn (Choice $c): string => $c->text, array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, ChosenChoices::in($response), true))));
+        return AnswerLine::written(
+            array_map(
+                static fn (Choice $c): string => $c->text,
+                array_filter($this->choices, static fn (Choice $c): bool => in_array($c->id, ChosenChoices::in($response), true)),
+            ),
+        );
     }
 
     public function lineIds(): array
@@ -127,16 +140,22 @@ abstract readonly class ChoiceKind implements Kind, Tallied
         }
         foreach ($this->choices as $i => $choice) {
             if ($weighed && $choice->weight === null) {
-                throw new InvalidQuestion(sprintf('under “weighed” every answer has its points; answer %d has none (write “no 0:” for none)', $i + 1), 'yes');
+                throw new InvalidQuestion(
+                    sprintf('under “weighed” every answer has its points; answer %d has none (write “no 0:” for none)', $i + 1),
+                    'yes',
+                );
             }
             if (!$weighed && $choice->weight !== null) {
-                throw new InvalidQuestion(sprintf('answer %d has points of its own, which only goes with “marking: weighed”', $i + 1), 'marking');
+                throw new InvalidQuestion(
+                    sprintf('answer %d has points of its own, which only goes with “marking: weighed”', $i + 1),
+                    'marking',
+                );
             }
             if ($choice->weight !== null && $choice->weight->decimals() > $settings->integer(Setting::Decimals)) {
                 throw new InvalidQuestion(sprintf('the points of answer %d have more decimals than marks are rounded to', $i + 1), 'yes');
             }
         }
-        if ($weighed && $this->highestSum($settings)->compare(Points::zero()) <= 0) {
+        if ($weighed && Choice::highestSum($this->choices, $this->limits($settings))->compare(Points::zero()) <= 0) {
             throw new InvalidQuestion('no permitted response earns more than 0', 'yes');
         }
     }
@@ -194,7 +213,12 @@ abstract readonly class ChoiceKind implements Kind, Tallied
     public function telling(EffectiveSettings $settings): iterable
     {
         $space = $this->space($settings);
-        $ids = fn (bool $keys): array => array_values(array_map(static fn (Choice $c): int => $c->id, array_filter($this->choices, static fn (Choice $c): bool => $c->isKey === $keys)));
+        $ids = fn (bool $keys): array => array_values(
+            array_map(
+                static fn (Choice $c): int => $c->id,
+                array_filter($this->choices, static fn (Choice $c): bool => $c->isKey === $keys),
+            ),
+        );
         [$right, $wrong] = [$ids(true), $ids(false)];
         $sets = array_map(static fn (int $id): array => [$id], [...$right, ...$wrong]);
         $best = array_slice($right, 0, $space->most);
@@ -219,9 +243,19 @@ abstract readonly class ChoiceKind implements Kind, Tallied
     {
         $marking = $settings->marking();
         if ($marking === Marking::Weighed) {
-            $criteria = array_map(static fn (Choice $c): Criterion => Criterion::weighing(new IsChosen($c->id), $c->weight ?? Points::zero()), $this->choices);
+            $criteria = array_map(
+                static fn (Choice $c): Criterion => Criterion::weighing(new IsChosen($c->id), $c->weight ?? Points::zero()),
+                $this->choices,
+            );
 
-            return new Scoring(Look::Choices, $criteria, ShareRule::Weights, Ratio::one(), Ratio::zero(), $this->highestSum($settings));
+            return new Scoring(
+                Look::Choices,
+                $criteria,
+                ShareRule::Weights,
+                Ratio::one(),
+                Ratio::zero(),
+                Choice::highestSum($this->choices, $this->limits($settings)),
+            );
         }
         $criteria = [];
         foreach ($this->choices as $choice) {
@@ -231,7 +265,10 @@ abstract readonly class ChoiceKind implements Kind, Tallied
                 $criteria[] = Criterion::right(new IsLeft($choice->id));
             }
         }
-        $need = $marking === Marking::Each ? count($this->choices) : min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX);
+        $need =
+            $marking === Marking::Each
+                ? count($this->choices)
+                : min(count($this->keys()), $this->limits($settings)['most'] ?? PHP_INT_MAX);
         $costs = $marking === Marking::Each ? Ratio::zero() : $settings->wrongPartCosts();
 
         return new Scoring(
@@ -254,41 +291,5 @@ abstract readonly class ChoiceKind implements Kind, Tallied
     protected function limits(EffectiveSettings $settings): array
     {
         return ['least' => 1, 'most' => 1];
-    }
-
-    /** The greatest sum of weights that a permitted response can reach. */
-    private function highestSum(EffectiveSettings $settings): Points
-    {
-        ['least' => $least, 'most' => $most] = $this->limits($settings);
-        $weights = array_map(static fn (Choice $c): Points => $c->weight ?? Points::zero(), $this->choices);
-        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
-        $sum = Points::zero();
-        foreach (array_slice($weights, 0, $most ?? count($weights)) as $i => $weight) {
-            if ($i < $least || !$weight->isNegative()) {
-                $sum = $sum->plus($weight);
-            }
-        }
-
-        return $sum;
-    }
-
-    public function adds(string $tally, Response $response): int
-    {
-        $chosen = ChosenChoices::in($response);
-
-        return array_sum(array_map(static fn (Choice $choice): int => in_array($choice->id, $chosen, true) ? $choice->tallies[$tally] ?? 0 : 0, $this->choices));
-    }
-
-    public function span(string $tally): array
-    {
-        $adds = $this->addings($tally);
-
-        return $adds === [] ? [0, 0] : [min($adds), max($adds)];
-    }
-
-    /** @return list<int> what each choice adds */
-    protected function addings(string $tally): array
-    {
-        return array_map(static fn (Choice $choice): int => $choice->tallies[$tally] ?? 0, $this->choices);
     }
 }

@@ -18,8 +18,12 @@ final class ChoiceLines
         $number = '(?: (?<number>[-−]?\d+(?:\.\d+)?))?';
 
         return [
-            LineWord::line('yes')->with('(?<pinned>pinned )?yes' . $number, 'yes', 'yes 5')->after('pinned'),
-            LineWord::line('no')->with('(?<pinned>pinned )?no' . $number, 'no', 'no 5')->after('pinned'),
+            LineWord::line('yes')
+                ->with('(?<pinned>pinned )?yes' . $number, 'yes', 'yes 5')
+                ->after('pinned'),
+            LineWord::line('no')
+                ->with('(?<pinned>pinned )?no' . $number, 'no', 'no 5')
+                ->after('pinned'),
             LineWord::textBelow('says'),
             LineWord::below('tally'),
             LineWord::below('leads to'),

@@ -14,7 +14,8 @@ interface OnPicture
      *
      * @param bool $withKey whether the right areas may be shown
      *
-     * @return array{picture: array<string, mixed>, clicks: list<array{int, int}>, areas: list<array{area: string, name: string|null}>, labels: list<array{x: int, y: int, radius: int, text: string}>}
+     * @return array{picture: array<string, mixed>, clicks: list<array{int, int}>, areas: list<array{area: string, name: string|null}>,
+     *   labels: list<array{x: int, y: int, radius: int, text: string}>}
      */
     public function pictured(Response $response, bool $withKey): array;
 }

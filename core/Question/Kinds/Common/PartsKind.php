@@ -94,7 +94,10 @@ abstract readonly class PartsKind implements Kind
         $targets = $this->targets();
         foreach ($map as $part => $target) {
             if (!in_array($target, $targets, true)) {
-                throw new Malformed(static::id()->facts()->field, sprintf('part %d is given “%s”, which is not there', $part, mb_substr($target, 0, 40)));
+                throw new Malformed(
+                    static::id()->facts()->field,
+                    sprintf('part %d is given “%s”, which is not there', $part, mb_substr($target, 0, 40)),
+                );
             }
         }
         if ($this->space($settings) instanceof Injections && count(array_unique($map)) !== count($map)) {

@@ -38,7 +38,12 @@ final readonly class Picture
             $problems->inText($size, 'a size is width and height in pixels: `size: 800 600`');
         }
 
-        return new self($line->text, $line->child('shows')->text ?? '', isset($m[1]) ? (int) $m[1] : null, isset($m[2]) ? (int) $m[2] : null);
+        return new self(
+            $line->text,
+            $line->child('shows')->text ?? '',
+            isset($m[1]) ? (int) $m[1] : null,
+            isset($m[2]) ? (int) $m[2] : null,
+        );
     }
 
     public static function fromData(Fields $data): self
@@ -49,13 +54,17 @@ final readonly class Picture
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['file' => $this->file, 'shows' => $this->shows, ...($this->width === null ? [] : ['width' => $this->width, 'height' => $this->height])];
+        return [
+            'file' => $this->file,
+            'shows' => $this->shows,
+            ...$this->width === null ? [] : ['width' => $this->width, 'height' => $this->height],
+        ];
     }
 
     public function toLine(): Line
     {
         return Line::written('image', $this->file, [
-            ...($this->width === null ? [] : [Line::written('size', $this->width . ' ' . $this->height)]),
+            ...$this->width === null ? [] : [Line::written('size', $this->width . ' ' . $this->height)],
             Line::written('shows', $this->shows),
         ]);
     }

@@ -40,7 +40,7 @@ final class ResponseReader
     {
         $map = [];
         $raw = $given->raw()[$field] ?? null;
-        if (!is_array($raw) && !$raw instanceof \stdClass) {
+        if (!is_array($raw) && !($raw instanceof \stdClass)) {
             throw new Malformed($field, 'must be an object');
         }
         $values = $raw === [] ? [] : Fields::of($raw, $field)->raw();

@@ -6,6 +6,7 @@ namespace Zetema\Core\Question\Kinds\Gaps;
 
 use Zetema\Core\Data\AuthorText as Texts;
 use Zetema\Core\Data\Fields;
+use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Wording;
 use Zetema\Core\Question\Line;
@@ -31,7 +32,10 @@ final readonly class Gap
     /** @return list<string> numbers of the listed choices that are right */
     public function keys(): array
     {
-        return array_map(static fn (int $i): string => (string) ($i + 1), array_keys(array_filter($this->listed, static fn (array $c): bool => $c['key'])));
+        return array_map(
+            static fn (int $i): string => (string) ($i + 1),
+            array_keys(array_filter($this->listed, static fn (array $c): bool => $c['key'])),
+        );
     }
 
     /** @param non-empty-list<Line> $lines of the gap with this number */
@@ -55,7 +59,10 @@ final readonly class Gap
             }
         }
         if ($wordings !== [] && $listed !== []) {
-            $problems->at($lines[0], sprintf('gap %d is either typed (`gap %1$d:`) or picked from a list (`gap %1$d yes:`, `gap %1$d no:`), not both', $n));
+            $problems->at(
+                $lines[0],
+                sprintf('gap %d is either typed (`gap %1$d:`) or picked from a list (`gap %1$d yes:`, `gap %1$d no:`), not both', $n),
+            );
         }
         if (in_array('', array_map(static fn (Line $l): string => $l->text, $lines), true)) {
             $problems->at($lines[0], sprintf('gap %d has a line without text', $n));
@@ -66,15 +73,27 @@ final readonly class Gap
 
     public static function fromData(Fields $data): self
     {
-        $listed = array_map(static fn (Fields $c): array => ['text' => $c->text('text'), 'key' => $c->flag('key')], $data->objects('listed', optional: true));
+        $listed = array_map(
+            static fn (Fields $c): array => ['text' => $c->text('text'), 'key' => $c->flag('key')],
+            $data->objects('listed', optional: true),
+        );
 
-        return new self(Part::fromData($data->object('part')), array_map(Wording::fromData(...), $data->objects('wordings', optional: true)), $listed);
+        return new self(
+            Part::fromData($data->object('part')),
+            array_map(Wording::fromData(...), $data->objects('wordings', optional: true)),
+            $listed,
+        );
     }
 
     /** @return array<string, mixed> */
     public function toData(): array
     {
-        return ['part' => $this->part->toData(), ...($this->isTyped() ? ['wordings' => array_map(static fn (Wording $w): array => $w->toData(), $this->wordings)] : ['listed' => $this->listed])];
+        return [
+            'part' => $this->part->toData(),
+            ...$this->isTyped()
+                ? ['wordings' => array_map(static fn (Wording $w): array => $w->toData(), $this->wordings)]
+                : ['listed' => $this->listed],
+        ];
     }
 
     /**
@@ -85,12 +104,37 @@ final readonly class Gap
     public function toLines(int $n): array
     {
         $lines = $this->isTyped()
-            ? array_map(static fn (Wording $w): Line => Line::written('gap ' . $n . $w->share->inHead(), $w->text, $w->says === null ? [] : [Line::written('says', $w->says)]), $this->wordings)
+            ? array_map(
+                static fn (Wording $w): Line => Line::written(
+                    'gap ' . $n . $w->share->inHead(),
+                    $w->text,
+                    $w->says === null ? [] : [Line::written('says', $w->says)],
+                ),
+                $this->wordings,
+            )
             : array_map(static fn (array $c): Line => Line::written('gap ' . $n . ($c['key'] ? ' yes' : ' no'), $c['text']), $this->listed);
         if (isset($lines[0])) {
             $lines[0] = $lines[0]->withBelow([...$lines[0]->below, ...$this->part->pointLines()]);
         }
 
         return $lines;
+    }
+
+    /** What was given, as it is told. @param string $number of the gap */
+    public function inWords(string $given, string $number): AnswerLine
+    {
+        return $this->isTyped()
+            ? AnswerLine::typed($given, $number)
+            : new AnswerLine($this->listed[(int) $given - 1]['text'], before: $number);
+    }
+
+    /** What is right. @param string $number of the gap */
+    public function keyInWords(string $number): AnswerLine
+    {
+        $picked = array_map(fn (string $n): string => $this->listed[(int) $n - 1]['text'], $this->keys());
+
+        return $this->isTyped()
+            ? AnswerLine::typed($this->wordings[0]->text, $number)
+            : new AnswerLine(implode(' or ', $picked), before: $number);
     }
 }

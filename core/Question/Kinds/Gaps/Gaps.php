@@ -10,7 +10,6 @@ use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Part;
 use Zetema\Core\Question\Answers\Wording;
-use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
 use Zetema\Core\Question\Kinds\Common\ResponseReader;
@@ -68,7 +67,11 @@ final readonly class Gaps implements Kind
             form: ResponseForm::EntryOfOwnList,
             field: 'gaps',
             lists: ['gaps'],
-            texts: ['gaps.*.wordings.*.text' => TextSort::Wording, 'gaps.*.wordings.*.says' => TextSort::Feedback, 'gaps.*.listed.*.text' => TextSort::Choice],
+            texts: [
+                'gaps.*.wordings.*.text' => TextSort::Wording,
+                'gaps.*.wordings.*.says' => TextSort::Feedback,
+                'gaps.*.listed.*.text' => TextSort::Choice,
+            ],
             empty: ['gaps' => []],
             template: "gaps: {A sentence with a} ___ {and another} ___.\n  marking: parts\n  gap 1: {what is typed}\n  gap 2 yes: {what is picked}\n  gap 2 no: {another}\n",
             listOrder: ListOrder::Shuffled,
@@ -89,7 +92,10 @@ final readonly class Gaps implements Kind
         $gaps = [];
         foreach ($byNumber as $n => $lines) {
             if ($n !== count($gaps) + 1) {
-                $problems->at($lines[0], sprintf('gap %d comes after gap %d; number the gaps from 1 without leaving one out', $n, count($gaps)));
+                $problems->at(
+                    $lines[0],
+                    sprintf('gap %d comes after gap %d; number the gaps from 1 without leaving one out', $n, count($gaps)),
+                );
             }
             $gaps[] = Gap::read($n, $lines, $problems);
         }
@@ -109,35 +115,15 @@ final readonly class Gaps implements Kind
 
     public function toLines(string $stem): array
     {
-        return [Line::written('gaps', $stem), ...array_merge(...array_map(static fn (Gap $g, int $i): array => $g->toLines($i + 1), $this->gaps, array_keys($this->gaps)))];
+        return [
+            Line::written('gaps', $stem),
+            ...array_merge(...array_map(static fn (Gap $g, int $i): array => $g->toLines($i + 1), $this->gaps, array_keys($this->gaps))),
+        ];
     }
 
     public function verify(EffectiveSettings $settings, string $stem): void
     {
-        if ($this->gaps === []) {
-            throw new InvalidQuestion('it has no gap; write `gap 1:` with what belongs there', 'gap');
-        }
-        $open = (int) preg_match_all('/_{3,}/', $stem);
-        if ($open !== count($this->gaps)) {
-            throw new InvalidQuestion(sprintf('the text leaves %d open with ___ and %d %s what belongs there; they must be as many', $open, count($this->gaps), count($this->gaps) === 1 ? 'gap says' : 'gaps say'), 'gap');
-        }
-        foreach ($this->gaps as $i => $gap) {
-            if ($gap->isTyped() && array_filter($gap->wordings, static fn (Wording $w): bool => $w->text !== '') !== $gap->wordings) {
-                throw new InvalidQuestion(sprintf('a wording of gap %d has no text', $i + 1), 'gap');
-            }
-            if ($gap->isTyped() && $gap->wordings === []) {
-                throw new InvalidQuestion(sprintf('gap %d accepts nothing; write `gap %1$d:` with what belongs there', $i + 1), 'gap');
-            }
-            if (!$gap->isTyped() && $gap->keys() === []) {
-                throw new InvalidQuestion(sprintf('gap %d has no key; write `gap %1$d yes:` before the right one', $i + 1), 'gap');
-            }
-        }
-        foreach ($this->gaps as $i => $gap) {
-            if (count($gap->listed) === 1) {
-                throw new InvalidQuestion(sprintf('gap %d is picked from a list of one; write `gap %1$d no:` before what else there is to pick', $i + 1), 'gap');
-            }
-        }
-        Part::verifyPoints(array_map(static fn (Gap $g): Part => $g->part, $this->gaps), $settings, 'gap');
+        GapsCheck::verify($this, $settings, $stem);
     }
 
     public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
@@ -155,7 +141,10 @@ final readonly class Gaps implements Kind
             if (mb_strlen($value) > TypedKind::LONGEST || !mb_check_encoding($value, 'UTF-8')) {
                 throw new Malformed('gaps', sprintf('gap %d is too long or not UTF-8', $i + 1));
             }
-            if (!$gap->isTyped() && preg_match('/^[1-9]\d{0,2}$/', $value) !== 1 || !$gap->isTyped() && !isset($gap->listed[(int) $value - 1])) {
+            if (
+                (!$gap->isTyped() && preg_match('/^[1-9]\d{0,2}$/', $value) !== 1) ||
+                (!$gap->isTyped() && !isset($gap->listed[(int) $value - 1]))
+            ) {
                 throw new Malformed('gaps', sprintf('gap %d is given “%s”, which is not in its list', $i + 1, mb_substr($value, 0, 40)));
             }
         }
@@ -174,7 +163,9 @@ final readonly class Gaps implements Kind
             }
             foreach ($gap->wordings as $i => $wording) {
                 $find = new Sought($i + 1, $wording->text, $gap->part->id);
-                $criteria[] = $weighed ? Criterion::weighing($find, $gap->part->earns ?? Points::zero()) : Criterion::right($find, $wording->share->exact());
+                $criteria[] = $weighed
+                    ? Criterion::weighing($find, $gap->part->earns ?? Points::zero())
+                    : Criterion::right($find, $wording->share->exact());
             }
             array_push($criteria, ...$gap->part->criteria([], $weighed));
         }
@@ -194,10 +185,14 @@ final readonly class Gaps implements Kind
     {
         $values = [];
         foreach ($this->gaps as $gap) {
-            $values[$gap->part->id] = $gap->isTyped() ? [''] : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
+            $values[$gap->part->id] = $gap->isTyped()
+                ? ['']
+                : array_map(static fn (int $n): string => (string) $n, range(1, count($gap->listed)));
         }
 
-        return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === [] ? new TypedFreely() : new IndependentParts('gaps', $values);
+        return array_filter($this->gaps, static fn (Gap $g): bool => !$g->isTyped()) === []
+            ? new TypedFreely()
+            : new IndependentParts('gaps', $values);
     }
 
     public function notYet(Response $response, EffectiveSettings $settings): ?string
@@ -234,7 +229,10 @@ final readonly class Gaps implements Kind
 
     public function says(Response $response, array $found): array
     {
-        return CriterionFeedback::by($found, fn (int $n, int $part): ?string => $this->gaps[array_search($part, $this->lineIds(), true)]->wordings[$n - 1]->says ?? null);
+        return CriterionFeedback::by(
+            $found,
+            fn (int $n, int $part): ?string => $this->gaps[array_search($part, $this->lineIds(), true)]->wordings[$n - 1]->says ?? null,
+        );
     }
 
     public function shuffledLists(): array
@@ -244,11 +242,15 @@ final readonly class Gaps implements Kind
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
-        return ['gaps' => array_map(
-            static fn (Gap $g, int $i): ?array => $g->isTyped() ? null : array_map(static fn (int $n): string => $g->listed[$n - 1]['text'], $order[$i] ?? []),
-            $this->gaps,
-            array_keys($this->gaps),
-        )];
+        return [
+            'gaps' => array_map(
+                static fn (Gap $g, int $i): ?array => $g->isTyped()
+                    ? null
+                    : array_map(static fn (int $n): string => $g->listed[$n - 1]['text'], $order[$i] ?? []),
+                $this->gaps,
+                array_keys($this->gaps),
+            ),
+        ];
     }
 
     public function inWords(Response $response, bool $withKey = false): array
@@ -257,7 +259,7 @@ final readonly class Gaps implements Kind
         foreach ($this->gaps as $i => $gap) {
             $given = FilledParts::in($response)[$gap->part->id] ?? null;
             if ($given !== null) {
-                $lines[] = $gap->isTyped() ? AnswerLine::typed($given, (string) ($i + 1)) : new AnswerLine($gap->listed[(int) $given - 1]['text'], before: (string) ($i + 1));
+                $lines[] = $gap->inWords($given, (string) ($i + 1));
             }
         }
 
@@ -286,9 +288,7 @@ final readonly class Gaps implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Gap $g, int $i): AnswerLine => $g->isTyped()
-            ? AnswerLine::typed($g->wordings[0]->text, (string) ($i + 1))
-            : new AnswerLine(implode(' or ', array_map(static fn (string $n): string => $g->listed[(int) $n - 1]['text'], $g->keys())), before: (string) ($i + 1)), $this->gaps, array_keys($this->gaps));
+        return array_map(static fn (Gap $g, int $i): AnswerLine => $g->keyInWords((string) ($i + 1)), $this->gaps, array_keys($this->gaps));
     }
 
     /** @return list<Wording> of all gaps that are typed */

@@ -44,14 +44,23 @@ final readonly class Groups extends PartsKind
         return new KindFacts(
             names: ['groups', 'sorting into groups'],
             opening: ['groups'],
-            words: [LineWord::line('group'), LineWord::line('item'), LineWord::line('spare item'), LineWord::below('earns'), LineWord::below('loses')],
+            words: [
+                LineWord::line('group'),
+                LineWord::line('item'),
+                LineWord::line('spare item'),
+                LineWord::below('earns'),
+                LineWord::below('loses'),
+            ],
             line: 'item',
             how: 'Put each into its group.',
             form: ResponseForm::MixedParts,
             field: 'groups',
             lists: ['items'],
             texts: ['groups.*' => TextSort::Target, 'items.*.text' => TextSort::Part],
-            empty: ['groups' => ['', ''], 'items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'belongs' => ['1']], [1, 2])],
+            empty: [
+                'groups' => ['', ''],
+                'items' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'belongs' => ['1']], [1, 2]),
+            ],
             template: "groups: {Where does each belong?}\n  marking: parts\n  group: {a group}\n    item: {what is in it}\n  group: {another group}\n    item: {what is in that}\n  spare item: {belongs to none}\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
@@ -70,7 +79,14 @@ final readonly class Groups extends PartsKind
             } elseif ($part->word === 'item' && $groups === []) {
                 $problems->at($part, 'an `item:` stands below its `group:`');
             } elseif ($part->word === 'item') {
-                $items[] = new Part(count($items) + 1, $part->text, [(string) count($groups)], null, Part::pointsBelow($part, 'earns', $problems), Part::pointsBelow($part, 'loses', $problems));
+                $items[] = new Part(
+                    count($items) + 1,
+                    $part->text,
+                    [(string) count($groups)],
+                    null,
+                    Part::pointsBelow($part, 'earns', $problems),
+                    Part::pointsBelow($part, 'loses', $problems),
+                );
             }
         }
         foreach ($parts as $part) {
@@ -136,10 +152,21 @@ final readonly class Groups extends PartsKind
 
     public function keyInWords(): array
     {
-        return AnswerLine::written(array_map(fn (string $name, int $i): string => $name . ': ' . implode(', ', array_map(
-            static fn (Part $p): string => $p->text,
-            array_filter($this->items, static fn (Part $p): bool => $p->belongs === [(string) ($i + 1)]),
-        )), $this->groups, array_keys($this->groups)));
+        return AnswerLine::written(
+            array_map(
+                fn (string $name, int $i): string => $name .
+                    ': ' .
+                    implode(
+                        ', ',
+                        array_map(
+                            static fn (Part $p): string => $p->text,
+                            array_filter($this->items, static fn (Part $p): bool => $p->belongs === [(string) ($i + 1)]),
+                        ),
+                    ),
+                $this->groups,
+                array_keys($this->groups),
+            ),
+        );
     }
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array

@@ -51,7 +51,10 @@ final readonly class Number extends TypedKind implements OnNumberLine
         return new KindFacts(
             names: ['number', 'numeric'],
             opening: ['number'],
-            words: [LineWord::short('answer')->with('answer(?: (?<share>\d+(?:\.\d+)?) ?%)?', 'answer', 'answer 50 %'), LineWord::textBelow('says')],
+            words: [
+                LineWord::short('answer')->with('answer(?: (?<share>\d+(?:\.\d+)?) ?%)?', 'answer', 'answer 50 %'),
+                LineWord::textBelow('says'),
+            ],
             line: 'answer',
             how: 'Type a number.',
             form: ResponseForm::Text,
@@ -97,7 +100,10 @@ final readonly class Number extends TypedKind implements OnNumberLine
     {
         $none = $settings->isKeyless();
         if ($none !== ($this->spans === [])) {
-            throw new InvalidQuestion($none ? 'with “key: none” there is no “answer:” line' : 'no number is accepted; write “answer:” with the right one', 'answer');
+            throw new InvalidQuestion(
+                $none ? 'with “key: none” there is no “answer:” line' : 'no number is accepted; write “answer:” with the right one',
+                'answer',
+            );
         }
     }
 
@@ -105,11 +111,22 @@ final readonly class Number extends TypedKind implements OnNumberLine
     {
         $criteria = [];
         foreach ($this->spans as $i => $span) {
-            $criteria[] = Criterion::right(new InSpan($i + 1, $span->from, $span->fromIncluded, $span->to, $span->toIncluded), $span->share->exact());
+            $criteria[] = Criterion::right(
+                new InSpan($i + 1, $span->from, $span->fromIncluded, $span->to, $span->toIncluded),
+                $span->share->exact(),
+            );
         }
         $options = ['units' => $settings->entries(Setting::Unit), 'figures' => $settings->get(Setting::Figures)];
 
-        return new Scoring(Look::Number, $criteria, ShareRule::Best, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(
+            Look::Number,
+            $criteria,
+            ShareRule::Best,
+            Ratio::one(),
+            Ratio::zero(),
+            $settings->points(Setting::Points),
+            $options,
+        );
     }
 
     public function notYet(Response $response, EffectiveSettings $settings): ?string
@@ -139,14 +156,17 @@ final readonly class Number extends TypedKind implements OnNumberLine
 
     public function drawn(): array
     {
-        return array_map(static fn (Span $s): array => [
-            'words' => $s->words,
-            'from' => $s->from === null ? null : (string) $s->from,
-            'fromIncluded' => $s->fromIncluded,
-            'to' => $s->to === null ? null : (string) $s->to,
-            'toIncluded' => $s->toIncluded,
-            'share' => (string) $s->share->exact(),
-        ], $this->spans);
+        return array_map(
+            static fn (Span $s): array => [
+                'words' => $s->words,
+                'from' => $s->from === null ? null : (string) $s->from,
+                'fromIncluded' => $s->fromIncluded,
+                'to' => $s->to === null ? null : (string) $s->to,
+                'toIncluded' => $s->toIncluded,
+                'share' => (string) $s->share->exact(),
+            ],
+            $this->spans,
+        );
     }
 
     public function says(Response $response, array $found): array

@@ -216,12 +216,18 @@ final readonly class Order implements Kind
 
     public function keyInWords(): array
     {
-        return array_map(static fn (Part $p, int $i): AnswerLine => new AnswerLine($p->text, before: (string) ($i + 1)), $this->items, array_keys($this->items));
+        return array_map(
+            static fn (Part $p, int $i): AnswerLine => new AnswerLine($p->text, before: (string) ($i + 1)),
+            $this->items,
+            array_keys($this->items),
+        );
     }
 
     /** @return list<int> ids of the items with the same text */
     private function like(Part $item): array
     {
-        return array_values(array_map(static fn (Part $p): int => $p->id, array_filter($this->items, static fn (Part $p): bool => $p->text === $item->text)));
+        $same = array_filter($this->items, static fn (Part $p): bool => $p->text === $item->text);
+
+        return array_values(array_map(static fn (Part $p): int => $p->id, $same));
     }
 }

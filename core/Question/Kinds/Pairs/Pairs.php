@@ -44,14 +44,27 @@ final readonly class Pairs extends PartsKind
         return new KindFacts(
             names: ['pairs', 'matching'],
             opening: ['pairs'],
-            words: [LineWord::line('pair'), LineWord::line('spare with'), LineWord::textBelow('with'), LineWord::below('earns'), LineWord::below('loses')],
+            words: [
+                LineWord::line('pair'),
+                LineWord::line('spare with'),
+                LineWord::textBelow('with'),
+                LineWord::below('earns'),
+                LineWord::below('loses'),
+            ],
             line: 'pair',
             how: 'Give each what belongs to it.',
             form: ResponseForm::EntryByPart,
             field: 'pairs',
             lists: ['pairs'],
             texts: ['pairs.*.text' => TextSort::Part, 'pairs.*.with' => TextSort::Target, 'spares.*' => TextSort::Target],
-            empty: ['pairs' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'with' => '', 'belongs' => [(string) $id]], [1, 2, 3]), 'spares' => []],
+            empty: [
+                'pairs' => array_map(static fn (int $id): array => ['id' => $id, 'text' => '', 'with' => '', 'belongs' => [(string) $id]], [
+                    1,
+                    2,
+                    3,
+                ]),
+                'spares' => [],
+            ],
             template: "pairs: {What belongs together?}\n  marking: parts\n  pair: {one}\n  with: {its other}\n  pair: {two}\n  with: {the other of two}\n  spare with: {belongs to none}\n",
             listOrder: ListOrder::Shuffled,
             rules: ['whole', 'parts', 'weighed'],
@@ -74,7 +87,14 @@ final readonly class Pairs extends PartsKind
                 $problems->at($with[1] ?? $part, 'a `pair:` has one `with:` below it');
             }
             $id = count($pairs) + 1;
-            $pairs[] = new Part($id, $part->text, [(string) $id], Texts::tidy($with[0]->text ?? ''), Part::pointsBelow($part, 'earns', $problems), Part::pointsBelow($part, 'loses', $problems));
+            $pairs[] = new Part(
+                $id,
+                $part->text,
+                [(string) $id],
+                Texts::tidy($with[0]->text ?? ''),
+                Part::pointsBelow($part, 'earns', $problems),
+                Part::pointsBelow($part, 'loses', $problems),
+            );
         }
 
         return new self($pairs, $spares);
@@ -87,14 +107,20 @@ final readonly class Pairs extends PartsKind
 
     public function toData(): array
     {
-        return ['pairs' => array_map(static fn (Part $p): array => $p->toData(), $this->pairs), ...($this->spares === [] ? [] : ['spares' => $this->spares])];
+        return [
+            'pairs' => array_map(static fn (Part $p): array => $p->toData(), $this->pairs),
+            ...$this->spares === [] ? [] : ['spares' => $this->spares],
+        ];
     }
 
     public function toLines(string $stem): array
     {
         return [
             Line::written('pairs', $stem),
-            ...array_map(static fn (Part $p): Line => Line::written('pair', $p->text, [Line::written('with', $p->with ?? ''), ...$p->pointLines()]), $this->pairs),
+            ...array_map(
+                static fn (Part $p): Line => Line::written('pair', $p->text, [Line::written('with', $p->with ?? ''), ...$p->pointLines()]),
+                $this->pairs,
+            ),
             ...array_map(static fn (string $s): Line => Line::written('spare with', $s), $this->spares),
         ];
     }

@@ -47,7 +47,16 @@ final readonly class Place extends PartsKind implements OnPicture
         return new KindFacts(
             names: ['place', 'labels on a picture'],
             opening: ['place'],
-            words: [...Picture::words(), LineWord::short('spot'), LineWord::line('label'), LineWord::line('spare label'), LineWord::below('at'), LineWord::below('name'), LineWord::below('earns'), LineWord::below('loses')],
+            words: [
+                ...Picture::words(),
+                LineWord::short('spot'),
+                LineWord::line('label'),
+                LineWord::line('spare label'),
+                LineWord::below('at'),
+                LineWord::below('name'),
+                LineWord::below('earns'),
+                LineWord::below('loses'),
+            ],
             line: 'label',
             how: 'Put the labels onto the picture: press a label, then its spot.',
             form: ResponseForm::MixedParts,
@@ -83,10 +92,20 @@ final readonly class Place extends PartsKind implements OnPicture
             } else {
                 $at = $part->child('at');
                 if ($at === null || preg_match('/^[1-9]\d?(\s*,\s*[1-9]\d?)*$/', $at->text) !== 1) {
-                    $problems->at($at ?? $part, 'a label has a line `at: 1` below it, with the number of its spot, or of several: `at: 1, 3`');
+                    $problems->at(
+                        $at ?? $part,
+                        'a label has a line `at: 1` below it, with the number of its spot, or of several: `at: 1, 3`',
+                    );
                 }
                 $belongs = array_map(trim(...), explode(',', $at->text ?? ''));
-                $labels[] = new Part(count($labels) + 1, $part->text, $belongs, null, Part::pointsBelow($part, 'earns', $problems), Part::pointsBelow($part, 'loses', $problems));
+                $labels[] = new Part(
+                    count($labels) + 1,
+                    $part->text,
+                    $belongs,
+                    null,
+                    Part::pointsBelow($part, 'earns', $problems),
+                    Part::pointsBelow($part, 'loses', $problems),
+                );
             }
         }
         foreach ($spares as $spare) {
@@ -98,21 +117,37 @@ final readonly class Place extends PartsKind implements OnPicture
 
     public static function fromData(Fields $data): self
     {
-        $spots = array_map(static fn (Fields $s): array => ['x' => $s->integer('x'), 'y' => $s->integer('y'), 'radius' => $s->integer('radius'), 'name' => $s->optionalText('name')], $data->objects('spots'));
+        $spots = array_map(
+            static fn (Fields $s): array => [
+                'x' => $s->integer('x'),
+                'y' => $s->integer('y'),
+                'radius' => $s->integer('radius'),
+                'name' => $s->optionalText('name'),
+            ],
+            $data->objects('spots'),
+        );
 
         return new self(Picture::fromData($data->object('picture')), $spots, array_map(Part::fromData(...), $data->objects('labels')));
     }
 
     public function toData(): array
     {
-        return ['picture' => $this->picture->toData(), 'spots' => $this->spots, 'labels' => array_map(static fn (Part $p): array => $p->toData(), $this->labels)];
+        return [
+            'picture' => $this->picture->toData(),
+            'spots' => $this->spots,
+            'labels' => array_map(static fn (Part $p): array => $p->toData(), $this->labels),
+        ];
     }
 
     public function toLines(string $stem): array
     {
         $lines = [Line::written('place', $stem), $this->picture->toLine()];
         foreach ($this->spots as $spot) {
-            $lines[] = Line::written('spot', $spot['x'] . ' ' . $spot['y'] . ' ' . $spot['radius'], $spot['name'] === null ? [] : [Line::written('name', $spot['name'])]);
+            $lines[] = Line::written(
+                'spot',
+                $spot['x'] . ' ' . $spot['y'] . ' ' . $spot['radius'],
+                $spot['name'] === null ? [] : [Line::written('name', $spot['name'])],
+            );
         }
         foreach ($this->labels as $label) {
             $lines[] = $label->isSpare()
@@ -149,10 +184,17 @@ final readonly class Place extends PartsKind implements OnPicture
 
     public function keyInWords(): array
     {
-        return AnswerLine::written(array_map(
-            fn (Part $p): string => $p->text . ' – ' . implode(' or ', array_map(fn (string $at): string => $this->spots[(int) $at - 1]['name'] ?? 'spot ' . $at, $p->belongs)),
-            array_filter($this->labels, static fn (Part $p): bool => !$p->isSpare()),
-        ));
+        return AnswerLine::written(
+            array_map(
+                fn (Part $p): string => $p->text .
+                    ' – ' .
+                    implode(
+                        ' or ',
+                        array_map(fn (string $at): string => $this->spots[(int) $at - 1]['name'] ?? 'spot ' . $at, $p->belongs),
+                    ),
+                array_filter($this->labels, static fn (Part $p): bool => !$p->isSpare()),
+            ),
+        );
     }
 
     /** Each label that was placed, on its spot. */

@@ -98,17 +98,32 @@ final readonly class Rating implements Kind, Tallied
 
     public static function fromData(Fields $data): self
     {
-        return new self($data->integer('from'), $data->integer('to'), $data->texts('ends', optional: true), $data->texts('tallies', optional: true));
+        return new self(
+            $data->integer('from'),
+            $data->integer('to'),
+            $data->texts('ends', optional: true),
+            $data->texts('tallies', optional: true),
+        );
     }
 
     public function toData(): array
     {
-        return ['from' => $this->from, 'to' => $this->to, ...($this->ends === [] ? [] : ['ends' => $this->ends]), ...($this->tallies === [] ? [] : ['tallies' => $this->tallies])];
+        return [
+            'from' => $this->from,
+            'to' => $this->to,
+            ...$this->ends === [] ? [] : ['ends' => $this->ends],
+            ...$this->tallies === [] ? [] : ['tallies' => $this->tallies],
+        ];
     }
 
     public function toLines(string $stem): array
     {
-        return [Line::written('rating', $stem), Line::written('scale', $this->from . ' to ' . $this->to), ...($this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))]), ...array_map(static fn (string $name): Line => Line::written('tally', $name), $this->tallies)];
+        return [
+            Line::written('rating', $stem),
+            Line::written('scale', $this->from . ' to ' . $this->to),
+            ...$this->ends === [] ? [] : [Line::written('ends', implode(', ', $this->ends))],
+            ...array_map(static fn (string $name): Line => Line::written('tally', $name), $this->tallies),
+        ];
     }
 
     public function verify(EffectiveSettings $settings, string $stem): void

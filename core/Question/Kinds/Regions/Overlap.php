@@ -38,11 +38,17 @@ final class Overlap
     public static function find(array $areas, ?int $width, ?int $height): ?array
     {
         $close = self::close($areas);
-        [$top, $bottom] = [max(0, min([0, ...array_map(static fn (Area $a): int => $a->box()[1], $close)])), max([0, ...array_map(static fn (Area $a): int => $a->box()[3], $close)])];
+        [$top, $bottom] = [
+            max(0, min([0, ...array_map(static fn (Area $a): int => $a->box()[1], $close)])),
+            max([0, ...array_map(static fn (Area $a): int => $a->box()[3], $close)]),
+        ];
         $bottom = min($bottom, ($height ?? PHP_INT_MAX) - 1);
         $work = array_sum(array_map(static fn (Area $a): int => $a->work($top, $bottom), $close));
         if ($work > self::MOST_WORK) {
-            throw new InvalidQuestion('under “weighed” areas may not overlap, and so many large ones, or with so many corners, cannot be compared in good time; draw fewer, or use a smaller picture', 'area');
+            throw new InvalidQuestion(
+                'under “weighed” areas may not overlap, and so many large ones, or with so many corners, cannot be compared in good time; draw fewer, or use a smaller picture',
+                'area',
+            );
         }
         $walking = array_map(static fn (Area $a): \Generator => $a->rows($top, $bottom), $close);
         for ($y = $top; $y <= $bottom && $walking !== []; ++$y) {

@@ -9,7 +9,6 @@ use Zetema\Core\Data\Malformed;
 use Zetema\Core\Numbers\Ratio;
 use Zetema\Core\Question\Answers\AnswerLine;
 use Zetema\Core\Question\Answers\Area;
-use Zetema\Core\Question\InvalidQuestion;
 use Zetema\Core\Question\Kinds\Common\CriterionFeedback;
 use Zetema\Core\Question\Kinds\Common\OnPicture;
 use Zetema\Core\Question\Kinds\Common\PartsKind;
@@ -60,13 +59,22 @@ final readonly class Regions implements Kind, OnPicture
         return new KindFacts(
             names: ['regions', 'hotspot'],
             opening: ['regions'],
-            words: [...Picture::words(), LineWord::short('area')->with('area (?<which>yes|no)(?: (?<number>[-−]?\d+(?:\.\d+)?))?', 'area yes'), LineWord::below('name'), LineWord::textBelow('says')],
+            words: [
+                ...Picture::words(),
+                LineWord::short('area')->with('area (?<which>yes|no)(?: (?<number>[-−]?\d+(?:\.\d+)?))?', 'area yes'),
+                LineWord::below('name'),
+                LineWord::textBelow('says'),
+            ],
             line: 'area',
             how: 'Click into the picture.',
             form: ResponseForm::Points,
             field: 'points',
             lists: ['regions'],
-            texts: ['picture.shows' => TextSort::Description, 'regions.*.name' => TextSort::Name, 'regions.*.says' => TextSort::Feedback],
+            texts: [
+                'picture.shows' => TextSort::Description,
+                'regions.*.name' => TextSort::Name,
+                'regions.*.says' => TextSort::Feedback,
+            ],
             empty: ['picture' => Picture::EMPTY, 'regions' => []],
             template: "regions: {Click where it is.}\n  image: {picture.svg}\n    shows: {what the picture shows}\n  area yes: ellipse {100} {100} {40} {30}\n    name: {what it is}\n    says: {what is said of it}\n  area no: rectangle {10} {10} {80} {60}\n",
             rules: ['whole', 'parts', 'weighed'],
@@ -85,7 +93,13 @@ final readonly class Regions implements Kind, OnPicture
                 continue;
             }
             try {
-                $regions[] = new Region(Area::of($part->text), $part->argument('which') === 'yes', $part->child('name')?->text, $part->number(), $part->child('says')?->text);
+                $regions[] = new Region(
+                    Area::of($part->text),
+                    $part->argument('which') === 'yes',
+                    $part->child('name')?->text,
+                    $part->number(),
+                    $part->child('says')?->text,
+                );
             } catch (InvalidSetting $e) {
                 $problems->inText($part, $e->getMessage());
             }
@@ -101,35 +115,24 @@ final readonly class Regions implements Kind, OnPicture
 
     public function toData(): array
     {
-        return ['picture' => $this->picture->toData(), 'regions' => array_map(static fn (Region $r): array => $r->toData(), $this->regions)];
+        return [
+            'picture' => $this->picture->toData(),
+            'regions' => array_map(static fn (Region $r): array => $r->toData(), $this->regions),
+        ];
     }
 
     public function toLines(string $stem): array
     {
-        return [Line::written('regions', $stem), $this->picture->toLine(), ...array_map(static fn (Region $r): Line => $r->toLine(), $this->regions)];
+        return [
+            Line::written('regions', $stem),
+            $this->picture->toLine(),
+            ...array_map(static fn (Region $r): Line => $r->toLine(), $this->regions),
+        ];
     }
 
     public function verify(EffectiveSettings $settings, string $stem): void
     {
-        $this->picture->verify();
-        $weighed = $settings->marking() === Marking::Weighed;
-        if (!$settings->isKeyless() && !$weighed && $this->keys() === []) {
-            throw new InvalidQuestion('no area is right; write `area yes:` for the one to click', 'area');
-        }
-        foreach ($this->regions as $i => $region) {
-            if ($weighed === ($region->weight === null)) {
-                throw new InvalidQuestion($weighed ? sprintf('under “weighed” every area has its points; area %d has none', $i + 1) : 'points at an area only go with “marking: weighed”', 'area');
-            }
-            if ($region->weight !== null && $region->weight->decimals() > $settings->integer(Setting::Decimals)) {
-                throw new InvalidQuestion(sprintf('the points of area %d have more decimals than marks are rounded to', $i + 1), 'area');
-            }
-        }
-        if ($weighed) {
-            Overlap::refuse(array_map(static fn (Region $r): Area => $r->area, $this->regions), $this->picture);
-            if ($this->highestSum($settings)->compare(Points::zero()) <= 0) {
-                throw new InvalidQuestion('no permitted response earns more than 0', 'area');
-            }
-        }
+        RegionsCheck::verify($this, $settings);
     }
 
     public function response(mixed $given, EffectiveSettings $settings, bool $complete = true): Response
@@ -163,7 +166,11 @@ final readonly class Regions implements Kind, OnPicture
         $criteria = [];
         foreach ($this->regions as $i => $region) {
             $find = new InArea($i + 1, $region->area, $region->isKey);
-            $criteria[] = $weighed ? Criterion::weighing($find, $region->weight ?? Points::zero()) : ($region->isKey ? Criterion::right($find) : Criterion::wrong($find));
+            $criteria[] = $weighed
+                ? Criterion::weighing($find, $region->weight ?? Points::zero())
+                : ($region->isKey
+                    ? Criterion::right($find)
+                    : Criterion::wrong($find));
         }
         if (!$weighed) {
             $criteria[] = Criterion::wrong(new OutsideAreas());
@@ -175,7 +182,7 @@ final readonly class Regions implements Kind, OnPicture
             PartsKind::rule($settings),
             Ratio::of(max(1, min(count($this->keys()), $this->most($settings) ?? PHP_INT_MAX))),
             $settings->wrongPartCosts(),
-            $weighed ? $this->highestSum($settings) : $settings->points(Setting::Points),
+            $weighed ? Region::highestSum($this->regions, $this->most($settings)) : $settings->points(Setting::Points),
         );
     }
 
@@ -217,8 +224,7 @@ final readonly class Regions implements Kind, OnPicture
 
     public function shownToCandidate(array $order, EffectiveSettings $settings, bool $checked = false): array
     {
-        $areas = $settings->areas();
-        $outlined = $areas === Areas::Outlined || ($checked && $areas === Areas::AfterChecking);
+        $outlined = in_array($settings->areas(), $checked ? [Areas::Outlined, Areas::AfterChecking] : [Areas::Outlined], true);
 
         return [
             'picture' => $this->picture->toData(),
@@ -229,13 +235,19 @@ final readonly class Regions implements Kind, OnPicture
 
     public function inWords(Response $response, bool $withKey = false): array
     {
-        return array_map(function (array $click, int $i) use ($withKey): AnswerLine {
-            $hit = array_filter($this->regions, static fn (Region $r): bool => $withKey && $r->area->contains($click[0], $click[1]));
+        $clicks = ClickedPoints::in($response);
 
-            return $hit === []
-                ? AnswerLine::typed(sprintf('at %d, %d', ...$click), (string) ($i + 1))
-                : new AnswerLine(implode(' and ', array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $hit)), before: (string) ($i + 1));
-        }, ClickedPoints::in($response), array_keys(ClickedPoints::in($response)));
+        return array_map(
+            function (array $click, int $n) use ($withKey): AnswerLine {
+                $hit = array_filter($this->regions, static fn (Region $r): bool => $withKey && $r->area->contains($click[0], $click[1]));
+
+                return $hit === []
+                    ? AnswerLine::typed(sprintf('at %d, %d', ...$click), "$n")
+                    : new AnswerLine(implode(' and ', array_map(static fn (Region $r): string => $r->inWords(), $hit)), before: "$n");
+            },
+            $clicks,
+            $clicks === [] ? [] : range(1, count($clicks)),
+        );
     }
 
     public function pictured(Response $response, bool $withKey): array
@@ -243,7 +255,7 @@ final readonly class Regions implements Kind, OnPicture
         return [
             'picture' => $this->picture->toData(),
             'clicks' => ClickedPoints::in($response),
-            'areas' => $withKey ? array_map(static fn (Region $r): array => ['area' => $r->area->inWords(), 'name' => $r->name], $this->keys()) : [],
+            'areas' => $withKey ? array_map(static fn (Region $r): array => $r->told(), $this->keys()) : [],
             'labels' => [],
         ];
     }
@@ -270,10 +282,10 @@ final readonly class Regions implements Kind, OnPicture
 
     public function keyInWords(): array
     {
-        return AnswerLine::written(array_map(static fn (Region $r): string => $r->name ?? $r->area->inWords(), $this->keys()));
+        return AnswerLine::written(array_map(static fn (Region $r): string => $r->inWords(), $this->keys()));
     }
 
-    private function most(EffectiveSettings $settings): ?int
+    public function most(EffectiveSettings $settings): ?int
     {
         $clicks = $settings->get(Setting::Clicks) ?? '1';
 
@@ -281,18 +293,8 @@ final readonly class Regions implements Kind, OnPicture
     }
 
     /** @return list<Region> */
-    private function keys(): array
+    public function keys(): array
     {
         return array_values(array_filter($this->regions, static fn (Region $r): bool => $r->isKey));
-    }
-
-    /** The positive weights among as many as may be clicked. */
-    private function highestSum(EffectiveSettings $settings): Points
-    {
-        $weights = array_map(static fn (Region $r): Points => $r->weight ?? Points::zero(), $this->regions);
-        usort($weights, static fn (Points $a, Points $b): int => $b->compare($a));
-        $best = array_filter(array_slice($weights, 0, $this->most($settings)), static fn (Points $p): bool => !$p->isNegative());
-
-        return array_reduce($best, static fn (Points $sum, Points $p): Points => $sum->plus($p), Points::zero());
     }
 }

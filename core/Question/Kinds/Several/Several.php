@@ -79,6 +79,9 @@ final readonly class Several extends ChoiceKind
     {
         $adds = $this->addings($tally);
 
-        return [array_sum(array_filter($adds, static fn (int $n): bool => $n < 0)), array_sum(array_filter($adds, static fn (int $n): bool => $n > 0))];
+        return [
+            array_sum(array_filter($adds, static fn (int $n): bool => $n < 0)),
+            array_sum(array_filter($adds, static fn (int $n): bool => $n > 0)),
+        ];
     }
 }

@@ -71,7 +71,12 @@ final readonly class Text extends TypedKind
     {
         $wordings = [];
         foreach ($parts as $part) {
-            $wordings[] = new Wording($part->text, Share::inLine($part, $problems), $part->word === 'pattern', $part->child('says')?->text);
+            $wordings[] = new Wording(
+                $part->text,
+                Share::inLine($part, $problems),
+                $part->word === 'pattern',
+                $part->child('says')?->text,
+            );
         }
 
         return new self($wordings);
@@ -96,7 +101,10 @@ final readonly class Text extends TypedKind
     {
         $none = $settings->isKeyless();
         if ($none !== ($this->wordings === [])) {
-            throw new InvalidQuestion($none ? 'with “key: none” there is no “answer:” line' : 'no wording is accepted; write “answer:” with the right one', 'answer');
+            throw new InvalidQuestion(
+                $none ? 'with “key: none” there is no “answer:” line' : 'no wording is accepted; write “answer:” with the right one',
+                'answer',
+            );
         }
         foreach ($this->wordings as $i => $wording) {
             if ($wording->text === '') {
@@ -109,11 +117,22 @@ final readonly class Text extends TypedKind
     {
         $criteria = [];
         foreach ($this->wordings as $i => $wording) {
-            $criteria[] = Criterion::right($wording->isPattern ? new Pattern($i + 1, $wording->text) : new Sought($i + 1, $wording->text), $wording->share->exact());
+            $criteria[] = Criterion::right(
+                $wording->isPattern ? new Pattern($i + 1, $wording->text) : new Sought($i + 1, $wording->text),
+                $wording->share->exact(),
+            );
         }
         $options = ['ignore' => $settings->entries(Setting::Ignore), 'typos' => $settings->integer(Setting::Typos)];
 
-        return new Scoring(Look::Text, $criteria, ShareRule::Best, Ratio::one(), Ratio::zero(), $settings->points(Setting::Points), $options);
+        return new Scoring(
+            Look::Text,
+            $criteria,
+            ShareRule::Best,
+            Ratio::one(),
+            Ratio::zero(),
+            $settings->points(Setting::Points),
+            $options,
+        );
     }
 
     public function notYet(Response $response, EffectiveSettings $settings): ?string
@@ -155,7 +174,12 @@ final readonly class Text extends TypedKind
 
     public function keyTexts(): array
     {
-        return array_values(array_map(static fn (Wording $w): string => $w->text, array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern)));
+        return array_values(
+            array_map(
+                static fn (Wording $w): string => $w->text,
+                array_filter($this->wordings, static fn (Wording $w): bool => $w->share->isWhole() && !$w->isPattern),
+            ),
+        );
     }
 
     public function keyInWords(): array

@@ -18,11 +18,19 @@ final readonly class IndependentParts extends Maps
 
     public function count(bool $partial = false): int
     {
-        return Ways::product(...array_map(static fn (array $v): int => count($v) + ($partial && !in_array('', $v, true) ? 1 : 0), array_values($this->values)));
+        return Ways::product(
+            ...array_map(
+                static fn (array $v): int => count($v) + ($partial && !in_array('', $v, true) ? 1 : 0),
+                array_values($this->values),
+            ),
+        );
     }
 
     public function all(bool $partial = false): \Generator
     {
-        yield from $this->maps(array_map(static fn (array $v): array => $partial && !in_array('', $v, true) ? ['', ...$v] : $v, $this->values), once: false);
+        yield from $this->maps(
+            array_map(static fn (array $v): array => $partial && !in_array('', $v, true) ? ['', ...$v] : $v, $this->values),
+            once: false,
+        );
     }
 }

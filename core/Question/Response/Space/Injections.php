@@ -31,7 +31,12 @@ final readonly class Injections extends Maps
     {
         $filled = range($partial ? 0 : $this->needed(), $this->needed());
 
-        return Ways::sum(...array_map(fn (int $k): int => Ways::product(Ways::choose(count($this->values), $k), Ways::falling(count($this->targets()), $k)), $filled));
+        return Ways::sum(
+            ...array_map(
+                fn (int $k): int => Ways::product(Ways::choose(count($this->values), $k), Ways::falling(count($this->targets()), $k)),
+                $filled,
+            ),
+        );
     }
 
     public function all(bool $partial = false): \Generator

@@ -10,15 +10,26 @@ use Zetema\Core\Numbers\Ratio;
 /** A number within a span, whose ends may belong to it or not; null: no end. */
 final readonly class InSpan extends Sought
 {
-    public function __construct(public int $n, public ?Ratio $from, public bool $fromIncluded, public ?Ratio $to, public bool $toIncluded)
-    {
+    public function __construct(
+        public int $n,
+        public ?Ratio $from,
+        public bool $fromIncluded,
+        public ?Ratio $to,
+        public bool $toIncluded,
+    ) {
     }
 
     public static function fromData(Fields $data): self
     {
         $end = static fn (?string $end): ?Ratio => $end === null ? null : Ratio::of($end);
 
-        return new self($data->integer('n'), $end($data->optionalText('from')), $data->flag('fromIncluded'), $end($data->optionalText('to')), $data->flag('toIncluded'));
+        return new self(
+            $data->integer('n'),
+            $end($data->optionalText('from')),
+            $data->flag('fromIncluded'),
+            $end($data->optionalText('to')),
+            $data->flag('toIncluded'),
+        );
     }
 
     public function contains(Ratio $value): bool

@@ -14,7 +14,7 @@ final readonly class Wording extends Sought
 
     public function toData(): array
     {
-        return [...($this->part === 0 ? [] : ['part' => $this->part]), 'n' => $this->n, 'wording' => $this->wording];
+        return [...$this->part === 0 ? [] : ['part' => $this->part], 'n' => $this->n, 'wording' => $this->wording];
     }
 
     public function line(): array

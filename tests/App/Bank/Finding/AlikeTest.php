@@ -31,7 +31,11 @@ final class AlikeTest extends ApiTestCase
 
     public function test_by_their_answers_are_found_that_ask_otherwise(): void
     {
-        $choices = static fn (string ...$texts): array => array_map(static fn (string $text, int $i): array => ['id' => $i + 1, 'text' => $text, 'key' => $i === 0, 'says' => "Something $i that is said."], array_values($texts), range(0, count($texts) - 1));
+        $choices = static fn (string ...$texts): array => array_map(
+            static fn (string $text, int $i): array => ['id' => $i + 1, 'text' => $text, 'key' => $i === 0, 'says' => "Something $i that is said."],
+            array_values($texts),
+            range(0, count($texts) - 1),
+        );
         $make = fn (string $stem, array $choices): int => $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'one', 'stem' => $stem, 'choices' => $choices]], 'Question', 201)->integer('id');
         $one = $make('Who brings water?', $choices('An old forager', 'A drone of May', 'The queen herself', 'A nurse bee'));
         $other = $make('To whom does the waggle dance speak?', $choices('A nurse bee', 'The queen herself', 'An old forager', 'A drone of May'));
@@ -43,7 +47,9 @@ final class AlikeTest extends ApiTestCase
         self::assertSame(['Who brings water?', 'To whom does the waggle dance speak?'], array_map(static fn (Fields $q): string => $q->text('stem'), $beside));
         self::assertSame([['An old forager', true], ['A drone of May', false]], array_map(static fn (Fields $line): array => [$line->text('text'), $line->flag('isKey')], array_slice($beside[0]->objects('lines'), 0, 2)));
         foreach (['claim' => [2, 'true', true], 'number' => [0, null, true]] as $kind => [$editions, $text, $isKey]) {
-            $id = $this->send('GET', "/api/banks/1/questions?kind=$kind&order=made")->objects('questions')[0]->integer('id');
+            $id = $this->send('GET', "/api/banks/1/questions?kind=$kind&order=made")
+                ->objects('questions')[0]
+                ->integer('id');
             $held = $this->send('GET', "/api/banks/1/alike/beside?one=$id&other=$id", schema: 'Beside')->objects('questions')[0];
             $key = array_values(array_filter($held->objects('lines'), static fn (Fields $line): bool => $line->flag('isKey')))[0];
             self::assertSame([$editions, $text ?? $key->text('text'), $isKey], [$held->integer('editions'), $key->text('text'), $key->flag('isKey')], $kind);
@@ -75,7 +81,9 @@ final class AlikeTest extends ApiTestCase
     public function test_what_cannot_be_merged_is_refused(): void
     {
         $this->plan(2, [['question' => 'q16'], ['question' => 'q17']]);
-        foreach ([[17, 16, 409, '“Spring practice” asks both'], [16, 16, 422, 'another question of this bank'], [16, 999_999, 422, 'another question of this bank'], [16, 92, 409, 'is retired already']] as [$keep, $other, $status, $why]) {
+        foreach (
+            [[17, 16, 409, '“Spring practice” asks both'], [16, 16, 422, 'another question of this bank'], [16, 999_999, 422, 'another question of this bank'], [16, 92, 409, 'is retired already']] as [$keep, $other, $status, $why]
+        ) {
             self::assertStringContainsString($why, $this->send('POST', '/api/banks/1/alike/merge', ['keep' => $keep, 'other' => $other], status: $status)->text('detail'));
         }
     }
@@ -84,7 +92,10 @@ final class AlikeTest extends ApiTestCase
     {
         $question = $this->send('GET', '/api/questions/1');
         $stem = $question->object('content')->text('stem');
-        $alike = fn (string $stem, int $but): array => array_map(static fn (Fields $one): array => [$one->integer('id'), $one->integer('percent')], $this->send('POST', '/api/banks/1/alike', ['stem' => $stem, 'but' => $but])->objects('alike'));
+        $alike = fn (string $stem, int $but): array => array_map(
+            static fn (Fields $one): array => [$one->integer('id'), $one->integer('percent')],
+            $this->send('POST', '/api/banks/1/alike', ['stem' => $stem, 'but' => $but])->objects('alike'),
+        );
 
         self::assertSame([], $alike($stem, 1));
         self::assertSame([1, 100], $alike($stem, 0)[0]);

@@ -78,7 +78,12 @@ final class BoardTest extends ApiTestCase
         $question = $this->send('GET', '/api/questions/16', schema: 'Question');
         $old = $question->text('objective');
         $before = $cell($old);
-        $moved = $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => 'Elsewhere > Deep', 'content' => $question->object('content')->raw()], 'Question');
+        $moved = $this->send(
+            'PUT',
+            '/api/questions/16',
+            ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => 'Elsewhere > Deep', 'content' => $question->object('content')->raw()],
+            'Question',
+        );
         $after = $cell($old);
 
         self::assertSame([$before['cleared'], $before['all'], 1], [$after['cleared'], $after['all'], $after['leaving'] ?? 0]);

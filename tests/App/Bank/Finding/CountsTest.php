@@ -33,7 +33,12 @@ final class CountsTest extends ApiTestCase
         self::assertSame($found, $kept);
         self::assertSame([], $db->fetchFirstColumn('SELECT id FROM question WHERE id NOT IN (SELECT rowid FROM question_search)'), 'every question can be searched for');
         self::assertSame([], $db->fetchFirstColumn('SELECT rowid FROM question_search WHERE rowid NOT IN (SELECT id FROM question)'), 'and nothing else');
-        self::assertSame([], $db->fetchFirstColumn('SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.worth <> r.worth OR q.revision_number <> r.number OR q.kind <> r.kind OR q.is_unfinished <> (r.problem IS NOT NULL)'));
+        self::assertSame(
+            [],
+            $db->fetchFirstColumn(
+                'SELECT q.id FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.worth <> r.worth OR q.revision_number <> r.number OR q.kind <> r.kind OR q.is_unfinished <> (r.problem IS NOT NULL)',
+            ),
+        );
         self::assertSame([], $db->fetchFirstColumn('SELECT r.id FROM revision r JOIN question q ON q.id = r.question_id WHERE r.is_dealt <> (q.cleared_id IS r.id)'), 'one revision of a question is dealt, or none');
         $this->assertNotesAreCounted();
     }
@@ -60,10 +65,15 @@ final class CountsTest extends ApiTestCase
     {
         $db = self::getContainer()->get(Connection::class);
         $open = 'proofreading_note n WHERE NOT EXISTS (SELECT 1 FROM waving w WHERE w.question_id = n.question_id AND w.rule = n.rule AND w.line = n.line_id AND w.message = n.message_by_ids)';
-        self::assertSame($db->fetchAllNumeric("SELECT n.bank_id, n.rule, COUNT(*) FROM $open GROUP BY 1, 2 ORDER BY 1, 2"), $db->fetchAllNumeric('SELECT bank_id, rule, notes FROM note_count WHERE notes > 0 ORDER BY 1, 2'));
+        self::assertSame(
+            $db->fetchAllNumeric("SELECT n.bank_id, n.rule, COUNT(*) FROM $open GROUP BY 1, 2 ORDER BY 1, 2"),
+            $db->fetchAllNumeric('SELECT bank_id, rule, notes FROM note_count WHERE notes > 0 ORDER BY 1, 2'),
+        );
         self::assertSame($db->fetchFirstColumn("SELECT DISTINCT n.question_id FROM $open ORDER BY 1"), $db->fetchFirstColumn('SELECT id FROM question WHERE has_notes = 1 ORDER BY 1'));
         self::assertSame(
-            $db->fetchAllNumeric("SELECT q.bank_id, q.kind, COALESCE(r.key_place, -1), q.has_notes, COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.is_unfinished = 0 AND q.status <> 'retired' GROUP BY 1, 2, 3, 4 ORDER BY 1, 2, 3, 4"),
+            $db->fetchAllNumeric(
+                "SELECT q.bank_id, q.kind, COALESCE(r.key_place, -1), q.has_notes, COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id WHERE q.is_unfinished = 0 AND q.status <> 'retired' GROUP BY 1, 2, 3, 4 ORDER BY 1, 2, 3, 4",
+            ),
             $db->fetchAllNumeric('SELECT bank_id, kind, key_place, has_notes, questions FROM read_count WHERE questions > 0 ORDER BY 1, 2, 3, 4'),
         );
     }
@@ -110,7 +120,13 @@ final class CountsTest extends ApiTestCase
     public function test_the_list_goes_on_page_by_page_in_any_order_and_leaves_nothing_out(): void
     {
         $this->logIn('orrell');
-        $content = static fn (int $i): array => ['v' => 1, 'kind' => ['number', 'text'][$i % 2], 'stem' => 'Question ' . $i * 37 % 101 . '?', 'settings' => ['points' => (string) (1 + $i % 4)], ...($i % 2 === 0 ? ['spans' => [['span' => '1']]] : ['wordings' => [['text' => 'a']]])];
+        $content = static fn (int $i): array => [
+            'v' => 1,
+            'kind' => ['number', 'text'][$i % 2],
+            'stem' => 'Question ' . ($i * 37) % 101 . '?',
+            'settings' => ['points' => (string) (1 + ($i % 4))],
+            ...$i % 2 === 0 ? ['spans' => [['span' => '1']]] : ['wordings' => [['text' => 'a']]],
+        ];
         for ($i = 0; $i < 160; ++$i) {
             $this->send('POST', '/api/banks/1/questions', ['name' => $i % 3 === 0 ? "made $i" : '', 'objective' => $i % 5 === 0 ? '' : 'Many > Part ' . $i % 4, 'content' => $content($i)], status: 201);
         }

@@ -78,11 +78,19 @@ final class FilterTest extends ApiTestCase
         self::assertSame($expected, array_map(static fn (Fields $q): int => $q->integer('id'), $list->objects('questions')));
         self::assertSame(count($expected), $list->integer('total'));
         if ($expected !== []) {
-            $preview = $this->send('POST', '/api/banks/1/questions/change/preview', ['filter' => array_map(static fn (mixed $v): mixed => is_numeric($v) ? (int) $v : $v, $filter), 'change' => ['addTags' => ['x']]], 'ManyPreview');
+            $preview = $this->send(
+                'POST',
+                '/api/banks/1/questions/change/preview',
+                ['filter' => array_map(static fn (mixed $v): mixed => is_numeric($v) ? (int) $v : $v, $filter), 'change' => ['addTags' => ['x']]],
+                'ManyPreview',
+            );
             self::assertSame(count($expected), $preview->integer('questions'));
         }
         $this->client->request('GET', '/api/banks/1/text?' . $address);
-        self::assertSame(count($expected), preg_match_all('/^(?:-- )?(?:one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|\(not whole)\b/m', $this->client->getInternalResponse()->getContent()));
+        self::assertSame(
+            count($expected),
+            preg_match_all('/^(?:-- )?(?:one|several|true|false|number|text|gaps|pairs|groups|order|regions|place|rating|\(not whole)\b/m', $this->client->getInternalResponse()->getContent()),
+        );
     }
 
     public function test_what_waits_stands_on_the_board_for_each(): void
@@ -122,7 +130,12 @@ final class FilterTest extends ApiTestCase
     {
         $this->send('POST', '/api/banks/1/questions/change', ['ids' => [3, 5], 'clearAgain' => true, 'change' => ['addTags' => ['exam'], 'difficulty' => 'hard']], 'Job', 202);
         $question = $this->send('GET', '/api/questions/7');
-        $this->send('PUT', '/api/questions/7', ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => '']], 'Question');
+        $this->send(
+            'PUT',
+            '/api/questions/7',
+            ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => '']],
+            'Question',
+        );
         $this->logIn('penhale');
         $this->send('POST', '/api/questions/11/comments', ['where' => 'stem', 'text' => 'Which hive?'], 'Question', 201);
         $this->logIn('orrell');

@@ -55,7 +55,12 @@ final class QueriesTest extends ApiTestCase
     {
         $this->logIn('orrell');
         $question = $this->send('GET', '/api/questions/16', null, 'Question');
-        $save = static fn (string $stem): array => ['version' => $question->integer('version'), 'name' => $question->text('name'), 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => $stem]];
+        $save = static fn (string $stem): array => [
+            'version' => $question->integer('version'),
+            'name' => $question->text('name'),
+            'objective' => $question->text('objective'),
+            'content' => [...$question->object('content')->raw(), 'stem' => $stem],
+        ];
 
         self::assertLessThanOrEqual(32, $this->counted('PUT', '/api/questions/16', $save('How long is a queen with brood?')));
         foreach (self::getContainer()->get('doctrine.debug_data_holder')->getData()['default'] ?? [] as $query) {
@@ -83,7 +88,9 @@ final class QueriesTest extends ApiTestCase
             SELECT bank_id, objective_id, kind, status, excerpt || ' ' || i, stem_key || ' ' || i, worth, micro_points, newest_id FROM question, n WHERE bank_id = 1");
         $db->executeStatement('INSERT INTO revision (question_id, number, content, worth, objective_path, was_cleared, saved_at, author_id, bank_id, kind, difficulty, is_dealt)
             SELECT q.id, 1, r.content, r.worth, r.objective_path, 1, r.saved_at, r.author_id, r.bank_id, r.kind, r.difficulty, 1 FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.question_id <> q.id');
-        $db->executeStatement('UPDATE question SET newest_id = (SELECT id FROM revision r WHERE r.question_id = question.id), cleared_id = (SELECT id FROM revision r WHERE r.question_id = question.id) WHERE cleared_id IS NULL AND id > 90');
+        $db->executeStatement(
+            'UPDATE question SET newest_id = (SELECT id FROM revision r WHERE r.question_id = question.id), cleared_id = (SELECT id FROM revision r WHERE r.question_id = question.id) WHERE cleared_id IS NULL AND id > 90',
+        );
         self::assertGreaterThan(5_000, $db->fetchOne('SELECT COUNT(*) FROM revision'));
     }
 }

@@ -29,8 +29,18 @@ final class StockTest extends ApiTestCase
     {
         yield 'objectives and kinds' => [new DealingPlan([new Draw(2, new Pool(['Colony life'], kinds: ['one'])), new Draw(1, new Pool(['Colony life', 'Castes and their work'], below: false))])];
         yield 'tags that overlap' => [new DealingPlan([new Draw(1, new Pool(tags: ['t0'])), new Draw(2, new Pool(tags: ['t1'])), new Draw(1, new Pool(tags: ['t0', 't1']))])];
-        yield 'questions by name, fixed, left out, added, apart' => [new DealingPlan(['q16', new Draw(3, new Pool(['Colony life'], without: ['q2'])), new Draw(1, new Pool(tags: ['t1'], also: ['q5'])), new Draw(1, new Pool(only: ['q7', 'q8']))], [['q3', 'q4']])];
-        yield 'pools, overlapping, with a tag and with a name' => [new DealingPlan([new Draw(2, new Pool(in: 'thirds')), new Draw(2, new Pool(in: 'fours')), new Draw(1, new Pool(tags: ['t0'], in: 'thirds')), new Draw(1, new Pool(in: 'fours', without: ['q4'])), new Draw(1, new Pool(kinds: ['one']))])];
+        yield 'questions by name, fixed, left out, added, apart' => [
+            new DealingPlan(['q16', new Draw(3, new Pool(['Colony life'], without: ['q2'])), new Draw(1, new Pool(tags: ['t1'], also: ['q5'])), new Draw(1, new Pool(only: ['q7', 'q8']))], [['q3', 'q4']]),
+        ];
+        yield 'pools, overlapping, with a tag and with a name' => [
+            new DealingPlan([
+                new Draw(2, new Pool(in: 'thirds')),
+                new Draw(2, new Pool(in: 'fours')),
+                new Draw(1, new Pool(tags: ['t0'], in: 'thirds')),
+                new Draw(1, new Pool(in: 'fours', without: ['q4'])),
+                new Draw(1, new Pool(kinds: ['one'])),
+            ]),
+        ];
         yield 'a pool with nothing in it' => [new DealingPlan([new Draw(1, new Pool(also: ['q1'], in: 'nothing'))])];
         yield 'difficulty' => [new DealingPlan([new Draw(1, new Pool(difficulty: ['easy', 'hard']))])];
     }
@@ -51,7 +61,15 @@ final class StockTest extends ApiTestCase
             if ($revision !== null) {
                 $content = $revision->question();
                 $tags = array_filter($db->fetchFirstColumn('SELECT tag FROM revision_tag WHERE revision_id = ?', [$revision->id]), is_string(...));
-                $listed[] = new EligibleQuestion('q' . $question->id, $content->kind::id()->value, $content->objective, array_values($tags), $content->difficulty?->value, \Zetema\Core\Question\Points::of($revision->worth()), array_keys(array_filter(['thirds' => $question->id % 3 === 0, 'fours' => $question->id % 4 === 0])));
+                $listed[] = new EligibleQuestion(
+                    'q' . $question->id,
+                    $content->kind::id()->value,
+                    $content->objective,
+                    array_values($tags),
+                    $content->difficulty?->value,
+                    \Zetema\Core\Question\Points::of($revision->worth()),
+                    array_keys(array_filter(['thirds' => $question->id % 3 === 0, 'fours' => $question->id % 4 === 0])),
+                );
             }
         }
         $stock = self::getContainer()->get(BankStock::class)->of($bank);

@@ -58,7 +58,11 @@ final class BringingAgainTest extends ApiTestCase
         $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => $lines, 'again' => [(string) $lines[0] => 'revise'], 'name' => 'bank.zet.txt'], 'Job', 201)->object('result');
         self::assertSame([1, 1], [$batch->integer('questions'), $batch->integer('revised')]);
         $after = $this->send('GET', "/api/questions/$id", schema: 'Question');
-        self::assertSame([$before->integer('revision') + 1, 'draft', $before->text('objective')], [$after->integer('revision'), $after->text('status'), $after->text('objective')], 'what is dealt stays until it is cleared again');
+        self::assertSame(
+            [$before->integer('revision') + 1, 'draft', $before->text('objective')],
+            [$after->integer('revision'), $after->text('status'), $after->text('objective')],
+            'what is dealt stays until it is cleared again',
+        );
         self::assertSame($before->integer('clearedRevision'), $after->integer('clearedRevision'));
         self::assertSame('brought one question in again as new revision (bank.zet.txt)', $this->send('GET', '/api/banks/1/changes')->objects('changes')[0]->text('words'));
 
@@ -72,9 +76,16 @@ final class BringingAgainTest extends ApiTestCase
     {
         $question = $this->byName('fresh eggs');
         $text = "one: Which sign?\n  name: fresh eggs\n  yes: Eggs\n  no: None\n";
-        $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1], 'again' => ['1' => 'revise']], 'Job', 201)->object('result')->integer('id');
+        $batch = $this->send('POST', '/api/banks/1/intake', ['text' => $text, 'lines' => [1], 'again' => ['1' => 'revise']], 'Job', 201)
+            ->object('result')
+            ->integer('id');
         $now = $this->send('GET', '/api/questions/' . $question);
-        $this->send('PUT', "/api/questions/$question", ['version' => $now->integer('version'), 'name' => 'fresh eggs', 'objective' => $now->text('objective'), 'content' => [...$now->object('content')->raw(), 'stem' => 'Which sign of a queen?']]);
+        $this->send('PUT', "/api/questions/$question", [
+            'version' => $now->integer('version'),
+            'name' => 'fresh eggs',
+            'objective' => $now->text('objective'),
+            'content' => [...$now->object('content')->raw(), 'stem' => 'Which sign of a queen?'],
+        ]);
         $refused = $this->send('POST', "/api/batches/$batch/take-back", [], status: 409);
 
         self::assertStringContainsString('changed since (fresh eggs)', $refused->text('detail'));
@@ -114,7 +125,10 @@ final class BringingAgainTest extends ApiTestCase
         $batch = $first->integer('id');
         $second = $this->taken("true: Filed.\n", ['name' => 'b.txt', 'batch' => $batch]);
         $third = $this->taken(str_replace('Eggs', 'Standing eggs', $one), ['name' => 'c.txt', 'batch' => $batch, 'again' => ['1' => 'revise']]);
-        self::assertSame([[$batch, 'a.txt', 0, 1], [$batch, 'a.txt and 1 more', 1, 1], [$batch, 'a.txt and 2 more', 1, 1]], array_map(static fn (Fields $b): array => [$b->integer('id'), $b->text('name'), $b->integer('questions'), $b->integer('revised')], [$first, $second, $third]));
+        self::assertSame(
+            [[$batch, 'a.txt', 0, 1], [$batch, 'a.txt and 1 more', 1, 1], [$batch, 'a.txt and 2 more', 1, 1]],
+            array_map(static fn (Fields $b): array => [$b->integer('id'), $b->text('name'), $b->integer('questions'), $b->integer('revised')], [$first, $second, $third]),
+        );
 
         $back = $this->send('POST', "/api/batches/$batch/take-back", [])->object('result');
         self::assertSame([1, 1, 0], [$back->integer('putBack'), $back->integer('taken'), $back->integer('kept')]);
@@ -144,6 +158,8 @@ final class BringingAgainTest extends ApiTestCase
 
     private function byName(string $name): int
     {
-        return $this->send('GET', '/api/banks/1/find?typed=' . rawurlencode($name))->objects('found')[0]->integer('id');
+        return $this->send('GET', '/api/banks/1/find?typed=' . rawurlencode($name))
+            ->objects('found')[0]
+            ->integer('id');
     }
 }

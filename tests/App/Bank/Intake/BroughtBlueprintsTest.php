@@ -29,7 +29,13 @@ final class BroughtBlueprintsTest extends ApiTestCase
             $items["items/$name.xml"] = Items::xml(Items::response('A', more: Items::mapping(['A' => '2'])) . Items::choices(['A' => 'yes', 'B' => 'no'], prompt: "Which, $name?"), "hive-$name");
         }
 
-        return $this->opened(self::package([...$items, 'tests/t.xml' => "<assessmentTest xmlns=\"http://www.imsglobal.org/xsd/imsqti_v2p1\" identifier=\"t\" title=\"Evening paper\"><timeLimits maxTime=\"1800\"/><testPart identifier=\"P\" $part>$test</testPart></assessmentTest>"]), 'evening.zip');
+        return $this->opened(
+            self::package([
+                ...$items,
+                'tests/t.xml' => "<assessmentTest xmlns=\"http://www.imsglobal.org/xsd/imsqti_v2p1\" identifier=\"t\" title=\"Evening paper\"><timeLimits maxTime=\"1800\"/><testPart identifier=\"P\" $part>$test</testPart></assessmentTest>",
+            ]),
+            'evening.zip',
+        );
     }
 
     private static function section(string $inside): string
@@ -47,7 +53,13 @@ final class BroughtBlueprintsTest extends ApiTestCase
     {
         $questions = $this->send('POST', '/api/banks/1/intake/read', ['text' => $opened->text('text'), 'as' => 'text'])->objects('questions');
         $lines = array_map(static fn (Fields $q): int => $q->integer('fromLine'), $only === null ? $questions : array_map(static fn (int $i): Fields => $questions[$i], $only));
-        $body = ['text' => $opened->text('text'), 'as' => 'text', 'lines' => $lines, 'name' => 'evening.zip', 'blueprints' => array_map(static fn (Fields $b): array => $b->object('document')->raw(), $opened->objects('blueprints'))];
+        $body = [
+            'text' => $opened->text('text'),
+            'as' => 'text',
+            'lines' => $lines,
+            'name' => 'evening.zip',
+            'blueprints' => array_map(static fn (Fields $b): array => $b->object('document')->raw(), $opened->objects('blueprints')),
+        ];
 
         return $this->send('POST', '/api/banks/1/intake', $again === '' ? $body : [...$body, 'again' => array_fill_keys(array_map(strval(...), $lines), $again)], 'Job', 201)->object('result');
     }
@@ -63,18 +75,29 @@ final class BroughtBlueprintsTest extends ApiTestCase
     {
         $document = $this->send('GET', "/api/blueprints/$id", schema: 'Blueprint')->object('document');
 
-        return array_map(static fn (Fields $section): string => implode(', ', array_map(static fn (Fields $step): string => match (true) {
-            $step->has('question') => $step->text('question'),
-            $step->has('draw') => $step->object('draw')->integer('take') . ' of ' . implode(' ', $step->object('draw')->object('pool')->texts('only')),
-            $step->has('page') => 'page ' . $step->text('page'),
-            default => 'way to ' . $step->object('checkpoint')->objects('routes')[0]->text('to'),
-        }, $section->objects('steps'))), $document->objects('sections'));
+        return array_map(
+            static fn (Fields $section): string => implode(
+                ', ',
+                array_map(
+                    static fn (Fields $step): string => match (true) {
+                        $step->has('question') => $step->text('question'),
+                        $step->has('draw') => $step->object('draw')->integer('take') . ' of ' . implode(' ', $step->object('draw')->object('pool')->texts('only')),
+                        $step->has('page') => 'page ' . $step->text('page'),
+                        default => 'way to ' . $step->object('checkpoint')->objects('routes')[0]->text('to'),
+                    },
+                    $section->objects('steps'),
+                ),
+            ),
+            $document->objects('sections'),
+        );
     }
 
     public function test_a_test_comes_in_as_a_blueprint_and_goes_with_its_batch(): void
     {
         $before = $this->titles();
-        $opened = $this->opening(self::section(self::reference('one', '<branchRule target="EXIT_TEST">' . self::LOW . '</branchRule>') . self::reference('two')) . self::section('<selection select="1"/>' . self::reference('three')));
+        $opened = $this->opening(
+            self::section(self::reference('one', '<branchRule target="EXIT_TEST">' . self::LOW . '</branchRule>') . self::reference('two')) . self::section('<selection select="1"/>' . self::reference('three')),
+        );
         self::assertSame(['Evening paper'], array_map(static fn (Fields $b): string => $b->text('title'), $opened->objects('blueprints')));
         self::assertSame($before, $this->titles(), 'opening is not taking in');
         $batch = $this->taken($opened);
@@ -154,7 +177,10 @@ final class BroughtBlueprintsTest extends ApiTestCase
         $told = $this->taken($opened)->objects('blueprints')[0];
         self::assertSame([0, null], [$told->integer('missing'), $told->optionalText('problem')]);
         self::assertSame(['1 of hive-one hive-two, 1 of hive-three'], $this->steps($told->integer('id')));
-        $steps = $this->send('GET', '/api/blueprints/' . $told->integer('id'))->object('document')->objects('sections')[0]->objects('steps');
+        $steps = $this->send('GET', '/api/blueprints/' . $told->integer('id'))
+            ->object('document')
+            ->objects('sections')[0]
+            ->objects('steps');
         self::assertSame(['mixed', 'mixed'], array_map(static fn (Fields $step): string => $step->object('draw')->text('place'), $steps));
     }
 }

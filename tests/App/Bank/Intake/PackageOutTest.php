@@ -25,7 +25,12 @@ final class PackageOutTest extends ApiTestCase
         self::assertGreaterThan(4, $missing->integer('rows'));
         self::assertArrayHasKey('unit', $what);
         self::assertArrayNotHasKey('typos', $what, 'no text is among them');
-        self::assertNotEmpty($this->send('POST', '/api/banks/1/missing', ['as' => 'qti21'])->object('result')->texts('without'), 'a draft that is not whole stays out');
+        self::assertNotEmpty(
+            $this->send('POST', '/api/banks/1/missing', ['as' => 'qti21'])
+                ->object('result')
+                ->texts('without'),
+            'a draft that is not whole stays out',
+        );
         self::assertSame('as', $this->send('POST', '/api/banks/1/missing', ['as' => 'riddle'], status: 422)->text('field'));
     }
 

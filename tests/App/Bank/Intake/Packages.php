@@ -18,11 +18,16 @@ trait Packages
         $resources = '';
         foreach ($files as $name => $contents) {
             $zip->addFromString($name, $contents);
-            $resources .= sprintf('<resource identifier="R%d" type="%s" href="%s"><file href="%3$s"/></resource>', crc32($name), match (true) {
-                str_starts_with($name, 'tests/') => 'imsqti_test_xmlv2p1',
-                str_ends_with($name, '.xml') => 'imsqti_item_xmlv2p1',
-                default => 'webcontent',
-            }, $name);
+            $resources .= sprintf(
+                '<resource identifier="R%d" type="%s" href="%s"><file href="%3$s"/></resource>',
+                crc32($name),
+                match (true) {
+                    str_starts_with($name, 'tests/') => 'imsqti_test_xmlv2p1',
+                    str_ends_with($name, '.xml') => 'imsqti_item_xmlv2p1',
+                    default => 'webcontent',
+                },
+                $name,
+            );
         }
         $zip->addFromString('imsmanifest.xml', "<manifest xmlns=\"http://www.imsglobal.org/xsd/imscp_v1p1\"><resources>$resources</resources></manifest>");
         $zip->close();

@@ -22,7 +22,11 @@ final class PackagesTest extends ApiTestCase
 
     private static function item(string $identifier, string $picture, string $more = ''): string
     {
-        return Items::xml(Items::response('A') . "<itemBody><p>Which, $identifier?</p><p><img src=\"../img/$picture\" alt=\"A hut\"/></p>$more<choiceInteraction responseIdentifier=\"RESPONSE\"><simpleChoice identifier=\"A\">a</simpleChoice><simpleChoice identifier=\"B\">b</simpleChoice></choiceInteraction></itemBody>", $identifier);
+        return Items::xml(
+            Items::response('A') .
+                "<itemBody><p>Which, $identifier?</p><p><img src=\"../img/$picture\" alt=\"A hut\"/></p>$more<choiceInteraction responseIdentifier=\"RESPONSE\"><simpleChoice identifier=\"A\">a</simpleChoice><simpleChoice identifier=\"B\">b</simpleChoice></choiceInteraction></itemBody>",
+            $identifier,
+        );
     }
 
     /** A picture of one colour. */
@@ -47,14 +51,29 @@ final class PackagesTest extends ApiTestCase
     public function test_a_package_is_opened_as_text_and_its_pictures_come_in_with_what_is_taken_in(): void
     {
         $before = $this->media();
-        $opened = $this->opened(self::package(['items/lead.xml' => self::item('lead', 'hut.png'), 'items/tail.xml' => self::item('tail', 'tail.png', '<p onclick="x()">Look.</p>'), 'img/hut.png' => self::picture(0xAA5500), 'img/tail.png' => self::picture(0x0055AA, 16), 'img/alone.gif' => 'x']), 'bees.zip');
+        $opened = $this->opened(
+            self::package([
+                'items/lead.xml' => self::item('lead', 'hut.png'),
+                'items/tail.xml' => self::item('tail', 'tail.png', '<p onclick="x()">Look.</p>'),
+                'img/hut.png' => self::picture(0xAA5500),
+                'img/tail.png' => self::picture(0x0055AA, 16),
+                'img/alone.gif' => 'x',
+            ]),
+            'bees.zip',
+        );
         self::assertStringContainsString("![A hut](hut.png)\n  name: lead\n", $opened->text('text'));
         self::assertSame(['hut.png', 'tail.png'], array_keys($opened->textMap('pictures')));
         self::assertSame([['tail', 'onclick', 'items/tail.xml']], array_map(static fn (Fields $u): array => array_map($u->text(...), ['item', 'what', 'file']), $opened->objects('unmatched')));
         self::assertSame($before, $this->media(), 'opening is not taking in');
 
         $understood = $this->send('POST', '/api/banks/1/intake/read', ['text' => $opened->text('text'), 'as' => 'text'], 'Understood')->objects('questions');
-        $job = $this->send('POST', '/api/banks/1/intake', ['text' => $opened->text('text'), 'as' => 'text', 'lines' => [$understood[0]->integer('fromLine')], 'name' => 'bees.zip', 'pictures' => $opened->textMap('pictures')], 'Job', 201);
+        $job = $this->send(
+            'POST',
+            '/api/banks/1/intake',
+            ['text' => $opened->text('text'), 'as' => 'text', 'lines' => [$understood[0]->integer('fromLine')], 'name' => 'bees.zip', 'pictures' => $opened->textMap('pictures')],
+            'Job',
+            201,
+        );
         self::assertSame(1, $job->object('result')->integer('questions'));
         self::assertSame(['hut.png'], array_values(array_diff($this->media(), $before)), 'only what is shown');
         $hut = array_values(array_filter($this->send('GET', '/api/banks/1/media')->objects('media'), static fn (Fields $m): bool => $m->text('name') === 'hut.png'))[0];

@@ -21,7 +21,10 @@ final class TakingBackTest extends ApiTestCase
         $this->takenIn("true: A.\n\ntrue: B.\n", 'first.txt');
         $this->takenIn("true: C.\n", 'second.txt');
         $changes = $this->changes();
-        self::assertSame([['took in “second.txt”: one question', 'M. Orrell'], ['took in “first.txt”: 2 questions', 'M. Orrell']], array_map(static fn (Fields $c): array => [$c->text('words'), $c->text('by')], array_slice($changes, 0, 2)));
+        self::assertSame(
+            [['took in “second.txt”: one question', 'M. Orrell'], ['took in “first.txt”: 2 questions', 'M. Orrell']],
+            array_map(static fn (Fields $c): array => [$c->text('words'), $c->text('by')], array_slice($changes, 0, 2)),
+        );
         self::assertFalse($changes[1]->flag('atWork'));
 
         $undone = $this->send('POST', '/api/banks/1/changes/' . $changes[1]->integer('id') . '/undo', schema: 'BankChange');
@@ -63,7 +66,9 @@ final class TakingBackTest extends ApiTestCase
     {
         $text = implode("\n\n", array_map(static fn (int $i): string => "true: Enormouslot number $i.", range(1, 320))) . "\n";
         $taken = $this->takenIn($text, 'large.txt')->integer('id');
-        $batch = $this->send('GET', "/api/jobs/$taken")->object('result')->integer('id');
+        $batch = $this->send('GET', "/api/jobs/$taken")
+            ->object('result')
+            ->integer('id');
         self::assertSame(self::QUESTIONS + 320, $this->send('GET', '/api/banks/1/questions')->integer('total'));
         $job = $this->send('POST', "/api/batches/$batch/take-back", schema: 'Job', status: 202);
         $job = $this->send('GET', '/api/jobs/' . $job->integer('id'), schema: 'Job');

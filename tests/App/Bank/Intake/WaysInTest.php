@@ -24,14 +24,27 @@ final class WaysInTest extends ApiTestCase
         $given = ['objective' => 'Swarms > Catching', 'tags' => ['evening'], 'settings' => ['points' => '3', 'shuffle' => 'yes']];
         $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => self::PAPER, 'given' => $given], 'Understood');
         self::assertSame(['paper', [[1, 'Guild paper']]], [$read->text('as'), array_map(static fn (Fields $a): array => [$a->integer('line'), $a->text('text')], $read->objects('aside'))]);
-        $told = array_map(static fn (Fields $q): array => [$q->integer('fromLine'), $q->optionalObject('question')?->text('kind') ?? $q->objects('problems')[0]->text('message'), $q->text('why')], $read->objects('questions'));
+        $told = array_map(
+            static fn (Fields $q): array => [$q->integer('fromLine'), $q->optionalObject('question')?->text('kind') ?? $q->objects('problems')[0]->text('message'), $q->text('why')],
+            $read->objects('questions'),
+        );
         self::assertSame([[3, 'one', 'key B: marked'], [7, 'key missing: nothing says what is right', ''], [9, 'text', 'text: the answer at line 10']], $told);
 
         $job = $this->send('POST', '/api/banks/1/intake', ['text' => self::PAPER, 'as' => 'paper', 'lines' => [3, 9], 'name' => 'paper.txt', 'given' => $given], 'Job', 201);
         self::assertSame(['done', 2], [$job->text('state'), $job->object('result')->integer('questions')]);
         $list = $this->send('GET', '/api/banks/1/questions?tag=evening', schema: 'QuestionList')->objects('questions');
-        self::assertSame([['Who lays?', 'Swarms > Catching', '2', 'draft'], ['Who stings?', 'Swarms > Catching', '3', 'draft']], array_map(static fn (Fields $q): array => [$q->text('excerpt'), $q->text('objective'), $q->text('worth'), $q->text('status')], $list), 'what a question says itself goes before what it is given');
-        $settings = array_map(fn (Fields $q): array => $this->send('GET', '/api/questions/' . $q->integer('id'))->object('content')->object('settings')->raw(), $list);
+        self::assertSame(
+            [['Who lays?', 'Swarms > Catching', '2', 'draft'], ['Who stings?', 'Swarms > Catching', '3', 'draft']],
+            array_map(static fn (Fields $q): array => [$q->text('excerpt'), $q->text('objective'), $q->text('worth'), $q->text('status')], $list),
+            'what a question says itself goes before what it is given',
+        );
+        $settings = array_map(
+            fn (Fields $q): array => $this->send('GET', '/api/questions/' . $q->integer('id'))
+                ->object('content')
+                ->object('settings')
+                ->raw(),
+            $list,
+        );
         self::assertEquals([['points' => '2', 'shuffle' => 'yes'], ['points' => '3']], $settings, 'a text has no answers to shuffle');
     }
 
@@ -41,7 +54,11 @@ final class WaysInTest extends ApiTestCase
         $read = $this->send('POST', '/api/banks/1/intake/read', ['text' => self::PAPER, 'as' => 'paper', 'given' => $given], 'Understood');
         self::assertSame(['several', 'key B: marked; asked as several, as was chosen'], [$read->objects('questions')[0]->object('question')->text('kind'), $read->objects('questions')[0]->text('why')]);
         $this->send('POST', '/api/banks/1/intake', ['text' => self::PAPER, 'as' => 'paper', 'lines' => [3, 9], 'given' => $given], 'Job', 201);
-        self::assertSame(['several', 'text'], array_map(static fn (Fields $q): string => $q->text('kind'), $this->send('GET', '/api/banks/1/questions?tag=autumn')->objects('questions')), 'words that are typed are no choices');
+        self::assertSame(
+            ['several', 'text'],
+            array_map(static fn (Fields $q): string => $q->text('kind'), $this->send('GET', '/api/banks/1/questions?tag=autumn')->objects('questions')),
+            'words that are typed are no choices',
+        );
     }
 
     public function test_a_table_of_its_own_headings_is_mapped_by_hand(): void
@@ -69,7 +86,8 @@ final class WaysInTest extends ApiTestCase
         yield 'western' => ["1. Wer?\nAnswer: K\xF6nigin", 'a.txt', '', ['text' => "1. Wer?\nAnswer: Königin", 'encoding' => 'windows-1252', 'isSure' => false, 'sample' => 'Answer: Königin']];
         yield 'said otherwise' => ["1. Wer?\nAnswer: K\u{F6}nigin", 'a.txt', 'windows-1252', ['text' => "1. Wer?\nAnswer: KÃ¶nigin", 'isSure' => false]];
         yield 'two bytes a character' => ["\xFF\xFE" . mb_convert_encoding('true: Ja.', 'UTF-16LE', 'UTF-8'), 'a.txt', '', ['text' => 'true: Ja.', 'encoding' => 'utf-16le', 'isSure' => true]];
-        $html = '<html><body><h2>Queens</h2><ol><li>Who lays?<ol><li>drone</li><li><b>queen</b></li></ol></li><li>Who feeds?</li></ol><p>a) <u>nurse</u></p><p>b) drone</p><p><b>Care</b></p><p>A word.</p><table><tr><td>1. Nurse</td><td>A. feeds</td></tr></table></body></html>';
+        $html =
+            '<html><body><h2>Queens</h2><ol><li>Who lays?<ol><li>drone</li><li><b>queen</b></li></ol></li><li>Who feeds?</li></ol><p>a) <u>nurse</u></p><p>b) drone</p><p><b>Care</b></p><p>A word.</p><table><tr><td>1. Nurse</td><td>A. feeds</td></tr></table></body></html>';
         yield 'a document' => [$html, 'paste.html', '', ['as' => 'paper', 'text' => "## Queens\n1. Who lays?\nA) drone\nB) **queen**\n2. Who feeds?\nA) **nurse**\nB) drone\n\n## Care\n\nA word.\n1. Nurse\tA. feeds"]];
     }
 
@@ -89,7 +107,14 @@ final class WaysInTest extends ApiTestCase
         $zip->open((string) $path, \ZipArchive::OVERWRITE);
         $zip->addFromString('word/document.xml', '<w/>');
         $zip->close();
-        foreach (['paper.docx' => [(string) file_get_contents((string) $path), 'is a document of a word processor. Save it there as HTML'], 'paper.pdf' => ["%PDF-1.7\n", 'is a PDF'], 'paper.rtf' => ['{\\rtf1 x}', 'document of a word processor'], 'paper.doc' => ["\xD0\xCF\x11\xE0\xA1", 'of an older program']] as $name => [$bytes, $words]) {
+        foreach (
+            [
+                'paper.docx' => [(string) file_get_contents((string) $path), 'is a document of a word processor. Save it there as HTML'],
+                'paper.pdf' => ["%PDF-1.7\n", 'is a PDF'],
+                'paper.rtf' => ['{\\rtf1 x}', 'document of a word processor'],
+                'paper.doc' => ["\xD0\xCF\x11\xE0\xA1", 'of an older program'],
+            ] as $name => [$bytes, $words]
+        ) {
             self::assertStringContainsString($words, $this->opened($bytes, $name, '', 422)->text('detail'));
         }
         unlink((string) $path);

@@ -42,7 +42,10 @@ final class ApartTest extends ApiTestCase
         self::assertSame([[18], [], [16]], array_map($this->apart(...), [16, 17, 18]));
         $this->undoNewest();
         self::assertSame([[17, 18], [16]], array_map($this->apart(...), [16, 17]));
-        self::assertSame(['let the question “', 'kept the question “fresh eggs” apart from 2 others'], [mb_substr($this->send('GET', '/api/banks/1/changes?kind=apart')->objects('changes')[0]->text('words'), 0, 18), $this->send('GET', '/api/banks/1/changes?kind=apart')->objects('changes')[1]->text('words')]);
+        self::assertSame(
+            ['let the question “', 'kept the question “fresh eggs” apart from 2 others'],
+            [mb_substr($this->send('GET', '/api/banks/1/changes?kind=apart')->objects('changes')[0]->text('words'), 0, 18), $this->send('GET', '/api/banks/1/changes?kind=apart')->objects('changes')[1]->text('words')],
+        );
     }
 
     public function test_what_cannot_be_kept_apart_is_refused_and_nothing_changes(): void
@@ -95,7 +98,10 @@ final class ApartTest extends ApiTestCase
         $this->logIn('wren');
         for ($i = 0; $i < 8; ++$i) {
             $sitting = $this->begin("/api/editions/$edition/sittings");
-            $asked = $this->db("SELECT DISTINCT r.question_id FROM sitting s JOIN json_tree(s.form) t ON t.key = 'revision' OR t.path LIKE '%revisions' JOIN revision r ON r.id = t.value WHERE s.id = ?", $sitting->integer('id'));
+            $asked = $this->db(
+                "SELECT DISTINCT r.question_id FROM sitting s JOIN json_tree(s.form) t ON t.key = 'revision' OR t.path LIKE '%revisions' JOIN revision r ON r.id = t.value WHERE s.id = ?",
+                $sitting->integer('id'),
+            );
             self::assertNotContains(16, $asked);
             self::assertContains(17, $asked);
             $this->act($sitting, ['type' => 'handed in']);
@@ -105,7 +111,9 @@ final class ApartTest extends ApiTestCase
     /** @return list<mixed> */
     private function db(string $sql, int $id): array
     {
-        return self::getContainer()->get(\Doctrine\DBAL\Connection::class)->fetchFirstColumn($sql, [$id]);
+        return self::getContainer()
+            ->get(\Doctrine\DBAL\Connection::class)
+            ->fetchFirstColumn($sql, [$id]);
     }
 
     public function test_whoever_takes_anothers_place_is_kept_apart_too_and_what_comes_back_is_again(): void

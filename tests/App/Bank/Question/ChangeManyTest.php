@@ -68,7 +68,10 @@ final class ChangeManyTest extends ApiTestCase
     /** @return iterable<string, array{array<string, mixed>, string}> what is wanted, a question that shows it */
     public static function changes(): iterable
     {
-        yield 'another objective, made on the way' => [['objective' => 'Wax > Candles'], 'SELECT COUNT(*) FROM question q JOIN objective o ON o.id = q.objective_id JOIN revision r ON r.id = q.newest_id WHERE o.path = \'Wax > Candles\' AND r.objective_path = o.path'];
+        yield 'another objective, made on the way' => [
+            ['objective' => 'Wax > Candles'],
+            'SELECT COUNT(*) FROM question q JOIN objective o ON o.id = q.objective_id JOIN revision r ON r.id = q.newest_id WHERE o.path = \'Wax > Candles\' AND r.objective_path = o.path',
+        ];
         yield 'tags, also as rows' => [['addTags' => ['exam']], 'SELECT COUNT(*) FROM revision_tag t JOIN question q ON q.newest_id = t.revision_id WHERE t.tag = \'exam\''];
         yield 'difficulty' => [['difficulty' => 'hard'], 'SELECT COUNT(*) FROM question q JOIN revision r ON r.id = q.newest_id WHERE r.difficulty = \'hard\' AND q.id < 4'];
         yield 'status' => [['status' => 'retired'], 'SELECT COUNT(*) FROM question WHERE status = \'retired\' AND cleared_id IS NULL'];
@@ -102,7 +105,17 @@ final class ChangeManyTest extends ApiTestCase
     {
         $job = $this->send('POST', '/api/banks/1/questions/change', ['ids' => [1, 2], 'change' => ['settings' => ['points' => '7']]], 'Job', 202);
         $question = $this->send('GET', '/api/questions/1');
-        $this->send('PUT', '/api/questions/1', ['version' => $question->integer('version'), 'name' => $question->optionalText('name') ?? '', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'stem' => 'Another one?']], 'Question');
+        $this->send(
+            'PUT',
+            '/api/questions/1',
+            [
+                'version' => $question->integer('version'),
+                'name' => $question->optionalText('name') ?? '',
+                'objective' => $question->text('objective'),
+                'content' => [...$question->object('content')->raw(), 'stem' => 'Another one?'],
+            ],
+            'Question',
+        );
         $problem = $this->send('POST', '/api/banks/1/changes/' . $job->object('result')->integer('change') . '/undo', status: 409);
 
         self::assertStringContainsString('1 of these questions were changed since', $problem->text('detail'));
@@ -158,20 +171,25 @@ final class ChangeManyTest extends ApiTestCase
     /** @param array<string, mixed> $body */
     private function preview(array $body): Fields
     {
-        return $this->send('POST', '/api/banks/1/questions/change/preview', [...$body, ...(($body['filter'] ?? null) === [] ? ['filter' => (object) []] : [])], 'ManyPreview');
+        return $this->send('POST', '/api/banks/1/questions/change/preview', [...$body, ...($body['filter'] ?? null) === [] ? ['filter' => (object) []] : []], 'ManyPreview');
     }
 
     /** @return list<string> */
     private static function sums(Fields $preview, string $list, string $to): array
     {
-        return array_map(static fn (Fields $row): string => sprintf($to === 'to' ? '%s: %s → %s (%d)' : '%s: %3$s (%4$d)', $row->text('what'), $to === 'to' ? $row->text('from') : '', $row->text($to), $row->integer('questions')), $preview->objects($list));
+        return array_map(
+            static fn (Fields $row): string => sprintf($to === 'to' ? '%s: %s → %s (%d)' : '%s: %3$s (%4$d)', $row->text('what'), $to === 'to' ? $row->text('from') : '', $row->text($to), $row->integer('questions')),
+            $preview->objects($list),
+        );
     }
 
     private function worth(string $search): string
     {
         $kind = $search === 'one' ? 'one' : 'claim';
 
-        return $this->send('GET', "/api/banks/1/questions?kind=$kind&order=made")->objects('questions')[0]->text('worth');
+        return $this->send('GET', "/api/banks/1/questions?kind=$kind&order=made")
+            ->objects('questions')[0]
+            ->text('worth');
     }
 
     private function line(string $path): string
@@ -192,7 +210,9 @@ final class ChangeManyTest extends ApiTestCase
         $db = self::getContainer()->get(Connection::class);
 
         return [
-            'questions' => $db->fetchAllAssociative('SELECT id, name, kind, status, objective_id, newest_id, cleared_id, excerpt, stem_key, worth, micro_points, revision_number, is_unfinished, dealt_elsewhere FROM question ORDER BY id'),
+            'questions' => $db->fetchAllAssociative(
+                'SELECT id, name, kind, status, objective_id, newest_id, cleared_id, excerpt, stem_key, worth, micro_points, revision_number, is_unfinished, dealt_elsewhere FROM question ORDER BY id',
+            ),
             'revisions' => $db->fetchAllAssociative('SELECT id, number, content, worth, is_dealt, objective_path FROM revision ORDER BY id'),
             'notes' => $db->fetchAllAssociative('SELECT question_id, rule, line, message FROM proofreading_note ORDER BY question_id, rule, line'),
             'counts' => $db->fetchAllAssociative('SELECT * FROM question_count WHERE questions > 0 ORDER BY objective_id, kind, status'),

@@ -81,7 +81,14 @@ final class HistoryTest extends ApiTestCase
     /** @return iterable<string, array{string, list<string>}> what it is narrowed to, and what stands there then */
     public static function narrowed(): iterable
     {
-        $all = ['added the objective “Wax”', 'threw away the question “wasps”', 'made the pool “Open evening” by hand', 'kept a filter as the pool “Swarm season”', 'took in “certificate.zet.txt”: 90 questions', 'changed what counts: “shuffle”'];
+        $all = [
+            'added the objective “Wax”',
+            'threw away the question “wasps”',
+            'made the pool “Open evening” by hand',
+            'kept a filter as the pool “Swarm season”',
+            'took in “certificate.zet.txt”: 90 questions',
+            'changed what counts: “shuffle”',
+        ];
         yield 'all' => ['', $all];
         yield 'what one did' => ['who=1', $all];
         yield 'what another did' => ['who=2', []];
@@ -161,6 +168,10 @@ final class HistoryTest extends ApiTestCase
     {
         $db = self::getContainer()->get(Connection::class);
 
-        return [$db->fetchAllNumeric('SELECT kind, status, SUM(questions) FROM question_count GROUP BY 1, 2 HAVING SUM(questions) > 0 ORDER BY 1, 2'), $db->fetchOne('SELECT COUNT(*) FROM question_search'), $db->fetchOne('SELECT COUNT(*) FROM revision_tag')];
+        return [
+            $db->fetchAllNumeric('SELECT kind, status, SUM(questions) FROM question_count GROUP BY 1, 2 HAVING SUM(questions) > 0 ORDER BY 1, 2'),
+            $db->fetchOne('SELECT COUNT(*) FROM question_search'),
+            $db->fetchOne('SELECT COUNT(*) FROM revision_tag'),
+        ];
     }
 }

@@ -25,8 +25,17 @@ final class ReviewingTest extends ApiTestCase
         $path = '/api/questions/16/comments/' . $comment->integer('id');
         $answered = $this->send('PUT', $path, ['text' => 'Only over drones.'], 'Question')->objects('comments')[0];
         self::assertSame(['M. Orrell', 'Only over drones.'], [$answered->objects('answers')[0]->text('by'), $answered->objects('answers')[0]->text('text')]);
-        self::assertSame('M. Orrell', $this->send('PUT', $path, ['closed' => true], 'Question')->objects('comments')[0]->text('closedBy'));
-        self::assertNull($this->send('PUT', $path, ['closed' => false], 'Question')->objects('comments')[0]->optionalText('closedBy'));
+        self::assertSame(
+            'M. Orrell',
+            $this->send('PUT', $path, ['closed' => true], 'Question')
+                ->objects('comments')[0]
+                ->text('closedBy'),
+        );
+        self::assertNull(
+            $this->send('PUT', $path, ['closed' => false], 'Question')
+                ->objects('comments')[0]
+                ->optionalText('closedBy'),
+        );
 
         foreach (['', '   ', str_repeat('a', 2001)] as $text) {
             self::assertSame('text', $this->send('POST', '/api/questions/16/comments', ['where' => 'stem', 'text' => $text], status: 422)->text('field'));
@@ -59,7 +68,12 @@ final class ReviewingTest extends ApiTestCase
         $choices = $question->object('content')->raw()['choices'];
         self::assertIsArray($choices);
         $choices[3] = ['id' => 4, 'text' => 'All of these', 'key' => false];
-        $changed = $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'choices' => $choices]], 'Question');
+        $changed = $this->send(
+            'PUT',
+            '/api/questions/16',
+            ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$question->object('content')->raw(), 'choices' => $choices]],
+            'Question',
+        );
         self::assertNull($this->proof($changed, 'all or none of these')->optionalObject('waved'), 'the line reads otherwise now');
         self::assertNull($this->proof($this->send('PUT', '/api/questions/16/waved', $waved, 'Question'), 'all or none of these')->optionalObject('waved'));
     }
@@ -75,7 +89,12 @@ final class ReviewingTest extends ApiTestCase
         $content = $question->object('content')->raw();
         $choices = $content['choices'];
         self::assertIsArray($choices);
-        $edit = fn (Fields $question, array $list): Fields => $this->send('PUT', '/api/questions/16', ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$content, 'choices' => $list]], 'Question');
+        $edit = fn (Fields $question, array $list): Fields => $this->send(
+            'PUT',
+            '/api/questions/16',
+            ['version' => $question->integer('version'), 'name' => 'fresh eggs', 'objective' => $question->text('objective'), 'content' => [...$content, 'choices' => $list]],
+            'Question',
+        );
         $moved = $edit($question, [$choices[3], $choices[0], ['id' => 9, 'text' => 'A new one in between', 'key' => false], $choices[1], $choices[2]]);
 
         self::assertSame('The guild always has it.', $this->proof($moved, 'all or none of these')->object('waved')->text('reason'), 'it is answer 1 now');
@@ -107,7 +126,12 @@ final class ReviewingTest extends ApiTestCase
         $saved = $this->send('PUT', $path, ['version' => 1, 'name' => 'another', 'heading' => '', 'reads' => 'Longer text.'], 'Page');
 
         self::assertSame(['another', null, 'Longer text.', 2], [$saved->text('name'), $saved->optionalText('heading'), $saved->text('reads'), $saved->integer('version')]);
-        self::assertSame('another', $this->send('PUT', $path, ['version' => 1, 'name' => 'stale'], status: 409)->object('current')->text('name'));
+        self::assertSame(
+            'another',
+            $this->send('PUT', $path, ['version' => 1, 'name' => 'stale'], status: 409)
+                ->object('current')
+                ->text('name'),
+        );
         foreach (['', 'why eggs matter', str_repeat('n', 81)] as $name) {
             self::assertSame('name', $this->send('PUT', $path, ['version' => 2, 'name' => $name], status: 422)->text('field'));
         }
@@ -142,7 +166,13 @@ final class ReviewingTest extends ApiTestCase
         self::assertSame(['3', 'bank'], [$margin->object('settings')->object('attempts')->text('value'), $margin->object('settings')->object('attempts')->text('from')]);
         self::assertSame(['10', 'question'], [$margin->object('settings')->object('points')->text('value'), $margin->object('settings')->object('points')->text('from')]);
         self::assertSame(['10', '8', '8'], $margin->object('lines')->object('answer:1')->texts('earned'));
-        $made = $this->send('POST', '/api/banks/1/questions', ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'A claim of ours.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]], 'Question', 201);
+        $made = $this->send(
+            'POST',
+            '/api/banks/1/questions',
+            ['content' => ['v' => 1, 'kind' => 'claim', 'stem' => 'A claim of ours.', 'choices' => [['id' => 1, 'text' => 'true', 'key' => true], ['id' => 2, 'text' => 'false', 'key' => false]]]],
+            'Question',
+            201,
+        );
         self::assertSame('4', $made->object('margin')->text('worth'));
 
         $this->send('PUT', '/api/banks/1/settings', ['version' => $settings->integer('version'), 'settings' => []], status: 409);
@@ -160,7 +190,11 @@ final class ReviewingTest extends ApiTestCase
         $sitting = $this->begin();
 
         self::assertSame('running', $sitting->text('phase'));
-        $wrong = fn (int $id): string => (string) self::getContainer()->get(\Zetema\App\Delivery\Papers::class)->paper(self::getContainer()->get('doctrine')->getManager()->find(\Zetema\App\Delivery\Sitting::class, $id) ?? throw new \LogicException())->first()?->settings->get(\Zetema\Core\Question\Settings\Setting::WrongCosts);
+        $wrong = fn (int $id): string => (string) self::getContainer()
+            ->get(\Zetema\App\Delivery\Papers::class)
+            ->paper(self::getContainer()->get('doctrine')->getManager()->find(\Zetema\App\Delivery\Sitting::class, $id) ?? throw new \LogicException())
+            ->first()
+            ?->settings->get(\Zetema\Core\Question\Settings\Setting::WrongCosts);
         self::assertSame(['3', '0'], [$wrong($rehearsal->integer('id')), $wrong($sitting->integer('id'))]);
     }
 

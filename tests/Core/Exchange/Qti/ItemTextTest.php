@@ -17,7 +17,10 @@ final class ItemTextTest extends TestCase
     public static function bodies(): iterable
     {
         yield 'paragraphs' => ["<p>One\n   two</p><p>three</p>", "One two\n\nthree"];
-        yield 'the prompt in its place' => ['<p>Before.</p><choiceInteraction responseIdentifier="RESPONSE" maxChoices="1"><prompt>Which?</prompt><simpleChoice identifier="A">a</simpleChoice><simpleChoice identifier="B">b</simpleChoice></choiceInteraction><p>After.</p>', "Before.\n\nWhich?\n\nAfter."];
+        yield 'the prompt in its place' => [
+            '<p>Before.</p><choiceInteraction responseIdentifier="RESPONSE" maxChoices="1"><prompt>Which?</prompt><simpleChoice identifier="A">a</simpleChoice><simpleChoice identifier="B">b</simpleChoice></choiceInteraction><p>After.</p>',
+            "Before.\n\nWhich?\n\nAfter.",
+        ];
         yield 'no stem: the title' => ['', 'Leads'];
         yield 'emphasis and code' => ['<p><em>a</em> <i>b</i> <strong>c</strong> <b>d</b> <code>e</code></p>', '*a* *b* **c** **d** `e`'];
         yield 'lists' => ['<p>Look:</p><ul><li>one</li><li>two</li></ul><ol><li>first</li><li>second</li></ol>', "Look:\n\n- one\n- two\n\n1. first\n2. second"];
@@ -32,8 +35,14 @@ final class ItemTextTest extends TestCase
         yield 'a picture without a text' => ['<p><img src="img/hut.png"/></p>', '![hut.png](img/hut.png)', [], ['img: “img/hut.png” has no text that says what it shows']];
         yield 'sound and film' => ['<p><audio src="hum.mp3">The hum of a swarm</audio><object data="dance.mp4" type="video/mp4">A dance</object></p>', '![The hum of a swarm](hum.mp3)![A dance](dance.mp4)'];
         yield 'an address that is never fetched' => ['<p>See <img src="https://guild.example/hut.png" alt="A hut"/></p>', 'See', ['img https://guild.example/hut.png']];
-        yield 'a formula with its TeX' => ['<p>Is <math xmlns="http://www.w3.org/1998/Math/MathML"><semantics><mi>x</mi><annotation encoding="application/x-tex">\frac{x}{2}</annotation></semantics></math>?</p>', 'Is $\frac{x}{2}$?'];
-        yield 'formulas without TeX' => ['<p><math xmlns="http://www.w3.org/1998/Math/MathML"><mfrac><mrow><mi>α</mi><mo>+</mo><mn>1</mn></mrow><msqrt><mi>x</mi></msqrt></mfrac><mo>≤</mo><msup><mi>y</mi><mn>2</mn></msup></math></p>', '$\frac{\alpha+1}{\sqrt{x}}\le y^{2}$'];
+        yield 'a formula with its TeX' => [
+            '<p>Is <math xmlns="http://www.w3.org/1998/Math/MathML"><semantics><mi>x</mi><annotation encoding="application/x-tex">\frac{x}{2}</annotation></semantics></math>?</p>',
+            'Is $\frac{x}{2}$?',
+        ];
+        yield 'formulas without TeX' => [
+            '<p><math xmlns="http://www.w3.org/1998/Math/MathML"><mfrac><mrow><mi>α</mi><mo>+</mo><mn>1</mn></mrow><msqrt><mi>x</mi></msqrt></mfrac><mo>≤</mo><msup><mi>y</mi><mn>2</mn></msup></math></p>',
+            '$\frac{\alpha+1}{\sqrt{x}}\le y^{2}$',
+        ];
         yield 'a formula that the converter does not know' => ['<p><math xmlns="http://www.w3.org/1998/Math/MathML"><mtable><mtr><mtd><mn>1</mn></mtd></mtr></mtable></math></p>', '1', ['math']];
         yield 'style and script' => ['<p>a</p><script>alert(1)</script><style>p{}</style>', 'a', ['script', 'style']];
         yield 'a rubric for candidates' => ['<rubricBlock view="candidate"><p>Read with care.</p></rubricBlock><p>Which?</p>', "Read with care.\n\nWhich?"];
@@ -57,12 +66,14 @@ final class ItemTextTest extends TestCase
 
     public function test_version_3_is_read_alike(): void
     {
-        $xml = '<qti-assessment-item xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="q-7-leads" title="7 leads" adaptive="0" time-dependent="false">'
-            . '<qti-response-declaration identifier="RESPONSE" cardinality="multiple" base-type="identifier"><qti-correct-response><qti-value> A </qti-value></qti-correct-response><qti-mapping lower-bound="0" default-value="-1"><qti-map-entry map-key="A" mapped-value="2"/></qti-mapping></qti-response-declaration>'
-            . '<qti-item-body><qti-rubric-block view="candidate" use="instructions"><qti-content-body><p>Mind.</p></qti-content-body></qti-rubric-block><p>Look.</p><qti-choice-interaction response-identifier="RESPONSE" shuffle="1" max-choices="2" min-choices="1"><qti-prompt>Which?</qti-prompt><qti-simple-choice identifier="A">a</qti-simple-choice><qti-simple-choice identifier="B" fixed="true">b</qti-simple-choice><qti-simple-choice identifier="C">c</qti-simple-choice></qti-choice-interaction>'
-            . '<details><summary>Help</summary><p>Think of June.</p></details></qti-item-body><qti-response-processing template="https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/map_response.xml"/><qti-companion-materials-info/></qti-assessment-item>';
+        $xml =
+            '<qti-assessment-item xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="q-7-leads" title="7 leads" adaptive="0" time-dependent="false">' .
+            '<qti-response-declaration identifier="RESPONSE" cardinality="multiple" base-type="identifier"><qti-correct-response><qti-value> A </qti-value></qti-correct-response><qti-mapping lower-bound="0" default-value="-1"><qti-map-entry map-key="A" mapped-value="2"/></qti-mapping></qti-response-declaration>' .
+            '<qti-item-body><qti-rubric-block view="candidate" use="instructions"><qti-content-body><p>Mind.</p></qti-content-body></qti-rubric-block><p>Look.</p><qti-choice-interaction response-identifier="RESPONSE" shuffle="1" max-choices="2" min-choices="1"><qti-prompt>Which?</qti-prompt><qti-simple-choice identifier="A">a</qti-simple-choice><qti-simple-choice identifier="B" fixed="true">b</qti-simple-choice><qti-simple-choice identifier="C">c</qti-simple-choice></qti-choice-interaction>' .
+            '<details><summary>Help</summary><p>Think of June.</p></details></qti-item-body><qti-response-processing template="https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/map_response.xml"/><qti-companion-materials-info/></qti-assessment-item>';
         $read = Items::read($xml);
-        self::assertSame(<<<'TEXT'
+        self::assertSame(
+            <<<'TEXT'
             several: Mind.
 
               Look.
@@ -78,7 +89,10 @@ final class ItemTextTest extends TestCase
               pinned no: b
               no: c
               hint: Think of June.
-            TEXT, $read['text']);
+            TEXT
+            ,
+            $read['text'],
+        );
         self::assertSame(['use', 'qti-companion-materials-info'], $read['unmatched'], 'names stand as the file has them');
     }
 
@@ -91,7 +105,12 @@ final class ItemTextTest extends TestCase
     /** @return iterable<string, array{string, list<string>, 2?: list<string>}> feedback, further lines, what has no counterpart */
     public static function feedback(): iterable
     {
-        $modal = static fn (string $outcome, string $identifier, string $text, string $shows = 'show'): string => "<modalFeedback outcomeIdentifier=\"$outcome\" identifier=\"$identifier\" showHide=\"$shows\"><p>$text</p></modalFeedback>";
+        $modal = static fn (
+            string $outcome,
+            string $identifier,
+            string $text,
+            string $shows = 'show',
+        ): string => "<modalFeedback outcomeIdentifier=\"$outcome\" identifier=\"$identifier\" showHide=\"$shows\"><p>$text</p></modalFeedback>";
         yield 'with a choice' => [$modal('FEEDBACK', 'A', 'It trips.'), ['no: Shovel', 'says: It trips.', 'yes: Spade', 'no: Comb']];
         yield 'after an outcome' => [$modal('OUTCOME', 'wrong', 'Not so.') . $modal('OUTCOME', 'blank', 'Nothing?'), ['no: Shovel', 'yes: Spade', 'no: Comb', 'if wrong: Not so.', 'if unanswered: Nothing?']];
         yield 'when right: the choice, if it bears its name' => [$modal('FEEDBACK', 'B', 'Yes.'), ['no: Shovel', 'yes: Spade', 'says: Yes.', 'no: Comb']];
@@ -121,8 +140,21 @@ final class ItemTextTest extends TestCase
 
     public function test_feedback_on_one_attempt(): void
     {
-        $rules = Items::rules(Items::when([Items::right() => Items::set(Items::number('1')), '<and><not>' . Items::right() . '</not><equal><variable identifier="numAttempts"/>' . Items::number('1', 'integer') . '</equal></and>' => Items::set(Items::number('again', 'identifier'), 'OUTCOME')]));
-        $read = Items::read(Items::xml(Items::response('B') . '<outcomeDeclaration identifier="OUTCOME" cardinality="single" baseType="identifier"/>' . Items::choices(['A' => 'a', 'B' => 'b']) . $rules . '<modalFeedback outcomeIdentifier="OUTCOME" identifier="again" showHide="show"><p>Look again.</p></modalFeedback>'));
+        $rules = Items::rules(
+            Items::when([
+                Items::right() => Items::set(Items::number('1')),
+                '<and><not>' . Items::right() . '</not><equal><variable identifier="numAttempts"/>' . Items::number('1', 'integer') . '</equal></and>' => Items::set(Items::number('again', 'identifier'), 'OUTCOME'),
+            ]),
+        );
+        $read = Items::read(
+            Items::xml(
+                Items::response('B') .
+                    '<outcomeDeclaration identifier="OUTCOME" cardinality="single" baseType="identifier"/>' .
+                    Items::choices(['A' => 'a', 'B' => 'b']) .
+                    $rules .
+                    '<modalFeedback outcomeIdentifier="OUTCOME" identifier="again" showHide="show"><p>Look again.</p></modalFeedback>',
+            ),
+        );
         self::assertStringEndsWith('if wrong on attempt 1: Look again.', $read['text'], 'the blank one is not “not right”: what is NULL is not so');
     }
 

@@ -36,8 +36,9 @@ final class Items
     /** @param array<string, string> $choices text by identifier */
     public static function choices(array $choices, string $attributes = 'shuffle="false" maxChoices="1"', string $prompt = 'Which?'): string
     {
-        return "<itemBody><choiceInteraction responseIdentifier=\"RESPONSE\" $attributes><prompt>$prompt</prompt>"
-            . implode('', array_map(static fn (string|int $id, string $text): string => "<simpleChoice identifier=\"$id\">$text</simpleChoice>", array_keys($choices), $choices)) . '</choiceInteraction></itemBody>';
+        return "<itemBody><choiceInteraction responseIdentifier=\"RESPONSE\" $attributes><prompt>$prompt</prompt>" .
+            implode('', array_map(static fn (string|int $id, string $text): string => "<simpleChoice identifier=\"$id\">$text</simpleChoice>", array_keys($choices), $choices)) .
+            '</choiceInteraction></itemBody>';
     }
 
     public static function template(string $name): string

@@ -29,8 +29,18 @@ final class LossesTest extends TestCase
 
     /** Values of settings that take no word of a few. */
     private const VALUES = [
-        'hint costs' => ['1'], 'attempts' => ['3', 'unlimited'], 'time' => ['90 s'], 'choose' => ['2', 'at most 2'], 'clicks' => ['3', 'any'], 'ignore' => ['nothing', 'case, accents'],
-        'typos' => ['1'], 'unit' => ['kg, kilos'], 'figures' => ['2 decimals'], 'decimals' => ['0', '4'], 'refresher' => ['wick care'], 'how' => ['Look twice.'],
+        'hint costs' => ['1'],
+        'attempts' => ['3', 'unlimited'],
+        'time' => ['90 s'],
+        'choose' => ['2', 'at most 2'],
+        'clicks' => ['3', 'any'],
+        'ignore' => ['nothing', 'case, accents'],
+        'typos' => ['1'],
+        'unit' => ['kg, kilos'],
+        'figures' => ['2 decimals'],
+        'decimals' => ['0', '4'],
+        'refresher' => ['wick care'],
+        'how' => ['Look twice.'],
     ];
     /** What marks are reckoned from comes back as whatever gives the same marks (RoundTripTest). */
     private const MARKS = [Setting::Points, Setting::Marking, Setting::WrongPartCosts, Setting::WrongCosts, Setting::BlankCosts, Setting::AttemptCosts, Setting::Floor];
@@ -42,7 +52,7 @@ final class LossesTest extends TestCase
         foreach ((new Reader())->questions((string) preg_replace('/\n(?=\n|\z)/', "\n  hint: Think.\n", rtrim(EveryKind::TEXT) . "\n")) as $read) {
             $question = $read->question ?? throw new \LogicException($read->problems[0]->message);
             foreach (Setting::cases() as $setting) {
-                foreach (in_array($setting, self::MARKS, true) ? [] : ($setting->words() === [] ? (self::VALUES[$setting->value] ?? []) : $setting->words()) as $value) {
+                foreach (in_array($setting, self::MARKS, true) ? [] : ($setting->words() === [] ? self::VALUES[$setting->value] ?? [] : $setting->words()) as $value) {
                     try {
                         yield "$question->stem, $setting->value: $value" => [$question->with($question->settings->with($setting, $value), []), $setting];
                     } catch (InvalidQuestion) {
@@ -72,7 +82,10 @@ final class LossesTest extends TestCase
         $after = $again->effective();
         // What lies below each other anyway needs no word, nor has a scale a key; a kind that always mixes its only list is mixed.
         $isSame = [$setting->value, $before->get($setting)] === ['layout', 'column'] || ($setting === Setting::Key && !$question->kind::id()->facts()->isJudged);
-        self::assertTrue($listed !== [] || $isSame || $before->get($setting) === $after->get($setting), sprintf('%s was %s, is %s, and is not listed', $setting->value, $before->get($setting) ?? '–', $after->get($setting) ?? '–'));
+        self::assertTrue(
+            $listed !== [] || $isSame || $before->get($setting) === $after->get($setting),
+            sprintf('%s was %s, is %s, and is not listed', $setting->value, $before->get($setting) ?? '–', $after->get($setting) ?? '–'),
+        );
     }
 
     /** @return iterable<string, array{KindId}> */
@@ -92,7 +105,16 @@ final class LossesTest extends TestCase
             $asked["q$i"] = [$question, $question->effective()];
         }
         $ofKind = array_filter($asked, static fn (array $one): bool => $one[0]->kind::id() === $kind);
-        $writer = new PackageWriter(Version::V30, static fn (): string => 'GIF89a', new KindWriters(...array_filter(array_map(static fn (array $one): ?KindWriter => KindWriters::all()->of($one[0]), array_values($asked)), static fn (?KindWriter $writer): bool => $writer !== null && $writer::kind() !== $kind)));
+        $writer = new PackageWriter(
+            Version::V30,
+            static fn (): string => 'GIF89a',
+            new KindWriters(
+                ...array_filter(
+                    array_map(static fn (array $one): ?KindWriter => KindWriters::all()->of($one[0]), array_values($asked)),
+                    static fn (?KindWriter $writer): bool => $writer !== null && $writer::kind() !== $kind,
+                ),
+            ),
+        );
         $references = array_map(static fn (string $name): array => ['name' => $name, 'attempts' => null, 'seconds' => null, 'isLateMarked' => false, 'weight' => null], array_keys($asked));
         $writer->write($asked, new WrittenTest('T', [new WrittenSection('S', $references)]));
 

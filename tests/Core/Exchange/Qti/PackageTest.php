@@ -71,8 +71,9 @@ final class PackageTest extends TestCase
 
     public function test_items_come_in_the_order_of_the_manifest_with_what_it_says_of_them(): void
     {
-        $metadata = '<metadata><lom xmlns="http://ltsc.ieee.org/xsd/LOM"><general><keyword><string language="en">brood</string></keyword><keyword><string>spring</string></keyword></general>'
-            . '<educational><difficulty><value>very difficult</value></difficulty></educational><classification><purpose><value>educational objective</value></purpose><taxonPath><taxon><entry><string>Hive inspection</string></entry></taxon><taxon><entry><string>Reading a frame</string></entry></taxon></taxonPath></classification></lom></metadata>';
+        $metadata =
+            '<metadata><lom xmlns="http://ltsc.ieee.org/xsd/LOM"><general><keyword><string language="en">brood</string></keyword><keyword><string>spring</string></keyword></general>' .
+            '<educational><difficulty><value>very difficult</value></difficulty></educational><classification><purpose><value>educational objective</value></purpose><taxonPath><taxon><entry><string>Hive inspection</string></entry></taxon><taxon><entry><string>Reading a frame</string></entry></taxon></taxonPath></classification></lom></metadata>';
         $read = $this->read([
             'imsmanifest.xml' => self::manifest(self::resource('R2', 'items/second.xml', $metadata) . self::resource('R1', 'items/first.xml') . self::resource('P', 'img/hut.png', type: 'webcontent')),
             'items/first.xml' => self::item('first'),
@@ -87,7 +88,10 @@ final class PackageTest extends TestCase
 
     public function test_paths_are_from_the_package_whatever_folder_it_is_in(): void
     {
-        $item = Items::xml(Items::response('A') . '<itemBody><p><img src="../img/my%20hut.png" alt="A hut"/></p><choiceInteraction responseIdentifier="RESPONSE"><simpleChoice identifier="A">a</simpleChoice><simpleChoice identifier="B">b</simpleChoice></choiceInteraction></itemBody>');
+        $item = Items::xml(
+            Items::response('A') .
+                '<itemBody><p><img src="../img/my%20hut.png" alt="A hut"/></p><choiceInteraction responseIdentifier="RESPONSE"><simpleChoice identifier="A">a</simpleChoice><simpleChoice identifier="B">b</simpleChoice></choiceInteraction></itemBody>',
+        );
         $read = $this->read([
             'package/imsmanifest.xml' => self::manifest(self::resource('R1', 'lead.xml', '<file href="../img/my%20hut.png"/>', more: 'xml:base="items/"'), 'xml:base="bank"'),
             'package/bank/items/lead.xml' => $item,
@@ -115,8 +119,15 @@ final class PackageTest extends TestCase
     {
         $read = $this->read([
             'imsmanifest.xml' => self::manifest(
-                self::resource('R1', 'a.xml') . self::resource('R2', 'broken.xml') . self::resource('R3', 'gone.xml') . self::resource('R4', '../out.xml') . self::resource('R5', 'same.xml', '<dependency identifierref="NOWHERE"/>')
-                . self::resource('R6', 'old.xml') . self::resource('R7', 'essay.xml') . self::resource('R8', 'key.xml') . self::resource('R9', 'page.xml'),
+                self::resource('R1', 'a.xml') .
+                    self::resource('R2', 'broken.xml') .
+                    self::resource('R3', 'gone.xml') .
+                    self::resource('R4', '../out.xml') .
+                    self::resource('R5', 'same.xml', '<dependency identifierref="NOWHERE"/>') .
+                    self::resource('R6', 'old.xml') .
+                    self::resource('R7', 'essay.xml') .
+                    self::resource('R8', 'key.xml') .
+                    self::resource('R9', 'page.xml'),
             ),
             'a.xml' => self::item('a'),
             'broken.xml' => '<assessmentItem',
@@ -134,7 +145,17 @@ final class PackageTest extends TestCase
         self::assertSame(['essay: extendedTextInteraction', 'left/alone.png: left/alone.png'], $read['unmatched']);
         self::assertSame(['page', 'Read this.'], [$read['pages'][0]->name, $read['pages'][0]->reads]);
         $told = implode("\n", $read['problems']);
-        foreach (['broken.xml: ', 'imsmanifest.xml: href: “gone.xml” is not in the package', 'imsmanifest.xml: href: “../out.xml” leads out of the package', 'imsmanifest.xml: dependency: there is no resource “NOWHERE”', 'old.xml: questestinterop has no namespace', 'same.xml: identifier: “a” is that of an earlier item', 'key.xml: correctResponse: “Z” is no choice'] as $problem) {
+        foreach (
+            [
+                'broken.xml: ',
+                'imsmanifest.xml: href: “gone.xml” is not in the package',
+                'imsmanifest.xml: href: “../out.xml” leads out of the package',
+                'imsmanifest.xml: dependency: there is no resource “NOWHERE”',
+                'old.xml: questestinterop has no namespace',
+                'same.xml: identifier: “a” is that of an earlier item',
+                'key.xml: correctResponse: “Z” is no choice',
+            ] as $problem
+        ) {
             self::assertStringContainsString($problem, $told);
         }
         self::assertCount(7, $read['problems'], $told);
@@ -168,8 +189,11 @@ final class PackageTest extends TestCase
 
     public function test_a_picture_that_has_no_size_in_the_item_gets_that_of_its_file(): void
     {
-        $item = static fn (string $picture): string => Items::xml('<responseDeclaration identifier="RESPONSE" cardinality="single" baseType="point"><areaMapping><areaMapEntry shape="default" coords="" mappedValue="1"/></areaMapping></responseDeclaration>'
-            . "<itemBody><selectPointInteraction responseIdentifier=\"RESPONSE\" maxChoices=\"1\"><prompt>Where?</prompt><object type=\"image/x\" data=\"$picture\">A hut</object></selectPointInteraction></itemBody>", $picture[0]);
+        $item = static fn (string $picture): string => Items::xml(
+            '<responseDeclaration identifier="RESPONSE" cardinality="single" baseType="point"><areaMapping><areaMapEntry shape="default" coords="" mappedValue="1"/></areaMapping></responseDeclaration>' .
+                "<itemBody><selectPointInteraction responseIdentifier=\"RESPONSE\" maxChoices=\"1\"><prompt>Where?</prompt><object type=\"image/x\" data=\"$picture\">A hut</object></selectPointInteraction></itemBody>",
+            $picture[0],
+        );
         $pictures = [
             'a.gif' => ["GIF89a\x40\x00\x30\x00\x00\x00\x00", '0 0 64 48'],
             'b.svg' => ['<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="70" height="50px" viewBox="0 0 7 5"/>', '0 0 70 50'],

@@ -55,7 +55,9 @@ final class RoundTripTest extends TestCase
 
     public function test_what_is_too_large_to_be_read_back_is_told_before(): void
     {
-        $regions = "regions: Where?\n  image: a.png\n  shows: A hut\n  size: 2000 100\n" . implode('', array_map(static fn (int $i): string => sprintf("  area %s: rectangle %d 0 5 5\n", $i % 3 === 0 ? 'yes' : 'no', $i * 20), range(0, 60)));
+        $regions =
+            "regions: Where?\n  image: a.png\n  shows: A hut\n  size: 2000 100\n" .
+            implode('', array_map(static fn (int $i): string => sprintf("  area %s: rectangle %d 0 5 5\n", $i % 3 === 0 ? 'yes' : 'no', $i * 20), range(0, 60)));
         $choices = "several: Which?\n" . implode('', array_map(static fn (int $i): string => sprintf("  %s: choice %d\n", $i % 3 === 0 ? 'yes' : 'no', $i), range(0, 400)));
         foreach (['area' => $regions, 'yes and no' => $choices] as $word => $text) {
             [$read] = iterator_to_array((new Reader())->questions($text), false);
@@ -89,7 +91,11 @@ final class RoundTripTest extends TestCase
             foreach ([1, 2, 4] as $attempt) {
                 [$was, $is] = [$marker->mark(MarkingPlan::of($question, $before), $response, $attempt), $marker->mark(MarkingPlan::of($again, $after), $same, $attempt)];
                 $graded = !in_array('graded: no', $lost, true);
-                self::assertSame([$was->outcome->value, $graded ? (string) $was->earned : null], [$is->outcome->value, $graded ? (string) $is->earned : null], json_encode([$response->toData(), $attempt], JSON_THROW_ON_ERROR));
+                self::assertSame(
+                    [$was->outcome->value, $graded ? (string) $was->earned : null],
+                    [$is->outcome->value, $graded ? (string) $is->earned : null],
+                    json_encode([$response->toData(), $attempt], JSON_THROW_ON_ERROR),
+                );
             }
             ++$compared;
         }
@@ -99,14 +105,18 @@ final class RoundTripTest extends TestCase
     #[DataProvider('questions')]
     public function test_its_texts_and_settings_come_back_but_for_what_is_listed(Question $question, Version $version): void
     {
-        $lines = static fn (Question $q): array => array_values(array_filter(array_map(trim(...), explode("\n", (new Writer())->question($q))), static fn (string $l): bool => $l !== '' && preg_match(self::ELSEWHERE, $l) !== 1));
+        $lines = static fn (Question $q): array => array_values(
+            array_filter(array_map(trim(...), explode("\n", (new Writer())->question($q))), static fn (string $l): bool => $l !== '' && preg_match(self::ELSEWHERE, $l) !== 1),
+        );
         $gone = array_diff($lines($question), $lines(self::again($question, $version)));
         $allowed = Losses::of($question, $question->effective());
         foreach ($gone as $line) {
             $word = explode(':', $line)[0];
             $isListed = array_filter($allowed, static fn (string $lost): bool => str_starts_with($lost, $word) || str_contains($lost, $word)) !== [];
             // Normal forms: what counts anyway, a kind that always mixes, words as a drawing, what is said to the only answer of its outcome, a simpler marking with the same marks.
-            $isSame = in_array($line, ['wrong part costs: 1', 'shuffle: yes', 'clicks: 1', 'points: 10'], true) || preg_match('/^(?:name|label|spare label|says|marking|wrong costs|floor|weight (?:true|false)|(?:yes|no) -?\d+)$/', $word) === 1;
+            $isSame =
+                in_array($line, ['wrong part costs: 1', 'shuffle: yes', 'clicks: 1', 'points: 10'], true) ||
+                preg_match('/^(?:name|label|spare label|says|marking|wrong costs|floor|weight (?:true|false)|(?:yes|no) -?\d+)$/', $word) === 1;
             self::assertTrue($isListed || $isSame, sprintf('“%s” is lost and not among: %s', $line, implode(' · ', $allowed)));
         }
         $this->addToAssertionCount(1);

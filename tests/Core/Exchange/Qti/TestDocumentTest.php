@@ -45,7 +45,10 @@ final class TestDocumentTest extends TestCase
         yield 'any order, told at the end' => [self::test(['moving' => 'any order', 'tellsAtOnce' => false]), ['rules' => ['moving' => 'any order', 'feedback' => 'at the end']]];
         yield 'all that holds' => [
             self::test(['seconds' => 3600, 'moving' => 'any order', 'tellsAtOnce' => true, 'mayLeaveBlank' => false, 'showsKey' => true]),
-            ['rules' => ['time' => '3600 s', 'moving' => 'any order', 'feedback' => 'after each attempt', 'mustAnswer' => true, 'key' => true], 'review' => ['passed' => [['rung' => 'marked paper with key and feedback']], 'notPassed' => [['rung' => 'marked paper with key and feedback']]]],
+            [
+                'rules' => ['time' => '3600 s', 'moving' => 'any order', 'feedback' => 'after each attempt', 'mustAnswer' => true, 'key' => true],
+                'review' => ['passed' => [['rung' => 'marked paper with key and feedback']], 'notPassed' => [['rung' => 'marked paper with key and feedback']]],
+            ],
         ];
         yield 'a review without the key' => [self::test(), ['review' => ['passed' => [['rung' => 'marked paper']], 'notPassed' => [['rung' => 'marked paper']]]]];
         yield 'no review' => [self::test([...self::FORWARD, 'review' => 'nothing']), ['review' => []]];
@@ -54,7 +57,14 @@ final class TestDocumentTest extends TestCase
         yield 'one closing page' => [self::test(closing: ['not passed' => 'exam not passed']), ['closing' => ['notPassed' => 'exam not passed']]];
         yield 'a page, points, attempts and a time' => [
             self::test(steps: [['page' => 'S1'], ['question' => 'a', 'points' => '5', 'attempts' => '2', 'time' => '60 s'], ['question' => 'b']]),
-            ['sections' => [['id' => 'part-1', 'steps' => [['id' => '1', 'page' => 'S1'], ['id' => '2', 'question' => 'a', 'settings' => ['points' => '5', 'attempts' => '2', 'time' => '60 s']], ['id' => '3', 'question' => 'b']]]]],
+            [
+                'sections' => [
+                    [
+                        'id' => 'part-1',
+                        'steps' => [['id' => '1', 'page' => 'S1'], ['id' => '2', 'question' => 'a', 'settings' => ['points' => '5', 'attempts' => '2', 'time' => '60 s']], ['id' => '3', 'question' => 'b']],
+                    ],
+                ],
+            ],
         ];
         yield 'a draw with points' => [
             self::test(steps: [['draw' => ['take' => 1, 'pool' => ['only' => ['a', 'b']], 'place' => 'mixed', 'points' => '2'], 'time' => '30 s']]),
@@ -116,7 +126,10 @@ final class TestDocumentTest extends TestCase
         yield 'to the end' => [[self::route(2, 'all', '>=', '4', 5)], ['after-2' => ['routes' => [['when' => $all, 'to' => 'end']]]]];
         yield 'two ways, the first that holds' => [[self::route(1, 'a', '<', '1', 4), self::route(1, 'all', '>=', '4', 3)], ['after-1' => ['routes' => [['when' => $a, 'to' => '4'], ['when' => $all, 'to' => '3']]]]];
         yield 'asked only if it holds' => [[self::route(3, 'a', '<', '1', 4, true)], ['before-3' => ['routes' => [['when' => $a, 'to' => 'next']], 'otherwise' => '4']]];
-        yield 'asked only if both hold' => [[self::route(3, 'a', '<', '1', 5, true), self::route(3, 'all', '>=', '4', 5, true)], ['before-3' => ['routes' => [['when' => ['all' => [$a, $all]], 'to' => 'next']], 'otherwise' => 'end']]];
+        yield 'asked only if both hold' => [
+            [self::route(3, 'a', '<', '1', 5, true), self::route(3, 'all', '>=', '4', 5, true)],
+            ['before-3' => ['routes' => [['when' => ['all' => [$a, $all]], 'to' => 'next']], 'otherwise' => 'end']],
+        ];
         yield 'to where something is asked only if it holds' => [
             [self::route(1, 'all', '>=', '4', 3), self::route(3, 'a', '<', '1', 4, true)],
             ['after-1' => ['routes' => [['when' => $all, 'to' => 'before-3']]], 'before-3' => ['routes' => [['when' => $a, 'to' => 'next']], 'otherwise' => '4']],

@@ -45,7 +45,22 @@ final class TextsTest extends TestCase
     /** @return iterable<string, array{string, string}> what stands in a file, and what means the same in the small Markdown */
     public static function literals(): iterable
     {
-        foreach (['2 * 3 * 4' => '2 * 3 * 4', 'a *b* c' => 'a \*b\* c', '**b**' => '\*\*b\*\*', '_b_ and snake_case' => '\_b\_ and snake_case', 'a`b' => 'a\`b', '[a](b) and [c]' => '\[a](b) and [c]', 'costs $5' => 'costs $5', 'from $a$ to' => 'from \$a\$ to', 'x^2^ y' => 'x\^2\^ y', 'a ~b~ ~ c' => 'a \~b\~ ~ c', 'C:\*' => 'C:\\\\*', 'plain' => 'plain'] as $text => $means) {
+        foreach (
+            [
+                '2 * 3 * 4' => '2 * 3 * 4',
+                'a *b* c' => 'a \*b\* c',
+                '**b**' => '\*\*b\*\*',
+                '_b_ and snake_case' => '\_b\_ and snake_case',
+                'a`b' => 'a\`b',
+                '[a](b) and [c]' => '\[a](b) and [c]',
+                'costs $5' => 'costs $5',
+                'from $a$ to' => 'from \$a\$ to',
+                'x^2^ y' => 'x\^2\^ y',
+                'a ~b~ ~ c' => 'a \~b\~ ~ c',
+                'C:\*' => 'C:\\\\*',
+                'plain' => 'plain',
+            ] as $text => $means
+        ) {
             yield $text => [$text, $means];
         }
     }

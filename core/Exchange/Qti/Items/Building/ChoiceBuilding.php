@@ -27,7 +27,11 @@ final class ChoiceBuilding
         }
         $choices = [];
         foreach ($interaction->below('simpleChoice', 'hottext') as $choice) {
-            $choices[] = ['identifier' => $choice->attribute('identifier') ?? '', 'text' => $context->text($choice), 'pinned' => $choice->flag('fixed')];
+            $choices[] = [
+                'identifier' => $choice->attribute('identifier') ?? '',
+                'text' => $context->text($choice),
+                'pinned' => $choice->flag('fixed'),
+            ];
             array_map($choice->attribute(...), ['showHide', 'templateIdentifier']);
         }
         $most = $interaction->whole('maxChoices', 1);
@@ -43,7 +47,16 @@ final class ChoiceBuilding
             $settings['layout'] = 'row';
         }
         if (!$isSeveral) {
-            return new ChoiceItem($words === null ? 'one' : 'claim', self::stem($interaction, $context), $choices, 0, 1, $declaration, $settings, $context->item->line);
+            return new ChoiceItem(
+                $words === null ? 'one' : 'claim',
+                self::stem($interaction, $context),
+                $choices,
+                0,
+                1,
+                $declaration,
+                $settings,
+                $context->item->line,
+            );
         }
         $isAny = $most === 0 || $most >= $count;
         if (!$isAny) {
@@ -53,18 +66,34 @@ final class ChoiceBuilding
             $context->listing->unmatched($interaction, self::written($interaction, 'minChoices'));
         }
 
-        return new ChoiceItem('several', self::stem($interaction, $context), $choices, !$isAny && $least === $most ? $least : 0, $isAny ? $count : $most, $declaration, $settings, $context->item->line);
+        return new ChoiceItem(
+            'several',
+            self::stem($interaction, $context),
+            $choices,
+            !$isAny && $least === $most ? $least : 0,
+            $isAny ? $count : $most,
+            $declaration,
+            $settings,
+            $context->item->line,
+        );
     }
 
     /** @throws Unreadable */
     public static function slider(Element $interaction, Context $context): Answered
     {
         $declaration = $context->declaration($interaction);
-        $ends = array_map(static fn (string $end): ?string => Value::number($interaction->attribute($end) ?? '')?->decimal(), ['lowerBound', 'upperBound']);
+        $ends = array_map(static fn (string $end): ?string => Value::number($interaction->attribute($end) ?? '')?->decimal(), [
+            'lowerBound',
+            'upperBound',
+        ]);
         $step = $interaction->attribute('step') ?? '1';
         array_map($interaction->attribute(...), ['stepLabel', 'orientation', 'reverse']);
-        [$from, $to] = array_map(static fn (?string $e): ?int => $e !== null && preg_match('/^\d{1,3}$/', $e) === 1 ? (int) $e : null, $ends);
-        $isJudged = $declaration->correct !== null || $declaration->mapping !== null || ($context->rules?->below('setOutcomeValue') ?? []) !== [];
+        [$from, $to] = array_map(
+            static fn (?string $e): ?int => $e !== null && preg_match('/^\d{1,3}$/', $e) === 1 ? (int) $e : null,
+            $ends,
+        );
+        $isJudged =
+            $declaration->correct !== null || $declaration->mapping !== null || ($context->rules?->below('setOutcomeValue') ?? []) !== [];
         $stem = self::stem($interaction, $context);
         if (!$isJudged && $step === '1' && $from !== null && $to !== null && $to > $from && $to - $from <= self::MOST_STEPS) {
             return new RatingItem($stem, $from, $to, $context->item->line);
@@ -96,7 +125,9 @@ final class ChoiceBuilding
         if ($texts === ['true', 'false']) {
             return '';
         }
-        $isClaim = array_map(mb_strtolower(...), $texts) === ['true', 'false'] || array_map(strtolower(...), array_column($choices, 'identifier')) === ['true', 'false'];
+        $isClaim =
+            array_map(mb_strtolower(...), $texts) === ['true', 'false'] ||
+            array_map(strtolower(...), array_column($choices, 'identifier')) === ['true', 'false'];
 
         return $isClaim && preg_match('/[,\n]/', implode('', $texts)) !== 1 ? implode(', ', $texts) : null;
     }

@@ -39,14 +39,22 @@ final class FieldBuilding
         $declarations = $gaps = [];
         foreach ($interactions as $interaction) {
             $declarations[] = $declaration = $context->declaration($interaction);
-            $gap = $interaction->name === 'inlineChoiceInteraction' ? self::listed($interaction, $declaration, $context) : self::typed($interaction, $declaration, $context);
+            $gap =
+                $interaction->name === 'inlineChoiceInteraction'
+                    ? self::listed($interaction, $declaration, $context)
+                    : self::typed($interaction, $declaration, $context);
             if ($gap->right() === null) {
                 throw new Unreadable($interaction, 'gap');
             }
             $gaps[] = $gap;
         }
 
-        return new GapsItem($context->stem($context->body->withGaps()), $gaps, static fn (array $put): array => self::each($declarations, $put), $context->item->line);
+        return new GapsItem(
+            $context->stem($context->body->withGaps()),
+            $gaps,
+            static fn (array $put): array => self::each($declarations, $put),
+            $context->item->line,
+        );
     }
 
     private static function listed(Element $interaction, ResponseDeclaration $declaration, Context $context): GapPart
@@ -57,7 +65,11 @@ final class FieldBuilding
             $choice->attribute('fixed');
         }
 
-        return new GapPart(true, $words, $declaration->correct?->texts()[0] ?? self::best($declaration) ?? self::matched($declaration, $context->rules));
+        return new GapPart(
+            true,
+            $words,
+            $declaration->correct?->texts()[0] ?? (self::best($declaration) ?? self::matched($declaration, $context->rules)),
+        );
     }
 
     private static function typed(Element $interaction, ResponseDeclaration $declaration, Context $context): GapPart
@@ -67,11 +79,24 @@ final class FieldBuilding
             $ends = array_map(static fn (array $end): string => NumberItem::written($end[0]), Constants::ends($declaration, null));
             $words = array_map(static fn (string $n): array => ['token' => $n, 'text' => $n], $ends);
 
-            return new GapPart(false, $words, $declaration->correct?->asNumber() === null ? $words[0]['token'] ?? null : NumberItem::written($declaration->correct->asNumber()));
+            return new GapPart(
+                false,
+                $words,
+                $declaration->correct?->asNumber() === null
+                    ? $words[0]['token'] ?? null
+                    : NumberItem::written($declaration->correct->asNumber()),
+            );
         }
-        $words = array_map(static fn (string $w): array => ['token' => $w, 'text' => $w], Constants::wordings($declaration, $context->rules));
+        $words = array_map(
+            static fn (string $w): array => ['token' => $w, 'text' => $w],
+            Constants::wordings($declaration, $context->rules),
+        );
 
-        return new GapPart(false, $words, $declaration->correct?->texts()[0] ?? self::best($declaration) ?? self::matched($declaration, $context->rules));
+        return new GapPart(
+            false,
+            $words,
+            $declaration->correct?->texts()[0] ?? (self::best($declaration) ?? self::matched($declaration, $context->rules)),
+        );
     }
 
     /** What a mapping is best for. */
@@ -91,7 +116,10 @@ final class FieldBuilding
     private static function matched(ResponseDeclaration $declaration, ?Element $rules): ?string
     {
         foreach ($rules?->below('match', 'stringMatch', 'equal') ?? [] as $comparison) {
-            if ($comparison->child('variable')?->attribute('identifier') === $declaration->identifier && $comparison->child('baseValue') !== null) {
+            if (
+                $comparison->child('variable')?->attribute('identifier') === $declaration->identifier &&
+                $comparison->child('baseValue') !== null
+            ) {
                 return Value::of($declaration->type, 'single', [$comparison->child('baseValue')->text()])?->texts()[0];
             }
         }
@@ -109,16 +137,32 @@ final class FieldBuilding
             $words[] = ['token' => $word->attribute('identifier') ?? '', 'text' => self::word($word, $context)];
         }
         $gaps = $identifiers = [];
-        $pairs = $declaration->correct?->texts() ?? array_map(strval(...), array_keys(array_filter($declaration->mapping->entries ?? [], static fn ($w): bool => $w->isPositive())));
+        $pairs =
+            $declaration->correct?->texts() ??
+            array_map(
+                strval(...),
+                array_keys(array_filter($declaration->mapping->entries ?? [], static fn ($w): bool => $w->isPositive())),
+            );
         foreach ($context->body->marks as $gap) {
             $identifiers[] = $identifier = $gap->attribute('identifier') ?? '';
             $gap->attribute('matchGroup');
-            $keys = array_values(array_filter(array_map(static fn (string $p): array => [...explode(' ', $p), ''], $pairs), static fn (array $p): bool => $p[1] === $identifier));
+            $keys = array_values(
+                array_filter(
+                    array_map(static fn (string $p): array => [...explode(' ', $p), ''], $pairs),
+                    static fn (array $p): bool => $p[1] === $identifier,
+                ),
+            );
             $gaps[] = new GapPart(true, $words, $keys[0][0] ?? throw new Unreadable($gap));
         }
         $default = $declaration->mapping?->default;
 
-        return new GapsItem($context->stem($context->body->withGaps()), $gaps, static fn (array $put): array => self::together($declaration, $identifiers, $put), $context->item->line, $default?->isNegative() === true ? $default->negated() : null);
+        return new GapsItem(
+            $context->stem($context->body->withGaps()),
+            $gaps,
+            static fn (array $put): array => self::together($declaration, $identifiers, $put),
+            $context->item->line,
+            $default?->isNegative() === true ? $default->negated() : null,
+        );
     }
 
     /**

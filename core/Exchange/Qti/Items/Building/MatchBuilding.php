@@ -18,7 +18,10 @@ final class MatchBuilding
     /** @throws Unreadable */
     public static function of(Element $interaction, Context $context): Answered
     {
-        $sets = array_map(static fn (Element $set): array => self::choices($set->take(), $context), $interaction->children('simpleMatchSet'));
+        $sets = array_map(
+            static fn (Element $set): array => self::choices($set->take(), $context),
+            $interaction->children('simpleMatchSet'),
+        );
         [$left, $right] = [$sets[0] ?? [], $sets[1] ?? throw new Unreadable($interaction)];
         $declaration = self::taken($interaction, $context);
         $pairs = self::pairs($declaration);
@@ -28,7 +31,13 @@ final class MatchBuilding
         if ($pairs === []) {
             throw new Unreadable($interaction);
         }
-        if (self::isEachTakenOnce($left) && self::isEachTakenOnce($right) && self::belongsToOne($forward) && self::belongsToOne($backward) && count($forward) === count($left)) {
+        if (
+            self::isEachTakenOnce($left) &&
+            self::isEachTakenOnce($right) &&
+            self::belongsToOne($forward) &&
+            self::belongsToOne($backward) &&
+            count($forward) === count($left)
+        ) {
             return self::made('pairs', $stem, $left, $right, $forward, $declaration, false, $context);
         }
         if ((!self::isEachTakenOnce($right) || self::isEachTakenOnce($left)) && self::belongsToOne($forward)) {
@@ -47,7 +56,10 @@ final class MatchBuilding
         $choices = self::choices($interaction, $context);
         $declaration = self::taken($interaction, $context);
         $written = $declaration->element->child('correctResponse')?->children('value') ?? [];
-        $pairs = $written === [] ? self::pairs($declaration) : array_map(static fn (Element $v): array => [...Element::parts($v->text()), '', ''], $written);
+        $pairs =
+            $written === []
+                ? self::pairs($declaration)
+                : array_map(static fn (Element $v): array => [...Element::parts($v->text()), '', ''], $written);
         $named = array_merge(...array_map(static fn (array $p): array => [$p[0], $p[1]], $pairs));
         if ($pairs === [] || count($named) !== count(array_unique($named))) {
             throw new Unreadable($interaction);
@@ -56,7 +68,16 @@ final class MatchBuilding
         $left = array_values(array_filter($choices, static fn (array $c): bool => in_array($c['identifier'], $lefts, true)));
         $right = array_values(array_filter($choices, static fn (array $c): bool => !in_array($c['identifier'], $lefts, true)));
 
-        return self::made('pairs', $context->stem($context->body->withGaps()), $left, $right, self::belongings($pairs, 0), $declaration, false, $context);
+        return self::made(
+            'pairs',
+            $context->stem($context->body->withGaps()),
+            $left,
+            $right,
+            self::belongings($pairs, 0),
+            $declaration,
+            false,
+            $context,
+        );
     }
 
     /** @throws Unreadable */
@@ -66,14 +87,26 @@ final class MatchBuilding
         $declaration = $context->declaration($interaction);
         $items = [];
         foreach ($interaction->children('simpleChoice') as $choice) {
-            $items[$choice->attribute('identifier') ?? ''] = ['identifier' => $choice->attribute('identifier') ?? '', 'text' => $context->text($choice)];
+            $items[$choice->attribute('identifier') ?? ''] = [
+                'identifier' => $choice->attribute('identifier') ?? '',
+                'text' => $context->text($choice),
+            ];
         }
         $right = $declaration->correct?->texts() ?? [];
-        if (count($right) !== count($items) || $interaction->attribute('minChoices') !== null || $interaction->attribute('maxChoices') !== null) {
+        if (
+            count($right) !== count($items) ||
+            $interaction->attribute('minChoices') !== null ||
+            $interaction->attribute('maxChoices') !== null
+        ) {
             throw new Unreadable($interaction);
         }
 
-        return new OrderItem($context->stem($context->body->withGaps()), array_map(static fn (string $id): array => $items[$id], $right), $declaration, $context->item->line);
+        return new OrderItem(
+            $context->stem($context->body->withGaps()),
+            array_map(static fn (string $id): array => $items[$id], $right),
+            $declaration,
+            $context->item->line,
+        );
     }
 
     private static function taken(Element $interaction, Context $context): ResponseDeclaration
@@ -90,7 +123,12 @@ final class MatchBuilding
         foreach ($declaration->element->below('mapEntry') as $entry) {
             $key = preg_replace('/\s+/', ' ', $entry->attribute('mapKey') ?? '') ?? '';
             $worth = $declaration->mapping->entries[$key] ?? null;
-            if ($declaration->type === 'directedPair' && !in_array($key, $right, true) && $worth !== null && $declaration->mapping?->default->isEqualTo($worth) === false) {
+            if (
+                $declaration->type === 'directedPair' &&
+                !in_array($key, $right, true) &&
+                $worth !== null &&
+                $declaration->mapping?->default->isEqualTo($worth) === false
+            ) {
                 $context->listing->unmatched($entry);
             }
         }
@@ -101,11 +139,14 @@ final class MatchBuilding
     /** @return list<array{identifier: string, text: string, most: int}> */
     private static function choices(Element $set, Context $context): array
     {
-        return array_map(static fn (Element $choice): array => [
-            'identifier' => $choice->attribute('identifier') ?? '',
-            'text' => $context->text($choice),
-            'most' => self::most($choice),
-        ], $set->children('simpleAssociableChoice'));
+        return array_map(
+            static fn (Element $choice): array => [
+                'identifier' => $choice->attribute('identifier') ?? '',
+                'text' => $context->text($choice),
+                'most' => self::most($choice),
+            ],
+            $set->children('simpleAssociableChoice'),
+        );
     }
 
     private static function most(Element $choice): int
@@ -130,7 +171,12 @@ final class MatchBuilding
     /** @return list<array{string, string}> that are right: by what is correct, else by what earns something */
     public static function pairs(ResponseDeclaration $declaration): array
     {
-        $written = $declaration->correct?->texts() ?? array_map(strval(...), array_keys(array_filter($declaration->mapping->entries ?? [], static fn ($worth): bool => $worth->isPositive())));
+        $written =
+            $declaration->correct?->texts() ??
+            array_map(
+                strval(...),
+                array_keys(array_filter($declaration->mapping->entries ?? [], static fn ($worth): bool => $worth->isPositive())),
+            );
 
         return array_map(static function (string $pair): array {
             [$a, $b] = [...explode(' ', $pair), '', ''];
@@ -159,8 +205,16 @@ final class MatchBuilding
      * @param list<array{identifier: string, text: string, most: int}> $targets
      * @param array<string, list<string>> $belongs
      */
-    private static function made(string $kind, string $stem, array $things, array $targets, array $belongs, ResponseDeclaration $declaration, bool $isTurned, Context $context): MatchItem
-    {
+    private static function made(
+        string $kind,
+        string $stem,
+        array $things,
+        array $targets,
+        array $belongs,
+        ResponseDeclaration $declaration,
+        bool $isTurned,
+        Context $context,
+    ): MatchItem {
         $places = array_column($targets, 'identifier');
         if ($kind === 'pairs') {
             // Ours stand beside their lefts, spares last.
@@ -169,7 +223,14 @@ final class MatchBuilding
         }
         $byId = array_column($targets, null, 'identifier');
         $targets = array_map(static fn (string $id): array => ['identifier' => $id, 'text' => $byId[$id]['text'], 'name' => null], $places);
-        $things = array_map(static fn (array $t): array => ['identifier' => $t['identifier'], 'text' => $t['text'], 'target' => isset($belongs[$t['identifier']]) ? (int) array_search($belongs[$t['identifier']][0], $places, true) : null], $things);
+        $things = array_map(
+            static fn (array $t): array => [
+                'identifier' => $t['identifier'],
+                'text' => $t['text'],
+                'target' => isset($belongs[$t['identifier']]) ? (int) array_search($belongs[$t['identifier']][0], $places, true) : null,
+            ],
+            $things,
+        );
         if ($kind === 'groups') {
             usort($things, static fn (array $a, array $b): int => ($a['target'] ?? PHP_INT_MAX) <=> ($b['target'] ?? PHP_INT_MAX));
         }

@@ -33,16 +33,29 @@ final class PictureBuilding
         $size = $picture->size ?? self::UNKNOWN;
         $isHotspot = $interaction->name === 'hotspotInteraction';
         $areas = $worths = [];
-        $shapes = $isHotspot ? $interaction->children('hotspotChoice') : $declaration->areaMapping?->children('areaMapEntry') ?? $context->rules?->below('inside') ?? [];
+        $shapes = $isHotspot
+            ? $interaction->children('hotspotChoice')
+            : $declaration->areaMapping?->children('areaMapEntry') ?? ($context->rules?->below('inside') ?? []);
         foreach ($shapes as $shape) {
             if ($isHotspot) {
                 $shape->take();
             }
-            $area = Shape::area($shape->attribute('shape') ?? 'default', $shape->attribute('coords') ?? '', $size) ?? throw new Unreadable($shape);
+            $area =
+                Shape::area($shape->attribute('shape') ?? 'default', $shape->attribute('coords') ?? '', $size) ??
+                throw new Unreadable($shape);
             $identifier = $isHotspot ? $shape->attribute('identifier') ?? '' : null;
-            $worth = $isHotspot ? $declaration->mapping?->entries[$identifier] ?? $declaration->mapping?->default : Value::number($shape->attribute('mappedValue') ?? '');
-            $isDeclared = $isHotspot ? in_array($identifier, $declaration->correct?->texts() ?? [], true) : $declaration->areaMapping === null || $worth?->isPositive() === true;
-            $areas[] = ['area' => $area, 'identifier' => $identifier, 'name' => $isHotspot ? $shape->attribute('hotspotLabel') : null, 'declared' => $isDeclared];
+            $worth = $isHotspot
+                ? $declaration->mapping?->entries[$identifier] ?? $declaration->mapping?->default
+                : Value::number($shape->attribute('mappedValue') ?? '');
+            $isDeclared = $isHotspot
+                ? in_array($identifier, $declaration->correct?->texts() ?? [], true)
+                : $declaration->areaMapping === null || $worth?->isPositive() === true;
+            $areas[] = [
+                'area' => $area,
+                'identifier' => $identifier,
+                'name' => $isHotspot ? $shape->attribute('hotspotLabel') : null,
+                'declared' => $isDeclared,
+            ];
             $worths = $worth === null ? $worths : [...$worths, $worth];
         }
         if ($areas === []) {
@@ -52,11 +65,24 @@ final class PictureBuilding
         if ($interaction->whole('minChoices', 0) > 1) {
             $context->listing->unmatched($interaction, ChoiceBuilding::written($interaction, 'minChoices'));
         }
-        $settings = [...($isHotspot ? ['areas' => 'outlined'] : []), ...($most === 1 ? [] : ['clicks' => $most === 0 ? 'any' : (string) $most])];
+        $settings = [
+            ...$isHotspot ? ['areas' => 'outlined'] : [],
+            ...$most === 1 ? [] : ['clicks' => $most === 0 ? 'any' : (string) $most],
+        ];
         self::overlaps($shapes, $areas, $worths, $context, $size);
         $lower = Value::number(($declaration->areaMapping ?? $declaration->element->child('mapping'))?->attribute('lowerBound') ?? '');
 
-        return new RegionsItem($context->stem($context->body->withGaps()), $areas, $most === 0 ? PHP_INT_MAX : $most, $declaration, $picture, $settings, $context->item->line, $lower, count($worths) === count($areas) ? $worths : []);
+        return new RegionsItem(
+            $context->stem($context->body->withGaps()),
+            $areas,
+            $most === 0 ? PHP_INT_MAX : $most,
+            $declaration,
+            $picture,
+            $settings,
+            $context->item->line,
+            $lower,
+            count($worths) === count($areas) ? $worths : [],
+        );
     }
 
     /**
@@ -71,7 +97,9 @@ final class PictureBuilding
     {
         foreach ($areas as $i => ['area' => $area]) {
             foreach (array_slice($areas, 0, $i, true) as $j => ['area' => $other]) {
-                $same = isset($worths[$i], $worths[$j]) ? $worths[$i]->isEqualTo($worths[$j]) : $areas[$i]['declared'] === $areas[$j]['declared'];
+                $same = isset($worths[$i], $worths[$j])
+                    ? $worths[$i]->isEqualTo($worths[$j])
+                    : $areas[$i]['declared'] === $areas[$j]['declared'];
                 if ($same || $shapes[$i]->attribute('shape') === 'default' || $shapes[$j]->attribute('shape') === 'default') {
                     continue;
                 }
@@ -104,8 +132,14 @@ final class PictureBuilding
                 $context->listing->unmatched($spot, ChoiceBuilding::written($spot, 'matchMax'));
             }
             array_map($spot->attribute(...), ['matchGroup', 'matchMin']);
-            $area = Shape::area($spot->attribute('shape') ?? '', $spot->attribute('coords') ?? '', $picture->size ?? self::UNKNOWN) ?? throw new Unreadable($spot);
-            $spots[] = ['identifier' => $spot->attribute('identifier') ?? '', 'text' => self::spot($area), 'name' => $spot->attribute('hotspotLabel')];
+            $area =
+                Shape::area($spot->attribute('shape') ?? '', $spot->attribute('coords') ?? '', $picture->size ?? self::UNKNOWN) ??
+                throw new Unreadable($spot);
+            $spots[] = [
+                'identifier' => $spot->attribute('identifier') ?? '',
+                'text' => self::spot($area),
+                'name' => $spot->attribute('hotspotLabel'),
+            ];
         }
         $places = array_column($spots, 'identifier');
         $labels = $spares = [];
@@ -115,7 +149,11 @@ final class PictureBuilding
             $text = self::label($label, $context);
             $at = array_keys(array_filter($pairs, static fn (array $p): bool => $p[0] === $identifier));
             foreach ($at as $pair) {
-                $labels[] = ['identifier' => $identifier, 'text' => $text, 'target' => (int) array_search($pairs[$pair][1], $places, true)];
+                $labels[] = [
+                    'identifier' => $identifier,
+                    'text' => $text,
+                    'target' => (int) array_search($pairs[$pair][1], $places, true),
+                ];
             }
             if ($at === []) {
                 $spares[] = ['identifier' => $identifier, 'text' => $text, 'target' => null];
@@ -125,13 +163,25 @@ final class PictureBuilding
             throw new Unreadable($interaction);
         }
 
-        return new MatchItem('place', $context->stem($context->body->withGaps()), [...$labels, ...$spares], $spots, $declaration, false, $context->item->line, $picture);
+        return new MatchItem(
+            'place',
+            $context->stem($context->body->withGaps()),
+            [...$labels, ...$spares],
+            $spots,
+            $declaration,
+            false,
+            $context->item->line,
+            $picture,
+        );
     }
 
     private static function spot(Area $area): string
     {
         [$left, $top, $right, $bottom] = $area->box();
-        $radius = $area->shape === 'ellipse' && $area->numbers[2] === $area->numbers[3] ? $area->numbers[2] : intdiv(min($right - $left, $bottom - $top), 2);
+        $radius =
+            $area->shape === 'ellipse' && $area->numbers[2] === $area->numbers[3]
+                ? $area->numbers[2]
+                : intdiv(min($right - $left, $bottom - $top), 2);
 
         return sprintf('%d %d %d', intdiv($left + $right, 2), intdiv($top + $bottom, 2), max(1, $radius));
     }
@@ -150,10 +200,19 @@ final class PictureBuilding
             return $words;
         }
         $drawn = str_ends_with(strtolower($file), '.svg') && $words !== '' ? $context->files?->contents($file) : null;
-        if ($drawn !== null && preg_match_all('/<text\b[^>]*>(.*?)<\/text>/s', $drawn, $m) === 1 && trim(html_entity_decode($m[1][0], ENT_QUOTES | ENT_XML1, 'UTF-8')) === $words && preg_match('/<(?:path|rect|circle|ellipse|line|poly\w+|image|use)\b/', $drawn) !== 1) {
+        if (
+            $drawn !== null &&
+            preg_match_all('/<text\b[^>]*>(.*?)<\/text>/s', $drawn, $m) === 1 &&
+            trim(html_entity_decode($m[1][0], ENT_QUOTES | ENT_XML1, 'UTF-8')) === $words &&
+            preg_match('/<(?:path|rect|circle|ellipse|line|poly\w+|image|use)\b/', $drawn) !== 1
+        ) {
             return $words;
         }
 
-        return '![' . ($words !== '' ? $words : $context->body->flow->shows($object, $file)) . '](' . Paths::inMarkdown($context->body->flow->named($file)) . ')';
+        return '![' .
+            ($words !== '' ? $words : $context->body->flow->shows($object, $file)) .
+            '](' .
+            Paths::inMarkdown($context->body->flow->named($file)) .
+            ')';
     }
 }

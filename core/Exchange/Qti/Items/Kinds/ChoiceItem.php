@@ -41,11 +41,18 @@ final class ChoiceItem extends SetItem
     {
         if ($this->tries === null) {
             $this->sets = [[], ...Subsets::of(count($this->choices), $this->least, $this->most, $this->declared())];
-            $this->tries = array_map(fn (array $set): Tried => new Tried(
-                [$this->declaration->identifier => $this->declaration->value(array_map(fn (int $i): string => $this->choices[$i - 1]['identifier'], $set))],
-                $set === [] ? null : ['choose' => $set],
-                $set,
-            ), $this->sets);
+            $this->tries = array_map(
+                fn (array $set): Tried => new Tried(
+                    [
+                        $this->declaration->identifier => $this->declaration->value(
+                            array_map(fn (int $i): string => $this->choices[$i - 1]['identifier'], $set),
+                        ),
+                    ],
+                    $set === [] ? null : ['choose' => $set],
+                    $set,
+                ),
+                $this->sets,
+            );
         }
 
         return $this->tries;
@@ -56,14 +63,25 @@ final class ChoiceItem extends SetItem
     {
         $correct = $this->declaration->correct?->texts() ?? [];
 
-        return array_keys(array_filter([0 => null, ...array_column($this->choices, 'identifier')], static fn (?string $id): bool => $id !== null && in_array($id, $correct, true)));
+        return array_keys(
+            array_filter(
+                [0 => null, ...array_column($this->choices, 'identifier')],
+                static fn (?string $id): bool => $id !== null && in_array($id, $correct, true),
+            ),
+        );
     }
 
     public function settle(array $marks): void
     {
         $declared = $this->declared();
         $best = array_reduce($marks, static fn (Ratio $a, Ratio $b): Ratio => $b->isGreaterThan($a) ? $b : $a, Ratio::zero());
-        $sets = array_values(array_filter($this->sets, static fn (array $set, int $i): bool => $i > 0 && $marks[$i]->isEqualTo($best), ARRAY_FILTER_USE_BOTH));
+        $sets = array_values(
+            array_filter(
+                $this->sets,
+                static fn (array $set, int $i): bool => $i > 0 && $marks[$i]->isEqualTo($best),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         if (!$best->isPositive() || $sets === []) {
             $this->keys = $declared;
 
@@ -141,7 +159,12 @@ final class ChoiceItem extends SetItem
         }
         $count = count($this->choices);
         if ($this->least <= 1) {
-            $alone = array_values(array_filter(array_map(static fn (int $i): ?Ratio => $of["$i"] ?? null, range(1, $count)), static fn (?Ratio $r): bool => $r !== null));
+            $alone = array_values(
+                array_filter(
+                    array_map(static fn (int $i): ?Ratio => $of["$i"] ?? null, range(1, $count)),
+                    static fn (?Ratio $r): bool => $r !== null,
+                ),
+            );
 
             return count($alone) === $count ? $alone : null;
         }
@@ -195,7 +218,13 @@ final class ChoiceItem extends SetItem
                 }
                 continue;
             }
-            $lines->add(($choice['pinned'] ? 'pinned ' : '') . (in_array($i + 1, $keys, true) ? 'yes' : 'no') . ($marking->isWeighed() ? ' ' . Marking::decimal($marking->weights[$i]) : ''), $choice['text'], $below);
+            $lines->add(
+                ($choice['pinned'] ? 'pinned ' : '') .
+                    (in_array($i + 1, $keys, true) ? 'yes' : 'no') .
+                    ($marking->isWeighed() ? ' ' . Marking::decimal($marking->weights[$i]) : ''),
+                $choice['text'],
+                $below,
+            );
         }
         foreach ($this->settings as $word => $value) {
             $lines->add($word, $value);
@@ -212,9 +241,17 @@ final class ChoiceItem extends SetItem
     private function keyless(array $says): QuestionLines
     {
         $scale = $this->kind === 'one' && $says === [] ? Scale::of(array_column($this->choices, 'text')) : null;
-        $lines = new QuestionLines($scale !== null ? 'rating' : ($this->kind === 'claim' ? 'true' : $this->kind), $this->stem, $this->line);
+        $lines = new QuestionLines(
+            $scale !== null ? 'rating' : ($this->kind === 'claim' ? 'true' : $this->kind),
+            $this->stem,
+            $this->line,
+        );
         foreach ($scale === null && $this->kind !== 'claim' ? $this->choices : [] as $i => $choice) {
-            $lines->add($choice['pinned'] ? 'pinned no' : 'no', $choice['text'], isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : []);
+            $lines->add(
+                $choice['pinned'] ? 'pinned no' : 'no',
+                $choice['text'],
+                isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : [],
+            );
         }
         foreach ($scale ?? $this->settings as $word => $value) {
             $lines->add($word, $value);
@@ -234,7 +271,10 @@ final class ChoiceItem extends SetItem
             return $declared;
         }
         $most = array_reduce($marking->weights, static fn (Ratio $a, Ratio $b): Ratio => $b->isGreaterThan($a) ? $b : $a, Ratio::zero());
-        $places = array_filter($marking->weights, fn (Ratio $w): bool => $this->kind === 'several' ? $w->isPositive() : $w->isEqualTo($most));
+        $places = array_filter(
+            $marking->weights,
+            fn (Ratio $w): bool => $this->kind === 'several' ? $w->isPositive() : $w->isEqualTo($most),
+        );
 
         return array_map(static fn (int $i): int => $i + 1, array_keys($places));
     }

@@ -13,7 +13,9 @@ use Zetema\Core\Numbers\Ratio;
 /** Gaps in a running text, each typed or picked from a list. */
 final class GapsItem extends PartsItem
 {
-    /** @var array<int, array<int, int>> the try in which a gap has one of its further wordings and all others are right, by gap and wording */
+    /**
+     * @var array<int, array<int, int>> the try in which a gap has one of its further wordings and all others are right, by gap and wording
+     */
     private array $further = [];
     /** @var array<int, array<int, array{int, int}>> the tries in which a typed gap alone has a wording, as written and in the other case */
     private array $alone = [];
@@ -25,10 +27,16 @@ final class GapsItem extends PartsItem
 
     /**
      * @param list<GapPart> $gaps
-     * @param \Closure(array<int, string>): array<string, Value|null> $responses the item's variables with something in each gap, by its token
+     * @param \Closure(array<int, string>): array<string, Value|null> $responses the item's variables with something in each gap, by its
+     *   token
      */
-    public function __construct(private readonly string $stem, private readonly array $gaps, private readonly \Closure $responses, private readonly int $line, private readonly ?Ratio $loss = null)
-    {
+    public function __construct(
+        private readonly string $stem,
+        private readonly array $gaps,
+        private readonly \Closure $responses,
+        private readonly int $line,
+        private readonly ?Ratio $loss = null,
+    ) {
     }
 
     protected function pieces(): array
@@ -42,10 +50,16 @@ final class GapsItem extends PartsItem
         $given ??= $put;
         $gaps = [];
         foreach ($put as $i => $token) {
-            $gaps[(string) ($i + 1)] = $this->gaps[$i]->isListed ? (string) (1 + (int) array_search($token, array_column($this->gaps[$i]->words, 'token'), true)) : $token;
+            $gaps[(string) ($i + 1)] = $this->gaps[$i]->isListed
+                ? (string) (1 + (int) array_search($token, array_column($this->gaps[$i]->words, 'token'), true))
+                : $token;
         }
 
-        return new Tried(($this->responses)($put), $put === [] ? null : ['gaps' => $gaps], array_map(static fn (int $i, string $t): string => $i . ' ' . $t, array_keys($given), $given));
+        return new Tried(
+            ($this->responses)($put),
+            $put === [] ? null : ['gaps' => $gaps],
+            array_map(static fn (int $i, string $t): string => $i . ' ' . $t, array_keys($given), $given),
+        );
     }
 
     public function tries(): array
@@ -54,7 +68,10 @@ final class GapsItem extends PartsItem
             return $this->all;
         }
         $this->all = parent::tries();
-        $right = array_filter(array_map(static fn (array $p): ?string => $p['right'], $this->pieces()), static fn (?string $t): bool => $t !== null);
+        $right = array_filter(
+            array_map(static fn (array $p): ?string => $p['right'], $this->pieces()),
+            static fn (?string $t): bool => $t !== null,
+        );
         foreach ($this->gaps as $g => $gap) {
             foreach ($gap->words as $w => ['token' => $token]) {
                 if ($token !== ($right[$g] ?? null)) {
@@ -62,7 +79,11 @@ final class GapsItem extends PartsItem
                     $this->further[$g][$w] = count($this->all) - 1;
                 }
                 if (!$gap->isListed) {
-                    array_push($this->all, $this->tried([$g => $token]), $this->tried([$g => TextItem::otherCase($token)] + $right, [$g => $token] + $right));
+                    array_push(
+                        $this->all,
+                        $this->tried([$g => $token]),
+                        $this->tried([$g => TextItem::otherCase($token)] + $right, [$g => $token] + $right),
+                    );
                     $this->alone[$g][$w] = [count($this->all) - 2, count($this->all) - 1];
                 }
             }
@@ -82,12 +103,18 @@ final class GapsItem extends PartsItem
                 $with = $isRight ? $whole : $marks[$this->further[$g][$w]];
                 $share = match (true) {
                     $isRight || ($whole->isPositive() && $with->isEqualTo($whole)) => Ratio::one(),
-                    !$gap->isListed && $one->isPositive() && $marks[$this->alone[$g][$w][0]]->isPositive() => $marks[$this->alone[$g][$w][0]]->dividedBy($one),
+                    !$gap->isListed && $one->isPositive() && $marks[$this->alone[$g][$w][0]]->isPositive() => $marks[
+                        $this->alone[$g][$w][0]
+                    ]->dividedBy($one),
                     default => null,
                 };
                 if ($share !== null) {
                     $this->shares[$g][$w] = $share;
-                    $this->matters = $this->matters || (!$gap->isListed && TextItem::otherCase($word['token']) !== $word['token'] && !$marks[$this->alone[$g][$w][1]]->isEqualTo($with));
+                    $this->matters =
+                        $this->matters ||
+                        (!$gap->isListed &&
+                            TextItem::otherCase($word['token']) !== $word['token'] &&
+                            !$marks[$this->alone[$g][$w][1]]->isEqualTo($with));
                 }
             }
         }
@@ -110,9 +137,14 @@ final class GapsItem extends PartsItem
             }
             foreach ($words as $w) {
                 $share = $this->shares[$g][$w] ?? null;
-                $head = sprintf('gap %d', $g + 1) . ($gap->isListed ? ($share !== null ? ' yes' : ' no') : NumberItem::head($share ?? Ratio::one()));
+                $head =
+                    sprintf('gap %d', $g + 1) .
+                    ($gap->isListed ? ($share !== null ? ' yes' : ' no') : NumberItem::head($share ?? Ratio::one()));
                 $said = $says[$g . ' ' . $gap->words[$w]['token']] ?? null;
-                $lines->add($head, $gap->words[$w]['text'], [...$earnings, ...($said === null || $gap->isListed ? [] : [$lines->line('says', $said)])]);
+                $lines->add($head, $gap->words[$w]['text'], [
+                    ...$earnings,
+                    ...$said === null || $gap->isListed ? [] : [$lines->line('says', $said)],
+                ]);
                 $earnings = [];
             }
         }

@@ -16,8 +16,10 @@ final class MatchItem extends PartsItem
 {
     /**
      * @param string $kind pairs, groups or place
-     * @param list<array{identifier: string, text: string, target: int|null}> $things in the order of our lines, spares last; target: place among the targets
-     * @param list<array{identifier: string, text: string, name: string|null}> $targets in the order of our lines; a spot's text is its numbers
+     * @param list<array{identifier: string, text: string, target: int|null}> $things in the order of our lines, spares last; target: place
+     *   among the targets
+     * @param list<array{identifier: string, text: string, name: string|null}> $targets in the order of our lines; a spot's text is its
+     *   numbers
      * @param bool $isTurned whether the item's pairs name the target first
      */
     public function __construct(
@@ -38,11 +40,21 @@ final class MatchItem extends PartsItem
         $free = array_values(array_diff(array_keys($this->targets), $used));
 
         return array_map(function (array $thing) use ($free): array {
-            $others = array_values(array_diff($this->kind === 'groups' ? array_keys($this->targets) : [...$free, ...array_keys($this->targets)], [$thing['target']]));
+            $others = array_values(
+                array_diff($this->kind === 'groups' ? array_keys($this->targets) : [...$free, ...array_keys($this->targets)], [
+                    $thing['target'],
+                ]),
+            );
             // A wrong pair with points of its own says nothing of wrong ones.
-            usort($others, fn (int $a, int $b): int => $this->hasWorth($thing['identifier'], $a) <=> $this->hasWorth($thing['identifier'], $b));
+            usort(
+                $others,
+                fn (int $a, int $b): int => $this->hasWorth($thing['identifier'], $a) <=> $this->hasWorth($thing['identifier'], $b),
+            );
 
-            return ['right' => $thing['target'] === null ? null : (string) $thing['target'], 'wrong' => isset($others[0]) ? (string) $others[0] : null];
+            return [
+                'right' => $thing['target'] === null ? null : (string) $thing['target'],
+                'wrong' => isset($others[0]) ? (string) $others[0] : null,
+            ];
         }, $this->things);
     }
 
@@ -60,7 +72,10 @@ final class MatchItem extends PartsItem
             $ours[(string) ($thing + 1)] = (string) ((int) $target + 1);
         }
 
-        return new Tried([$this->declaration->identifier => $this->declaration->value($pairs)], $ours === [] ? null : [$this->kind => $ours]);
+        return new Tried(
+            [$this->declaration->identifier => $this->declaration->value($pairs)],
+            $ours === [] ? null : [$this->kind => $ours],
+        );
     }
 
     protected function lossByMapping(): ?Ratio
@@ -86,7 +101,10 @@ final class MatchItem extends PartsItem
     private function pairs(QuestionLines $lines, Marking $marking): void
     {
         foreach ($this->things as $i => $thing) {
-            $lines->add('pair', $thing['text'], [$lines->line('with', $this->targets[(int) $thing['target']]['text']), ...self::earnings($lines, $marking, $i)]);
+            $lines->add('pair', $thing['text'], [
+                $lines->line('with', $this->targets[(int) $thing['target']]['text']),
+                ...self::earnings($lines, $marking, $i),
+            ]);
         }
         foreach (array_slice($this->targets, count($this->things)) as $spare) {
             $lines->add('spare with', $spare['text']);
@@ -117,7 +135,10 @@ final class MatchItem extends PartsItem
         }
         foreach ($this->things as $i => $thing) {
             $isSpare = $thing['target'] === null;
-            $below = [...($isSpare ? [] : [$lines->line('at', (string) ($thing['target'] + 1))]), ...self::earnings($lines, $marking, $i, $isSpare)];
+            $below = [
+                ...$isSpare ? [] : [$lines->line('at', (string) ($thing['target'] + 1))],
+                ...self::earnings($lines, $marking, $i, $isSpare),
+            ];
             $lines->add($isSpare ? 'spare label' : 'label', $thing['text'], $below);
         }
     }

@@ -24,12 +24,20 @@ final class NumberItem extends TypedItem
     /** @var list<array{words: string, share: Ratio, from: int, to: int}> with the places tried that lie in it */
     private array $spans = [];
 
-    public function __construct(private readonly string $stem, private readonly ResponseDeclaration $declaration, private readonly ?Element $rules, private readonly int $line)
-    {
+    public function __construct(
+        private readonly string $stem,
+        private readonly ResponseDeclaration $declaration,
+        private readonly ?Element $rules,
+        private readonly int $line,
+    ) {
         $this->runs = new NumberRuns(Constants::ends($declaration, $rules));
         $this->tries = [new Tried([$declaration->identifier => null], null)];
         foreach ($this->runs->samples as $i => $sample) {
-            $this->tries[] = new Tried([$declaration->identifier => Value::ofNumber($sample)], ['text' => self::written($sample)], [$i + 1]);
+            $this->tries[] = new Tried(
+                [$declaration->identifier => Value::ofNumber($sample)],
+                ['text' => self::written($sample)],
+                [$i + 1],
+            );
         }
     }
 
@@ -65,12 +73,25 @@ final class NumberItem extends TypedItem
         foreach ($values as $least) {
             $runs = $this->runs->where(static fn (int $i): bool => !$least->isGreaterThan($earned[$i]));
             foreach ($runs as [$from, $to]) {
-                if (array_filter(array_slice($earned, $from, $to - $from + 1), static fn (Ratio $m): bool => $m->isEqualTo($least)) !== []) {
-                    $this->spans[] = ['words' => $this->runs->words($from, $to, $this->forms()), 'share' => $least->dividedBy($most), 'from' => $from + 1, 'to' => $to + 1];
+                if (
+                    array_filter(array_slice($earned, $from, $to - $from + 1), static fn (Ratio $m): bool => $m->isEqualTo($least)) !== []
+                ) {
+                    $this->spans[] = [
+                        'words' => $this->runs->words($from, $to, $this->forms()),
+                        'share' => $least->dividedBy($most),
+                        'from' => $from + 1,
+                        'to' => $to + 1,
+                    ];
                 }
             }
         }
-        $this->best = array_key_first(array_filter($marks, static fn (Ratio $m, int $i): bool => $i > 0 && $most->isPositive() && $m->isEqualTo($most), ARRAY_FILTER_USE_BOTH));
+        $this->best = array_key_first(
+            array_filter(
+                $marks,
+                static fn (Ratio $m, int $i): bool => $i > 0 && $most->isPositive() && $m->isEqualTo($most),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** @return list<array{Ratio, Ratio, string}> spans as a tolerance has them: ends, and words */
@@ -82,11 +103,20 @@ final class NumberItem extends TypedItem
             $tolerance = $equal->list('tolerance');
             $mode = $equal->attribute('toleranceMode') ?? 'exact';
             $distance = Value::number($tolerance[0] ?? '');
-            if ($right === null || $distance === null || $mode === 'exact' || (Value::number($tolerance[1] ?? $tolerance[0])?->isEqualTo($distance) !== true)) {
+            if (
+                $right === null ||
+                $distance === null ||
+                $mode === 'exact' ||
+                Value::number($tolerance[1] ?? $tolerance[0])?->isEqualTo($distance) !== true
+            ) {
                 continue;
             }
             $within = $mode === 'relative' ? $right->abs()->multipliedBy($distance)->dividedBy(100) : $distance;
-            $forms[] = [$right->minus($within), $right->plus($within), self::written($right) . ' within ' . self::written($distance) . ($mode === 'relative' ? ' %' : '')];
+            $forms[] = [
+                $right->minus($within),
+                $right->plus($within),
+                self::written($right) . ' within ' . self::written($distance) . ($mode === 'relative' ? ' %' : ''),
+            ];
         }
 
         return $forms;
@@ -104,7 +134,11 @@ final class NumberItem extends TypedItem
         $lines = new QuestionLines('number', $this->stem, $this->line);
         foreach ($marking->rule === 'none' ? [] : $this->spans as $span) {
             $said = array_intersect_key($says, array_fill_keys(range($span['from'], $span['to']), true));
-            $lines->add('answer' . self::head($span['share']), $span['words'], $said === [] ? [] : [$lines->line('says', array_values($said)[0])]);
+            $lines->add(
+                'answer' . self::head($span['share']),
+                $span['words'],
+                $said === [] ? [] : [$lines->line('says', array_values($said)[0])],
+            );
         }
 
         return $lines;

@@ -17,8 +17,12 @@ final class OrderItem implements Answered
     private readonly array $orders;
 
     /** @param list<array{identifier: string, text: string}> $items in the right order */
-    public function __construct(private readonly string $stem, private readonly array $items, private readonly ResponseDeclaration $declaration, private readonly int $line)
-    {
+    public function __construct(
+        private readonly string $stem,
+        private readonly array $items,
+        private readonly ResponseDeclaration $declaration,
+        private readonly int $line,
+    ) {
         $right = range(1, count($items));
         $orders = [[], $right];
         for ($i = 0; $i + 1 < count($right); ++$i) {
@@ -31,10 +35,17 @@ final class OrderItem implements Answered
 
     public function tries(): array
     {
-        return array_map(fn (array $order): Tried => new Tried(
-            [$this->declaration->identifier => $this->declaration->value(array_map(fn (int $i): string => $this->items[$i - 1]['identifier'], $order))],
-            $order === [] ? null : ['order' => $order],
-        ), $this->orders);
+        return array_map(
+            fn (array $order): Tried => new Tried(
+                [
+                    $this->declaration->identifier => $this->declaration->value(
+                        array_map(fn (int $i): string => $this->items[$i - 1]['identifier'], $order),
+                    ),
+                ],
+                $order === [] ? null : ['order' => $order],
+            ),
+            $this->orders,
+        );
     }
 
     public function settle(array $marks): void

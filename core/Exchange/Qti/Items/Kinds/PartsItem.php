@@ -11,7 +11,8 @@ use Zetema\Core\Exchange\Written\QuestionLines;
 use Zetema\Core\Numbers\Ratio;
 
 /**
- * An item with parts that are right or wrong each by itself: gaps, pairs, things in groups, labels on spots. Tried are all parts right, each
+ * An item with parts that are right or wrong each by itself: gaps, pairs, things in groups, labels on spots. Tried are all parts right,
+ * each
  * alone right, each alone wrong, all right but one. A part that belongs nowhere can only be wrong.
  */
 abstract class PartsItem implements Answered
@@ -102,7 +103,12 @@ abstract class PartsItem implements Answered
         $guesses = [new Marking('weighed', weights: $earns, losses: $losses)];
         $loss = $this->lossByMapping();
         if ($loss !== null) {
-            $guesses[] = new Marking('weighed', settings: ['floor' => Marking::decimal($least)], weights: $earns, losses: array_fill(0, count($earns), $loss));
+            $guesses[] = new Marking(
+                'weighed',
+                settings: ['floor' => Marking::decimal($least)],
+                weights: $earns,
+                losses: array_fill(0, count($earns), $loss),
+            );
         }
 
         return [...$guesses, new Marking('weighed', settings: ['floor' => Marking::decimal($least)], weights: $earns, losses: $losses)];

@@ -95,13 +95,20 @@ final class RegionsItem extends SetItem
         $points = array_map(fn (int $i): array => $this->pixels[$i], $set);
         $tokens = array_map(fn (int $i): string => $this->areas[$i - 1]['identifier'] ?? implode(' ', $this->pixels[$i]), $set);
 
-        return new Tried([$this->declaration->identifier => $this->declaration->value($tokens)], $set === [] ? null : ['points' => $points], $set);
+        return new Tried(
+            [$this->declaration->identifier => $this->declaration->value($tokens)],
+            $set === [] ? null : ['points' => $points],
+            $set,
+        );
     }
 
     /** @return list<int> */
     private function declared(): array
     {
-        return array_map(static fn (int $i): int => $i + 1, array_keys(array_filter($this->areas, static fn (array $a): bool => $a['declared'])));
+        return array_map(
+            static fn (int $i): int => $i + 1,
+            array_keys(array_filter($this->areas, static fn (array $a): bool => $a['declared'])),
+        );
     }
 
     public function settle(array $marks): void
@@ -113,7 +120,10 @@ final class RegionsItem extends SetItem
                 $worth[$set[0] - 1] = $marks[$i];
             }
         }
-        $scoring = array_map(static fn (int $i): int => $i + 1, array_keys(array_filter($worth, static fn (Ratio $w): bool => $w->isPositive())));
+        $scoring = array_map(
+            static fn (int $i): int => $i + 1,
+            array_keys(array_filter($worth, static fn (Ratio $w): bool => $w->isPositive())),
+        );
         if ($scoring !== []) {
             sort($scoring);
             $this->keys = $scoring;
@@ -138,7 +148,10 @@ final class RegionsItem extends SetItem
         if (count($weights) < count($this->areas)) {
             return [];
         }
-        $floor = $this->lower !== null && !$this->lower->isPositive() ? [new Marking('weighed', settings: ['floor' => Marking::decimal($this->lower)], weights: $weights)] : [];
+        $floor =
+            $this->lower !== null && !$this->lower->isPositive()
+                ? [new Marking('weighed', settings: ['floor' => Marking::decimal($this->lower)], weights: $weights)]
+                : [];
 
         return [new Marking('weighed', weights: $weights), ...$floor];
     }
@@ -149,10 +162,14 @@ final class RegionsItem extends SetItem
         $this->picture->addTo($lines);
         foreach ($this->areas as $i => $area) {
             $isKey = $marking->rule !== 'none' && in_array($i + 1, $this->keys, true);
-            $lines->add('area ' . ($isKey ? 'yes' : 'no') . ($marking->isWeighed() ? ' ' . Marking::decimal($marking->weights[$i]) : ''), $area['area']->inWords(), [
-                ...($area['name'] === null ? [] : [$lines->line('name', $area['name'])]),
-                ...(isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : []),
-            ]);
+            $lines->add(
+                'area ' . ($isKey ? 'yes' : 'no') . ($marking->isWeighed() ? ' ' . Marking::decimal($marking->weights[$i]) : ''),
+                $area['area']->inWords(),
+                [
+                    ...$area['name'] === null ? [] : [$lines->line('name', $area['name'])],
+                    ...isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : [],
+                ],
+            );
         }
         foreach ($this->settings as $word => $value) {
             $lines->add($word, $value);

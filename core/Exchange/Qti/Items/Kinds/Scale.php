@@ -18,7 +18,11 @@ final class Scale
         $last = null;
         foreach ($texts as $i => $text) {
             $isEnd = $i === 0 || $i === count($texts) - 1;
-            if (preg_match('/^(\d{1,3})(?: – (.+))?$/u', $text, $m) !== 1 || (isset($m[2]) && !$isEnd) || ($last !== null && (int) $m[1] !== $last + 1)) {
+            if (
+                preg_match('/^(\d{1,3})(?: – (.+))?$/u', $text, $m) !== 1 ||
+                (isset($m[2]) && !$isEnd) ||
+                ($last !== null && (int) $m[1] !== $last + 1)
+            ) {
                 return null;
             }
             $last = (int) $m[1];
@@ -28,6 +32,9 @@ final class Scale
             return null;
         }
 
-        return ['scale' => sprintf('%d to %d', $last - count($texts) + 1, $last), ...($words === [] ? [] : ['ends' => implode(', ', $words)])];
+        return [
+            'scale' => sprintf('%d to %d', $last - count($texts) + 1, $last),
+            ...$words === [] ? [] : ['ends' => implode(', ', $words)],
+        ];
     }
 }

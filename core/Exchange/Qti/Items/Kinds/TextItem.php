@@ -27,8 +27,12 @@ final class TextItem extends TypedItem
     /** @var array<int, bool> whether its case matters, of those where it could */
     private array $sensitive = [];
 
-    public function __construct(private readonly string $stem, private readonly ResponseDeclaration $declaration, ?Element $rules, private readonly int $line)
-    {
+    public function __construct(
+        private readonly string $stem,
+        private readonly ResponseDeclaration $declaration,
+        ?Element $rules,
+        private readonly int $line,
+    ) {
         $this->wordings = Constants::wordings($declaration, $rules);
         $this->tries = [new Tried([$declaration->identifier => null], null), $this->tried(self::NONSENSE, -1)];
         foreach ($this->wordings as $i => $wording) {
@@ -38,7 +42,11 @@ final class TextItem extends TypedItem
 
     private function tried(string $text, int $given): Tried
     {
-        return new Tried([$this->declaration->identifier => $this->declaration->value([$text])], ['text' => $text], $given < 0 ? [] : [$given]);
+        return new Tried(
+            [$this->declaration->identifier => $this->declaration->value([$text])],
+            ['text' => $text],
+            $given < 0 ? [] : [$given],
+        );
     }
 
     public static function otherCase(string $text): string
@@ -90,7 +98,11 @@ final class TextItem extends TypedItem
             $wording = $this->wordings[$i];
             $same = $matters ? $wording : mb_strtolower($wording);
             if (!isset($written[$same])) {
-                $lines->add('answer' . NumberItem::head($share), $wording, isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : []);
+                $lines->add(
+                    'answer' . NumberItem::head($share),
+                    $wording,
+                    isset($says[$i + 1]) ? [$lines->line('says', $says[$i + 1])] : [],
+                );
             }
             $written[$same] = true;
         }

@@ -26,17 +26,32 @@ final class ChoiceBody
     {
         $id = $kind::id();
         $choices = $kind->choices;
-        $identifiers = array_map(static fn (int $i): string => $id === KindId::Claim ? ['true', 'false'][$i] : 'C' . ($i + 1), array_keys($choices));
+        $identifiers = array_map(
+            static fn (int $i): string => $id === KindId::Claim ? ['true', 'false'][$i] : 'C' . ($i + 1),
+            array_keys($choices),
+        );
         $keys = array_keys(array_filter($choices, static fn (Choice $c): bool => $c->isKey));
         $limits = $id === KindId::Several ? $settings->limits() : ['least' => 0, 'most' => 1];
         $most = $limits['most'];
-        $interaction = Tag::of('choiceInteraction', [
-            'responseIdentifier' => Declared::RESPONSE,
-            'shuffle' => $settings->isYes(Setting::Shuffle) ? 'true' : 'false',
-            'maxChoices' => (string) ($most ?? 0),
-            'minChoices' => $limits['least'] > 0 ? (string) $limits['least'] : null,
-            'orientation' => $settings->get(Setting::Layout) === 'row' ? 'horizontal' : null,
-        ], ...array_map(static fn (Choice $c, string $i): Tag => Tag::of('simpleChoice', ['identifier' => $i, 'fixed' => $c->pinned ? 'true' : null], ...$html->text($c->text)), $choices, $identifiers));
+        $interaction = Tag::of(
+            'choiceInteraction',
+            [
+                'responseIdentifier' => Declared::RESPONSE,
+                'shuffle' => $settings->isYes(Setting::Shuffle) ? 'true' : 'false',
+                'maxChoices' => (string) ($most ?? 0),
+                'minChoices' => $limits['least'] > 0 ? (string) $limits['least'] : null,
+                'orientation' => $settings->get(Setting::Layout) === 'row' ? 'horizontal' : null,
+            ],
+            ...array_map(
+                static fn (Choice $c, string $i): Tag => Tag::of(
+                    'simpleChoice',
+                    ['identifier' => $i, 'fixed' => $c->pinned ? 'true' : null],
+                    ...$html->text($c->text),
+                ),
+                $choices,
+                $identifiers,
+            ),
+        );
         $inside = [...$html->blocks($question->stem), $interaction];
         $cardinality = $id === KindId::Several ? 'multiple' : 'single';
         if ($settings->isKeyless()) {
@@ -47,11 +62,25 @@ final class ChoiceBody
         $says = [];
         foreach ($choices as $i => $choice) {
             if ($choice->says !== null) {
-                $says[] = [$cardinality === 'multiple' ? Declared::has($identifiers[$i]) : Tag::of('match', [], Rules::variable(Declared::RESPONSE), Rules::identifier($identifiers[$i])), $choice->says, $identifiers[$i]];
+                $says[] = [
+                    $cardinality === 'multiple'
+                        ? Declared::has($identifiers[$i])
+                        : Tag::of('match', [], Rules::variable(Declared::RESPONSE), Rules::identifier($identifiers[$i])),
+                    $choice->says,
+                    $identifiers[$i],
+                ];
             }
         }
 
-        return new Body([Declared::response($cardinality, 'identifier', $correct, $mapping)], $inside, [$share], Declared::blank(), $says, $id === KindId::Several ? Declared::atMost(min(count($keys), $most ?? PHP_INT_MAX)) : null, $mapping === null && count($correct) === count($keys));
+        return new Body(
+            [Declared::response($cardinality, 'identifier', $correct, $mapping)],
+            $inside,
+            [$share],
+            Declared::blank(),
+            $says,
+            $id === KindId::Several ? Declared::atMost(min(count($keys), $most ?? PHP_INT_MAX)) : null,
+            $mapping === null && count($correct) === count($keys),
+        );
     }
 
     /**
@@ -61,8 +90,15 @@ final class ChoiceBody
      *
      * @return array{Tag|null, Tag} a mapping, and the rule
      */
-    private static function share(Marking $rule, array $choices, array $identifiers, array $keys, ?int $most, EffectiveSettings $settings, KindId $kind): array
-    {
+    private static function share(
+        Marking $rule,
+        array $choices,
+        array $identifiers,
+        array $keys,
+        ?int $most,
+        EffectiveSettings $settings,
+        KindId $kind,
+    ): array {
         if ($rule === Marking::Weighed) {
             $weights = array_map(static fn (Choice $c): Ratio => $c->weight?->exact() ?? Ratio::zero(), $choices);
 
@@ -71,7 +107,14 @@ final class ChoiceBody
         if ($kind !== KindId::Several) {
             $several = Tag::of('multiple', [], ...array_map(static fn (int $i): Tag => Rules::identifier($identifiers[$i]), $keys));
 
-            return [null, count($keys) === 1 ? Declared::match() : Rules::when([[Tag::of('member', [], Rules::variable(Declared::RESPONSE), $several), [Declared::share(Rules::number('1'))]]])];
+            return [
+                null,
+                count($keys) === 1
+                    ? Declared::match()
+                    : Rules::when([
+                        [Tag::of('member', [], Rules::variable(Declared::RESPONSE), $several), [Declared::share(Rules::number('1'))]],
+                    ]),
+            ];
         }
         $count = min(count($keys), $most ?? PHP_INT_MAX);
         if ($rule === Marking::Whole && $count === count($keys)) {
@@ -86,7 +129,12 @@ final class ChoiceBody
         $costs = $rule === Marking::Whole ? Ratio::one() : $settings->wrongPartCosts();
         $mapping = Declared::mapping($ones, $costs->negated(), Ratio::zero(), Ratio::of($count));
 
-        return [$mapping, $rule === Marking::Whole ? Declared::whole(Declared::mapped(), $count) : Declared::share(Declared::part(Declared::mapped(), $count))];
+        return [
+            $mapping,
+            $rule === Marking::Whole
+                ? Declared::whole(Declared::mapped(), $count)
+                : Declared::share(Declared::part(Declared::mapped(), $count)),
+        ];
     }
 
     /** @return array<string, bool> what cannot be said of choices */
@@ -105,8 +153,25 @@ final class ChoiceBody
     public static function rating(Question $question, Rating $kind, Html $html): Body
     {
         $ends = [$kind->from => $kind->ends[0] ?? '', $kind->to => $kind->ends[1] ?? ''];
-        $choices = array_map(static fn (int $n): Tag => Tag::of('simpleChoice', ['identifier' => "N$n"], (string) $n . (($ends[$n] ?? '') === '' ? '' : ' – ' . $ends[$n])), range($kind->from, $kind->to));
+        $choices = array_map(
+            static fn (int $n): Tag => Tag::of(
+                'simpleChoice',
+                ['identifier' => "N$n"],
+                (string) $n . (($ends[$n] ?? '') === '' ? '' : ' – ' . $ends[$n]),
+            ),
+            range($kind->from, $kind->to),
+        );
 
-        return new Body([Declared::response('single', 'identifier', [])], [...$html->blocks($question->stem), Tag::of('choiceInteraction', ['responseIdentifier' => Declared::RESPONSE, 'shuffle' => 'false', 'maxChoices' => '1'], ...$choices)]);
+        return new Body(
+            [Declared::response('single', 'identifier', [])],
+            [
+                ...$html->blocks($question->stem),
+                Tag::of(
+                    'choiceInteraction',
+                    ['responseIdentifier' => Declared::RESPONSE, 'shuffle' => 'false', 'maxChoices' => '1'],
+                    ...$choices,
+                ),
+            ],
+        );
     }
 }

@@ -16,20 +16,51 @@ final class Declared
     /**
      * @param list<string> $correct
      */
-    public static function response(string $cardinality, string $type, array $correct, ?Tag $mapping = null, string $identifier = self::RESPONSE): Tag
-    {
-        return Tag::of('responseDeclaration', ['identifier' => $identifier, 'cardinality' => $cardinality, 'baseType' => $type], ...array_values(array_filter([
-            $correct === [] ? null : Tag::of('correctResponse', [], ...array_map(static fn (string $v): Tag => Tag::of('value', [], $v), $correct)),
-            $mapping,
-        ], static fn (?Tag $t): bool => $t !== null)));
+    public static function response(
+        string $cardinality,
+        string $type,
+        array $correct,
+        ?Tag $mapping = null,
+        string $identifier = self::RESPONSE,
+    ): Tag {
+        return Tag::of(
+            'responseDeclaration',
+            ['identifier' => $identifier, 'cardinality' => $cardinality, 'baseType' => $type],
+            ...array_values(
+                array_filter(
+                    [
+                        $correct === []
+                            ? null
+                            : Tag::of(
+                                'correctResponse',
+                                [],
+                                ...array_map(static fn (string $v): Tag => Tag::of('value', [], $v), $correct),
+                            ),
+                        $mapping,
+                    ],
+                    static fn (?Tag $t): bool => $t !== null,
+                ),
+            ),
+        );
     }
 
     /** @param array<array-key, Ratio> $worths by what is given */
     public static function mapping(array $worths, Ratio $default, ?Ratio $lower = null, ?Ratio $upper = null): Tag
     {
-        $entries = array_map(static fn (string|int $key, Ratio $worth): Tag => Tag::of('mapEntry', ['mapKey' => (string) $key, 'mappedValue' => (string) $worth->decimal()]), array_keys($worths), $worths);
+        $entries = array_map(
+            static fn (string|int $key, Ratio $worth): Tag => Tag::of('mapEntry', [
+                'mapKey' => (string) $key,
+                'mappedValue' => (string) $worth->decimal(),
+            ]),
+            array_keys($worths),
+            $worths,
+        );
 
-        return Tag::of('mapping', ['lowerBound' => $lower?->decimal(), 'upperBound' => $upper?->decimal(), 'defaultValue' => $default->decimal()], ...$entries);
+        return Tag::of(
+            'mapping',
+            ['lowerBound' => $lower?->decimal(), 'upperBound' => $upper?->decimal(), 'defaultValue' => $default->decimal()],
+            ...$entries,
+        );
     }
 
     public static function mapped(string $name = 'mapResponse'): Tag
@@ -62,7 +93,12 @@ final class Declared
 
     public static function blank(string ...$identifiers): Tag
     {
-        return Rules::all(array_map(static fn (string $i): Tag => Tag::of('isNull', [], Rules::variable($i)), $identifiers === [] ? [self::RESPONSE] : array_values($identifiers)));
+        return Rules::all(
+            array_map(
+                static fn (string $i): Tag => Tag::of('isNull', [], Rules::variable($i)),
+                $identifiers === [] ? [self::RESPONSE] : array_values($identifiers),
+            ),
+        );
     }
 
     /** Adds to how right it is. */
@@ -79,6 +115,11 @@ final class Declared
     /** Not more than so many were given. */
     public static function atMost(int $count): Tag
     {
-        return Tag::of('lte', [], Tag::of('containerSize', [], Rules::variable(self::RESPONSE)), Rules::identifier((string) $count, 'integer'));
+        return Tag::of(
+            'lte',
+            [],
+            Tag::of('containerSize', [], Rules::variable(self::RESPONSE)),
+            Rules::identifier((string) $count, 'integer'),
+        );
     }
 }

@@ -28,7 +28,12 @@ final readonly class GapsWriter implements KindWriter
 
     public function lost(Question $question, EffectiveSettings $settings): array
     {
-        return ['pattern' => FieldBody::hasPattern(array_merge(...array_map(static fn (Gap $gap): array => $gap->wordings, self::of($question)->gaps))), 'key: none' => $settings->isKeyless()];
+        return [
+            'pattern' => FieldBody::hasPattern(
+                array_merge(...array_map(static fn (Gap $gap): array => $gap->wordings, self::of($question)->gaps)),
+            ),
+            'key: none' => $settings->isKeyless(),
+        ];
     }
 
     private static function of(Question $question): Gaps

@@ -28,7 +28,9 @@ final readonly class NumberWriter implements KindWriter
 
     public function lost(Question $question, EffectiveSettings $settings): array
     {
-        return ['answer, a fraction' => array_filter(self::of($question)->spans, static fn (Span $s): bool => str_contains($s->words, '/')) !== []];
+        return [
+            'answer, a fraction' => array_filter(self::of($question)->spans, static fn (Span $s): bool => str_contains($s->words, '/')) !== [],
+        ];
     }
 
     private static function of(Question $question): Number

@@ -29,7 +29,11 @@ final readonly class OneWriter implements KindWriter
 
     public function lost(Question $question, EffectiveSettings $settings): array
     {
-        return [...ChoiceBody::lost(self::of($question)), 'yes, the second key' => $settings->marking() === Marking::Weighed && count(array_filter(self::of($question)->choices(), static fn (Choice $c): bool => $c->isKey)) > 1];
+        return [
+            ...ChoiceBody::lost(self::of($question)),
+            'yes, the second key' => $settings->marking() === Marking::Weighed &&
+                count(array_filter(self::of($question)->choices(), static fn (Choice $c): bool => $c->isKey)) > 1,
+        ];
     }
 
     private static function of(Question $question): One

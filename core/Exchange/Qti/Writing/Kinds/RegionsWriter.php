@@ -31,7 +31,8 @@ final readonly class RegionsWriter implements KindWriter
     public function lost(Question $question, EffectiveSettings $settings): array
     {
         return [
-            'name of an area' => $settings->areas() !== Areas::Outlined && array_filter(self::of($question)->regions, static fn (Region $region): bool => $region->name !== null) !== [],
+            'name of an area' => $settings->areas() !== Areas::Outlined &&
+                array_filter(self::of($question)->regions, static fn (Region $region): bool => $region->name !== null) !== [],
             sprintf('area: more than %d are written, and not read back here', Declarations::MOST_AREAS) => count(self::of($question)->regions) > Declarations::MOST_AREAS,
         ];
     }
